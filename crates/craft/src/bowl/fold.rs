@@ -1,0 +1,323 @@
+//! A bowl's state, folded from its record.
+
+use chrono::{DateTime, TimeDelta, Utc};
+use serde::{Deserialize, Serialize};
+
+use super::event::{Action, ActionKind, Reading, Seen};
+use super::record::Record;
+use super::setup::Setup;
+use super::temper_test::{Verdict, verdict};
+use super::trust::{Doubt, doubts};
+use crate::units::{Mass, Temperature, Time, degrees, grams, in_seconds, seconds};
+
+/// A melt may stop this far short of the melting band, °C: the heat held by
+/// the bowl and stirring carry it on.
+pub(super) const CARRY_OVER_C: f64 = 2.0;
+
+/// Where a bowl stands in its course.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Phase {
+    /// On its way up: crystals are being erased.
+    Melting,
+    /// On its way down: seeds go in.
+    Cooling,
+    /// A smear is being watched.
+    Testing,
+    /// In temper: being poured.
+    Working,
+    /// Poured.
+    Done,
+    /// Given up.
+    Lost,
+}
+
+/// The latest trusted reading.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Standing {
+    /// What the thermometer said.
+    pub temp: Temperature,
+    /// When.
+    pub at: DateTime<Utc>,
+}
+
+/// Whether the bowl is on the heat.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Heat {
+    /// Not on the heat.
+    Off,
+    /// A burst that ends at a known time.
+    Burst {
+        /// Its end.
+        until: DateTime<Utc>,
+    },
+    /// On until taken off.
+    On {
+        /// Since when.
+        since: DateTime<Utc>,
+    },
+}
+
+/// What is known of the temper.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Temper {
+    /// Nothing yet.
+    Untested,
+    /// A test showed it.
+    Shown {
+        /// When.
+        at: DateTime<Utc>,
+        /// How clearly.
+        verdict: Verdict,
+    },
+    /// A test did not show it.
+    NotShown {
+        /// When.
+        at: DateTime<Utc>,
+    },
+    /// It was there, and was warmed away.
+    Gone {
+        /// When.
+        at: DateTime<Utc>,
+    },
+}
+
+/// A temper test.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct TestRun {
+    /// When the smear was made.
+    pub started: DateTime<Utc>,
+    /// The latest look at it: what was seen, how old the smear was, and what
+    /// that says.
+    pub look: Option<(Seen, Time, Verdict)>,
+}
+
+/// A bowl, as far as its record tells.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Bowl {
+    /// Where it stands.
+    pub phase: Phase,
+    /// Since when.
+    pub since: DateTime<Utc>,
+    /// The latest trusted reading.
+    pub latest: Option<Standing>,
+    /// The doubt about each reading of the record, in its order.
+    pub doubts: Vec<Option<Doubt>>,
+    /// Whether it is on the heat.
+    pub heat: Heat,
+    /// Whether the maker said the melt is done.
+    pub off_heat: bool,
+    /// Seed added so far.
+    pub seeded: Mass,
+    /// How many additions that was.
+    pub additions: usize,
+    /// When the last addition went in.
+    pub last_seed: Option<DateTime<Utc>>,
+    /// When it was last stirred; adding seed counts, it is stirred in.
+    pub last_stir: Option<DateTime<Utc>>,
+    /// Since when it has cooled undisturbed.
+    pub calm_since: Option<DateTime<Utc>>,
+    /// Hottest trusted reading.
+    pub peak: Option<Temperature>,
+    /// When it first passed the limit.
+    pub over_limit: Option<DateTime<Utc>>,
+    /// The latest test.
+    pub test: Option<TestRun>,
+    /// What is known of the temper.
+    pub temper: Temper,
+    /// When it was poured, and how warm it was if that is known.
+    pub poured: Option<(DateTime<Utc>, Option<Temperature>)>,
+    /// Why it was given up.
+    pub gave_up: Option<String>,
+}
+
+impl Bowl {
+    fn opened(setup: &Setup) -> Self {
+        Self {
+            phase: Phase::Melting,
+            since: setup.opened,
+            latest: None,
+            doubts: Vec::new(),
+            heat: Heat::Off,
+            off_heat: false,
+            seeded: grams(0.0),
+            additions: 0,
+            last_seed: None,
+            last_stir: None,
+            calm_since: None,
+            peak: None,
+            over_limit: None,
+            test: None,
+            temper: Temper::Untested,
+            poured: None,
+            gave_up: None,
+        }
+    }
+
+    /// Whether the bowl's course has ended.
+    #[must_use]
+    pub fn ended(&self) -> bool {
+        matches!(self.phase, Phase::Done | Phase::Lost)
+    }
+
+    fn enter(&mut self, phase: Phase, at: DateTime<Utc>) {
+        if self.phase != phase {
+            self.phase = phase;
+            self.since = at;
+        }
+    }
+
+    fn read(&mut self, setup: &Setup, reading: &Reading) {
+        let w = &setup.chocolate.windows;
+        self.latest = Some(Standing { temp: reading.temp, at: reading.at });
+        if self.ended() {
+            return;
+        }
+        self.peak = Some(self.peak.map_or(reading.temp, |p| p.max(reading.temp)));
+        if reading.temp >= w.limit && self.over_limit.is_none() {
+            self.over_limit = Some(reading.at);
+        }
+        if self.phase == Phase::Melting && self.off_heat && self.melted_through(setup) {
+            self.enter(Phase::Cooling, reading.at);
+        }
+        if let (Temper::Shown { .. }, Some(lost)) = (self.temper, w.lost)
+            && reading.temp > lost
+        {
+            self.temper = Temper::Gone { at: reading.at };
+            self.enter(Phase::Cooling, reading.at);
+        }
+    }
+
+    /// Whether the crystals are erased, or about to be by what heat is held.
+    /// Without a thermometer the maker's word is taken.
+    fn melted_through(&self, setup: &Setup) -> bool {
+        let enough = setup.chocolate.windows.melt.lo - degrees(CARRY_OVER_C);
+        self.peak.is_none_or(|peak| peak >= enough)
+    }
+
+    fn act(&mut self, setup: &Setup, action: &Action) {
+        if self.ended() {
+            return;
+        }
+        let at = action.at;
+        if action.kind.disturbs_cooling() {
+            self.calm_since = Some(at);
+        }
+        match &action.kind {
+            ActionKind::Heat { lasting } => {
+                self.off_heat = false;
+                self.heat = match lasting {
+                    Some(lasting) => {
+                        let until = at + time_delta(*lasting);
+                        self.calm_since = Some(until);
+                        Heat::Burst { until }
+                    }
+                    None => Heat::On { since: at },
+                };
+            }
+            ActionKind::OffHeat => {
+                self.heat = Heat::Off;
+                self.off_heat = true;
+                if self.phase == Phase::Melting && self.melted_through(setup) {
+                    self.enter(Phase::Cooling, at);
+                }
+            }
+            ActionKind::Stirred => {
+                self.last_stir = Some(at);
+            }
+            ActionKind::SeedAdded { mass } => {
+                self.heat = Heat::Off;
+                self.seeded += *mass;
+                self.additions += 1;
+                self.last_seed = Some(at);
+                self.last_stir = Some(at);
+                if self.phase == Phase::Melting {
+                    self.enter(Phase::Cooling, at);
+                }
+            }
+            ActionKind::TestStarted => {
+                self.test = Some(TestRun { started: at, look: None });
+                self.enter(Phase::Testing, at);
+            }
+            ActionKind::TestSeen { seen } => self.look(*seen, at),
+            ActionKind::Poured => {
+                self.poured = Some((at, self.latest.map(|l| l.temp)));
+                self.heat = Heat::Off;
+                self.enter(Phase::Done, at);
+            }
+            ActionKind::GivenUp { reason } => {
+                self.gave_up = Some(reason.clone());
+                self.heat = Heat::Off;
+                self.enter(Phase::Lost, at);
+            }
+            ActionKind::Undone { .. } => {}
+        }
+    }
+
+    fn look(&mut self, seen: Seen, at: DateTime<Utc>) {
+        let Some(test) = &mut self.test else { return };
+        let age = between(test.started, at);
+        let said = verdict(seen, age);
+        test.look = Some((seen, age, said));
+        match said {
+            Verdict::InTemper | Verdict::Weak => {
+                self.temper = Temper::Shown { at, verdict: said };
+                self.enter(Phase::Working, at);
+            }
+            Verdict::NotInTemper => {
+                self.temper = Temper::NotShown { at };
+                self.enter(Phase::Cooling, at);
+            }
+            Verdict::Wait => {}
+        }
+    }
+
+    fn settle(&mut self, now: DateTime<Utc>) {
+        if let Heat::Burst { until } = self.heat
+            && until <= now
+        {
+            self.heat = Heat::Off;
+        }
+    }
+}
+
+/// The time from one moment to another.
+#[must_use]
+pub(super) fn between(from: DateTime<Utc>, to: DateTime<Utc>) -> Time {
+    #[allow(clippy::cast_precision_loss)] // milliseconds within days
+    seconds((to - from).num_milliseconds() as f64 / 1000.0)
+}
+
+#[allow(clippy::cast_possible_truncation)] // bounded by the inputs' ranges
+pub(super) fn time_delta(time: Time) -> TimeDelta {
+    TimeDelta::milliseconds((in_seconds(time) * 1000.0).round() as i64)
+}
+
+/// Folds a record into the bowl's state at a time.
+///
+/// Linear in the length of the record. What lies after `now` is not counted.
+#[must_use]
+pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
+    let mut bowl = Bowl::opened(setup);
+    let readings = record.readings();
+    let doubts = doubts(readings, setup.opened, now);
+    let mut trusted = readings
+        .iter()
+        .zip(&doubts)
+        .filter(|(_, doubt)| doubt.is_none())
+        .map(|(reading, _)| reading)
+        .peekable();
+    for action in record.actions().filter(|a| a.at <= now) {
+        while let Some(reading) = trusted.next_if(|r| r.at <= action.at) {
+            bowl.read(setup, reading);
+        }
+        bowl.act(setup, action);
+    }
+    for reading in trusted {
+        bowl.read(setup, reading);
+    }
+    bowl.settle(now);
+    bowl.doubts = doubts;
+    bowl
+}

@@ -1,0 +1,23 @@
+//! A bowl: one chocolate being tempered.
+//!
+//! What is kept of a bowl is its [`Setup`] and an append-only record of
+//! [`Reading`]s and [`Action`]s. Everything else — phase, trend, forecast, what
+//! to do next — is computed from those and the time, so a reload, a second
+//! screen or a restart always shows the same bowl.
+
+pub mod coach;
+mod curve;
+mod event;
+mod fold;
+mod forecast;
+mod record;
+mod setup;
+pub mod temper_test;
+pub mod trust;
+
+pub use curve::{CurvePoint, curve};
+pub use event::{Action, ActionKind, Reading, Seen, Source};
+pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
+pub use forecast::{Forecast, forecast, trend};
+pub use record::Record;
+pub use setup::Setup;

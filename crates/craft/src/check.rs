@@ -1,0 +1,174 @@
+//! What input is accepted, and how a refusal is worded.
+//!
+//! A [`Checker`] gathers every fault in one go, so that a maker sees all the
+//! fields to mend at once and nothing is half accepted.
+
+use std::fmt;
+
+/// The range in which a stated number makes sense in a home kitchen.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Bounds {
+    /// Smallest accepted value.
+    pub min: f64,
+    /// Largest accepted value.
+    pub max: f64,
+    /// Unit of both, as the maker writes it.
+    pub unit: &'static str,
+}
+
+impl Bounds {
+    const fn new(min: f64, max: f64, unit: &'static str) -> Self {
+        Self { min, max, unit }
+    }
+
+    /// Whether the value is a number in the range.
+    #[must_use]
+    pub fn contain(&self, value: f64) -> bool {
+        value.is_finite() && (self.min..=self.max).contains(&value)
+    }
+}
+
+impl fmt::Display for Bounds {
+    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
+        write!(f, "{} to {}", self.min, self.max)?;
+        if self.unit.is_empty() { Ok(()) } else { write!(f, " {}", self.unit) }
+    }
+}
+
+/// Chocolate in one bowl or one slab.
+pub const CHOCOLATE_G: Bounds = Bounds::new(1.0, 20_000.0, "g");
+/// Temperature of chocolate that is or was melted.
+pub const MELTED_C: Bounds = Bounds::new(15.0, 80.0, "°C");
+/// Temperature of unmelted chocolate.
+pub const SOLID_C: Bounds = Bounds::new(-25.0, 34.0, "°C");
+/// A kitchen's air.
+pub const ROOM_C: Bounds = Bounds::new(5.0, 40.0, "°C");
+/// A kitchen's relative humidity.
+pub const RH_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
+/// An empty bowl.
+pub const BOWL_G: Bounds = Bounds::new(10.0, 10_000.0, "g");
+/// How long the cooling usually takes.
+pub const COOLING_MIN: Bounds = Bounds::new(0.0, 180.0, "min");
+/// A tray's side or diameter.
+pub const TRAY_MM: Bounds = Bounds::new(20.0, 1_500.0, "mm");
+/// A tray given by its area.
+pub const TRAY_CM2: Bounds = Bounds::new(4.0, 20_000.0, "cm²");
+/// A slab's thickness.
+pub const SLAB_MM: Bounds = Bounds::new(0.5, 40.0, "mm");
+/// A microwave's rated output.
+pub const MICROWAVE_W: Bounds = Bounds::new(100.0, 3_000.0, "W");
+/// A microwave's power setting as a share of its rated output.
+pub const MICROWAVE_POWER: Bounds = Bounds::new(0.05, 1.0, "");
+/// Fat in a chocolate.
+pub const FAT_PCT: Bounds = Bounds::new(15.0, 100.0, "%");
+/// What a kitchen probe can send at all. A value a probe can send but that no
+/// bowl of chocolate has is kept and marked, not refused: see
+/// [`crate::bowl::trust`].
+pub const PROBE_C: Bounds = Bounds::new(-60.0, 250.0, "°C");
+/// One burst of heat.
+pub const BURST_S: Bounds = Bounds::new(1.0, 600.0, "s");
+/// Density of dry goods folded in.
+pub const DENSITY_G_CM3: Bounds = Bounds::new(0.02, 3.0, "g/cm³");
+/// Time in a cooling record, from its start.
+pub const RECORD_S: Bounds = Bounds::new(0.0, 172_800.0, "s");
+
+/// One thing wrong with what was sent, and what would be right.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Fault {
+    /// The field, as a path: `bowl.mass_g`, `readings[3].temp_c`.
+    pub field: String,
+    /// What is wrong and what would be right.
+    pub message: String,
+}
+
+/// Gathers the faults of one piece of input.
+#[derive(Debug, Default)]
+pub struct Checker {
+    faults: Vec<Fault>,
+}
+
+impl Checker {
+    /// A checker that has found nothing yet.
+    #[must_use]
+    pub fn new() -> Self {
+        Self::default()
+    }
+
+    /// Notes a fault.
+    pub fn fault(&mut self, field: impl Into<String>, message: impl Into<String>) {
+        self.faults.push(Fault { field: field.into(), message: message.into() });
+    }
+
+    /// Notes a fault where the number lies outside the bounds, and gives the
+    /// number back either way so that reading can go on.
+    pub fn number(&mut self, field: &str, value: f64, bounds: Bounds) -> f64 {
+        if !bounds.contain(value) {
+            self.fault(field, format!("must be {bounds}; it is {value}"));
+        }
+        value
+    }
+
+    /// [`Checker::number`] for a number that may be left out.
+    pub fn optional(&mut self, field: &str, value: Option<f64>, bounds: Bounds) -> Option<f64> {
+        value.map(|v| self.number(field, v, bounds))
+    }
+
+    /// Notes a fault where a text is empty or longer than `longest` characters.
+    pub fn text(&mut self, field: &str, value: &str, longest: usize) {
+        let length = value.chars().count();
+        if value.trim().is_empty() {
+            self.fault(field, format!("must be 1 to {longest} characters; it is empty"));
+        } else if length > longest {
+            self.fault(field, format!("must be 1 to {longest} characters; it has {length}"));
+        }
+    }
+
+    /// Notes a fault where a text that may be empty is longer than `longest`.
+    pub fn remark(&mut self, field: &str, value: &str, longest: usize) {
+        let length = value.chars().count();
+        if length > longest {
+            self.fault(field, format!("must be at most {longest} characters; it has {length}"));
+        }
+    }
+
+    /// All is well, or every fault found.
+    ///
+    /// # Errors
+    /// The faults, where there are any.
+    pub fn finish(self) -> Result<(), Vec<Fault>> {
+        if self.faults.is_empty() { Ok(()) } else { Err(self.faults) }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn every_fault_is_told_with_its_range() {
+        let mut check = Checker::new();
+        check.number("room_c", 90.0, ROOM_C);
+        check.number("thickness_mm", f64::NAN, SLAB_MM);
+        check.number("watts", 800.0, MICROWAVE_W);
+        check.text("name", "  ", 10);
+        check.text("label", "twelve chars", 10);
+        let faults = check.finish().expect_err("four faults");
+        let told: Vec<_> = faults.iter().map(|f| format!("{} {}", f.field, f.message)).collect();
+        assert_eq!(
+            told,
+            [
+                "room_c must be 5 to 40 °C; it is 90",
+                "thickness_mm must be 0.5 to 40 mm; it is NaN",
+                "name must be 1 to 10 characters; it is empty",
+                "label must be 1 to 10 characters; it has 12",
+            ]
+        );
+    }
+
+    #[test]
+    fn length_is_counted_in_characters_not_bytes() {
+        let mut check = Checker::new();
+        check.text("name", "Ø Æ Å é ü ñ", 11);
+        assert_eq!(check.finish(), Ok(()));
+    }
+}

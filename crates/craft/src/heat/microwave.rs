@@ -1,0 +1,157 @@
+//! Melting in bursts.
+
+use crate::chocolate::{Chocolate, Family};
+use crate::note::Step;
+use crate::units::{
+    Energy, Mass, Power, Ratio, Temperature, Time, celsius, in_joules, in_seconds, in_watts, rise,
+    seconds,
+};
+
+/// The share of a microwave's output that ends up in the chocolate (*custom*;
+/// relearned from each burst with a reading before and after).
+pub const EFFICIENCY: f64 = 0.5;
+/// Burst lengths by stage, seconds: they get shorter as it goes.
+pub const STAGES_S: [f64; 3] = [30.0, 15.0, 10.0];
+/// A last burst shorter than this is added to the one before it, seconds.
+const SHORTEST_S: f64 = 4.0;
+
+/// Where chocolate counts as melting in the melting sum.
+fn melting_point() -> Temperature {
+    celsius(32.0)
+}
+
+/// A microwave as the maker uses it.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Microwave {
+    /// Rated output.
+    pub output: Power,
+    /// Power setting as a share of the output.
+    pub power: Ratio,
+}
+
+impl Microwave {
+    /// What reaches the chocolate.
+    #[must_use]
+    pub fn into_chocolate(&self) -> Power {
+        self.output * self.power * EFFICIENCY
+    }
+}
+
+/// Heat that brings a mass from one temperature to another, melting on the way:
+/// m·(c_s·(T_m − T_0) + 125 J/g·fat + c_l·(T − T_m)), T_m = 32 °C.
+///
+/// A start above T_m counts as melted already; a target below it takes only the
+/// warming.
+#[must_use]
+pub fn heat_to_melt(
+    chocolate: &Chocolate,
+    mass: Mass,
+    from: Temperature,
+    to: Temperature,
+) -> Energy {
+    if to <= from {
+        return Energy::default();
+    }
+    let solid_until = to.min(melting_point()).max(from);
+    let liquid_from = from.max(melting_point()).min(to);
+    let mut per_gram = chocolate.family.heat_when_solid() * rise(from, solid_until)
+        + chocolate.family.heat_when_melted() * rise(liquid_from, to);
+    if from < melting_point() && to >= melting_point() {
+        per_gram += Family::heat_of_melting_fat() * chocolate.fat;
+    }
+    mass * per_gram
+}
+
+/// A melt as a row of bursts.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BurstPlan {
+    /// Heating time in all.
+    pub total: Time,
+    /// The bursts, whole seconds, with stirring after each.
+    pub bursts: Vec<Time>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+/// The bursts that melt a mass: 30 s until two thirds of the heat are in, then
+/// 15 s to half of what is left, then 10 s.
+#[must_use]
+pub fn bursts(
+    chocolate: &Chocolate,
+    mass: Mass,
+    from: Temperature,
+    to: Temperature,
+    microwave: &Microwave,
+) -> BurstPlan {
+    let heat = heat_to_melt(chocolate, mass, from, to);
+    let total = heat / microwave.into_chocolate();
+    BurstPlan {
+        total,
+        bursts: split(in_seconds(total)),
+        sum: vec![
+            Step::new("heat to warm and melt", in_joules(heat), "J"),
+            Step::new(
+                "of which reaches the chocolate each second",
+                in_watts(microwave.into_chocolate()),
+                "J",
+            ),
+            Step::new("heating in all", in_seconds(total), "s"),
+        ],
+    }
+}
+
+fn split(total_s: f64) -> Vec<Time> {
+    let whole = total_s.round();
+    let stage_ends = [whole * 2.0 / 3.0, whole * 5.0 / 6.0, whole];
+    let mut done = 0.0;
+    let mut lengths: Vec<f64> = Vec::new();
+    for (length, end) in STAGES_S.into_iter().zip(stage_ends) {
+        while done + length <= end {
+            lengths.push(length);
+            done += length;
+        }
+    }
+    let rest = whole - done;
+    match lengths.last_mut() {
+        Some(last) if rest > 0.0 && rest < SHORTEST_S => *last += rest,
+        _ if rest > 0.0 => lengths.push(rest),
+        _ => {}
+    }
+    lengths.into_iter().map(seconds).collect()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn lengths(total_s: f64) -> Vec<f64> {
+        split(total_s).into_iter().map(in_seconds).collect()
+    }
+
+    #[test]
+    fn bursts_get_shorter_and_add_up() {
+        assert_eq!(lengths(143.4), [30.0, 30.0, 30.0, 15.0, 10.0, 10.0, 10.0, 8.0]);
+        assert_eq!(lengths(12.0), [12.0]);
+        assert_eq!(lengths(3.0), [3.0]);
+        assert_eq!(lengths(0.0), [0.0; 0]);
+    }
+
+    #[test]
+    fn no_heat_where_it_is_warm_enough() {
+        let dark = Chocolate::of(Family::Dark);
+        let mass = crate::units::grams(400.0);
+        assert_eq!(in_joules(heat_to_melt(&dark, mass, celsius(46.0), celsius(45.0))), 0.0);
+    }
+
+    #[test]
+    fn the_heat_of_two_stretches_is_the_heat_of_the_whole() {
+        let dark = Chocolate::of(Family::Dark);
+        let mass = crate::units::grams(400.0);
+        let whole = heat_to_melt(&dark, mass, celsius(20.0), celsius(47.0));
+        for cut in [25.0, 32.0, 40.0] {
+            let parts = heat_to_melt(&dark, mass, celsius(20.0), celsius(cut))
+                + heat_to_melt(&dark, mass, celsius(cut), celsius(47.0));
+            assert!((in_joules(parts) - in_joules(whole)).abs() < 1e-6, "cut at {cut}");
+        }
+    }
+}

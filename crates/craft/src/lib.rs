@@ -1,0 +1,38 @@
+//! The rules of tempering chocolate at home.
+//!
+//! Everything here is pure: values in, values out. No clock, no files, no
+//! network, no database. Quantities are typed (see [`units`]), so a mass cannot
+//! be passed for a temperature and a temperature difference is not a
+//! temperature.
+//!
+//! ```
+//! use craft::chocolate::{Chocolate, Family};
+//! use craft::heat::seed::{Amount, SeedInput};
+//! use craft::units::{celsius, grams, in_grams};
+//!
+//! let dark = Chocolate::of(Family::Dark);
+//! let plan = SeedInput {
+//!     chocolate: &dark,
+//!     amount: Amount::Total(grams(800.0)),
+//!     melted: celsius(46.0),
+//!     target: celsius(31.5),
+//!     seed: celsius(20.0),
+//!     ware: None,
+//!     still_air: None,
+//! }
+//! .solve()?;
+//! assert!((in_grams(plan.seed) - 226.2).abs() < 1.0);
+//! # Ok::<(), craft::heat::seed::SeedError>(())
+//! ```
+
+pub mod bowl;
+pub mod check;
+pub mod chocolate;
+pub mod heat;
+pub mod note;
+pub mod plan;
+pub mod pot;
+pub mod room;
+pub mod setting;
+pub mod spread;
+pub mod units;

@@ -1,0 +1,263 @@
+//! What the maker states, as it is sent and kept: numbers with their unit in
+//! the name. [`BarkInputs::check`] turns it into typed quantities or tells
+//! every fault.
+
+use serde::{Deserialize, Serialize};
+
+use crate::check::{self, Checker, Fault};
+use crate::chocolate::{Band, Chocolate, Family, OwnNumbers};
+use crate::heat::microwave::Microwave;
+use crate::heat::{Material, Ware};
+use crate::room::Room;
+use crate::spread::Tray;
+use crate::units::{
+    Length, Ratio, Temperature, Time, celsius, degrees, grams, in_celsius, millimetres, minutes,
+    percent_of, square_centimetres, watts,
+};
+
+/// A tray, or any area to cover.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "shape", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TrayInputs {
+    /// Straight sides.
+    Rectangle {
+        /// The longer side.
+        length_mm: f64,
+        /// The shorter side.
+        width_mm: f64,
+    },
+    /// A round tin.
+    Round {
+        /// Its inner diameter.
+        diameter_mm: f64,
+    },
+    /// A puddle or an odd shape.
+    Area {
+        /// Its area.
+        area_cm2: f64,
+    },
+}
+
+impl TrayInputs {
+    /// The tray, with faults noted under `field`.
+    pub fn check(&self, field: &str, check: &mut Checker) -> Tray {
+        match *self {
+            Self::Rectangle { length_mm, width_mm } => Tray::Rectangle {
+                length: millimetres(check.number(
+                    &format!("{field}.length_mm"),
+                    length_mm,
+                    check::TRAY_MM,
+                )),
+                width: millimetres(check.number(
+                    &format!("{field}.width_mm"),
+                    width_mm,
+                    check::TRAY_MM,
+                )),
+            },
+            Self::Round { diameter_mm } => Tray::Round {
+                diameter: millimetres(check.number(
+                    &format!("{field}.diameter_mm"),
+                    diameter_mm,
+                    check::TRAY_MM,
+                )),
+            },
+            Self::Area { area_cm2 } => Tray::Area(square_centimetres(check.number(
+                &format!("{field}.area_cm2"),
+                area_cm2,
+                check::TRAY_CM2,
+            ))),
+        }
+    }
+}
+
+/// A bowl.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WareInputs {
+    /// What it is made of.
+    pub material: Material,
+    /// Its empty mass.
+    pub mass_g: f64,
+}
+
+impl WareInputs {
+    /// The bowl, with faults noted under `field`.
+    pub fn check(&self, field: &str, check: &mut Checker) -> Ware {
+        let mass_g = check.number(&format!("{field}.mass_g"), self.mass_g, check::BOWL_G);
+        Ware { material: self.material, mass: grams(mass_g) }
+    }
+}
+
+/// A microwave.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MicrowaveInputs {
+    /// Rated output.
+    pub watts: f64,
+    /// Power setting, as a share of the output.
+    pub power: f64,
+}
+
+impl MicrowaveInputs {
+    /// The microwave, with faults noted under `field` (empty for none).
+    pub fn check(&self, field: &str, check: &mut Checker) -> Microwave {
+        let name = |leaf: &str| {
+            if field.is_empty() { leaf.to_owned() } else { format!("{field}.{leaf}") }
+        };
+        let output = watts(check.number(&name("watts"), self.watts, check::MICROWAVE_W));
+        let power = check.number(&name("power"), self.power, check::MICROWAVE_POWER);
+        Microwave { output, power: percent_of(power * 100.0) }
+    }
+}
+
+/// The maker's own numbers over a family's defaults.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OwnInputs {
+    /// Own melting band, lower and upper end.
+    pub melt_c: Option<[f64; 2]>,
+    /// Own limit.
+    pub limit_c: Option<f64>,
+    /// Own cool point.
+    pub cool_c: Option<[f64; 2]>,
+    /// Own working band.
+    pub work_c: Option<[f64; 2]>,
+    /// Own temperature at which temper is lost.
+    pub lost_c: Option<f64>,
+    /// Own temperature at which the bowl thickens.
+    pub thick_c: Option<f64>,
+    /// Own share of fat.
+    pub fat_pct: Option<f64>,
+}
+
+impl OwnInputs {
+    /// The family's chocolate with these numbers over it, with faults noted
+    /// under `field`; the family's own where they cannot be used.
+    pub fn check(&self, field: &str, family: Family, check: &mut Checker) -> Chocolate {
+        let mut temp = |name: &str, value: Option<f64>| {
+            check.optional(&format!("{field}.{name}"), value, check::MELTED_C).map(celsius)
+        };
+        let (limit, lost, thick) = (
+            temp("limit_c", self.limit_c),
+            temp("lost_c", self.lost_c),
+            temp("thick_c", self.thick_c),
+        );
+        let mut band = |name: &str, value: Option<[f64; 2]>| {
+            value.map(|[lo, hi]| Band {
+                lo: temp(name, Some(lo)).unwrap_or_default(),
+                hi: temp(name, Some(hi)).unwrap_or_default(),
+            })
+        };
+        let (melt, cool, work) =
+            (band("melt_c", self.melt_c), band("cool_c", self.cool_c), band("work_c", self.work_c));
+        let fat = check
+            .optional(&format!("{field}.fat_pct"), self.fat_pct, check::FAT_PCT)
+            .map(percent_of);
+        let own = OwnNumbers { melt, limit, cool, work, lost, thick, fat };
+        own.over(family).unwrap_or_else(|error| {
+            check.fault(format!("{field}.{}_c", error.window()), error.to_string());
+            Chocolate::of(family)
+        })
+    }
+}
+
+/// A slab of bark, tempered by seeding, as the maker states it.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BarkInputs {
+    /// The chocolate.
+    pub family: Family,
+    /// The maker's own numbers for it.
+    #[serde(default)]
+    pub own: OwnInputs,
+    /// What it is spread in.
+    pub tray: TrayInputs,
+    /// How thick, once set.
+    pub thickness_mm: f64,
+    /// The room's temperature.
+    pub room_c: f64,
+    /// The room's relative humidity.
+    pub rh_pct: f64,
+    /// Where the melt stops; one degree into the melting band if left out.
+    #[serde(default)]
+    pub melt_to_c: Option<f64>,
+    /// Where seeding aims; half a degree under the top of the working band if
+    /// left out.
+    #[serde(default)]
+    pub target_c: Option<f64>,
+    /// The seed's temperature; the room's if left out.
+    #[serde(default)]
+    pub seed_c: Option<f64>,
+    /// The bowl, where its heat is to be counted.
+    #[serde(default)]
+    pub bowl: Option<WareInputs>,
+    /// The microwave, where one is used.
+    #[serde(default)]
+    pub microwave: Option<MicrowaveInputs>,
+    /// How long the cooling usually takes, where the loss to the room is to be
+    /// counted.
+    #[serde(default)]
+    pub cooling_min: Option<f64>,
+}
+
+/// Checked inputs, typed.
+#[derive(Clone, Debug, PartialEq)]
+pub(super) struct Bark {
+    pub chocolate: Chocolate,
+    pub tray: Tray,
+    pub thickness: Length,
+    pub room: Room,
+    pub melt_to: Temperature,
+    pub target: Temperature,
+    pub seed_temp: Temperature,
+    /// The field to mend where the seed is too warm.
+    pub seed_field: &'static str,
+    pub ware: Option<Ware>,
+    pub microwave: Option<Microwave>,
+    pub cooling: Option<Time>,
+}
+
+impl BarkInputs {
+    pub(super) fn check(&self) -> Result<Bark, Vec<Fault>> {
+        let mut check = Checker::new();
+        let chocolate = self.own.check("own", self.family, &mut check);
+        let tray = self.tray.check("tray", &mut check);
+        let thickness_mm = check.number("thickness_mm", self.thickness_mm, check::SLAB_MM);
+        let room_c = check.number("room_c", self.room_c, check::ROOM_C);
+        let humidity: Ratio = percent_of(check.number("rh_pct", self.rh_pct, check::RH_PCT));
+        let melt_to_c = check.optional("melt_to_c", self.melt_to_c, check::MELTED_C);
+        let target_c = check.optional("target_c", self.target_c, check::MELTED_C);
+        let seed_c = check.optional("seed_c", self.seed_c, check::SOLID_C);
+        let ware = self.bowl.map(|bowl| bowl.check("bowl", &mut check));
+        let microwave = self.microwave.map(|m| m.check("microwave", &mut check));
+        let cooling_min = check.optional("cooling_min", self.cooling_min, check::COOLING_MIN);
+
+        let limit = chocolate.windows.limit;
+        let melt_to = melt_to_c.map_or(chocolate.windows.melt.lo + degrees(1.0), celsius);
+        if melt_to >= limit {
+            check.fault(
+                "melt_to_c",
+                format!("must be below the limit of {:.1} °C", in_celsius(limit)),
+            );
+        }
+        check.finish()?;
+        Ok(Bark {
+            tray,
+            thickness: millimetres(thickness_mm),
+            room: Room { temp: celsius(room_c), humidity },
+            melt_to,
+            target: target_c.map_or(chocolate.windows.seed_target(), celsius),
+            seed_temp: celsius(seed_c.unwrap_or(room_c)),
+            seed_field: if seed_c.is_some() { "seed_c" } else { "room_c" },
+            ware,
+            microwave,
+            cooling: cooling_min.map(minutes),
+            chocolate,
+        })
+    }
+}

@@ -1,0 +1,7 @@
+//! A plan: what the maker states, and what follows from it.
+
+mod bark;
+mod inputs;
+
+pub use bark::{BarkPlan, bark};
+pub use inputs::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs};

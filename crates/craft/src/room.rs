@@ -1,0 +1,96 @@
+//! The room: its dew point, and whether it is fit for tempered work.
+
+use crate::note::Note;
+use crate::units::{Ratio, Temperature, celsius, in_celsius, in_percent};
+
+/// Rooms in which tempered work goes best, °C (*custom*).
+pub const BEST_ROOM_C: [f64; 2] = [18.0, 21.0];
+/// Above this, tempered work is discouraged, °C (*custom*).
+pub const TOO_WARM_C: f64 = 24.0;
+/// Above this, work draws moisture in the fridge and dulls, % (*custom*).
+pub const TOO_DAMP_PCT: f64 = 55.0;
+
+/// A kitchen's air.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Room {
+    /// Its temperature.
+    pub temp: Temperature,
+    /// Its relative humidity.
+    pub humidity: Ratio,
+}
+
+impl Room {
+    /// The temperature at which dew forms: Magnus with the constants of
+    /// Alduchov & Eskridge 1996, good to 0.4 % from −40 to 50 °C.
+    ///
+    /// ```
+    /// use craft::{room::Room, units::{celsius, in_celsius, percent_of}};
+    /// let room = Room { temp: celsius(21.0), humidity: percent_of(55.0) };
+    /// assert!((in_celsius(room.dew_point()) - 11.62).abs() < 0.05);
+    /// ```
+    #[must_use]
+    pub fn dew_point(&self) -> Temperature {
+        let t = in_celsius(self.temp);
+        let gamma = (in_percent(self.humidity) / 100.0).ln() + 17.625 * t / (243.04 + t);
+        celsius(243.04 * gamma / (17.625 - gamma))
+    }
+
+    /// What the room means for the work.
+    #[must_use]
+    pub fn verdict(&self) -> Vec<Note> {
+        let (t, rh) = (in_celsius(self.temp), in_percent(self.humidity));
+        let dew = in_celsius(self.dew_point());
+        let mut notes = Vec::new();
+        if t > TOO_WARM_C {
+            notes.push(Note::caution(
+                "room-too-warm",
+                format!("Above {TOO_WARM_C} °C tempered work sets slowly and dulls. Cool the room to 18–21 °C, or wait for the evening."),
+            ));
+        } else if t > BEST_ROOM_C[1] {
+            notes.push(Note::info(
+                "room-warm",
+                "A little warm: 18–21 °C is best. Setting takes longer; a fan helps.",
+            ));
+        } else if t < BEST_ROOM_C[0] {
+            notes.push(Note::info(
+                "room-cool",
+                "A little cool: 18–21 °C is best. The bowl thickens sooner; have the warmth ready.",
+            ));
+        }
+        if rh > TOO_DAMP_PCT {
+            notes.push(Note::caution(
+                "room-damp",
+                format!("Over {TOO_DAMP_PCT} % humidity. Dew forms on anything below {dew:.0} °C, so chocolate from a fridge comes out wet. Set it at room temperature, or dry the room."),
+            ));
+        }
+        if notes.is_empty() {
+            notes.push(Note::info("room-good", "A good room for tempered work."));
+        }
+        notes
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::units::percent_of;
+
+    fn codes(temp: f64, humidity: f64) -> Vec<String> {
+        let room = Room { temp: celsius(temp), humidity: percent_of(humidity) };
+        room.verdict().into_iter().map(|n| n.code).collect()
+    }
+
+    #[test]
+    fn the_verdict_follows_the_room() {
+        assert_eq!(codes(20.0, 45.0), ["room-good"]);
+        assert_eq!(codes(22.0, 45.0), ["room-warm"]);
+        assert_eq!(codes(16.0, 45.0), ["room-cool"]);
+        assert_eq!(codes(26.0, 70.0), ["room-too-warm", "room-damp"]);
+    }
+
+    #[test]
+    fn saturated_air_dews_at_its_own_temperature() {
+        let room = Room { temp: celsius(19.0), humidity: percent_of(100.0) };
+        assert!((in_celsius(room.dew_point()) - 19.0).abs() < 1e-9);
+    }
+}

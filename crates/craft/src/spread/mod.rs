@@ -1,0 +1,6 @@
+//! Flat work: how much chocolate covers what, how thick.
+
+pub mod slab;
+mod tray;
+
+pub use tray::Tray;

@@ -1,0 +1,119 @@
+//! A scripted evening at the bench.
+
+use std::cell::Cell;
+
+use chrono::{DateTime, TimeDelta, Utc};
+use craft::bowl::coach::{Advice, advise};
+use craft::bowl::{Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, forecast};
+use craft::chocolate::Family;
+use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, bark};
+use craft::units::{celsius, grams};
+use uuid::Uuid;
+
+pub struct Evening {
+    pub setup: Setup,
+    readings: Vec<Reading>,
+    actions: Vec<Action>,
+    now: DateTime<Utc>,
+    ids: Cell<u128>,
+}
+
+impl Evening {
+    /// Dark bark in a 30 × 20 cm tray, just taken to the bench.
+    pub fn new() -> Self {
+        let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
+        let plan = bark(&BarkInputs {
+            family: Family::Dark,
+            own: OwnInputs::default(),
+            tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
+            thickness_mm: 4.0,
+            room_c: 20.0,
+            rh_pct: 45.0,
+            melt_to_c: None,
+            target_c: None,
+            seed_c: None,
+            bowl: None,
+            microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
+            cooling_min: Some(6.0),
+        })
+        .expect("a plain plan");
+        Self {
+            setup: plan.setup(opened),
+            readings: Vec::new(),
+            actions: Vec::new(),
+            now: opened,
+            ids: Cell::new(0),
+        }
+    }
+
+    /// All seed in, just under the top of the band.
+    pub fn seeded() -> Self {
+        let mut e = Self::new();
+        e.read(46.0);
+        e.act(ActionKind::OffHeat);
+        for g in [40.0, 27.0, 13.0] {
+            e.act(ActionKind::SeedAdded { mass: grams(g) });
+            e.pass(80);
+        }
+        e.read(31.8);
+        e
+    }
+
+    /// Tested and found in temper.
+    pub fn in_temper() -> Self {
+        let mut e = Self::seeded();
+        e.act(ActionKind::TestStarted);
+        e.pass(150);
+        e.act(ActionKind::TestSeen { seen: Seen::EvenSatin });
+        e.read(31.6);
+        e
+    }
+
+    fn id(&self) -> Uuid {
+        self.ids.set(self.ids.get() + 1);
+        Uuid::from_u128(self.ids.get())
+    }
+
+    pub fn pass(&mut self, s: i64) {
+        self.now += TimeDelta::seconds(s);
+    }
+
+    /// A reading, ten seconds on.
+    pub fn read(&mut self, c: f64) {
+        self.pass(10);
+        self.read_at_once(c);
+    }
+
+    pub fn read_at_once(&mut self, c: f64) {
+        let reading =
+            Reading { id: self.id(), at: self.now, temp: celsius(c), source: Source::Hand };
+        self.readings.push(reading);
+    }
+
+    /// A reading every five seconds for `s` seconds, falling 0.4 °C a minute.
+    pub fn fall_from(&mut self, c: f64, s: i32) {
+        for t in (0..s).step_by(5) {
+            self.pass(5);
+            self.read_at_once(c - 0.4 / 60.0 * f64::from(t));
+        }
+    }
+
+    pub fn act(&mut self, kind: ActionKind) {
+        self.pass(1);
+        self.actions.push(Action { id: self.id(), at: self.now, kind });
+    }
+
+    pub fn record(&self) -> Record {
+        Record::new(self.readings.clone(), self.actions.clone())
+    }
+
+    pub fn bowl(&self) -> Bowl {
+        fold(&self.setup, &self.record(), self.now)
+    }
+
+    pub fn advice(&self) -> Advice {
+        let (record, bowl) = (self.record(), self.bowl());
+        let ahead = forecast(&self.setup, &record, &bowl).ok();
+        advise(&self.setup, &bowl, ahead.as_ref(), self.now)
+    }
+}

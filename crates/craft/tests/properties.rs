@@ -1,0 +1,254 @@
+//! What must hold whatever the maker states.
+
+use chrono::{DateTime, TimeDelta, Utc};
+use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source};
+use craft::chocolate::{Chocolate, Family};
+use craft::heat::microwave::{Microwave, bursts};
+use craft::heat::seed::{Amount, SeedInput, StillAir};
+use craft::heat::{Material, Ware};
+use craft::plan::{BarkInputs, OwnInputs, TrayInputs, bark};
+use craft::spread::Tray;
+use craft::spread::slab::{FoldedIn, Size, slab};
+use craft::units::{
+    celsius, grams, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres, in_seconds,
+    millimetres, minutes, percent_of, seconds, watts,
+};
+use proptest::prelude::*;
+use uuid::Uuid;
+
+fn family() -> impl Strategy<Value = Family> {
+    prop::sample::select(Family::ALL.to_vec())
+}
+
+fn tempered() -> impl Strategy<Value = Family> {
+    family().prop_filter("coatings take no seed", |f| f.tempers())
+}
+
+fn ware() -> impl Strategy<Value = Option<Ware>> {
+    let material = prop::sample::select(vec![
+        Material::Glass,
+        Material::Steel,
+        Material::Plastic,
+        Material::Ceramic,
+    ]);
+    prop::option::of(
+        (material, 50.0..3000.0).prop_map(|(material, g)| Ware { material, mass: grams(g) }),
+    )
+}
+
+/// Where a mix ends if its seed takes heat as the balance says it does.
+fn mixed_c(chocolate: &Chocolate, melted_g: f64, melted_c: f64, seed_g: f64, seed_c: f64) -> f64 {
+    let (cl, cs) = if chocolate.family == Family::CocoaButter { (2.0, 2.0) } else { (1.6, 1.4) };
+    let latent = 0.95 * 125.0 * craft::units::in_percent(chocolate.fat) / 100.0;
+    (melted_g * cl * melted_c + seed_g * (cs * seed_c - latent)) / (melted_g * cl + seed_g * cs)
+}
+
+proptest! {
+    #[test]
+    fn seed_and_melted_make_the_total_and_the_additions_make_the_seed(
+        family in tempered(), total in 20.0..10_000.0, over in 2.0..20.0, seed_c in 5.0..24.0,
+        ware in ware(), air in prop::option::of((10.0..24.0, 0.0..30.0)),
+    ) {
+        let chocolate = Chocolate::of(family);
+        let target = chocolate.windows.seed_target();
+        let plan = SeedInput {
+            chocolate: &chocolate,
+            amount: Amount::Total(grams(total)),
+            melted: celsius(in_celsius(target) + over),
+            target,
+            seed: celsius(seed_c),
+            ware,
+            still_air: air.map(|(room, min)| StillAir { room: celsius(room), lasting: minutes(min) }),
+        }.solve().expect("in order");
+        prop_assert!((in_grams(plan.seed + plan.melted) - total).abs() < 1e-6);
+        prop_assert!(in_grams(plan.seed) >= 0.0 && in_grams(plan.melted) >= 0.0);
+        let added: f64 = plan.additions.iter().map(|a| in_grams(*a)).sum();
+        prop_assert!((added - in_grams(plan.seed)).abs() < 1e-6);
+    }
+
+    #[test]
+    fn both_forms_of_the_seed_sum_agree(
+        family in tempered(), total in 50.0..5000.0, over in 4.0..16.0, ware in ware(),
+        min in 0.0..12.0,
+    ) {
+        let chocolate = Chocolate::of(family);
+        let target = chocolate.windows.seed_target();
+        let mut input = SeedInput {
+            chocolate: &chocolate,
+            amount: Amount::Total(grams(total)),
+            melted: celsius(in_celsius(target) + over),
+            target,
+            seed: celsius(20.0),
+            ware,
+            still_air: Some(StillAir { room: celsius(20.0), lasting: minutes(min) }),
+        };
+        let within = input.solve().expect("in order");
+        prop_assume!(in_grams(within.seed) > 0.0 && in_grams(within.melted) > 1.0);
+        input.amount = Amount::Melted(within.melted);
+        let on_top = input.solve().expect("in order");
+        prop_assert!((in_grams(on_top.seed) - in_grams(within.seed)).abs() < 1e-3,
+            "{} on top, {} within", in_grams(on_top.seed), in_grams(within.seed));
+    }
+
+    #[test]
+    fn more_seed_never_leaves_it_warmer(
+        family in tempered(), melted_g in 50.0..5000.0, over in 2.0..16.0,
+        seed_c in 5.0..24.0, share in 0.01..0.6, more in 1.01..2.0,
+    ) {
+        let chocolate = Chocolate::of(family);
+        let melted_c = in_celsius(chocolate.windows.seed_target()) + over;
+        let less = mixed_c(&chocolate, melted_g, melted_c, melted_g * share, seed_c);
+        let with_more = mixed_c(&chocolate, melted_g, melted_c, melted_g * share * more, seed_c);
+        prop_assert!(with_more <= less);
+        // And the sum asks for more seed to get to a lower target.
+        let ask = |target: f64| SeedInput {
+            chocolate: &chocolate, amount: Amount::Melted(grams(melted_g)),
+            melted: celsius(melted_c), target: celsius(target), seed: celsius(seed_c),
+            ware: None, still_air: None,
+        }.solve().map(|p| in_grams(p.seed)).unwrap_or(0.0);
+        let target = in_celsius(chocolate.windows.seed_target());
+        prop_assert!(ask(target - 1.0) > ask(target));
+        // The amount it asks for ends at the target.
+        let ends = mixed_c(&chocolate, melted_g, melted_c, ask(target), seed_c);
+        prop_assert!((ends - target).abs() < 1e-6, "ends at {ends}, aimed at {target}");
+    }
+
+    #[test]
+    fn thickness_area_and_density_give_the_mass_back(
+        family in family(), length in 30.0..600.0, width in 30.0..600.0, mm in 1.0..20.0,
+        dry in prop::collection::vec((1.0..50.0, 0.3..1.5), 0..3),
+    ) {
+        let chocolate = Chocolate::of(family);
+        let tray = Tray::Rectangle { length: millimetres(length), width: millimetres(width) };
+        let dry: Vec<_> = dry.into_iter().map(|(g, rho)| FoldedIn {
+            mass: grams(g), density: grams_per_cubic_centimetre(rho),
+        }).collect();
+        if let Ok(there) = slab(&chocolate, tray, Size::Thickness(millimetres(mm)), &dry) {
+            prop_assert!(there.to_weigh >= there.chocolate);
+            let back = slab(&chocolate, tray, Size::Chocolate(there.chocolate), &dry).expect("fits");
+            prop_assert!((in_millimetres(back.thickness) - mm).abs() < 1e-9);
+        } else {
+            let filled: f64 = dry.iter().map(|f| (f.mass / f.density).value * 1e9).sum();
+            prop_assert!(filled >= length * width * mm * 0.999_999);
+        }
+    }
+
+    #[test]
+    fn bursts_are_whole_seconds_that_add_up(
+        family in family(), g in 10.0..5000.0, from in 5.0..30.0, to in 35.0..50.0,
+        power in 0.1..1.0,
+    ) {
+        let plan = bursts(&Chocolate::of(family), grams(g), celsius(from), celsius(to),
+            &Microwave { output: watts(800.0), power: percent_of(power * 100.0) });
+        let lengths: Vec<f64> = plan.bursts.iter().map(|b| in_seconds(*b)).collect();
+        prop_assert!((lengths.iter().sum::<f64>() - in_seconds(plan.total)).abs() <= 0.5);
+        prop_assert!(lengths.iter().all(|s| (1.0..=34.0).contains(s) && s.fract() == 0.0));
+    }
+
+    #[test]
+    fn a_plan_is_made_or_its_faults_are_told(
+        family in family(), length_mm in -10.0..3000.0_f64, thickness_mm in -1.0..60.0_f64,
+        room_c in -5.0..60.0_f64, rh_pct in -5.0..120.0_f64,
+        melt_to_c in prop::option::of(0.0..100.0_f64), seed_c in prop::option::of(-40.0..60.0_f64),
+    ) {
+        let inputs = BarkInputs {
+            family, own: OwnInputs::default(),
+            tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
+            thickness_mm, room_c, rh_pct, melt_to_c, target_c: None, seed_c,
+            bowl: None, microwave: None, cooling_min: None,
+        };
+        match bark(&inputs) {
+            Ok(plan) => {
+                prop_assert!(in_grams(plan.slab.to_weigh).is_finite());
+                prop_assert!((in_grams(plan.seed.total) - in_grams(plan.slab.to_weigh)).abs() < 1e-6);
+            }
+            Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.is_empty())),
+        }
+    }
+}
+
+fn start() -> DateTime<Utc> {
+    DateTime::from_timestamp(1_790_000_000, 0).expect("in range")
+}
+
+fn a_plan() -> craft::plan::BarkPlan {
+    bark(&BarkInputs {
+        family: Family::Dark,
+        own: OwnInputs::default(),
+        tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
+        thickness_mm: 4.0,
+        room_c: 20.0,
+        rh_pct: 45.0,
+        melt_to_c: None,
+        target_c: None,
+        seed_c: None,
+        bowl: None,
+        microwave: None,
+        cooling_min: None,
+    })
+    .expect("a plain plan")
+}
+
+fn kind() -> impl Strategy<Value = ActionKind> {
+    prop_oneof![
+        (1.0..60.0).prop_map(|s| ActionKind::Heat { lasting: Some(seconds(s)) }),
+        Just(ActionKind::OffHeat),
+        Just(ActionKind::Stirred),
+        (1.0..200.0).prop_map(|g| ActionKind::SeedAdded { mass: grams(g) }),
+        Just(ActionKind::TestStarted),
+        prop::sample::select(vec![
+            Seen::SetsFromEdge,
+            Seen::EvenSatin,
+            Seen::Streaks,
+            Seen::StillWet
+        ])
+        .prop_map(|seen| ActionKind::TestSeen { seen }),
+        Just(ActionKind::Poured),
+        (0_u128..6).prop_map(|n| ActionKind::Undone { action: Uuid::from_u128(1000 + n) }),
+    ]
+}
+
+proptest! {
+    #[test]
+    fn a_shuffled_stream_with_repeats_folds_like_the_clean_one(
+        temps in prop::collection::vec((0_i64..3600, 18.0..70.0), 0..80),
+        kinds in prop::collection::vec((0_i64..3600, kind()), 0..12),
+        order in any::<u64>(),
+    ) {
+        let setup = a_plan().setup(start());
+        let readings: Vec<_> = temps.iter().enumerate().map(|(i, &(s, c))| Reading {
+            id: Uuid::from_u128(i as u128), at: start() + TimeDelta::seconds(s),
+            temp: celsius(c), source: Source::Probe,
+        }).collect();
+        let actions: Vec<_> = kinds.iter().enumerate().map(|(i, (s, kind))| Action {
+            id: Uuid::from_u128(1000 + i as u128), at: start() + TimeDelta::seconds(*s),
+            kind: kind.clone(),
+        }).collect();
+        let now = start() + TimeDelta::seconds(3700);
+        let clean = Record::new(readings.clone(), actions.clone());
+
+        // Shuffle by a keyed order, and send a third of it twice, one by one.
+        let mix = |i: usize| (i as u64 + 1).wrapping_mul(order | 1).rotate_left(17);
+        let mut shuffled: Vec<_> = readings.iter().chain(readings.iter().step_by(3)).collect();
+        let mut keyed: Vec<_> = shuffled.drain(..).enumerate().collect();
+        keyed.sort_by_key(|(i, _)| mix(*i));
+        let mut record = Record::default();
+        for (_, reading) in keyed {
+            record.add_reading(*reading);
+        }
+        let mut keyed: Vec<_> =
+            actions.iter().chain(actions.iter().step_by(3)).enumerate().collect();
+        keyed.sort_by_key(|(i, _)| mix(*i));
+        for (_, action) in keyed {
+            record.add_action(action.clone());
+        }
+
+        prop_assert_eq!(&record, &clean);
+        let bowl = bowl::fold(&setup, &record, now);
+        prop_assert_eq!(&bowl, &bowl::fold(&setup, &clean, now));
+        // Whatever happened, there is something to say.
+        let forecast = bowl::forecast(&setup, &record, &bowl).ok();
+        let advice = bowl::coach::advise(&setup, &bowl, forecast.as_ref(), now);
+        prop_assert!(!advice.say.is_empty());
+    }
+}

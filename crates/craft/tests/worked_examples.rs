@@ -1,0 +1,150 @@
+//! Cases worked out by an independent implementation. A result within 0.5 % (or
+//! 0.05 °C) agrees.
+
+use craft::chocolate::{Chocolate, Family};
+use craft::heat::microwave::{Microwave, bursts};
+use craft::heat::seed::{Amount, SeedInput, StillAir};
+use craft::heat::{Material, Ware};
+use craft::room::Room;
+use craft::spread::Tray;
+use craft::spread::slab::{Size, slab};
+use craft::units::{
+    celsius, grams, in_celsius, in_grams, in_millimetres, in_seconds, millimetres, minutes,
+    percent_of, square_centimetres, watts,
+};
+use serde::Deserialize;
+
+#[derive(Deserialize)]
+struct Examples {
+    seed_for_melted_mass: Vec<SeedCase>,
+    seed_within_total: Vec<SeedCase>,
+    dew_point: Vec<DewCase>,
+    slab: Vec<SlabCase>,
+    microwave: Vec<MicrowaveCase>,
+}
+
+#[derive(Deserialize)]
+struct SeedCase {
+    family: Family,
+    melted_g: Option<f64>,
+    total_g: Option<f64>,
+    melted_c: f64,
+    target_c: f64,
+    seed_c: f64,
+    bowl_g: Option<f64>,
+    bowl: Option<Material>,
+    room_c: Option<f64>,
+    minutes: Option<f64>,
+    seed_g: f64,
+}
+
+#[derive(Deserialize)]
+struct DewCase {
+    temp_c: f64,
+    rh_pct: f64,
+    dew_c: f64,
+}
+
+#[derive(Deserialize)]
+struct SlabCase {
+    family: Family,
+    area_cm2: f64,
+    thickness_mm: f64,
+    mass_g: f64,
+}
+
+#[derive(Deserialize)]
+struct MicrowaveCase {
+    family: Family,
+    mass_g: f64,
+    start_c: f64,
+    target_c: f64,
+    watts: f64,
+    power: f64,
+    seconds: f64,
+}
+
+fn examples() -> Examples {
+    serde_json::from_str(include_str!("data/worked-examples.json")).expect("the shipped cases")
+}
+
+#[track_caller]
+fn agrees(ours: f64, theirs: f64) {
+    assert!((ours - theirs).abs() <= theirs.abs() * 0.005, "{ours} against {theirs}");
+}
+
+fn solve(case: &SeedCase) -> f64 {
+    let amount = match (case.melted_g, case.total_g) {
+        (Some(melted), None) => Amount::Melted(grams(melted)),
+        (None, Some(total)) => Amount::Total(grams(total)),
+        _ => panic!("a case has one of the two masses"),
+    };
+    let chocolate = Chocolate::of(case.family);
+    let plan = SeedInput {
+        chocolate: &chocolate,
+        amount,
+        melted: celsius(case.melted_c),
+        target: celsius(case.target_c),
+        seed: celsius(case.seed_c),
+        ware: case.bowl.zip(case.bowl_g).map(|(material, g)| Ware { material, mass: grams(g) }),
+        still_air: case
+            .room_c
+            .zip(case.minutes)
+            .map(|(room, min)| StillAir { room: celsius(room), lasting: minutes(min) }),
+    }
+    .solve()
+    .expect("temperatures in order");
+    in_grams(plan.seed)
+}
+
+#[test]
+fn seed_for_a_melted_mass() {
+    for case in examples().seed_for_melted_mass {
+        agrees(solve(&case), case.seed_g);
+    }
+}
+
+#[test]
+fn seed_within_a_total() {
+    for case in examples().seed_within_total {
+        agrees(solve(&case), case.seed_g);
+    }
+}
+
+#[test]
+fn dew_points() {
+    for case in examples().dew_point {
+        let room = Room { temp: celsius(case.temp_c), humidity: percent_of(case.rh_pct) };
+        let dew = in_celsius(room.dew_point());
+        assert!((dew - case.dew_c).abs() <= 0.05, "{dew} against {}", case.dew_c);
+    }
+}
+
+#[test]
+fn slabs_both_ways() {
+    for case in examples().slab {
+        let chocolate = Chocolate::of(case.family);
+        let tray = Tray::Area(square_centimetres(case.area_cm2));
+        let by_thickness =
+            slab(&chocolate, tray, Size::Thickness(millimetres(case.thickness_mm)), &[]);
+        agrees(in_grams(by_thickness.expect("fits").chocolate), case.mass_g);
+        let by_mass = slab(&chocolate, tray, Size::Chocolate(grams(case.mass_g)), &[]);
+        agrees(in_millimetres(by_mass.expect("fits").thickness), case.thickness_mm);
+    }
+}
+
+#[test]
+fn microwave_time() {
+    for case in examples().microwave {
+        let plan = bursts(
+            &Chocolate::of(case.family),
+            grams(case.mass_g),
+            celsius(case.start_c),
+            celsius(case.target_c),
+            &Microwave { output: watts(case.watts), power: percent_of(case.power * 100.0) },
+        );
+        agrees(in_seconds(plan.total), case.seconds);
+        let in_bursts: f64 = plan.bursts.into_iter().map(in_seconds).sum();
+        assert!((in_bursts - case.seconds).abs() <= 0.5, "bursts add up to {in_bursts}");
+    }
+}
