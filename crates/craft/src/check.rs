@@ -41,6 +41,8 @@ pub const CHOCOLATE_G: Bounds = Bounds::new(1.0, 20_000.0, "g");
 pub const MELTED_C: Bounds = Bounds::new(15.0, 80.0, "°C");
 /// Temperature of unmelted chocolate.
 pub const SOLID_C: Bounds = Bounds::new(-25.0, 34.0, "°C");
+/// Chocolate before it is melted, or on its way.
+pub const START_C: Bounds = Bounds::new(-25.0, 79.0, "°C");
 /// A kitchen's air.
 pub const ROOM_C: Bounds = Bounds::new(5.0, 40.0, "°C");
 /// A kitchen's relative humidity.

@@ -30,6 +30,7 @@ pub mod check;
 pub mod chocolate;
 pub mod heat;
 pub mod note;
+pub mod outcome;
 pub mod plan;
 pub mod pot;
 pub mod room;

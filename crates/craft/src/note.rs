@@ -51,6 +51,7 @@ impl Note {
 
 /// One line of the working behind a figure, as shown under "show the sum".
 #[derive(Clone, Copy, Debug, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Step {
     /// What the number is.
     pub label: &'static str,

@@ -1,6 +1,6 @@
 //! The room: its dew point, and whether it is fit for tempered work.
 
-use crate::note::Note;
+use crate::note::{Note, Step};
 use crate::units::{Ratio, Temperature, celsius, in_celsius, in_percent};
 
 /// Rooms in which tempered work goes best, °C (*custom*).
@@ -33,6 +33,16 @@ impl Room {
         let t = in_celsius(self.temp);
         let gamma = (in_percent(self.humidity) / 100.0).ln() + 17.625 * t / (243.04 + t);
         celsius(243.04 * gamma / (17.625 - gamma))
+    }
+
+    /// The working behind the dew point.
+    #[must_use]
+    pub fn working(&self) -> Vec<Step> {
+        vec![
+            Step::new("room", in_celsius(self.temp), "°C"),
+            Step::new("humidity", in_percent(self.humidity), "%"),
+            Step::new("dew forms on anything below", in_celsius(self.dew_point()), "°C"),
+        ]
     }
 
     /// What the room means for the work.

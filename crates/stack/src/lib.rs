@@ -1,1 +1,69 @@
-//! .
+//! Starts and stops the programs that Wide Sheen runs beside itself: a private
+//! MariaDB on loopback, and for the interface's tests a ChromeDriver.
+//!
+//! Nothing else in the project starts a process.
+
+mod companion;
+mod data_dir;
+pub mod database;
+pub mod webdriver;
+
+pub use companion::Companion;
+pub use data_dir::DataDir;
+
+use std::io;
+use std::net::{Ipv4Addr, TcpListener};
+use std::path::PathBuf;
+
+/// What can go wrong when a companion program is started.
+#[derive(Debug, thiserror::Error)]
+pub enum StackError {
+    /// A program is not installed.
+    #[error("{program} is not installed; install it with: {remedy}")]
+    MissingTool {
+        /// The program.
+        program: &'static str,
+        /// A line that installs it.
+        remedy: &'static str,
+    },
+    /// The data directory belongs to something else.
+    #[error("{} is not a Wide Sheen data directory; choose another with --data", .0.display())]
+    ForeignDataDir(PathBuf),
+    /// The data directory is in use.
+    #[error("{} is in use by another Wide Sheen; stop it first, or choose another with --data", .0.display())]
+    DataDirInUse(PathBuf),
+    /// The database did not start.
+    #[error("the database in {} did not come up: {reason}; its log is {}", .dir.display(), .log.display())]
+    DatabaseDown {
+        /// Its data.
+        dir: PathBuf,
+        /// What it said last.
+        reason: String,
+        /// Where it said more.
+        log: PathBuf,
+    },
+    /// A companion did not answer.
+    #[error("{0} did not answer in time")]
+    NoAnswer(&'static str),
+    /// A file could not be read or written.
+    #[error("{}: {source}", .path.display())]
+    Io {
+        /// The file or folder.
+        path: PathBuf,
+        /// What the system said.
+        source: io::Error,
+    },
+}
+
+fn at(path: impl Into<PathBuf>) -> impl FnOnce(io::Error) -> StackError {
+    let path = path.into();
+    move |source| StackError::Io { path, source }
+}
+
+/// A loopback port that nothing listens on now.
+///
+/// # Errors
+/// Where the system has none left.
+pub fn free_port() -> io::Result<u16> {
+    Ok(TcpListener::bind((Ipv4Addr::LOCALHOST, 0))?.local_addr()?.port())
+}

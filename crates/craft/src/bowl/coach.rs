@@ -15,14 +15,16 @@ use super::fold::{Bowl, Phase, between};
 use super::forecast::Forecast;
 use super::setup::Setup;
 use crate::note::Level;
-use crate::units::{Mass, Temperature, Time, degrees, in_celsius, in_seconds, seconds};
+use crate::units::{Mass, Temperature, Time, degrees, in_celsius, in_seconds, rise, seconds};
 
 /// A reading older than this says little about now.
 pub const STALE_AFTER: TimeDelta = TimeDelta::seconds(120);
+/// A thermometer needs this long to see a warming that was stirred in.
+const SETTLING: TimeDelta = TimeDelta::seconds(8);
 /// A boundary this close ahead is announced.
 const SOON_S: f64 = 90.0;
-/// A rewarming burst, seconds: long enough to matter, too short to lose temper.
-const REWARM_S: f64 = 5.0;
+/// The longest rewarming burst, seconds: more in one go may lose the temper.
+const LONGEST_REWARM_S: f64 = 5.0;
 
 /// The rule that spoke.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -274,7 +276,7 @@ pub fn advise(
     }
 }
 
-/// Below the band: how to warm it back.
+/// Below the band, or about to be: how to warm it back.
 fn rewarm(look: &Look<'_>, temp: Temperature) -> Advice {
     let w = &look.setup.chocolate.windows;
     let (rule, word) = if temp < w.thick {
@@ -282,9 +284,10 @@ fn rewarm(look: &Look<'_>, temp: Temperature) -> Advice {
     } else {
         (Rule::Rewarm, "It is under the working band")
     };
+    let burst = rewarming_burst(look, temp);
     Advice::new(
         rule,
-        format!("Warm it for {REWARM_S:.0} s, stir, read again"),
+        format!("Warm it for {:.0} s, stir, read again", in_seconds(burst)),
         format!(
             "{word}: {}, and the band starts at {}. Short warmings keep the temper; above {} it is lost.",
             told(temp),
@@ -293,7 +296,33 @@ fn rewarm(look: &Look<'_>, temp: Temperature) -> Advice {
         ),
     )
     .caution()
-    .heating(seconds(REWARM_S))
+    .heating(burst)
+}
+
+/// A burst that brings the bowl to the middle of the band and no further, in
+/// whole seconds, capped. Without a microwave, a hair dryer on low: the cap.
+fn rewarming_burst(look: &Look<'_>, temp: Temperature) -> Time {
+    let longest = seconds(LONGEST_REWARM_S);
+    let Some(microwave) = look.setup.microwave else { return longest };
+    let setup = look.setup;
+    let held = (setup.melted + look.bowl.seeded) * setup.chocolate.family.heat_when_melted();
+    let missing = held * rise(temp, setup.chocolate.windows.work.middle());
+    let lasting = missing / microwave.into_chocolate();
+    seconds(in_seconds(lasting.min(longest)).round().max(1.0))
+}
+
+/// After a warming the thermometer says nothing until it is stirred in.
+fn stir_after_heat(look: &Look<'_>) -> Option<Advice> {
+    let calm = look.bowl.calm_since?;
+    let stirred = look.bowl.last_stir.is_some_and(|stir| stir >= calm);
+    let read = look.bowl.latest.is_some_and(|l| l.at >= calm + SETTLING);
+    (look.bowl.warmed && !(stirred && read)).then(|| {
+        Advice::new(
+            Rule::StirAfterHeat,
+            "Stir from the bottom, then read",
+            "The edges are hotter than the middle until it is stirred.",
+        )
+    })
 }
 
 /// A temperature a little below another, in words.

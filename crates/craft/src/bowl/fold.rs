@@ -116,6 +116,8 @@ pub struct Bowl {
     pub last_seed: Option<DateTime<Utc>>,
     /// When it was last stirred; adding seed counts, it is stirred in.
     pub last_stir: Option<DateTime<Utc>>,
+    /// Whether a warming was the last thing that disturbed its cooling.
+    pub warmed: bool,
     /// Since when it has cooled undisturbed.
     pub calm_since: Option<DateTime<Utc>>,
     /// Hottest trusted reading.
@@ -145,6 +147,7 @@ impl Bowl {
             additions: 0,
             last_seed: None,
             last_stir: None,
+            warmed: false,
             calm_since: None,
             peak: None,
             over_limit: None,
@@ -203,6 +206,7 @@ impl Bowl {
         let at = action.at;
         if action.kind.disturbs_cooling() {
             self.calm_since = Some(at);
+            self.warmed = matches!(action.kind, ActionKind::Heat { lasting: Some(_) });
         }
         match &action.kind {
             ActionKind::Heat { lasting } => {

@@ -8,6 +8,7 @@
 pub mod coach;
 mod curve;
 mod event;
+mod finish;
 mod fold;
 mod forecast;
 mod record;
@@ -17,6 +18,7 @@ pub mod trust;
 
 pub use curve::{CurvePoint, curve};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
+pub use finish::{Finish, finish};
 pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
 pub use forecast::{Forecast, forecast, trend};
 pub use record::Record;

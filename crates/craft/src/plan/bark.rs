@@ -9,11 +9,11 @@ use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::microwave::{self, BurstPlan, Microwave};
 use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
-use crate::note::{Note, Step};
+use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Setting};
 use crate::spread::slab::{Size, Slab, slab};
-use crate::units::{Temperature, in_celsius, in_percent};
+use crate::units::Temperature;
 
 /// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]
@@ -28,12 +28,8 @@ pub struct BarkPlan {
     pub bursts: Option<BurstPlan>,
     /// The room.
     pub room: Room,
-    /// Its dew point.
-    pub dew_point: Temperature,
     /// What the room means for the work.
     pub room_notes: Vec<Note>,
-    /// The working behind the dew point.
-    pub room_sum: Vec<Step>,
     /// Windows after the pour; `None` where it does not set.
     pub setting: Option<Setting>,
     /// Where the melt stops.
@@ -76,7 +72,6 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
         .microwave
         .map(|m| microwave::bursts(&b.chocolate, seed.melted, b.seed_temp, b.melt_to, &m));
     let setting = setting::in_room(&b.chocolate, b.thickness, b.target, b.room.temp);
-    let dew_point = b.room.dew_point();
     let mut room_notes = b.room.verdict();
     if setting.is_none() {
         room_notes.push(setting::too_warm_to_set(b.room.temp));
@@ -85,13 +80,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
         slab,
         seed,
         bursts,
-        dew_point,
         room_notes,
-        room_sum: vec![
-            Step::new("room", in_celsius(b.room.temp), "°C"),
-            Step::new("humidity", in_percent(b.room.humidity), "%"),
-            Step::new("dew forms on anything below", in_celsius(dew_point), "°C"),
-        ],
         room: b.room,
         setting,
         melt_to: b.melt_to,

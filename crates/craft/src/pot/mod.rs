@@ -5,6 +5,12 @@
 //! they start to melt and then melt; the bowl and the surface lose heat to the
 //! air. Crystallising is left out: a pot like this does not set.
 
+mod maker;
+mod probe;
+
+pub use maker::{Evening, Mishap, evening};
+pub use probe::Probe;
+
 use crate::bowl::{ActionKind, Setup};
 use crate::chocolate::{Chocolate, Family};
 use crate::heat::loss_to_still_air;

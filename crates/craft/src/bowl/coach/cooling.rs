@@ -2,7 +2,7 @@
 
 use chrono::TimeDelta;
 
-use super::{Advice, Alarm, Countdown, Look, Rule, left, rewarm, soon, told};
+use super::{Advice, Alarm, Countdown, Look, Rule, left, rewarm, soon, stir_after_heat, told};
 use crate::bowl::fold::{Heat, Temper};
 use crate::heat::seed::{Amount, SeedInput};
 use crate::units::{Mass, Temperature, grams, in_grams, minutes};
@@ -23,6 +23,9 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
             "A short warming, stirred in at once.",
         )
         .until(Some(Countdown::exact("burst ends", until)));
+    }
+    if let Some(stir) = stir_after_heat(look) {
+        return stir;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
     if let Some(advice) = after_a_failure(look, temp) {

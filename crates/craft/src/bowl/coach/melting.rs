@@ -1,6 +1,6 @@
 //! On the way up.
 
-use super::{Advice, Alarm, Countdown, Look, Rule, short_of, told};
+use super::{Advice, Alarm, Countdown, Look, Rule, short_of, stir_after_heat, told};
 use crate::bowl::fold::{CARRY_OVER_C, Heat};
 use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt};
 use crate::units::{Temperature, Time, in_seconds, seconds};
@@ -30,15 +30,8 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         Heat::On { .. } => return over_water(look, temp),
         Heat::Off => {}
     }
-    if let Some(calm) = look.bowl.calm_since
-        && !look.bowl.off_heat
-        && look.bowl.last_stir.is_none_or(|stir| stir < calm)
-    {
-        return Advice::new(
-            Rule::StirAfterHeat,
-            "Stir from the bottom, then read",
-            "The edges are hotter than the middle until it is stirred.",
-        );
+    if let Some(stir) = stir_after_heat(look) {
+        return stir;
     }
     let Some(temp) = temp else { return look.read_thermometer() };
     if look.bowl.off_heat {

@@ -2,9 +2,12 @@
 
 use chrono::{DateTime, Utc};
 
-use super::{Advice, Alarm, Countdown, Look, Rule, rewarm, soon, told};
+use super::{
+    Advice, Alarm, Countdown, Look, Rule, rewarm, rewarming_burst, soon, stir_after_heat, told,
+};
 use crate::bowl::fold::{Heat, time_delta};
 use crate::bowl::temper_test::{Verdict, first_look, in_words, last_look};
+use crate::units::in_seconds;
 
 pub(super) fn while_testing(look: &Look<'_>) -> Advice {
     let started: DateTime<Utc> = look.bowl.test.map_or(look.bowl.since, |t| t.started);
@@ -48,6 +51,9 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         )
         .until(Some(Countdown::exact("burst ends", until)));
     }
+    if let Some(stir) = stir_after_heat(look) {
+        return stir;
+    }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
     if temp > w.work.hi {
         return Advice::new(
@@ -68,13 +74,14 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
     }
     let leaving = look.countdown_to("leaves the band", w.work.lo);
     if leaving.as_ref().is_some_and(|c| soon(c, look.now)) {
+        let burst = rewarming_burst(look, temp);
         return Advice::new(
             Rule::LeavingBand,
-            "Pour now, or warm it for 5 s",
+            format!("Pour now, or warm it for {:.0} s", in_seconds(burst)),
             format!("{} and about to leave the band at {}.", told(temp), told(w.work.lo)),
         )
         .caution()
-        .heating(crate::units::seconds(super::REWARM_S))
+        .heating(burst)
         .sounding(Alarm::Band)
         .until(leaving);
     }

@@ -1,13 +1,11 @@
 //! A bowl from melt to release, with the coach's word at each turn.
 
-mod evening;
-
+use crate::evening::Evening;
 use craft::bowl::coach::{Alarm, Rule};
 use craft::bowl::trust::Doubt;
-use craft::bowl::{ActionKind, Heat, Phase, Seen, Temper, curve, trend};
+use craft::bowl::{ActionKind, Finish, Heat, Phase, Seen, Temper, curve, finish, trend};
 use craft::note::Level;
 use craft::units::{grams, in_celsius, in_degrees, in_grams, in_seconds, seconds};
-use evening::Evening;
 
 fn seed(g: f64) -> ActionKind {
     ActionKind::SeedAdded { mass: grams(g) }
@@ -70,7 +68,9 @@ fn a_whole_evening_follows_the_order_of_work() {
     e.act(ActionKind::TestSeen { seen: Seen::SetsFromEdge });
     assert_eq!(e.bowl().phase, Phase::Working);
     e.act(burst(5.0));
-    e.pass(20);
+    e.pass(6);
+    assert_eq!(e.advice().rule, Rule::StirAfterHeat);
+    e.act(ActionKind::Stirred);
     e.read(31.5);
     assert!(matches!(e.bowl().temper, Temper::Shown { .. }));
     assert_eq!(e.advice().rule, Rule::Pour);
@@ -238,4 +238,20 @@ fn a_bowl_given_up_keeps_its_reason() {
     e.act(ActionKind::Stirred);
     assert_eq!(e.bowl().phase, Phase::Lost);
     assert_eq!(e.advice().why, "water got in and it seized");
+}
+
+#[test]
+fn the_finish_tells_the_state() {
+    let mut e = Evening::new();
+    e.read(46.0);
+    assert_eq!(finish(&e.setup, &e.bowl()), Finish::Matt);
+    let mut e = Evening::seeded();
+    assert_eq!(finish(&e.setup, &e.bowl()), Finish::Satin);
+    e.act(ActionKind::TestStarted);
+    e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+    assert_eq!(finish(&e.setup, &e.bowl()), Finish::Streaks);
+    let mut e = Evening::in_temper();
+    assert_eq!(finish(&e.setup, &e.bowl()), Finish::Sheen);
+    e.read(29.0);
+    assert_eq!(finish(&e.setup, &e.bowl()), Finish::Grain);
 }

@@ -1,11 +1,9 @@
 //! The simulated pot behaves like a pot.
 
-mod evening;
-
+use crate::evening::Evening;
 use craft::bowl::ActionKind;
 use craft::pot::Pot;
 use craft::units::{grams, in_celsius, in_grams, seconds};
-use evening::Evening;
 
 fn burst(s: f64) -> ActionKind {
     ActionKind::Heat { lasting: Some(seconds(s)) }

@@ -1,0 +1,90 @@
+//! A simulated maker who follows the coach gets there.
+
+use chrono::DateTime;
+use craft::bowl::{ActionKind, Phase, Record, Setup, Temper, fold};
+use craft::chocolate::Family;
+use craft::heat::Material;
+use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, bark};
+use craft::pot::{Evening, Mishap, evening};
+use craft::units::in_celsius;
+
+fn setup(family: Family, length_mm: f64, room_c: f64, bowl_g: Option<f64>) -> Setup {
+    bark(&BarkInputs {
+        family,
+        own: OwnInputs::default(),
+        tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
+        thickness_mm: 4.0,
+        room_c,
+        rh_pct: 45.0,
+        melt_to_c: None,
+        target_c: None,
+        seed_c: None,
+        bowl: bowl_g.map(|mass_g| WareInputs { material: Material::Glass, mass_g }),
+        microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
+        cooling_min: Some(8.0),
+    })
+    .expect("a plain plan")
+    .setup(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"))
+}
+
+fn how(seed: u64) -> Evening {
+    Evening { seed, every_s: 5, mishap: None, stop_in: None }
+}
+
+#[test]
+fn who_follows_the_advice_pours_in_the_band_and_never_passes_the_limit() {
+    let mut seed = 0;
+    for family in [Family::Dark, Family::Milk, Family::White, Family::Ruby, Family::Blond] {
+        for (length_mm, room_c, bowl_g) in
+            [(200.0, 18.0, None), (300.0, 20.0, Some(450.0)), (400.0, 22.0, Some(900.0))]
+        {
+            seed += 1;
+            let setup = setup(family, length_mm, room_c, bowl_g);
+            let record = evening(&setup, &how(seed));
+            let end = record.last_at().expect("something happened");
+            let bowl = fold(&setup, &record, end);
+            let case = format!("{family}, {length_mm} mm, {room_c} °C: {:?}", kinds(&record));
+            assert_eq!(bowl.phase, Phase::Done, "{case}");
+            assert_eq!(bowl.over_limit, None, "{case}");
+            assert!(matches!(bowl.temper, Temper::Shown { .. }), "{case}");
+            let poured = in_celsius(bowl.poured.and_then(|(_, temp)| temp).expect("read"));
+            let [lo, hi] = setup.chocolate.windows.work.in_celsius();
+            assert!((lo - 0.3..=hi + 0.3).contains(&poured), "poured at {poured}: {case}");
+            let minutes = (end - setup.opened).num_minutes();
+            assert!(minutes < 75, "{minutes} min: {case}");
+        }
+    }
+}
+
+#[test]
+fn a_burst_too_long_ends_the_batch() {
+    let setup = setup(Family::White, 200.0, 20.0, None);
+    let mishap = Mishap::LongBurst { seconds: 90.0, reason: "burnt".into() };
+    let record = evening(&setup, &Evening { mishap: Some(mishap), ..how(3) });
+    let bowl = fold(&setup, &record, record.last_at().expect("something happened"));
+    assert_eq!((bowl.phase, bowl.gave_up.as_deref()), (Phase::Lost, Some("burnt")));
+    assert!(bowl.over_limit.is_some());
+}
+
+#[test]
+fn streaks_cost_more_seed_and_a_second_test() {
+    let setup = setup(Family::Dark, 300.0, 20.0, Some(450.0));
+    let record = evening(&setup, &Evening { mishap: Some(Mishap::FirstTestStreaks), ..how(4) });
+    let tests = kinds(&record).iter().filter(|k| matches!(k, ActionKind::TestStarted)).count();
+    assert!(tests >= 2, "{tests} tests");
+    assert!(kinds(&record).iter().any(|k| matches!(k, ActionKind::Poured)));
+}
+
+#[test]
+fn an_evening_can_be_left_in_the_middle_and_made_again() {
+    let setup = setup(Family::Dark, 300.0, 20.0, Some(450.0));
+    let left = Evening { stop_in: Some(Phase::Cooling), ..how(5) };
+    let record = evening(&setup, &left);
+    let bowl = fold(&setup, &record, record.last_at().expect("something happened"));
+    assert_eq!(bowl.phase, Phase::Cooling);
+    assert_eq!(record, evening(&setup, &left));
+}
+
+fn kinds(record: &Record) -> Vec<ActionKind> {
+    record.actions().map(|a| a.kind.clone()).collect()
+}

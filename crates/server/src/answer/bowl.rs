@@ -1,0 +1,409 @@
+//! A bowl, as the bench shows it.
+
+use chrono::{DateTime, Utc};
+use craft::bowl::coach::{Advice, Alarm, Countdown, Rule, advise, setting_windows};
+use craft::bowl::temper_test::in_words;
+use craft::bowl::trust::Doubt;
+use craft::bowl::{
+    Action, ActionKind, Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve,
+    finish, fold, forecast, trend,
+};
+use craft::note::Level;
+use craft::units::in_degrees;
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::plan::WindowsAnswer;
+use super::{celsius, grams, round, seconds};
+
+/// How many points of the curve are sent: twice what a wide screen can show.
+const CURVE_POINTS: usize = 360;
+
+/// A bowl's own time.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ClockAnswer {
+    /// Kitchen time when this was answered.
+    pub now: DateTime<Utc>,
+    /// Kitchen seconds per real second.
+    pub rate: f64,
+    /// Whether the simulated thermometer measures this bowl.
+    pub simulated: bool,
+}
+
+/// The latest trusted reading.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct LatestAnswer {
+    /// What it said.
+    pub temp_c: f64,
+    /// When.
+    pub at: DateTime<Utc>,
+}
+
+/// A time to count down to.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct CountdownAnswer {
+    /// What happens then.
+    pub what: String,
+    /// When it most likely is.
+    pub at: DateTime<Utc>,
+    /// Not likely before; the same as `at` where it is exact.
+    pub earliest: DateTime<Utc>,
+    /// Not likely after; `null` where it may never be.
+    pub latest: Option<DateTime<Utc>>,
+}
+
+impl From<Countdown> for CountdownAnswer {
+    fn from(c: Countdown) -> Self {
+        Self { what: c.what.to_owned(), at: c.at, earliest: c.earliest, latest: c.latest }
+    }
+}
+
+/// What the coach says.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct AdviceAnswer {
+    /// The rule that spoke.
+    pub rule: Rule,
+    /// How much it matters.
+    pub level: Level,
+    /// The instruction.
+    pub say: String,
+    /// The reason.
+    pub why: String,
+    /// The one time that matters now.
+    pub countdown: Option<CountdownAnswer>,
+    /// Whether to be heard.
+    pub alarm: Option<Alarm>,
+    /// The burst that is advised.
+    pub heat_s: Option<f64>,
+    /// The seed that is advised.
+    pub seed_g: Option<f64>,
+}
+
+impl From<Advice> for AdviceAnswer {
+    fn from(a: Advice) -> Self {
+        Self {
+            rule: a.rule,
+            level: a.level,
+            say: a.say,
+            why: a.why,
+            countdown: a.countdown.map(Into::into),
+            alarm: a.alarm,
+            heat_s: a.heat.map(seconds),
+            seed_g: a.seed.map(grams),
+        }
+    }
+}
+
+/// One planned addition of seed.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct AdditionAnswer {
+    /// How much.
+    pub planned_g: f64,
+    /// Whether an addition was made in its place.
+    pub done: bool,
+}
+
+/// A temper test.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TestAnswer {
+    /// When the smear was made.
+    pub started_at: DateTime<Utc>,
+    /// What was seen last.
+    pub seen: Option<Seen>,
+    /// How old the smear was then.
+    pub age_s: Option<f64>,
+    /// What that says.
+    pub words: Option<String>,
+}
+
+/// What is known of the temper.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum TemperAnswer {
+    /// Nothing yet.
+    Untested,
+    /// A test showed it.
+    Shown,
+    /// A test did not show it.
+    NotShown,
+    /// It was there, and was warmed away.
+    Gone,
+}
+
+/// A point of the curve.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct PointAnswer {
+    /// When.
+    pub at: DateTime<Utc>,
+    /// What the thermometer said.
+    pub temp_c: f64,
+    /// Why it is doubted, if it is.
+    pub doubt: Option<Doubt>,
+}
+
+/// A point of the forecast.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct OutlookAnswer {
+    /// When.
+    pub at: DateTime<Utc>,
+    /// Most likely.
+    pub temp_c: f64,
+    /// Lower end of the range.
+    pub low_c: f64,
+    /// Upper end of the range.
+    pub high_c: f64,
+}
+
+/// What an action was.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, serde::Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum ActionName {
+    /// Put on the heat: with `seconds` a burst, without until taken off.
+    Heat,
+    /// Taken off the heat: the melt is done.
+    OffHeat,
+    /// Stirred.
+    Stirred,
+    /// Seed added: `grams`.
+    SeedAdded,
+    /// A smear was made.
+    TestStarted,
+    /// The smear was looked at: `seen`.
+    TestSeen,
+    /// Poured.
+    Poured,
+    /// Given up: `reason`.
+    GivenUp,
+    /// An earlier action did not happen: `undoes`.
+    Undone,
+}
+
+/// An action that stands.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ActionAnswer {
+    /// Its id.
+    pub id: Uuid,
+    /// When it was done.
+    pub at: DateTime<Utc>,
+    /// What was done.
+    pub kind: ActionName,
+    /// Length of a burst.
+    pub seconds: Option<f64>,
+    /// Seed added.
+    pub grams: Option<f64>,
+    /// Look of the smear.
+    pub seen: Option<Seen>,
+    /// Why it was given up.
+    pub reason: Option<String>,
+    /// What it undoes.
+    pub undoes: Option<Uuid>,
+}
+
+impl From<&Action> for ActionAnswer {
+    fn from(action: &Action) -> Self {
+        let mut answer = Self {
+            id: action.id,
+            at: action.at,
+            kind: ActionName::Stirred,
+            seconds: None,
+            grams: None,
+            seen: None,
+            reason: None,
+            undoes: None,
+        };
+        answer.kind = match &action.kind {
+            ActionKind::Heat { lasting } => {
+                answer.seconds = lasting.map(seconds);
+                ActionName::Heat
+            }
+            ActionKind::OffHeat => ActionName::OffHeat,
+            ActionKind::Stirred => ActionName::Stirred,
+            ActionKind::SeedAdded { mass } => {
+                answer.grams = Some(grams(*mass));
+                ActionName::SeedAdded
+            }
+            ActionKind::TestStarted => ActionName::TestStarted,
+            ActionKind::TestSeen { seen } => {
+                answer.seen = Some(*seen);
+                ActionName::TestSeen
+            }
+            ActionKind::Poured => ActionName::Poured,
+            ActionKind::GivenUp { reason } => {
+                answer.reason = Some(reason.clone());
+                ActionName::GivenUp
+            }
+            ActionKind::Undone { action } => {
+                answer.undoes = Some(*action);
+                ActionName::Undone
+            }
+        };
+        answer
+    }
+}
+
+/// A bowl as it stands.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BowlAnswer {
+    /// Its id.
+    pub id: Uuid,
+    /// What it was opened for.
+    pub component_id: Uuid,
+    /// When it was taken to the bench.
+    pub opened_at: DateTime<Utc>,
+    /// Its time.
+    pub clock: ClockAnswer,
+    /// Where it stands.
+    pub phase: Phase,
+    /// Since when.
+    pub phase_since: DateTime<Utc>,
+    /// The finish of the chocolate.
+    pub finish: Finish,
+    /// The latest trusted reading.
+    pub latest: Option<LatestAnswer>,
+    /// How fast it moves.
+    pub trend_c_per_min: Option<f64>,
+    /// How many readings are doubted.
+    pub doubted: usize,
+    /// When the running burst ends.
+    pub burst_until: Option<DateTime<Utc>>,
+    /// On the heat until taken off, since.
+    pub on_heat_since: Option<DateTime<Utc>>,
+    /// The planned additions.
+    pub additions: Vec<AdditionAnswer>,
+    /// Seed added so far.
+    pub seeded_g: f64,
+    /// The latest test.
+    pub test: Option<TestAnswer>,
+    /// What is known of the temper.
+    pub temper: TemperAnswer,
+    /// Hottest trusted reading.
+    pub peak_c: Option<f64>,
+    /// When it first passed the limit.
+    pub over_limit_at: Option<DateTime<Utc>>,
+    /// When it was poured.
+    pub poured_at: Option<DateTime<Utc>>,
+    /// How warm it was then.
+    pub poured_c: Option<f64>,
+    /// Why it was given up.
+    pub gave_up: Option<String>,
+    /// What to do next.
+    pub advice: AdviceAnswer,
+    /// After the pour: what is due when.
+    pub setting: Vec<CountdownAnswer>,
+    /// The chocolate's windows.
+    pub windows: WindowsAnswer,
+    /// Where seeding aims.
+    pub target_c: f64,
+    /// The room it was planned for.
+    pub room_c: f64,
+    /// The record, thinned for drawing.
+    pub curve: Vec<PointAnswer>,
+    /// The forecast, from the latest reading on; empty where there is none.
+    pub fan: Vec<OutlookAnswer>,
+    /// The actions that stand, in order.
+    pub actions: Vec<ActionAnswer>,
+}
+
+/// What a bowl's answer is made from.
+#[derive(Clone, Debug)]
+pub struct Subject {
+    /// Its id.
+    pub id: Uuid,
+    /// What it was opened for.
+    pub component_id: Uuid,
+    /// What it set out to be.
+    pub setup: Setup,
+}
+
+impl Subject {
+    /// The bowl as it stands at a time on its own clock.
+    #[must_use]
+    pub fn at(&self, record: &Record, clock: ClockAnswer) -> BowlAnswer {
+        let (setup, now) = (&self.setup, clock.now);
+        let bowl = fold(setup, record, now);
+        let ahead = forecast(setup, record, &bowl).ok();
+        let advice = advise(setup, &bowl, ahead.as_ref(), now);
+        BowlAnswer {
+            id: self.id,
+            component_id: self.component_id,
+            opened_at: setup.opened,
+            phase: bowl.phase,
+            phase_since: bowl.since,
+            finish: finish(setup, &bowl),
+            latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
+            trend_c_per_min: trend(record, &bowl).map(|t| round(in_degrees(t), 2)),
+            doubted: bowl.doubts.iter().flatten().count(),
+            burst_until: match bowl.heat {
+                Heat::Burst { until } => Some(until),
+                Heat::On { .. } | Heat::Off => None,
+            },
+            on_heat_since: match bowl.heat {
+                Heat::On { since } => Some(since),
+                Heat::Burst { .. } | Heat::Off => None,
+            },
+            additions: additions(setup, &bowl),
+            seeded_g: grams(bowl.seeded),
+            test: test(&bowl),
+            temper: match bowl.temper {
+                Temper::Untested => TemperAnswer::Untested,
+                Temper::Shown { .. } => TemperAnswer::Shown,
+                Temper::NotShown { .. } => TemperAnswer::NotShown,
+                Temper::Gone { .. } => TemperAnswer::Gone,
+            },
+            peak_c: bowl.peak.map(celsius),
+            over_limit_at: bowl.over_limit,
+            poured_at: bowl.poured.map(|(at, _)| at),
+            poured_c: bowl.poured.and_then(|(_, temp)| temp).map(celsius),
+            gave_up: bowl.gave_up.clone(),
+            advice: advice.into(),
+            setting: setting_windows(setup, &bowl, now).into_iter().map(Into::into).collect(),
+            windows: (&setup.chocolate).into(),
+            target_c: celsius(setup.target),
+            room_c: celsius(setup.room),
+            curve: curve(record, &bowl, CURVE_POINTS)
+                .into_iter()
+                .map(|p| PointAnswer { at: p.at, temp_c: celsius(p.temp), doubt: p.doubt })
+                .collect(),
+            fan: ahead.as_ref().map(fan).unwrap_or_default(),
+            actions: record.actions().map(Into::into).collect(),
+            clock,
+        }
+    }
+}
+
+fn additions(setup: &Setup, bowl: &Bowl) -> Vec<AdditionAnswer> {
+    setup
+        .additions()
+        .into_iter()
+        .enumerate()
+        .map(|(i, mass)| AdditionAnswer { planned_g: grams(mass), done: i < bowl.additions })
+        .collect()
+}
+
+fn test(bowl: &Bowl) -> Option<TestAnswer> {
+    let run = bowl.test?;
+    Some(TestAnswer {
+        started_at: run.started,
+        seen: run.look.map(|(seen, _, _)| seen),
+        age_s: run.look.map(|(_, age, _)| seconds(age)),
+        words: run.look.map(|(seen, age, verdict)| in_words(verdict, seen, age)),
+    })
+}
+
+fn fan(forecast: &Forecast) -> Vec<OutlookAnswer> {
+    forecast
+        .fan()
+        .into_iter()
+        .map(|o| {
+            #[allow(clippy::cast_possible_truncation)] // twenty minutes
+            let after = chrono::TimeDelta::milliseconds((seconds(o.after) * 1000.0) as i64);
+            OutlookAnswer {
+                at: forecast.from + after,
+                temp_c: celsius(o.typical),
+                low_c: celsius(o.low),
+                high_c: celsius(o.high),
+            }
+        })
+        .collect()
+}

@@ -1,0 +1,186 @@
+//! Errors as the API tells them: RFC 9457, with the fields to mend.
+
+use actix_web::http::{StatusCode, header};
+use actix_web::{HttpResponse, ResponseError};
+use craft::check::Fault;
+use serde::Serialize;
+use store::StoreError;
+use utoipa::ToSchema;
+
+/// One field to mend.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, ToSchema)]
+pub struct Field {
+    /// The field's path in what was sent.
+    pub field: String,
+    /// What is wrong and what would be right.
+    pub message: String,
+}
+
+/// A refusal, as `application/problem+json`.
+#[derive(Clone, Debug, Serialize, ToSchema, thiserror::Error)]
+#[error("{title}: {detail}")]
+pub struct Problem {
+    /// What sort of problem.
+    #[serde(rename = "type")]
+    pub kind: String,
+    /// Its name.
+    pub title: String,
+    /// The HTTP status.
+    pub status: u16,
+    /// What happened this time.
+    pub detail: String,
+    /// The fields to mend; empty where it is not about a field.
+    pub fields: Vec<Field>,
+}
+
+impl Problem {
+    fn new(status: StatusCode, kind: &str, title: &str, detail: impl Into<String>) -> Self {
+        Self {
+            kind: format!("urn:wide-sheen:problem:{kind}"),
+            title: title.to_owned(),
+            status: status.as_u16(),
+            detail: detail.into(),
+            fields: Vec::new(),
+        }
+    }
+
+    /// Fields that cannot be used as they are.
+    pub fn bad_input(fields: Vec<Field>) -> Self {
+        let detail = match fields.as_slice() {
+            [one] => format!("{} {}", one.field, one.message),
+            many => format!("{} fields need mending.", many.len()),
+        };
+        Self {
+            fields,
+            ..Self::new(
+                StatusCode::UNPROCESSABLE_ENTITY,
+                "bad-input",
+                "Some of this cannot be used",
+                detail,
+            )
+        }
+    }
+
+    /// One field that cannot be used as it is.
+    pub fn bad_field(field: impl Into<String>, message: impl Into<String>) -> Self {
+        Self::bad_input(vec![Field { field: field.into(), message: message.into() }])
+    }
+
+    /// What was sent is not JSON.
+    pub fn not_json(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::BAD_REQUEST, "not-json", "This is not JSON", detail)
+    }
+
+    /// What was sent is not said to be JSON.
+    pub fn not_said_to_be_json() -> Self {
+        Self::new(
+            StatusCode::UNSUPPORTED_MEDIA_TYPE,
+            "media-type",
+            "Send JSON",
+            "The content type must be application/json.",
+        )
+    }
+
+    /// More was sent than is accepted.
+    pub fn too_large(limit: usize) -> Self {
+        Self::new(
+            StatusCode::PAYLOAD_TOO_LARGE,
+            "too-large",
+            "This is too large",
+            format!("At most {limit} bytes are accepted here."),
+        )
+    }
+
+    /// There is no such thing.
+    pub fn not_found(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
+    }
+
+    /// It does not go with what has happened.
+    pub fn conflict(detail: impl Into<String>) -> Self {
+        Self::new(
+            StatusCode::CONFLICT,
+            "conflict",
+            "This does not go with what has happened",
+            detail,
+        )
+    }
+
+    /// An edit without the version it was made from.
+    pub fn version_missing() -> Self {
+        Self::new(
+            StatusCode::PRECONDITION_REQUIRED,
+            "version-missing",
+            "Say which version was edited",
+            "Send If-Match with the ETag that was read.",
+        )
+    }
+
+    fn internal() -> Self {
+        Self::new(
+            StatusCode::INTERNAL_SERVER_ERROR,
+            "internal",
+            "Something went wrong here",
+            "Nothing of this request was kept. The server's log says more.",
+        )
+    }
+
+    fn busy() -> Self {
+        Self::new(
+            StatusCode::SERVICE_UNAVAILABLE,
+            "busy",
+            "The database does not answer",
+            "Try again in a moment.",
+        )
+    }
+
+    fn status(&self) -> StatusCode {
+        StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR)
+    }
+}
+
+impl From<Vec<Fault>> for Problem {
+    fn from(faults: Vec<Fault>) -> Self {
+        let fields =
+            faults.into_iter().map(|f| Field { field: f.field, message: f.message }).collect();
+        Self::bad_input(fields)
+    }
+}
+
+impl From<StoreError> for Problem {
+    fn from(error: StoreError) -> Self {
+        match error {
+            StoreError::NotFound(what) => Self::not_found(format!("There is no such {what}.")),
+            StoreError::Changed { current } => Self::new(
+                StatusCode::PRECONDITION_FAILED,
+                "changed",
+                "Somebody changed it meanwhile",
+                format!("It is at version {current} now. Read it again before changing it."),
+            ),
+            error @ StoreError::Database(_) => {
+                tracing::error!(%error, "the store failed");
+                Self::busy()
+            }
+            error @ (StoreError::Unreadable { .. } | StoreError::Migration(_)) => {
+                tracing::error!(%error, "the store failed");
+                Self::internal()
+            }
+        }
+    }
+}
+
+impl ResponseError for Problem {
+    fn status_code(&self) -> StatusCode {
+        self.status()
+    }
+
+    fn error_response(&self) -> HttpResponse {
+        // `json` keeps a content type that is set already.
+        HttpResponse::build(self.status())
+            .insert_header((header::CONTENT_TYPE, "application/problem+json"))
+            .json(self)
+    }
+}
+
+/// What a handler gives back.
+pub type Answer<T> = Result<T, Problem>;

@@ -1,0 +1,116 @@
+//! A cooling record, fitted and forecast.
+
+use actix_web::{post, web::Json};
+use craft::check::{self, Checker};
+use craft::chocolate::Family;
+use craft::heat::cooling::{CoolingFit, Point};
+use craft::note::{Note, Step};
+use craft::plan::WareInputs;
+use craft::units::{HeatCapacity, celsius, grams, in_watts_per_degree, seconds};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+use crate::answer::plan::{CoolingAnswer, EtaAnswer};
+use crate::answer::round;
+use crate::body::Body;
+use crate::problem::{Answer, Problem};
+
+/// A day at one reading a second.
+const MOST_READINGS: usize = 86_400;
+const MOST_TARGETS: usize = 20;
+
+/// One reading.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CoolingReading {
+    /// Seconds from the start of the record.
+    t_s: f64,
+    temp_c: f64,
+}
+
+/// A record, and what is asked of it.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct CoolingRequest {
+    room_c: f64,
+    /// In any order; a time that occurs twice counts twice.
+    readings: Vec<CoolingReading>,
+    targets_c: Vec<f64>,
+    /// With `mass_g`: gives `ua_w_k`.
+    family: Option<Family>,
+    /// With `family`: the chocolate in the bowl.
+    mass_g: Option<f64>,
+    /// The bowl, where its heat is to be counted in `ua_w_k`.
+    bowl: Option<WareInputs>,
+}
+
+/// When a cooling bowl reaches each target.
+#[utoipa::path(tag = "calc", responses((status = 200, body = CoolingAnswer), (status = 422, body = Problem)))]
+#[post("/cooling")]
+pub async fn cooling(Body(request): Body<CoolingRequest>) -> Answer<Json<CoolingAnswer>> {
+    let mut check = Checker::new();
+    let room = celsius(check.number("room_c", request.room_c, check::ROOM_C));
+    let points = points(&request.readings, &mut check);
+    if request.targets_c.len() > MOST_TARGETS {
+        check.fault("targets_c", format!("must be at most {MOST_TARGETS} targets"));
+    }
+    for (i, target) in request.targets_c.iter().enumerate() {
+        check.number(&format!("targets_c[{i}]"), *target, check::PROBE_C);
+    }
+    let heat = heat_held(&request, &mut check);
+    check.finish()?;
+
+    let fit = CoolingFit::to(points.iter().copied(), room);
+    let etas: Vec<_> = request
+        .targets_c
+        .iter()
+        .map(|c| EtaAnswer::new(*c, fit.ok().and_then(|fit| fit.reach(celsius(*c)))))
+        .collect();
+    let mut notes = Vec::new();
+    if let Err(reason) = fit {
+        notes.push(Note::info("no-forecast", format!("No forecast: {reason}.")));
+    } else if etas.iter().any(|eta| eta.eta_s.is_none()) {
+        notes.push(Note::info(
+            "not-reached",
+            "A target at or below the room, or above the last reading, is not reached.",
+        ));
+    }
+    let k = fit.ok().map(|fit| fit.k_per_min());
+    Ok(Json(CoolingAnswer {
+        k_per_min: k.map(|k| round(k, 5)),
+        ua_w_k: fit.ok().zip(heat).map(|(fit, heat)| round(in_watts_per_degree(fit.ua(heat)), 4)),
+        etas,
+        notes,
+        sum: k
+            .map(|k| vec![Step::new("share of the gap to the room lost each minute", k * 100.0, "%")])
+            .unwrap_or_default(),
+    }))
+}
+
+fn points(readings: &[CoolingReading], check: &mut Checker) -> Vec<Point> {
+    if readings.len() > MOST_READINGS {
+        check.fault("readings", format!("must be at most {MOST_READINGS} readings"));
+        return Vec::new();
+    }
+    let mut points: Vec<_> = readings
+        .iter()
+        .enumerate()
+        .map(|(i, reading)| {
+            if !check::RECORD_S.contain(reading.t_s) {
+                check.number(&format!("readings[{i}].t_s"), reading.t_s, check::RECORD_S);
+            }
+            if !check::PROBE_C.contain(reading.temp_c) {
+                check.number(&format!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
+            }
+            Point { t: seconds(reading.t_s), temp: celsius(reading.temp_c) }
+        })
+        .collect();
+    points.sort_by(|a, b| a.t.value.total_cmp(&b.t.value));
+    points
+}
+
+fn heat_held(request: &CoolingRequest, check: &mut Checker) -> Option<HeatCapacity> {
+    let mass = grams(check.optional("mass_g", request.mass_g, check::CHOCOLATE_G)?);
+    let ware = request.bowl.map(|bowl| bowl.check("bowl", check).wetted_heat());
+    Some(mass * request.family?.heat_when_melted() + ware.unwrap_or_default())
+}

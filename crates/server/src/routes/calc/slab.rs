@@ -1,0 +1,78 @@
+//! Mass and thickness of a slab.
+
+use actix_web::{post, web::Json};
+use craft::check::{self, Checker};
+use craft::chocolate::Family;
+use craft::plan::{OwnInputs, TrayInputs};
+use craft::spread::slab::{FoldedIn, Size};
+use craft::units::{grams, grams_per_cubic_centimetre, millimetres};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+use crate::answer::plan::SlabAnswer;
+use crate::body::Body;
+use crate::problem::{Answer, Problem};
+
+/// Dry goods folded in.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct FoldedInRequest {
+    mass_g: f64,
+    density_g_cm3: f64,
+}
+
+/// What is known.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SlabRequest {
+    family: Family,
+    own: Option<OwnInputs>,
+    tray: TrayInputs,
+    /// Thickness once set; or else `mass_g`.
+    thickness_mm: Option<f64>,
+    /// Chocolate in the piece; or else `thickness_mm`.
+    mass_g: Option<f64>,
+    #[serde(default)]
+    folded_in: Vec<FoldedInRequest>,
+}
+
+/// The chocolate that a slab takes, or the thickness that a mass gives.
+#[utoipa::path(tag = "calc", responses((status = 200, body = SlabAnswer), (status = 422, body = Problem)))]
+#[post("/slab")]
+pub async fn slab(Body(request): Body<SlabRequest>) -> Answer<Json<SlabAnswer>> {
+    let mut check = Checker::new();
+    let chocolate = super::chocolate(request.family, request.own, &mut check);
+    let tray = request.tray.check("tray", &mut check);
+    let size = match (request.thickness_mm, request.mass_g) {
+        (Some(mm), None) => {
+            Size::Thickness(millimetres(check.number("thickness_mm", mm, check::SLAB_MM)))
+        }
+        (None, Some(g)) => Size::Chocolate(grams(check.number("mass_g", g, check::CHOCOLATE_G))),
+        (given, _) => {
+            let what = if given.is_some() { "both are given" } else { "neither is given" };
+            check.fault("thickness_mm", format!("give either thickness_mm or mass_g; {what}"));
+            Size::Chocolate(grams(1.0))
+        }
+    };
+    let folded_in: Vec<_> = request
+        .folded_in
+        .iter()
+        .enumerate()
+        .map(|(i, f)| FoldedIn {
+            mass: grams(check.number(
+                &format!("folded_in[{i}].mass_g"),
+                f.mass_g,
+                check::CHOCOLATE_G,
+            )),
+            density: grams_per_cubic_centimetre(check.number(
+                &format!("folded_in[{i}].density_g_cm3"),
+                f.density_g_cm3,
+                check::DENSITY_G_CM3,
+            )),
+        })
+        .collect();
+    check.finish()?;
+    let slab = craft::spread::slab::slab(&chocolate, tray, size, &folded_in)
+        .map_err(|error| Problem::bad_field("folded_in", error.to_string()))?;
+    Ok(Json(slab.into()))
+}

@@ -1,0 +1,58 @@
+//! Readings: append-only.
+
+use chrono::{DateTime, Utc};
+use craft::bowl::{Reading, Source};
+use craft::units::{celsius, in_celsius};
+use uuid::Uuid;
+
+use crate::{Pool, StoreError};
+
+/// Keeps a reading. Gives `false` where it was kept already.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such bowl.
+pub async fn append(pool: &Pool, bowl_id: Uuid, reading: &Reading) -> Result<bool, StoreError> {
+    let done = sqlx::query!(
+        "INSERT INTO readings (bowl_id, id, at, temp_c, source) VALUES (?, ?, ?, ?, ?)
+         ON DUPLICATE KEY UPDATE seq = seq",
+        bowl_id,
+        reading.id,
+        reading.at,
+        in_celsius(reading.temp),
+        word(reading.source)
+    )
+    .execute(pool)
+    .await
+    .map_err(StoreError::inserting("bowl"))?;
+    Ok(done.rows_affected() > 0)
+}
+
+/// A bowl's readings, in the order in which they arrived.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<Reading>, StoreError> {
+    let rows = sqlx::query!(
+        r#"SELECT id AS "id: Uuid", at AS "at: DateTime<Utc>", temp_c, source
+           FROM readings WHERE bowl_id = ? ORDER BY seq"#,
+        bowl_id
+    )
+    .fetch_all(pool)
+    .await?;
+    Ok(rows
+        .into_iter()
+        .map(|row| Reading {
+            id: row.id,
+            at: row.at,
+            temp: celsius(row.temp_c),
+            source: if row.source == word(Source::Hand) { Source::Hand } else { Source::Probe },
+        })
+        .collect())
+}
+
+fn word(source: Source) -> &'static str {
+    match source {
+        Source::Probe => "probe",
+        Source::Hand => "hand",
+    }
+}
