@@ -61,7 +61,8 @@ fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
 fn field(path: &str, message: &str) -> Field {
     let words = message.split(" at line ").next().unwrap_or(message);
     let here = if path == "." { "" } else { path };
-    let below = |name: &str| if here.is_empty() { name.to_owned() } else { format!("{here}.{name}") };
+    let below =
+        |name: &str| if here.is_empty() { name.to_owned() } else { format!("{here}.{name}") };
     let quoted = || words.split('`').nth(1).unwrap_or_default();
     if words.starts_with("missing field") {
         return Field { field: below(quoted()), message: "is missing".to_owned() };

@@ -35,10 +35,7 @@ impl Hub {
             return broadcast::channel(1).1;
         };
         watched.retain(|_, sender| sender.receiver_count() > 0);
-        watched
-            .entry(bowl_id)
-            .or_insert_with(|| broadcast::channel(BACKLOG).0)
-            .subscribe()
+        watched.entry(bowl_id).or_insert_with(|| broadcast::channel(BACKLOG).0).subscribe()
     }
 
     /// Tells a bowl's watchers.

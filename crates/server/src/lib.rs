@@ -1,1 +1,13 @@
-//! .
+//! Wide Sheen's web server: HTTP in and out. It neither computes (that is
+//! `craft`) nor writes SQL (that is `store`).
+
+pub mod answer;
+pub mod app;
+pub mod body;
+pub mod clock;
+pub mod demo;
+pub mod hub;
+pub mod problem;
+pub mod routes;
+pub mod state;
+pub mod thermometer;

@@ -1,1 +1,143 @@
-fn main() {}
+//! The start command's program: database, demo data, server.
+
+use std::io::ErrorKind;
+use std::path::PathBuf;
+use std::process::ExitCode;
+
+use anyhow::{Context, bail};
+use chrono::Utc;
+use clap::{Parser, Subcommand};
+use server::app::{Running, document, serve};
+use server::clock::WallClock;
+use server::demo;
+use server::state::State;
+use stack::DataDir;
+use stack::database::{Database, Durability};
+use tracing_subscriber::EnvFilter;
+
+/// Wide Sheen: tempering chocolate at home.
+#[derive(Debug, Parser)]
+#[command(version)]
+struct Arguments {
+    #[command(subcommand)]
+    command: Command,
+}
+
+#[derive(Debug, Subcommand)]
+enum Command {
+    /// Starts the database and the server.
+    Serve(Serve),
+    /// Prints the API's description.
+    Openapi,
+}
+
+#[derive(Debug, clap::Args)]
+struct Serve {
+    /// The port on 127.0.0.1 to serve on.
+    #[arg(long, default_value_t = 8080)]
+    port: u16,
+    /// Where the data is kept.
+    #[arg(long, value_name = "DIR")]
+    data: PathBuf,
+    /// The built interface.
+    #[arg(long, value_name = "DIR")]
+    web: PathBuf,
+    /// Throws away all data and loads the demo anew.
+    #[arg(long, conflicts_with = "empty")]
+    fresh: bool,
+    /// Starts without the demo.
+    #[arg(long)]
+    empty: bool,
+    /// A MariaDB of your own instead of the private one.
+    #[arg(long, env = "WIDE_SHEEN_DATABASE_URL", hide_env_values = true, value_name = "URL")]
+    database_url: Option<String>,
+}
+
+#[actix_web::main]
+async fn main() -> ExitCode {
+    tracing_subscriber::fmt()
+        .with_env_filter(
+            EnvFilter::try_from_default_env()
+                .unwrap_or_else(|_| EnvFilter::new("warn,tracing_actix_web=off")),
+        )
+        .with_writer(std::io::stderr)
+        .init();
+    let done = match Arguments::parse().command {
+        Command::Serve(arguments) => run(arguments).await,
+        Command::Openapi => print_document(),
+    };
+    match done {
+        Ok(()) => ExitCode::SUCCESS,
+        Err(error) => {
+            // One line: the causes one after another.
+            eprintln!("Wide Sheen: {}", format!("{error:#}").replace('\n', " "));
+            ExitCode::FAILURE
+        }
+    }
+}
+
+fn print_document() -> anyhow::Result<()> {
+    println!("{}", document().to_pretty_json()?);
+    Ok(())
+}
+
+async fn run(arguments: Serve) -> anyhow::Result<()> {
+    if !arguments.web.join("index.html").is_file() {
+        bail!("{} has no built interface; ./start builds it", arguments.web.display());
+    }
+    // Held until the end, so that the database stops after the server.
+    let database = match &arguments.database_url {
+        Some(_) => None,
+        None => Some(Database::start(DataDir::open(&arguments.data)?, Durability::Full)?),
+    };
+    let url = match (&arguments.database_url, &database) {
+        (Some(url), _) => url.clone(),
+        (None, Some(database)) => database.url(),
+        (None, None) => bail!("there is no database"),
+    };
+    let pool = store::connect(&url).await.with_context(|| match &arguments.database_url {
+        Some(_) => "the database at WIDE_SHEEN_DATABASE_URL cannot be used".to_owned(),
+        None => format!("the database in {} cannot be used", arguments.data.display()),
+    })?;
+
+    let wall = WallClock::new(Utc::now);
+    if arguments.fresh {
+        store::clear(&pool).await?;
+    }
+    if !arguments.empty && store::batches::list(&pool).await?.is_empty() {
+        demo::load(&pool, wall.now()).await.context("the demo data could not be loaded")?;
+    }
+
+    let state = State::new(pool.clone(), wall);
+    let Running { address, server } = serve(state.clone(), arguments.port, Some(arguments.web))
+        .await
+        .map_err(|error| match error.kind() {
+            ErrorKind::AddrInUse => {
+                anyhow::anyhow!("port {} is taken; choose another with --port", arguments.port)
+            }
+            _ => error.into(),
+        })?;
+    println!("Wide Sheen is at http://{address}  (Ctrl-C stops it)");
+
+    let handle = server.handle();
+    let serving = tokio::spawn(server);
+    stop_asked().await?;
+    println!("Stopping…");
+    state.thermometers.stop_all();
+    handle.stop(true).await;
+    serving.await??;
+    pool.close().await;
+    drop(database);
+    Ok(())
+}
+
+async fn stop_asked() -> std::io::Result<()> {
+    use tokio::signal::unix::{SignalKind, signal};
+    let mut interrupt = signal(SignalKind::interrupt())?;
+    let mut terminate = signal(SignalKind::terminate())?;
+    tokio::select! {
+        _ = interrupt.recv() => {}
+        _ = terminate.recv() => {}
+    }
+    Ok(())
+}

@@ -87,9 +87,5 @@ impl State {
 /// Where the frozen inputs are no longer accepted: the rules have changed.
 pub fn subject(bowl: &BowlRow) -> Result<Subject, Problem> {
     let plan = craft::plan::bark(&bowl.inputs)?;
-    Ok(Subject {
-        id: bowl.id,
-        component_id: bowl.component_id,
-        setup: plan.setup(bowl.opened_at),
-    })
+    Ok(Subject { id: bowl.id, component_id: bowl.component_id, setup: plan.setup(bowl.opened_at) })
 }

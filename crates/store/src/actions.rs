@@ -3,8 +3,10 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::{Action, ActionKind, Seen};
 use craft::units::{grams, in_grams, in_seconds, seconds};
+use sqlx::MySqlExecutor;
 use uuid::Uuid;
 
+use crate::error::appended;
 use crate::{Pool, StoreError};
 
 /// The columns that an action's kind fills.
@@ -43,12 +45,15 @@ impl<'a> From<&'a ActionKind> for Columns<'a> {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such bowl.
-pub async fn append(pool: &Pool, bowl_id: Uuid, action: &Action) -> Result<bool, StoreError> {
+pub async fn append(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+    action: &Action,
+) -> Result<bool, StoreError> {
     let columns = Columns::from(&action.kind);
-    let done = sqlx::query!(
+    let result = sqlx::query!(
         "INSERT INTO actions (bowl_id, id, at, kind, seconds, grams, seen, reason, undoes)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)
-         ON DUPLICATE KEY UPDATE seq = seq",
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         bowl_id,
         action.id,
         action.at,
@@ -59,10 +64,9 @@ pub async fn append(pool: &Pool, bowl_id: Uuid, action: &Action) -> Result<bool,
         columns.reason,
         columns.undoes
     )
-    .execute(pool)
-    .await
-    .map_err(StoreError::inserting("bowl"))?;
-    Ok(done.rows_affected() > 0)
+    .execute(database)
+    .await;
+    appended(result, "bowl")
 }
 
 /// A bowl's actions, in the order in which they arrived.

@@ -3,6 +3,8 @@
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
+use crate::components::{self, Component};
+use crate::error::appended;
 use crate::{Pool, StoreError};
 
 /// A batch.
@@ -45,12 +47,14 @@ pub struct BatchLine {
     pub outcomes: u32,
 }
 
-/// Keeps a new batch.
+/// Keeps a new batch and its first component, both or neither. A batch that is
+/// kept already stays as it is.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn insert(pool: &Pool, batch: &Batch) -> Result<(), StoreError> {
-    sqlx::query!(
+pub async fn create(pool: &Pool, batch: &Batch, component: &Component) -> Result<(), StoreError> {
+    let mut transaction = pool.begin().await?;
+    let result = sqlx::query!(
         "INSERT INTO batches (id, name, note, version, created_at, updated_at)
          VALUES (?, ?, ?, ?, ?, ?)",
         batch.id,
@@ -60,8 +64,12 @@ pub async fn insert(pool: &Pool, batch: &Batch) -> Result<(), StoreError> {
         batch.created_at,
         batch.updated_at
     )
-    .execute(pool)
-    .await?;
+    .execute(&mut *transaction)
+    .await;
+    if appended(result, "batch")? {
+        components::insert(&mut *transaction, component).await?;
+    }
+    transaction.commit().await?;
     Ok(())
 }
 

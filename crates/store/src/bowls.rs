@@ -136,9 +136,6 @@ pub async fn set_clock(
     )
     .execute(pool)
     .await?;
-    if done.rows_affected() == 0 {
-        // Setting what is set already touches no row either.
-        get(pool, id).await?;
-    }
-    Ok(())
+    // Rows are counted as found, not as changed: none means there is none.
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("bowl")) } else { Ok(()) }
 }

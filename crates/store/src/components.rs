@@ -1,6 +1,7 @@
 //! Components: one thing made in a batch.
 
 use craft::plan::BarkInputs;
+use sqlx::MySqlExecutor;
 use sqlx::types::Json;
 use uuid::Uuid;
 
@@ -28,7 +29,10 @@ pub struct Component {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where its batch does not exist.
-pub async fn insert(pool: &Pool, component: &Component) -> Result<(), StoreError> {
+pub async fn insert(
+    database: impl MySqlExecutor<'_>,
+    component: &Component,
+) -> Result<(), StoreError> {
     sqlx::query!(
         "INSERT INTO components (id, batch_id, kind, inputs, version) VALUES (?, ?, ?, ?, ?)",
         component.id,
@@ -37,7 +41,7 @@ pub async fn insert(pool: &Pool, component: &Component) -> Result<(), StoreError
         Json(component.inputs),
         component.version
     )
-    .execute(pool)
+    .execute(database)
     .await
     .map_err(StoreError::inserting("batch"))?;
     Ok(())

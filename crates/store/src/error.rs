@@ -1,6 +1,6 @@
 //! What can go wrong in the store.
 
-use sqlx::mysql::MySqlDatabaseError;
+use sqlx::mysql::{MySqlDatabaseError, MySqlQueryResult};
 
 /// What can go wrong in the store.
 #[derive(Debug, thiserror::Error)]
@@ -30,22 +30,40 @@ pub enum StoreError {
     Migration(#[from] sqlx::migrate::MigrateError),
 }
 
-/// The error for a row whose parent does not exist.
+/// MariaDB's number for a row whose parent does not exist.
 const NO_PARENT: u16 = 1452;
+/// MariaDB's number for a row that is there already.
+const KEPT_ALREADY: u16 = 1062;
+
+fn number(error: &sqlx::Error) -> Option<u16> {
+    error
+        .as_database_error()
+        .and_then(|e| e.try_downcast_ref::<MySqlDatabaseError>())
+        .map(MySqlDatabaseError::number)
+}
 
 impl StoreError {
     /// Reads a failed insert: a missing parent means the parent is not found.
     pub(crate) fn inserting(parent: &'static str) -> impl FnOnce(sqlx::Error) -> Self {
         move |error| {
-            let number = error
-                .as_database_error()
-                .and_then(|e| e.try_downcast_ref::<MySqlDatabaseError>())
-                .map(MySqlDatabaseError::number);
-            if number == Some(NO_PARENT) { Self::NotFound(parent) } else { error.into() }
+            if number(&error) == Some(NO_PARENT) { Self::NotFound(parent) } else { error.into() }
         }
     }
 
     pub(crate) fn unreadable(what: &'static str, problem: impl ToString) -> Self {
         Self::Unreadable { what, problem: problem.to_string() }
+    }
+}
+
+/// Reads the result of an append whose sender may have sent it before: `true`
+/// where the row is new, `false` where it was kept already.
+pub(crate) fn appended(
+    result: Result<MySqlQueryResult, sqlx::Error>,
+    parent: &'static str,
+) -> Result<bool, StoreError> {
+    match result {
+        Ok(_) => Ok(true),
+        Err(error) if number(&error) == Some(KEPT_ALREADY) => Ok(false),
+        Err(error) => Err(StoreError::inserting(parent)(error)),
     }
 }

@@ -49,6 +49,26 @@ pub async fn create_database(url: &str, name: uuid::Uuid) -> Result<String, Stor
     Ok(name)
 }
 
+/// Keeps a whole record of a bowl at once, all of it or nothing.
+///
+/// # Errors
+/// Where the bowl does not exist or the database fails.
+pub async fn append_record(
+    pool: &Pool,
+    bowl_id: uuid::Uuid,
+    record: &craft::bowl::Record,
+) -> Result<(), StoreError> {
+    let mut transaction = pool.begin().await?;
+    for reading in record.readings() {
+        readings::append(&mut *transaction, bowl_id, reading).await?;
+    }
+    for action in record.actions() {
+        actions::append(&mut *transaction, bowl_id, action).await?;
+    }
+    transaction.commit().await?;
+    Ok(())
+}
+
 /// Takes everything out of the database.
 ///
 /// # Errors

@@ -4,6 +4,7 @@ use chrono::{DateTime, Utc};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
 use uuid::Uuid;
 
+use crate::error::appended;
 use crate::{Pool, StoreError};
 
 /// One look at what came out.
@@ -24,10 +25,9 @@ pub struct OutcomeRow {
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such batch.
 pub async fn append(pool: &Pool, batch_id: Uuid, row: &OutcomeRow) -> Result<bool, StoreError> {
-    let done = sqlx::query!(
+    let result = sqlx::query!(
         "INSERT INTO outcomes (batch_id, id, noted_at, gloss, snap, released, streaks, note)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?)
-         ON DUPLICATE KEY UPDATE seq = seq",
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         batch_id,
         row.id,
         row.noted_at,
@@ -38,9 +38,8 @@ pub async fn append(pool: &Pool, batch_id: Uuid, row: &OutcomeRow) -> Result<boo
         row.note
     )
     .execute(pool)
-    .await
-    .map_err(StoreError::inserting("batch"))?;
-    Ok(done.rows_affected() > 0)
+    .await;
+    appended(result, "batch")
 }
 
 /// A batch's outcomes, the first look first.

@@ -3,28 +3,32 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::{Reading, Source};
 use craft::units::{celsius, in_celsius};
+use sqlx::MySqlExecutor;
 use uuid::Uuid;
 
+use crate::error::appended;
 use crate::{Pool, StoreError};
 
 /// Keeps a reading. Gives `false` where it was kept already.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such bowl.
-pub async fn append(pool: &Pool, bowl_id: Uuid, reading: &Reading) -> Result<bool, StoreError> {
-    let done = sqlx::query!(
-        "INSERT INTO readings (bowl_id, id, at, temp_c, source) VALUES (?, ?, ?, ?, ?)
-         ON DUPLICATE KEY UPDATE seq = seq",
+pub async fn append(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+    reading: &Reading,
+) -> Result<bool, StoreError> {
+    let result = sqlx::query!(
+        "INSERT INTO readings (bowl_id, id, at, temp_c, source) VALUES (?, ?, ?, ?, ?)",
         bowl_id,
         reading.id,
         reading.at,
         in_celsius(reading.temp),
         word(reading.source)
     )
-    .execute(pool)
-    .await
-    .map_err(StoreError::inserting("bowl"))?;
-    Ok(done.rows_affected() > 0)
+    .execute(database)
+    .await;
+    appended(result, "bowl")
 }
 
 /// A bowl's readings, in the order in which they arrived.

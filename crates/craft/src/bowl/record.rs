@@ -71,6 +71,12 @@ impl Record {
         })
     }
 
+    /// Whether an action was recorded, be it undone since.
+    #[must_use]
+    pub fn has_action(&self, id: Uuid) -> bool {
+        self.actions.iter().any(|a| a.id == id)
+    }
+
     /// The latest action that stands: what "undo" takes back.
     #[must_use]
     pub fn last_action(&self) -> Option<&Action> {

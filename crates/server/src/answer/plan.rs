@@ -18,7 +18,7 @@ use utoipa::ToSchema;
 use super::{celsius, grams, round, seconds};
 
 /// Temperature windows of a chocolate.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct WindowsAnswer {
     /// The family.
     pub family: Family,
@@ -54,9 +54,15 @@ impl From<&Chocolate> for WindowsAnswer {
     fn from(chocolate: &Chocolate) -> Self {
         let w = &chocolate.windows;
         let source = if chocolate.own {
-            Note::info("own-numbers", "Your own numbers stand in for the family's where you gave them.")
+            Note::info(
+                "own-numbers",
+                "Your own numbers stand in for the family's where you gave them.",
+            )
         } else {
-            Note::info("family-numbers", "The family's usual numbers. The bag knows better: put its own in.")
+            Note::info(
+                "family-numbers",
+                "The family's usual numbers. The bag knows better: put its own in.",
+            )
         };
         Self {
             family: chocolate.family,
@@ -76,7 +82,7 @@ impl From<&Chocolate> for WindowsAnswer {
 }
 
 /// Seed and how to add it.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct SeedAnswer {
     /// Hold this much back.
     pub seed_g: f64,
@@ -128,7 +134,7 @@ impl SeedAnswer {
 }
 
 /// A slab's figures.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct SlabAnswer {
     /// Thickness once set.
     pub thickness_mm: f64,
@@ -158,7 +164,7 @@ impl From<Slab> for SlabAnswer {
 }
 
 /// A melt in bursts.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct MicrowaveAnswer {
     /// Heating in all.
     pub seconds: f64,
@@ -185,7 +191,7 @@ impl From<BurstPlan> for MicrowaveAnswer {
 }
 
 /// A room's verdict.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct RoomAnswer {
     /// Dew forms on anything colder.
     pub dew_point_c: f64,
@@ -197,17 +203,13 @@ pub struct RoomAnswer {
 
 impl From<&Room> for RoomAnswer {
     fn from(room: &Room) -> Self {
-        Self {
-            dew_point_c: celsius(room.dew_point()),
-            notes: room.verdict(),
-            sum: room.working(),
-        }
+        Self { dew_point_c: celsius(room.dew_point()), notes: room.verdict(), sum: room.working() }
     }
 }
 
 /// When a temperature is reached, in seconds after the last reading; all `null`
 /// where it is never reached or not known.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct EtaAnswer {
     /// Which temperature.
     pub target_c: f64,
@@ -233,7 +235,7 @@ impl EtaAnswer {
 }
 
 /// A fitted cooling.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct CoolingAnswer {
     /// Cooling rate; `null` where there is no fit.
     pub k_per_min: Option<f64>,
@@ -248,7 +250,7 @@ pub struct CoolingAnswer {
 }
 
 /// A time after the pour, with its range.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct MomentAnswer {
     /// Most likely, seconds.
     pub typical: f64,
@@ -269,7 +271,7 @@ impl From<Moment> for MomentAnswer {
 }
 
 /// Windows after the pour, seconds from it.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct SettingAnswer {
     /// Toppings still stick until then.
     pub topping_until_s: MomentAnswer,
@@ -296,7 +298,7 @@ impl From<Setting> for SettingAnswer {
 }
 
 /// Everything that follows from a plan's inputs.
-#[derive(Clone, Debug, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct PlanAnswer {
     /// The chocolate's windows.
     pub windows: WindowsAnswer,

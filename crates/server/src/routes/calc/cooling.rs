@@ -82,7 +82,9 @@ pub async fn cooling(Body(request): Body<CoolingRequest>) -> Answer<Json<Cooling
         etas,
         notes,
         sum: k
-            .map(|k| vec![Step::new("share of the gap to the room lost each minute", k * 100.0, "%")])
+            .map(|k| {
+                vec![Step::new("share of the gap to the room lost each minute", k * 100.0, "%")]
+            })
             .unwrap_or_default(),
     }))
 }

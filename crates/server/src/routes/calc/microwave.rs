@@ -37,8 +37,8 @@ pub async fn microwave(Body(request): Body<MicrowaveRequest>) -> Answer<Json<Mic
     let mass = grams(check.number("mass_g", request.mass_g, check::CHOCOLATE_G));
     let start = check.number("start_c", request.start_c, check::START_C);
     let target = check.number("target_c", request.target_c, check::MELTED_C);
-    let microwave = MicrowaveInputs { watts: request.watts, power: request.power }
-        .check("", &mut check);
+    let microwave =
+        MicrowaveInputs { watts: request.watts, power: request.power }.check("", &mut check);
     if target <= start {
         check.fault("target_c", format!("must be above the start of {start} °C; it is {target}"));
     }

@@ -41,9 +41,7 @@ pub async fn seed(Body(request): Body<SeedRequest>) -> Answer<Json<SeedAnswer>> 
     let mut check = Checker::new();
     let chocolate = super::chocolate(request.family, request.own, &mut check);
     let amount = match (request.melted_g, request.total_g) {
-        (Some(g), None) => {
-            Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G)))
-        }
+        (Some(g), None) => Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G))),
         (None, Some(g)) => Amount::Total(grams(check.number("total_g", g, check::CHOCOLATE_G))),
         (given, _) => {
             let what = if given.is_some() { "both are given" } else { "neither is given" };

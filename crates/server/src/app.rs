@@ -1,0 +1,168 @@
+//! The application: the API, the interface's files, and what goes round them.
+
+use std::net::{Ipv4Addr, SocketAddr, TcpListener};
+use std::path::{Path, PathBuf};
+
+use actix_files::{Files, NamedFile};
+use actix_web::body::MessageBody;
+use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
+use actix_web::http::header::{
+    CACHE_CONTROL, CONTENT_SECURITY_POLICY, REFERRER_POLICY, X_CONTENT_TYPE_OPTIONS,
+    X_FRAME_OPTIONS,
+};
+use actix_web::middleware::{Compress, Condition, DefaultHeaders};
+use actix_web::{App, HttpServer, get, web};
+use utoipa::OpenApi;
+use utoipa::openapi::OpenApi as Document;
+use utoipa_actix_web::AppExt;
+
+use crate::problem::Problem;
+use crate::routes;
+use crate::state::State;
+
+/// Scripts, fonts and styles ship with the application; nothing else is loaded.
+/// Styles are put in by the interface's own style engine, hence the one
+/// exception.
+const POLICY: &str = "default-src 'self'; script-src 'self'; style-src 'self' 'unsafe-inline'; \
+                      img-src 'self' data: blob:; connect-src 'self'; font-src 'self'; \
+                      object-src 'none'; base-uri 'none'; form-action 'self'; \
+                      frame-ancestors 'none'";
+
+#[derive(OpenApi)]
+#[openapi(
+    info(
+        title = "Wide Sheen",
+        description = "Tempering chocolate at home: plans, bowls, readings. Numbers carry their unit in the name; times are RFC 3339 in UTC; refusals are application/problem+json with the fields to mend.",
+        license(name = "MIT")
+    ),
+    components(schemas(Problem))
+)]
+struct Base;
+
+/// The API's own description.
+#[must_use]
+pub fn document() -> Document {
+    let (_, document) = App::new()
+        .into_utoipa_app()
+        .openapi(Base::openapi())
+        .configure(routes::api)
+        .split_for_parts();
+    document
+}
+
+#[get("/api/v1/openapi.json")]
+async fn described(document: web::Data<Document>) -> web::Json<Document> {
+    web::Json(document.get_ref().clone())
+}
+
+/// Whether a server that watches over itself answers.
+#[get("/api/v1/health")]
+async fn health() -> web::Json<serde_json::Value> {
+    web::Json(serde_json::json!({ "ok": true }))
+}
+
+async fn no_such_route() -> Result<&'static str, Problem> {
+    Err(Problem::not_found("There is no such address here."))
+}
+
+/// A path or query that cannot be read: an id that is none.
+fn bad_path(error: actix_web::error::PathError, _: &actix_web::HttpRequest) -> actix_web::Error {
+    Problem::not_found(format!("This address cannot be: {error}.")).into()
+}
+
+/// The application over a state, with the interface's files where they are.
+pub fn app(
+    state: State,
+    document: web::Data<Document>,
+    interface: Option<PathBuf>,
+) -> App<
+    impl ServiceFactory<
+        ServiceRequest,
+        Config = (),
+        Response = ServiceResponse<impl MessageBody>,
+        Error = actix_web::Error,
+        InitError = (),
+    >,
+> {
+    let (app, _) = App::new()
+        .app_data(web::Data::new(state))
+        .app_data(document)
+        .app_data(web::PathConfig::default().error_handler(bad_path))
+        .into_utoipa_app()
+        .configure(routes::api)
+        .split_for_parts();
+    app.service(described)
+        .service(health)
+        .service(web::scope("/api").default_service(web::to(no_such_route)))
+        .configure(|config| match interface {
+            Some(folder) => serve_interface(config, &folder),
+            None => {
+                config.default_service(web::to(no_such_route));
+            }
+        })
+        .wrap(tracing_actix_web::TracingLogger::default())
+        .wrap(
+            DefaultHeaders::new()
+                .add((CONTENT_SECURITY_POLICY, POLICY))
+                .add((X_CONTENT_TYPE_OPTIONS, "nosniff"))
+                .add((X_FRAME_OPTIONS, "DENY"))
+                .add((REFERRER_POLICY, "no-referrer"))
+                .add((CACHE_CONTROL, "no-cache")),
+        )
+}
+
+/// The interface's files. Any other address is the interface's own to show.
+fn serve_interface(config: &mut web::ServiceConfig, folder: &Path) {
+    let page = folder.join("index.html");
+    config.service(
+        // What is built carries its content's hash in its name.
+        web::scope("/assets")
+            .wrap(DefaultHeaders::new().add((CACHE_CONTROL, "public, max-age=31536000, immutable")))
+            .wrap(Condition::new(true, Compress::default()))
+            .service(Files::new("", folder.join("assets"))),
+    );
+    config.service(Files::new("/", folder).index_file("index.html").default_handler(
+        actix_web::dev::fn_service(move |request: ServiceRequest| {
+            let page = page.clone();
+            async move {
+                let (request, _) = request.into_parts();
+                let file = NamedFile::open(page)?;
+                let response = file.into_response(&request);
+                Ok(ServiceResponse::new(request, response))
+            }
+        }),
+    ));
+}
+
+/// A running server.
+pub struct Running {
+    /// Where it listens.
+    pub address: SocketAddr,
+    /// Ends when the server does.
+    pub server: actix_web::dev::Server,
+}
+
+/// Starts serving on a port of loopback; 0 takes a free one.
+///
+/// # Errors
+/// Where the port is taken.
+pub async fn serve(
+    state: State,
+    port: u16,
+    interface: Option<PathBuf>,
+) -> std::io::Result<Running> {
+    let listener = TcpListener::bind((Ipv4Addr::LOCALHOST, port))?;
+    let address = listener.local_addr()?;
+    let document = web::Data::new(document());
+    let for_app = state.clone();
+    let server = HttpServer::new(move || app(for_app.clone(), document.clone(), interface.clone()))
+        .listen(listener)?
+        .disable_signals()
+        .shutdown_timeout(2)
+        .run();
+    state.thermometers.post_to(format!("http://{address}"));
+    if let Err(error) = crate::thermometer::resume(&state).await {
+        tracing::error!(%error, "the simulated thermometers could not be taken up again");
+    }
+    Ok(Running { address, server })
+}

@@ -1,0 +1,172 @@
+//! Actions: append-only.
+
+use actix_web::{HttpResponse, get, post, web};
+use chrono::{DateTime, Utc};
+use craft::bowl::{Action, ActionKind, Phase, Record, Seen, fold};
+use craft::check::{self, Bounds, Checker};
+use craft::units::{grams, seconds};
+use serde::Deserialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::readings::check_time;
+use crate::answer::bowl::{ActionAnswer, ActionName};
+use crate::body::Body;
+use crate::clock::kitchen_time;
+use crate::hub::Happening;
+use crate::problem::{Answer, Problem};
+use crate::state::{State, subject};
+
+/// The longest reason.
+const LONGEST_REASON: usize = 500;
+
+/// An action to be kept.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewAction {
+    /// Made by the sender, so that sending twice keeps one.
+    id: Option<Uuid>,
+    /// When it was done; now, if left out.
+    at: Option<DateTime<Utc>>,
+    /// What was done.
+    kind: ActionName,
+    /// For `heat`: the length of a burst; without it, on until taken off.
+    seconds: Option<f64>,
+    /// For `seed_added`.
+    grams: Option<f64>,
+    /// For `test_seen`.
+    seen: Option<Seen>,
+    /// For `given_up`.
+    reason: Option<String>,
+    /// For `undone`: the action that did not happen.
+    undoes: Option<Uuid>,
+}
+
+impl NewAction {
+    /// What was done, with everything that it needs; faults are noted.
+    fn kind(self, check: &mut Checker) -> Option<ActionKind> {
+        let belongs = |field: &str, given: bool, to: ActionName, check: &mut Checker| {
+            if given && self.kind != to {
+                check
+                    .fault(field, format!("does not go with this kind; it goes with {}", word(to)));
+            }
+        };
+        belongs("seconds", self.seconds.is_some(), ActionName::Heat, check);
+        belongs("grams", self.grams.is_some(), ActionName::SeedAdded, check);
+        belongs("seen", self.seen.is_some(), ActionName::TestSeen, check);
+        belongs("reason", self.reason.is_some(), ActionName::GivenUp, check);
+        belongs("undoes", self.undoes.is_some(), ActionName::Undone, check);
+        match self.kind {
+            ActionName::Heat => Some(ActionKind::Heat {
+                lasting: check.optional("seconds", self.seconds, check::BURST_S).map(seconds),
+            }),
+            ActionName::OffHeat => Some(ActionKind::OffHeat),
+            ActionName::Stirred => Some(ActionKind::Stirred),
+            ActionName::SeedAdded => needed("grams", self.grams, check).map(|g| {
+                let bounds = Bounds { min: 0.1, ..check::CHOCOLATE_G };
+                ActionKind::SeedAdded { mass: grams(check.number("grams", g, bounds)) }
+            }),
+            ActionName::TestStarted => Some(ActionKind::TestStarted),
+            ActionName::TestSeen => {
+                needed("seen", self.seen, check).map(|seen| ActionKind::TestSeen { seen })
+            }
+            ActionName::Poured => Some(ActionKind::Poured),
+            ActionName::GivenUp => needed("reason", self.reason, check).map(|reason| {
+                check.text("reason", &reason, LONGEST_REASON);
+                ActionKind::GivenUp { reason }
+            }),
+            ActionName::Undone => {
+                needed("undoes", self.undoes, check).map(|action| ActionKind::Undone { action })
+            }
+        }
+    }
+}
+
+fn needed<T>(field: &str, value: Option<T>, check: &mut Checker) -> Option<T> {
+    if value.is_none() {
+        check.fault(field, "is needed for this kind of action");
+    }
+    value
+}
+
+fn word(name: ActionName) -> &'static str {
+    match name {
+        ActionName::Heat => "heat",
+        ActionName::OffHeat => "off_heat",
+        ActionName::Stirred => "stirred",
+        ActionName::SeedAdded => "seed_added",
+        ActionName::TestStarted => "test_started",
+        ActionName::TestSeen => "test_seen",
+        ActionName::Poured => "poured",
+        ActionName::GivenUp => "given_up",
+        ActionName::Undone => "undone",
+    }
+}
+
+/// Keeps an action: `201` where it is new, `200` where it was kept already.
+#[utoipa::path(tag = "actions", operation_id = "append_action", responses(
+    (status = 201, body = ActionAnswer), (status = 200, body = ActionAnswer),
+    (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
+#[post("/bowls/{id}/actions")]
+pub async fn append(
+    state: web::Data<State>,
+    bowl_id: web::Path<Uuid>,
+    Body(new): Body<NewAction>,
+) -> Answer<HttpResponse> {
+    let row = store::bowls::get(&state.pool, *bowl_id).await?;
+    let now = kitchen_time(row.clock, state.wall.now());
+    let mut check = Checker::new();
+    let id = new.id.unwrap_or_else(Uuid::now_v7);
+    let at = new.at.unwrap_or(now);
+    check_time(&mut check, at, now);
+    let kind = new.kind(&mut check);
+    check.finish()?;
+    let Some(kind) = kind else {
+        return Err(Problem::bad_field("kind", "is not complete"));
+    };
+    let action = Action { id, at, kind };
+
+    let record = state.record(*bowl_id).await?;
+    if !record.has_action(id) {
+        let bowl = fold(&subject(&row)?.setup, &record, now);
+        fits(&record, bowl.phase, bowl.test.is_some(), &action)?;
+    }
+    let is_new = store::actions::append(&state.pool, *bowl_id, &action).await?;
+    if is_new {
+        state.hub.tell(*bowl_id, Happening::Action(action.clone()));
+    }
+    let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
+    Ok(response.json(ActionAnswer::from(&action)))
+}
+
+/// Whether an action goes with what has happened. Nothing that a maker can do
+/// to chocolate is refused; what cannot have happened is.
+fn fits(record: &Record, phase: Phase, tested: bool, action: &Action) -> Answer<()> {
+    match (&action.kind, phase) {
+        (ActionKind::Undone { action }, _) => {
+            if record.has_action(*action) {
+                Ok(())
+            } else {
+                Err(Problem::bad_field("undoes", "must be an action of this bowl"))
+            }
+        }
+        (_, Phase::Done) => Err(Problem::conflict("This bowl was poured. Undo that first.")),
+        (_, Phase::Lost) => Err(Problem::conflict("This bowl was given up. Undo that first.")),
+        (ActionKind::TestSeen { .. }, _) if !tested => {
+            Err(Problem::conflict("No test was started, so there is nothing to see."))
+        }
+        _ => Ok(()),
+    }
+}
+
+/// The actions that stand, in order of time.
+#[utoipa::path(tag = "actions", operation_id = "list_actions", responses((status = 200, body = [ActionAnswer]), (status = 404, body = Problem)))]
+#[get("/bowls/{id}/actions")]
+pub async fn list(
+    state: web::Data<State>,
+    bowl_id: web::Path<Uuid>,
+) -> Answer<web::Json<Vec<ActionAnswer>>> {
+    store::bowls::get(&state.pool, *bowl_id).await?;
+    let record = Record::new(Vec::new(), store::actions::of_bowl(&state.pool, *bowl_id).await?);
+    Ok(web::Json(record.actions().map(Into::into).collect()))
+}

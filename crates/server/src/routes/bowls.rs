@@ -1,0 +1,152 @@
+//! Bowls.
+
+use actix_web::{HttpResponse, get, post, put, web};
+use craft::bowl::fold;
+use craft::check::{Bounds, Checker};
+use serde::Deserialize;
+use store::bowls::{BowlRow, ClockRow};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::answer::bowl::BowlAnswer;
+use crate::answer::plan::PlanAnswer;
+use crate::body::Body;
+use crate::clock::kitchen_time;
+use crate::hub::Happening;
+use crate::problem::{Answer, Problem};
+use crate::state::{State, subject};
+use crate::thermometer::FASTEST;
+
+const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
+
+/// A bowl to be opened.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewBowl {
+    /// Made by the sender, so that sending twice opens one.
+    id: Option<Uuid>,
+    /// Whether the simulated thermometer measures it.
+    #[serde(default)]
+    simulated: bool,
+}
+
+/// How the simulated thermometer is to run.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ThermometerSetting {
+    /// Whether it measures this bowl; without it the bowl keeps real time.
+    simulated: bool,
+    /// Kitchen seconds per real second, 0 to 60; 0 holds the bowl's time.
+    rate: f64,
+}
+
+/// A bowl, and the plan it was opened by.
+#[derive(Debug, serde::Serialize, ToSchema)]
+pub struct BowlWithPlan {
+    /// The bowl as it stands.
+    pub bowl: BowlAnswer,
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// Its batch's name.
+    pub batch_name: String,
+    /// The plan, frozen when the bowl was opened.
+    #[schema(value_type = PlanAnswer)]
+    pub plan: serde_json::Value,
+}
+
+async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
+    let component = store::components::get(&state.pool, bowl.component_id).await?;
+    let batch = store::batches::get(&state.pool, component.batch_id).await?;
+    let record = state.record(bowl.id).await?;
+    Ok(BowlWithPlan {
+        bowl: subject(&bowl)?.at(&record, state.clock_answer(&bowl)),
+        batch_id: batch.id,
+        batch_name: batch.name,
+        plan: bowl.plan,
+    })
+}
+
+/// Takes a component to the bench. A component whose latest bowl is still open
+/// gets that bowl back.
+#[utoipa::path(tag = "bowls", operation_id = "open_bowl", responses(
+    (status = 201, body = BowlWithPlan), (status = 200, body = BowlWithPlan),
+    (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[post("/components/{id}/bowls")]
+pub async fn open(
+    state: web::Data<State>,
+    component_id: web::Path<Uuid>,
+    Body(new): Body<NewBowl>,
+) -> Answer<HttpResponse> {
+    let component = store::components::get(&state.pool, *component_id).await?;
+    if let Some(latest) =
+        store::bowls::of_component(&state.pool, component.id).await?.into_iter().next()
+    {
+        let record = state.record(latest.id).await?;
+        let now = kitchen_time(latest.clock, state.wall.now());
+        let ended = fold(&subject(&latest)?.setup, &record, now).ended();
+        if !ended || new.id == Some(latest.id) {
+            return Ok(HttpResponse::Ok().json(answer(&state, latest).await?));
+        }
+    }
+    let plan = PlanAnswer::from(craft::plan::bark(&component.inputs)?);
+    let now = state.wall.now();
+    let bowl = BowlRow {
+        id: new.id.unwrap_or_else(Uuid::now_v7),
+        component_id: component.id,
+        inputs: component.inputs,
+        plan: serde_json::to_value(plan).map_err(|e| Problem::conflict(e.to_string()))?,
+        opened_at: now,
+        clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
+        simulated: new.simulated,
+    };
+    store::bowls::insert(&state.pool, &bowl).await?;
+    if bowl.simulated {
+        state.thermometers.start(&state, bowl.id);
+    }
+    Ok(HttpResponse::Created().json(answer(&state, bowl).await?))
+}
+
+/// A bowl as it stands, and the plan it was opened by.
+#[utoipa::path(tag = "bowls", operation_id = "read_bowl", responses((status = 200, body = BowlWithPlan), (status = 404, body = Problem)))]
+#[get("/bowls/{id}")]
+pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<web::Json<BowlWithPlan>> {
+    let bowl = store::bowls::get(&state.pool, *id).await?;
+    Ok(web::Json(answer(&state, bowl).await?))
+}
+
+/// Sets the simulated thermometer and the pace of the bowl's time.
+#[utoipa::path(tag = "bowls", operation_id = "set_thermometer", responses(
+    (status = 200, body = BowlWithPlan), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[put("/bowls/{id}/thermometer")]
+pub async fn set_thermometer(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(setting): Body<ThermometerSetting>,
+) -> Answer<web::Json<BowlWithPlan>> {
+    let mut check = Checker::new();
+    check.number("rate", setting.rate, RATE);
+    #[allow(clippy::float_cmp)] // exactly one is what real time is
+    if !setting.simulated && setting.rate != 1.0 {
+        check.fault(
+            "rate",
+            "must be 1 without the simulated thermometer: real chocolate keeps real time",
+        );
+    }
+    check.finish()?;
+    let mut bowl = store::bowls::get(&state.pool, *id).await?;
+    let real = state.wall.now();
+    // From here on at the new pace. Kitchen time never runs back, so what is
+    // recorded stays in order even when real time is behind.
+    let kitchen = kitchen_time(bowl.clock, real);
+    bowl.clock = ClockRow { real, kitchen, rate: setting.rate };
+    bowl.simulated = setting.simulated;
+    store::bowls::set_clock(&state.pool, bowl.id, bowl.clock, bowl.simulated).await?;
+    state.clocks.set(bowl.id, bowl.clock);
+    if bowl.simulated && setting.rate > 0.0 {
+        state.thermometers.start(&state, bowl.id);
+    } else {
+        state.thermometers.stop(bowl.id);
+    }
+    state.hub.tell(bowl.id, Happening::Clock);
+    Ok(web::Json(answer(&state, bowl).await?))
+}

@@ -1,0 +1,39 @@
+//! The routes: one file for each noun, one function for each verb.
+
+pub mod actions;
+pub mod batches;
+pub mod bowls;
+pub mod calc;
+pub mod components;
+pub mod outcomes;
+pub mod readings;
+pub mod stream;
+mod version;
+
+use utoipa_actix_web::scope;
+use utoipa_actix_web::service_config::ServiceConfig;
+
+/// The whole API, as one table.
+pub fn api(config: &mut ServiceConfig<'_>) {
+    config.service(
+        scope("/api/v1")
+            .service(scope("/calc").configure(calc::routes))
+            .service(batches::list)
+            .service(batches::create)
+            .service(batches::read)
+            .service(batches::edit)
+            .service(batches::delete)
+            .service(outcomes::list)
+            .service(outcomes::append)
+            .service(components::read)
+            .service(components::edit)
+            .service(bowls::open)
+            .service(bowls::read)
+            .service(bowls::set_thermometer)
+            .service(readings::list)
+            .service(readings::append)
+            .service(actions::list)
+            .service(actions::append)
+            .service(stream::watch),
+    );
+}
