@@ -119,12 +119,15 @@ impl MicrowaveInputs {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct OwnInputs {
     /// Own melting band, lower and upper end.
+    #[cfg_attr(feature = "schema", schema(min_items = 2, max_items = 2))]
     pub melt_c: Option<[f64; 2]>,
     /// Own limit.
     pub limit_c: Option<f64>,
     /// Own cool point.
+    #[cfg_attr(feature = "schema", schema(min_items = 2, max_items = 2))]
     pub cool_c: Option<[f64; 2]>,
     /// Own working band.
+    #[cfg_attr(feature = "schema", schema(min_items = 2, max_items = 2))]
     pub work_c: Option<[f64; 2]>,
     /// Own temperature at which temper is lost.
     pub lost_c: Option<f64>,

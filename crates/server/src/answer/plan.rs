@@ -25,12 +25,15 @@ pub struct WindowsAnswer {
     /// Whether any number is the maker's own.
     pub own: bool,
     /// Melting band.
+    #[schema(min_items = 2, max_items = 2)]
     pub melt_c: [f64; 2],
     /// Never above.
     pub limit_c: f64,
     /// Cool point of the two-step methods; none for coatings.
+    #[schema(min_items = 2, max_items = 2)]
     pub cool_c: Option<[f64; 2]>,
     /// Working band.
+    #[schema(min_items = 2, max_items = 2)]
     pub work_c: [f64; 2],
     /// Above it temper is lost; none for coatings.
     pub lost_c: Option<f64>,
@@ -93,6 +96,7 @@ pub struct SeedAnswer {
     /// Seed as a share of what is melted.
     pub share_of_melted_pct: f64,
     /// Half, a third, the rest; they add up to `seed_g`.
+    #[schema(min_items = 3, max_items = 3)]
     pub additions_g: [f64; 3],
     /// Where the melt stops.
     pub melted_c: f64,

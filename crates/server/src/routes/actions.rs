@@ -104,7 +104,7 @@ fn word(name: ActionName) -> &'static str {
 }
 
 /// Keeps an action: `201` where it is new, `200` where it was kept already.
-#[utoipa::path(tag = "actions", operation_id = "append_action", responses(
+#[utoipa::path(tag = "actions", operation_id = "append_action", request_body = NewAction, responses(
     (status = 201, body = ActionAnswer), (status = 200, body = ActionAnswer),
     (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/bowls/{id}/actions")]

@@ -214,7 +214,7 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<BatchLineAnsw
 }
 
 /// Begins a batch with one component.
-#[utoipa::path(tag = "batches", operation_id = "create_batch", responses(
+#[utoipa::path(tag = "batches", operation_id = "create_batch", request_body = NewBatch, responses(
     (status = 201, body = BatchAnswer), (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches")]
 pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answer<HttpResponse> {
@@ -253,7 +253,7 @@ pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpRe
 }
 
 /// Changes a batch's name and note.
-#[utoipa::path(tag = "batches", operation_id = "edit_batch", params(("If-Match" = String, Header, description = "The ETag that was read")), responses(
+#[utoipa::path(tag = "batches", operation_id = "edit_batch", request_body = BatchEdit, params(("If-Match" = String, Header, description = "The ETag that was read")), responses(
     (status = 200, body = BatchAnswer), (status = 404, body = Problem), (status = 412, body = Problem),
     (status = 422, body = Problem), (status = 428, body = Problem)))]
 #[put("/batches/{id}")]

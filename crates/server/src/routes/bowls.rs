@@ -68,7 +68,7 @@ async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
 
 /// Takes a component to the bench. A component whose latest bowl is still open
 /// gets that bowl back.
-#[utoipa::path(tag = "bowls", operation_id = "open_bowl", responses(
+#[utoipa::path(tag = "bowls", operation_id = "open_bowl", request_body = NewBowl, responses(
     (status = 201, body = BowlWithPlan), (status = 200, body = BowlWithPlan),
     (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[post("/components/{id}/bowls")]
@@ -115,7 +115,7 @@ pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<web::J
 }
 
 /// Sets the simulated thermometer and the pace of the bowl's time.
-#[utoipa::path(tag = "bowls", operation_id = "set_thermometer", responses(
+#[utoipa::path(tag = "bowls", operation_id = "set_thermometer", request_body = ThermometerSetting, responses(
     (status = 200, body = BowlWithPlan), (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[put("/bowls/{id}/thermometer")]
 pub async fn set_thermometer(

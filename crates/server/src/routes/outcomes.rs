@@ -63,7 +63,7 @@ impl From<OutcomeRow> for OutcomeAnswer {
 
 /// Keeps a look at what came out: `201` where it is new, `200` where it was
 /// kept already.
-#[utoipa::path(tag = "outcomes", operation_id = "append_outcome", responses(
+#[utoipa::path(tag = "outcomes", operation_id = "append_outcome", request_body = NewOutcome, responses(
     (status = 201, body = OutcomeAnswer), (status = 200, body = OutcomeAnswer),
     (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches/{id}/outcomes")]

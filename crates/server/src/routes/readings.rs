@@ -79,7 +79,7 @@ pub(super) fn check_time(check: &mut Checker, at: DateTime<Utc>, now: DateTime<U
 }
 
 /// Keeps a reading: `201` where it is new, `200` where it was kept already.
-#[utoipa::path(tag = "readings", operation_id = "append_reading", responses(
+#[utoipa::path(tag = "readings", operation_id = "append_reading", request_body = NewReading, responses(
     (status = 201, body = ReadingAnswer), (status = 200, body = ReadingAnswer),
     (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[post("/bowls/{id}/readings")]

@@ -45,7 +45,7 @@ pub struct CoolingRequest {
 }
 
 /// When a cooling bowl reaches each target.
-#[utoipa::path(tag = "calc", responses((status = 200, body = CoolingAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = CoolingRequest, responses((status = 200, body = CoolingAnswer), (status = 422, body = Problem)))]
 #[post("/cooling")]
 pub async fn cooling(Body(request): Body<CoolingRequest>) -> Answer<Json<CoolingAnswer>> {
     let mut check = Checker::new();

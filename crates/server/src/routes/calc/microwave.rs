@@ -29,7 +29,7 @@ pub struct MicrowaveRequest {
 }
 
 /// The bursts that melt a mass.
-#[utoipa::path(tag = "calc", responses((status = 200, body = MicrowaveAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = MicrowaveRequest, responses((status = 200, body = MicrowaveAnswer), (status = 422, body = Problem)))]
 #[post("/microwave")]
 pub async fn microwave(Body(request): Body<MicrowaveRequest>) -> Answer<Json<MicrowaveAnswer>> {
     let mut check = Checker::new();

@@ -20,7 +20,7 @@ pub struct RoomRequest {
 }
 
 /// What a room means for the work.
-#[utoipa::path(tag = "calc", responses((status = 200, body = RoomAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = RoomRequest, responses((status = 200, body = RoomAnswer), (status = 422, body = Problem)))]
 #[post("/room")]
 pub async fn room(Body(request): Body<RoomRequest>) -> Answer<Json<RoomAnswer>> {
     let mut check = Checker::new();

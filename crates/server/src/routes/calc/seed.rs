@@ -35,7 +35,7 @@ pub struct SeedRequest {
 }
 
 /// How much seed brings a bowl to its target.
-#[utoipa::path(tag = "calc", responses((status = 200, body = SeedAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = SeedRequest, responses((status = 200, body = SeedAnswer), (status = 422, body = Problem)))]
 #[post("/seed")]
 pub async fn seed(Body(request): Body<SeedRequest>) -> Answer<Json<SeedAnswer>> {
     let mut check = Checker::new();

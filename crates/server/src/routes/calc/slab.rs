@@ -37,7 +37,7 @@ pub struct SlabRequest {
 }
 
 /// The chocolate that a slab takes, or the thickness that a mass gives.
-#[utoipa::path(tag = "calc", responses((status = 200, body = SlabAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = SlabRequest, responses((status = 200, body = SlabAnswer), (status = 422, body = Problem)))]
 #[post("/slab")]
 pub async fn slab(Body(request): Body<SlabRequest>) -> Answer<Json<SlabAnswer>> {
     let mut check = Checker::new();

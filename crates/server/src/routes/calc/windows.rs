@@ -20,7 +20,7 @@ pub struct WindowsRequest {
 }
 
 /// The temperature windows of a chocolate.
-#[utoipa::path(tag = "calc", responses((status = 200, body = WindowsAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = WindowsRequest, responses((status = 200, body = WindowsAnswer), (status = 422, body = Problem)))]
 #[post("/windows")]
 pub async fn windows(Body(request): Body<WindowsRequest>) -> Answer<Json<WindowsAnswer>> {
     let mut check = Checker::new();

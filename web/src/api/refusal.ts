@@ -1,0 +1,40 @@
+import type { Problem } from "./client";
+
+/** The server's refusal, as something to throw and to show. */
+export class Refusal extends Error {
+  readonly status: number;
+  readonly fields: Record<string, string>;
+
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.status = problem.status;
+    this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, f.message]));
+  }
+}
+
+function isProblem(value: unknown): value is Problem {
+  return typeof value === "object" && value !== null && "detail" in value && "fields" in value;
+}
+
+/**
+ * The client's types take a pair for a list of any length. This is a type as
+ * the client sees it, so that what is stated is still checked.
+ */
+type Loose<T> = T extends readonly (infer E)[]
+  ? Loose<E>[]
+  : T extends object
+    ? { [K in keyof T]: Loose<T[K]> }
+    : T;
+
+/** The data of an answer, of the type stated; throws the refusal where there is none. */
+export function accepted<T>(answer: { data?: Loose<T>; error?: unknown; response: Response }): T {
+  if (answer.data !== undefined) return answer.data as T;
+  if (isProblem(answer.error)) throw new Refusal(answer.error);
+  throw new Refusal({
+    type: "about:blank",
+    title: "No answer",
+    status: answer.response.status,
+    detail: `The server answered ${answer.response.status}.`,
+    fields: [],
+  });
+}

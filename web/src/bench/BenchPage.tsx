@@ -1,0 +1,131 @@
+import { Box, Button } from "@chakra-ui/react";
+import { Volume2, VolumeX, WifiOff } from "lucide-react";
+import { lazy, Suspense } from "react";
+import { Link, useParams } from "react-router";
+import { useBowlWithPlan } from "../api/queries";
+import { Failed, Loading } from "../kit/Standing";
+import { useStored } from "../kit/useStored";
+import { useAlarms } from "./alarms";
+import { BigTemperature } from "./BigTemperature";
+import { Deeds } from "./Deeds";
+import { Instruction } from "./Instruction";
+import { SettingStrip } from "./SettingStrip";
+import { SheenScale } from "./SheenScale";
+import { ThermometerControl } from "./ThermometerControl";
+import { useBench } from "./useBench";
+import { useBowl } from "./useBowl";
+import { useScreenAwake } from "./useScreenAwake";
+
+const Curve = lazy(() => import("../curve/Curve"));
+
+export default function BenchPage() {
+  const { bowlId = "" } = useParams();
+  const known = useBowlWithPlan(bowlId);
+  if (known.error) return <Failed what="bowl" error={known.error} retry={() => known.refetch()} />;
+  if (!known.data) return <Loading what="the bowl" />;
+  return (
+    <Bench
+      key={bowlId}
+      bowlId={bowlId}
+      name={known.data.batch_name}
+      batchId={known.data.batch_id}
+    />
+  );
+}
+
+function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchId: string }) {
+  const { bowl, connected, clock } = useBowl(bowlId);
+  const { act, read, setThermometer, waiting, refusal } = useBench(bowlId, clock);
+  const [silent, setSilent] = useStored("wide-sheen.silent", false);
+  useAlarms(bowl, silent);
+  useScreenAwake();
+  if (!bowl) return <Loading what="the bowl" />;
+  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  return (
+    <Box display="flex" flexDirection="column" gap="3" pb="5" maxW="1700px" width="full" mx="auto">
+      <SheenScale bowl={bowl} />
+      <Box px={{ base: "3", md: "6" }} display="grid" gap="3">
+        {(!connected || waiting > 0) && (
+          <Box
+            role="status"
+            data-testid="connection"
+            display="flex"
+            gap="3"
+            alignItems="center"
+            bg="stop.wash"
+            borderRadius="slab"
+            px="4"
+            py="2"
+            fontWeight="600"
+          >
+            <WifiOff size={22} aria-hidden />
+            {connected
+              ? `Sending ${waiting} ${waiting === 1 ? "entry" : "entries"}…`
+              : `No connection. What you enter is kept here and sent when it is back.${
+                  waiting > 0 ? ` Waiting: ${waiting}.` : ""
+                }`}
+          </Box>
+        )}
+        {refusal && (
+          <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">
+            Not kept: {Object.values(refusal.fields)[0] ?? refusal.message}
+          </Box>
+        )}
+        <Instruction bowl={bowl} time={clock} />
+        {bowl.test?.words && (
+          <Box data-testid="verdict" px="1" fontSize="lg" fontWeight="560">
+            Test: {bowl.test.words}
+          </Box>
+        )}
+        <SettingStrip bowl={bowl} time={clock} />
+        <Box
+          display="grid"
+          gap={{ base: "3", md: "6" }}
+          gridTemplateColumns={{ base: "1fr", lg: "minmax(430px, auto) minmax(0, 1fr)" }}
+          alignItems="center"
+        >
+          <BigTemperature bowl={bowl} time={clock} />
+          <Box order={{ base: 3, lg: 0 }} h={{ base: "220px", md: "230px" }} minW="0">
+            <Suspense fallback={<Loading what="the curve" />}>
+              <Curve
+                curve={bowl.curve}
+                fan={bowl.fan}
+                actions={bowl.actions}
+                windows={bowl.windows}
+                recent={!ended}
+              />
+            </Suspense>
+          </Box>
+          <Box gridColumn={{ lg: "1 / -1" }} order={{ base: 2, lg: 0 }}>
+            <Deeds bowl={bowl} act={act} read={read} />
+          </Box>
+        </Box>
+        <Box
+          display="flex"
+          gap="4"
+          flexWrap="wrap"
+          alignItems="center"
+          justifyContent="space-between"
+        >
+          <ThermometerControl bowl={bowl} set={setThermometer} />
+          <Box display="flex" gap="3" alignItems="center">
+            <Button
+              variant="ghost"
+              minH="56px"
+              aria-pressed={silent}
+              onClick={() => setSilent(!silent)}
+            >
+              {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
+              {silent ? "Sounds are off" : "Sounds are on"}
+            </Button>
+            <Box asChild color="ink" textDecoration="underline" py="4">
+              <Link to={ended ? `/log/${batchId}` : `/plans/${batchId}`}>
+                {ended ? `Note what came out: ${name}` : name}
+              </Link>
+            </Box>
+          </Box>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

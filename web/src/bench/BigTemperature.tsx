@@ -1,0 +1,80 @@
+import { Box } from "@chakra-ui/react";
+import { ArrowDown, ArrowRight, ArrowUp } from "lucide-react";
+import type { BowlAnswer } from "../api/client";
+import { clock } from "../kit/format";
+import type { KitchenClock } from "./useBowl";
+import { useTick } from "./useTick";
+import { finishWords, phaseWords } from "./words";
+
+/** Below this, per minute, it counts as steady. */
+const STEADY = 0.1;
+
+/** Where the reading stands against the working band. */
+function place(temp: number, [lo, hi]: readonly number[]): string {
+  if (lo === undefined || hi === undefined) return "";
+  if (temp > hi) return `${(temp - hi).toFixed(1)}° over the band`;
+  if (temp < lo) return `${(lo - temp).toFixed(1)}° under the band`;
+  return "in the working band";
+}
+
+/** The temperature, to be read from an arm and a half away. */
+export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
+  useTick(1000);
+  const { latest, windows, trend_c_per_min: trend } = bowl;
+  const age = latest ? (time.now() - Date.parse(latest.at)) / 1000 : 0;
+  const Arrow =
+    trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
+  return (
+    <Box>
+      <Box display="flex" gap="3" alignItems="baseline" flexWrap="wrap">
+        <Box textStyle="title" fontSize={{ base: "lg", md: "2xl" }} data-testid="phase">
+          {phaseWords[bowl.phase]}
+        </Box>
+        <Box color="fg.muted" data-testid="finish">
+          {finishWords[bowl.finish]}
+        </Box>
+      </Box>
+      <Box
+        textStyle="wide"
+        fontSize={{ base: "88px", md: "148px" }}
+        lineHeight="0.95"
+        fontWeight="600"
+        data-testid="temperature"
+        whiteSpace="nowrap"
+      >
+        {latest ? latest.temp_c.toFixed(1) : "–"}
+        <Box as="span" fontSize="0.3em" verticalAlign="0.9em" ms="0.1em">
+          °C
+        </Box>
+      </Box>
+      <Box
+        display="flex"
+        gap="2"
+        alignItems="center"
+        fontSize={{ base: "md", md: "xl" }}
+        fontWeight="560"
+      >
+        {latest && (
+          <>
+            <Arrow size={26} aria-hidden />
+            <span data-testid="trend">
+              {trend == null
+                ? "trend not known yet"
+                : Math.abs(trend) < STEADY
+                  ? "steady"
+                  : `${Math.abs(trend).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}
+            </span>
+            <Box as="span" color="fg.muted">
+              · {place(latest.temp_c, windows.work_c)}
+            </Box>
+          </>
+        )}
+      </Box>
+      {latest && age > 20 && bowl.phase !== "done" && bowl.phase !== "lost" && (
+        <Box color="heat" fontWeight="600" mt="1">
+          Read {clock(age)} ago
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,43 @@
+import { Box } from "@chakra-ui/react";
+import type { Countdown } from "../api/client";
+import { clock } from "../kit/format";
+import type { KitchenClock } from "./useBowl";
+import { useTick } from "./useTick";
+
+interface Props {
+  countdown: Countdown;
+  time: KitchenClock;
+  big?: boolean;
+}
+
+/** How long until; with its range where it is a forecast. */
+export function CountdownTo({ countdown, time, big }: Props) {
+  useTick();
+  const left = (iso: string) => (Date.parse(iso) - time.now()) / 1000;
+  const [earliest, latest] = [
+    left(countdown.earliest),
+    countdown.latest == null ? null : left(countdown.latest),
+  ];
+  const exact = countdown.earliest === countdown.latest;
+  const passed = left(countdown.at) <= 0;
+  return (
+    <Box data-testid="countdown">
+      <Box textStyle="label" fontSize={big ? "md" : "sm"}>
+        {countdown.what}
+        {passed ? "" : exact ? " in" : " in about"}
+      </Box>
+      <Box
+        textStyle="figure"
+        fontSize={big ? { base: "3xl", md: "5xl" } : "2xl"}
+        color={passed ? "fg.muted" : "fg"}
+      >
+        {passed ? "now" : clock(left(countdown.at))}
+      </Box>
+      {!exact && !passed && (
+        <Box fontSize="sm" color="fg.muted">
+          between {clock(earliest)} and {latest === null ? "never" : clock(latest)}
+        </Box>
+      )}
+    </Box>
+  );
+}

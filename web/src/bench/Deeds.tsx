@@ -1,0 +1,189 @@
+import { Box, Input } from "@chakra-ui/react";
+import { Undo2 } from "lucide-react";
+import { useRef, useState } from "react";
+import type { BowlAnswer } from "../api/client";
+import { grams } from "../kit/format";
+import { GiveUp } from "./GiveUp";
+import { ReadingField } from "./ReadingField";
+import { TestLooks } from "./TestLooks";
+import { Touch } from "./Touch";
+import type { Deed } from "./useBench";
+import { useKeys } from "./useKeys";
+import { told } from "./words";
+
+const BURSTS = [5, 10, 15, 30];
+
+interface Props {
+  bowl: BowlAnswer;
+  act: (deed: Deed) => void;
+  read: (temp_c: number) => void;
+}
+
+/** Everything that can be done at the bench: a touch or a key each. */
+export function Deeds({ bowl, act, read }: Props) {
+  const reading = useRef<HTMLInputElement>(null);
+  const { advice } = bowl;
+  const rule = advice.rule;
+  const [ownSeed, setOwnSeed] = useState("");
+  const next = bowl.additions.find((a) => !a.done)?.planned_g;
+  const planned = advice.seed_g ?? next ?? null;
+  const burst = advice.heat_s ?? 15;
+  const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
+  const last = bowl.actions.at(-1);
+  const testing = bowl.phase === "testing";
+  const ended = bowl.phase === "done" || bowl.phase === "lost";
+
+  const undo = last && (() => act({ kind: "undone", undoes: last.id }));
+  const heat = (seconds: number) => act({ kind: "heat", seconds });
+  const seed = (g: number) => act({ kind: "seed_added", grams: Math.round(g * 10) / 10 });
+  const own = Number(ownSeed.replace(",", "."));
+  const open = ended
+    ? {}
+    : {
+        h: () => heat(burst),
+        o: () => act({ kind: "off_heat" }),
+        s: () => act({ kind: "stirred" }),
+        a: planned === null ? undefined : () => seed(planned),
+        t: () => act({ kind: "test_started" }),
+        p: () => act({ kind: "poured" }),
+        ...(testing
+          ? {
+              "1": () => act({ kind: "test_seen", seen: "sets_from_edge" }),
+              "2": () => act({ kind: "test_seen", seen: "even_satin" }),
+              "3": () => act({ kind: "test_seen", seen: "streaks" }),
+              "4": () => act({ kind: "test_seen", seen: "still_wet" }),
+            }
+          : {}),
+      };
+  useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
+
+  const undoButton = (
+    <Touch hotkey="U" disabled={!undo} onClick={undo} data-testid="undo">
+      <Box as="span" display="inline-flex" gap="2" alignItems="center">
+        <Undo2 size={20} aria-hidden /> {last ? `Undo: ${told(last)}` : "Undo"}
+      </Box>
+    </Touch>
+  );
+  if (ended) {
+    return (
+      <Box maxW="420px" display="grid">
+        {undoButton}
+      </Box>
+    );
+  }
+  return (
+    <Box display="grid" gap="3">
+      {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
+      <Box
+        display="grid"
+        gap="2"
+        gridTemplateColumns={{
+          base: "1fr 1fr",
+          md: "repeat(4, minmax(0, 1fr))",
+          xl: "1.25fr repeat(5, minmax(0, 1fr))",
+        }}
+      >
+        <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
+          <ReadingField onRead={read} field={reading} />
+        </Box>
+        <Touch
+          hotkey="S"
+          advised={["stir_after_heat", "stir_in", "stir_down", "stop_before_melt"].includes(rule)}
+          onClick={() => act({ kind: "stirred" })}
+        >
+          Stirred
+        </Touch>
+        <Touch
+          hotkey="O"
+          advised={rule === "melted" || rule === "limit_passed"}
+          onClick={() => act({ kind: "off_heat" })}
+        >
+          Off the heat
+        </Touch>
+        <Touch
+          hotkey="A"
+          advised={advice.seed_g != null}
+          disabled={planned === null}
+          onClick={() => planned !== null && seed(planned)}
+        >
+          {planned === null ? "Seed added" : `Seed ${grams(planned)} added`}
+        </Touch>
+        <Touch
+          hotkey="T"
+          advised={rule === "test_now"}
+          onClick={() => act({ kind: "test_started" })}
+        >
+          {testing ? "Test again" : "Start the test"}
+        </Touch>
+        <Touch
+          hotkey="P"
+          advised={rule === "pour" || rule === "leaving_band"}
+          onClick={() => act({ kind: "poured" })}
+        >
+          Poured
+        </Touch>
+      </Box>
+      <Box
+        display="grid"
+        gap="2"
+        gridTemplateColumns={{
+          base: "1fr",
+          xl: "minmax(0, 1.7fr) minmax(0, 1fr) minmax(0, 1.3fr)",
+        }}
+      >
+        <Box display="flex" gap="2" role="group" aria-label="Heat for" flexWrap="wrap">
+          {bursts.map((s) => (
+            <Touch
+              key={s}
+              flex="1"
+              px="3"
+              minW="84px"
+              {...(s === burst ? { hotkey: "H" } : {})}
+              advised={advice.heat_s === s}
+              onClick={() => heat(s)}
+            >
+              Heat {s} s
+            </Touch>
+          ))}
+          <Touch flex="1" minW="100px" px="3" onClick={() => act({ kind: "heat" })}>
+            Heat until off
+          </Touch>
+        </Box>
+        <Box
+          as="form"
+          display="grid"
+          gridTemplateColumns="minmax(0, 1fr) auto"
+          gap="2"
+          onSubmit={(event: React.FormEvent) => {
+            event.preventDefault();
+            if (own > 0) {
+              seed(own);
+              setOwnSeed("");
+            }
+          }}
+        >
+          <Input
+            aria-label="Other amount of seed, g"
+            placeholder="other seed, g"
+            inputMode="decimal"
+            h="64px"
+            fontSize="lg"
+            bg="bg.panel"
+            borderWidth="2px"
+            borderColor="border.emphasized"
+            _placeholder={{ color: "fg.subtle" }}
+            value={ownSeed}
+            onChange={(event) => setOwnSeed(event.target.value)}
+          />
+          <Touch type="submit" disabled={!(own > 0)}>
+            Add
+          </Touch>
+        </Box>
+        <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto" gap="2">
+          {undoButton}
+          <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,58 @@
+import { Box } from "@chakra-ui/react";
+import { OctagonX, TriangleAlert } from "lucide-react";
+import type { BowlAnswer } from "../api/client";
+import { CountdownTo } from "./CountdownTo";
+import type { KitchenClock } from "./useBowl";
+
+const washes = { info: "bg.panel", caution: "heat.wash", stop: "stop.wash" } as const;
+const edges = { info: "ink", caution: "heat", stop: "stop" } as const;
+const icons = { info: null, caution: TriangleAlert, stop: OctagonX } as const;
+
+/** The one thing to do next, why, and how long until. */
+export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
+  const { advice } = bowl;
+  const Icon = icons[advice.level];
+  return (
+    <Box
+      bg={washes[advice.level]}
+      borderInlineStartWidth="10px"
+      borderColor={edges[advice.level]}
+      borderRadius="slab"
+      px={{ base: "3", md: "5" }}
+      py="3"
+      minH={{ md: "132px" }}
+      display="flex"
+      gap="5"
+      alignItems="center"
+      justifyContent="space-between"
+      data-testid="instruction"
+      data-rule={advice.rule}
+    >
+      <Box minW="0" aria-live="polite">
+        <Box
+          textStyle="wide"
+          fontSize={{ base: "2xl", md: "4xl" }}
+          lineHeight="1.08"
+          display="flex"
+          gap="3"
+          alignItems="center"
+        >
+          {Icon && (
+            <Box color={edges[advice.level]} flexShrink={0}>
+              <Icon size={36} aria-label={advice.level} />
+            </Box>
+          )}
+          <span>{advice.say}</span>
+        </Box>
+        <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
+          {advice.why}
+        </Box>
+      </Box>
+      {advice.countdown && (
+        <Box flexShrink={0} minW={{ md: "168px" }}>
+          <CountdownTo countdown={advice.countdown} time={time} big />
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,60 @@
+import { Box, Input } from "@chakra-ui/react";
+import { type Ref, useState } from "react";
+import { Touch } from "./Touch";
+
+interface Props {
+  onRead: (temp_c: number) => void;
+  field: Ref<HTMLInputElement>;
+}
+
+/** A reading typed by hand: digits, Enter. */
+export function ReadingField({ onRead, field }: Props) {
+  const [text, setText] = useState("");
+  const [fault, setFault] = useState("");
+  return (
+    <Box
+      as="form"
+      onSubmit={(event: React.FormEvent) => {
+        event.preventDefault();
+        const value = Number(text.trim().replace(",", "."));
+        if (text.trim() === "" || !Number.isFinite(value)) {
+          setFault("Type a number in °C, like 31.5");
+          return;
+        }
+        onRead(value);
+        setText("");
+        setFault("");
+        // The keys go back to the bench.
+        (document.activeElement as HTMLElement | null)?.blur();
+      }}
+    >
+      <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto" gap="2">
+        <Input
+          ref={field}
+          aria-label="Reading typed by hand, °C"
+          aria-invalid={fault !== ""}
+          placeholder="31.5 °C"
+          inputMode="decimal"
+          autoComplete="off"
+          h="64px"
+          fontSize="2xl"
+          fontWeight="600"
+          bg="bg.panel"
+          borderWidth="2px"
+          borderColor="border.emphasized"
+          _placeholder={{ color: "fg.subtle", fontWeight: "400" }}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Touch type="submit" hotkey="R">
+          Read
+        </Touch>
+      </Box>
+      {fault && (
+        <Box role="alert" color="stop" fontWeight="560" mt="1">
+          {fault}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,50 @@
+import { useEffect, useRef } from "react";
+import type { Alarm, BowlAnswer } from "../api/client";
+
+/** Two notes for the band, three falling for a timer, a fast four for the limit. */
+const tunes: Record<Alarm, { hz: number; at: number; s: number }[]> = {
+  limit: [0, 0.16, 0.32, 0.48].map((at) => ({ hz: 988, at, s: 0.11 })),
+  band: [
+    { hz: 523, at: 0, s: 0.18 },
+    { hz: 784, at: 0.22, s: 0.3 },
+  ],
+  timer: [
+    { hz: 784, at: 0, s: 0.2 },
+    { hz: 659, at: 0.25, s: 0.2 },
+    { hz: 523, at: 0.5, s: 0.35 },
+  ],
+};
+
+let context: AudioContext | undefined;
+
+function play(alarm: Alarm): void {
+  try {
+    context ??= new AudioContext();
+    for (const note of tunes[alarm]) {
+      const start = context.currentTime + note.at;
+      const tone = context.createOscillator();
+      const volume = context.createGain();
+      tone.frequency.value = note.hz;
+      volume.gain.setValueAtTime(0, start);
+      volume.gain.linearRampToValueAtTime(0.3, start + 0.02);
+      volume.gain.linearRampToValueAtTime(0, start + note.s);
+      tone.connect(volume).connect(context.destination);
+      tone.start(start);
+      tone.stop(start + note.s);
+    }
+  } catch {
+    // No sound on this device: the alarm is seen all the same.
+  }
+}
+
+/** Sounds an alarm once each time the coach raises a new one. */
+export function useAlarms(bowl: BowlAnswer | undefined, silent: boolean): void {
+  const alarm = bowl?.advice.alarm ?? null;
+  const cause = alarm ? `${alarm} ${bowl?.advice.rule}` : "";
+  const before = useRef<string>(undefined);
+  useEffect(() => {
+    // What stands when the page opens is seen, not heard.
+    if (before.current !== undefined && cause !== before.current && alarm && !silent) play(alarm);
+    before.current = cause;
+  }, [cause, alarm, silent]);
+}

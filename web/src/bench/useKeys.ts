@@ -1,0 +1,19 @@
+import { useEffect } from "react";
+
+/** One key for each thing that can be done; typing in a field stays typing. */
+export function useKeys(keys: Record<string, (() => void) | undefined>): void {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
+      const target = event.target as HTMLElement;
+      if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
+      const act = keys[event.key.toLowerCase()];
+      if (act) {
+        event.preventDefault();
+        act();
+      }
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [keys]);
+}

@@ -1,0 +1,50 @@
+import type { ActionAnswer, BowlAnswer, Seen } from "../api/client";
+import { grams } from "../kit/format";
+
+export const phaseWords: Record<BowlAnswer["phase"], string> = {
+  melting: "Melting",
+  cooling: "Cooling",
+  testing: "Testing",
+  working: "In temper",
+  done: "Poured",
+  lost: "Given up",
+};
+
+export const finishWords: Record<BowlAnswer["finish"], string> = {
+  matt: "matt: no crystals yet",
+  satin: "satin: crystals taking hold",
+  sheen: "sheen: in temper",
+  grain: "grain: setting up in the bowl",
+  streaks: "streaks: not in temper",
+};
+
+export const seenWords: Record<Seen, string> = {
+  sets_from_edge: "Sets from the edge",
+  even_satin: "Even satin",
+  streaks: "Streaks",
+  still_wet: "Still wet",
+};
+
+/** An action, in the maker's words. */
+export function told(action: ActionAnswer): string {
+  switch (action.kind) {
+    case "heat":
+      return action.seconds == null ? "On the heat" : `Heat ${action.seconds} s`;
+    case "off_heat":
+      return "Off the heat";
+    case "stirred":
+      return "Stirred";
+    case "seed_added":
+      return `Seed ${grams(action.grams ?? 0)}`;
+    case "test_started":
+      return "Test started";
+    case "test_seen":
+      return action.seen ? seenWords[action.seen] : "Test looked at";
+    case "poured":
+      return "Poured";
+    case "given_up":
+      return "Given up";
+    case "undone":
+      return "Undone";
+  }
+}

@@ -1,0 +1,200 @@
+import { memo, useMemo } from "react";
+import {
+  Area,
+  ComposedChart,
+  Line,
+  ReferenceArea,
+  ReferenceLine,
+  ResponsiveContainer,
+  XAxis,
+  YAxis,
+} from "recharts";
+import type { ActionAnswer, BowlAnswer, WindowsAnswer } from "../api/client";
+import { told } from "../bench/words";
+
+interface Props {
+  curve: BowlAnswer["curve"];
+  fan: BowlAnswer["fan"];
+  actions: ActionAnswer[];
+  windows: WindowsAnswer;
+  /** Only the last stretch, as at the bench. */
+  recent?: boolean;
+}
+
+const colour = (name: string) => `var(--chakra-colors-${name})`;
+const [ink, heat, work, cool, muted] = ["fg", "heat", "work", "cool", "fg-muted"].map(colour) as [
+  string,
+  string,
+  string,
+  string,
+  string,
+];
+
+const RECENT_MS = 25 * 60_000;
+
+interface Row {
+  at: number;
+  temp?: number;
+  doubted?: number;
+  ahead?: number;
+  range?: [number, number];
+}
+
+function rows(curve: Props["curve"], fan: Props["fan"], from: number): Row[] {
+  const past = curve
+    .filter((p) => Date.parse(p.at) >= from)
+    .map((p): Row => {
+      const at = Date.parse(p.at);
+      return p.doubt == null ? { at, temp: p.temp_c } : { at, doubted: p.temp_c };
+    });
+  const future = fan.map(
+    (p): Row => ({ at: Date.parse(p.at), ahead: p.temp_c, range: [p.low_c, p.high_c] }),
+  );
+  return [...past, ...future];
+}
+
+/** Ticks at whole stretches of minutes from the first reading. */
+function minuteTicks(start: number, end: number): number[] {
+  const minutes = (end - start) / 60_000;
+  const step = [2, 5, 10, 20, 30, 60].find((s) => minutes / s <= 8) ?? 120;
+  return Array.from(
+    { length: Math.floor(minutes / step) + 1 },
+    (_, i) => start + i * step * 60_000,
+  );
+}
+
+/** The record, its windows, what was done, and the forecast as a fan. */
+const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Props) {
+  const { data, start, end, opened, domain } = useMemo(() => {
+    const last = Date.parse(curve.at(-1)?.at ?? fan[0]?.at ?? new Date(0).toISOString());
+    const from = recent ? last - RECENT_MS : 0;
+    const data = rows(curve, fan, from);
+    const start = data[0]?.at ?? 0;
+    const end = Math.max(last, data.at(-1)?.at ?? 0, start + 5 * 60_000);
+    const temps = data.flatMap((r) => [r.temp, r.range?.[0]].filter((t) => t !== undefined));
+    const lowest = Math.min(windows.thick_c - 1, ...temps);
+    const highest = Math.max(windows.work_c[1] + 2, ...temps);
+    const opened = Date.parse(curve[0]?.at ?? new Date(start).toISOString());
+    return {
+      data,
+      start,
+      end,
+      opened,
+      domain: [Math.floor(lowest), Math.ceil(highest + 1)] as [number, number],
+    };
+  }, [curve, fan, windows, recent]);
+
+  if (curve.length === 0) {
+    return (
+      <div style={{ padding: "2rem", color: muted }}>The curve starts with the first reading.</div>
+    );
+  }
+  const bands = [
+    { name: "work", lo: windows.work_c[0], hi: windows.work_c[1], colour: work },
+    { name: "melt", lo: windows.melt_c[0], hi: windows.melt_c[1], colour: heat },
+    ...(windows.cool_c
+      ? [{ name: "cool", lo: windows.cool_c[0], hi: windows.cool_c[1], colour: cool }]
+      : []),
+  ].filter((b) => b.lo < domain[1] && b.hi > domain[0]);
+  const marks = actions.filter((a) => Date.parse(a.at) >= start && a.kind !== "stirred");
+  const minutes = (at: number) => `${Math.round((at - opened) / 60_000)} min`;
+  return (
+    <ResponsiveContainer width="100%" height="100%">
+      <ComposedChart
+        data={data}
+        margin={{ top: 8, right: 46, bottom: 0, left: 0 }}
+        accessibilityLayer={false}
+        role="img"
+        aria-label={`Temperature over ${minutes(end)}, last ${curve.at(-1)?.temp_c.toFixed(1)} °C`}
+      >
+        <XAxis
+          dataKey="at"
+          type="number"
+          scale="time"
+          domain={[start, end]}
+          ticks={minuteTicks(opened, end).filter((t) => t >= start)}
+          tickFormatter={minutes}
+          stroke={muted}
+          fontSize={13}
+        />
+        <YAxis domain={domain} allowDataOverflow width={44} stroke={muted} fontSize={13} unit="°" />
+        {bands.map((band) => (
+          <ReferenceArea
+            key={band.name}
+            y1={band.lo}
+            y2={band.hi}
+            fill={band.colour}
+            fillOpacity={band.name === "work" ? 0.26 : 0.13}
+            stroke={band.colour}
+            strokeOpacity={0.6}
+            ifOverflow="hidden"
+            label={{
+              value: band.name,
+              position: "insideRight",
+              fill: ink,
+              fontSize: 13,
+              fontWeight: 600,
+            }}
+          />
+        ))}
+        {windows.lost_c != null && (
+          <ReferenceLine
+            y={windows.lost_c}
+            stroke={muted}
+            strokeDasharray="3 5"
+            ifOverflow="hidden"
+          />
+        )}
+        {marks.map((action) => (
+          <ReferenceLine
+            key={action.id}
+            x={Date.parse(action.at)}
+            stroke={action.kind === "heat" ? heat : ink}
+            strokeDasharray={action.kind === "heat" ? "2 3" : undefined}
+            strokeOpacity={0.55}
+            label={{
+              value: action.kind === "heat" ? "" : told(action),
+              angle: -90,
+              position: "insideTopLeft",
+              fill: muted,
+              fontSize: 11,
+              offset: 10,
+            }}
+          />
+        ))}
+        <Area
+          dataKey="range"
+          stroke="none"
+          fill={ink}
+          fillOpacity={0.18}
+          isAnimationActive={false}
+          connectNulls
+        />
+        <Line
+          dataKey="ahead"
+          stroke={ink}
+          strokeDasharray="6 5"
+          dot={false}
+          isAnimationActive={false}
+          connectNulls
+        />
+        <Line
+          dataKey="temp"
+          stroke={ink}
+          strokeWidth={2.5}
+          dot={false}
+          isAnimationActive={false}
+          connectNulls
+        />
+        <Line
+          dataKey="doubted"
+          stroke="none"
+          dot={{ r: 4, stroke: heat, strokeWidth: 2, fill: "none" }}
+          isAnimationActive={false}
+        />
+      </ComposedChart>
+    </ResponsiveContainer>
+  );
+});
+
+export default Curve;

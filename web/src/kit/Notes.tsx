@@ -1,0 +1,44 @@
+import { Box, Stack } from "@chakra-ui/react";
+import { Check, Info, OctagonX, TriangleAlert } from "lucide-react";
+import type { Note } from "../api/client";
+
+const looks = {
+  info: { icon: Info, colour: "fg.muted", wash: "transparent", word: "" },
+  caution: { icon: TriangleAlert, colour: "heat", wash: "heat.wash", word: "Caution: " },
+  stop: { icon: OctagonX, colour: "stop", wash: "stop.wash", word: "Stop: " },
+} as const;
+
+/** Remarks on a figure: told apart by shape, word and colour. */
+export function Notes({ notes }: { notes: Note[] }) {
+  if (notes.length === 0) return null;
+  return (
+    <Stack as="ul" gap="1.5" listStyleType="none">
+      {notes.map((note) => {
+        const look = looks[note.level];
+        const Icon = note.code === "room-good" ? Check : look.icon;
+        return (
+          <Box
+            as="li"
+            key={note.code}
+            display="flex"
+            gap="2"
+            fontSize="sm"
+            lineHeight="1.35"
+            color={note.level === "info" ? "fg.muted" : "fg"}
+            bg={look.wash}
+            p={note.level === "info" ? 0 : "2"}
+            borderRadius="slab"
+          >
+            <Box color={look.colour} flexShrink={0} pt="1px" aria-hidden>
+              <Icon size={18} />
+            </Box>
+            <span>
+              {look.word && <strong>{look.word}</strong>}
+              {note.text}
+            </span>
+          </Box>
+        );
+      })}
+    </Stack>
+  );
+}

@@ -1,0 +1,72 @@
+import { Box, chakra } from "@chakra-ui/react";
+import { NavLink, Outlet } from "react-router";
+
+const Link = chakra(NavLink);
+
+const places = [
+  { to: "/plans", name: "Plans" },
+  { to: "/bench", name: "Bench" },
+  { to: "/log", name: "Log" },
+];
+
+function Mark() {
+  return (
+    <svg width="34" height="18" viewBox="0 0 34 18" aria-hidden="true">
+      <rect width="34" height="18" rx="3" fill="#2C1A12" />
+      <path d="M14 0h8l-6 18H8z" fill="#E9ECE9" opacity="0.9" />
+    </svg>
+  );
+}
+
+/** The frame round every page: the name, and the three places. */
+export function Shell() {
+  return (
+    <Box minH="100dvh" display="flex" flexDirection="column">
+      <Box
+        as="header"
+        display="flex"
+        alignItems="center"
+        gap={{ base: "3", md: "8" }}
+        px={{ base: "3", md: "6" }}
+        h="52px"
+        flexShrink={0}
+        className="no-print"
+      >
+        <Box display="flex" alignItems="center" gap="2.5" textStyle="title" fontSize="lg">
+          <Mark />
+          <Box as="span" hideBelow="sm">
+            Wide Sheen
+          </Box>
+        </Box>
+        <Box as="nav" aria-label="Places" display="flex" gap="1">
+          {places.map((place) => (
+            <Link
+              key={place.to}
+              to={place.to}
+              px="4"
+              h="40px"
+              display="flex"
+              alignItems="center"
+              borderRadius="slab"
+              fontWeight="560"
+              color="fg.muted"
+              _hover={{ bg: "bg.muted" }}
+              css={{
+                "&[aria-current=page]": {
+                  color: "fg",
+                  bg: "bg.panel",
+                  boxShadow: "inset 0 -3px 0 var(--chakra-colors-ink)",
+                },
+              }}
+            >
+              {place.name}
+            </Link>
+          ))}
+        </Box>
+      </Box>
+      <Box as="main" flex="1" display="flex" flexDirection="column" minW="0">
+        <Outlet />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,45 @@
+import { Box, Button, Heading, Spinner } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+interface Props {
+  title: string;
+  children?: ReactNode;
+  action?: { label: string; onClick: () => void };
+}
+
+/** What stands where there is nothing to show: empty, missing or broken. */
+export function Standing({ title, children, action }: Props) {
+  return (
+    <Box maxW="34rem" mx="auto" py={{ base: "10", md: "20" }} px="4">
+      <Heading as="h2" textStyle="title" fontSize="2xl" mb="2">
+        {title}
+      </Heading>
+      <Box color="fg.muted" fontSize="lg">
+        {children}
+      </Box>
+      {action && (
+        <Button mt="5" size="lg" bg="ink" color="onInk" onClick={action.onClick}>
+          {action.label}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <Box display="flex" gap="3" alignItems="center" p="8" role="status" color="fg.muted">
+      <Spinner size="sm" aria-hidden /> Fetching {what}…
+    </Box>
+  );
+}
+
+export function Failed({ what, error, retry }: { what: string; error: Error; retry: () => void }) {
+  return (
+    <Standing title={`No ${what} to show`} action={{ label: "Try again", onClick: retry }}>
+      {error.message === "Failed to fetch"
+        ? "The server on this machine does not answer. Is it still running?"
+        : error.message}
+    </Standing>
+  );
+}

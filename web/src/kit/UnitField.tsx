@@ -1,0 +1,90 @@
+import { Box, Field, Input } from "@chakra-ui/react";
+import { useEffect, useId, useState } from "react";
+
+interface Props {
+  label: string;
+  unit: string;
+  value: number | null | undefined;
+  onChange: (value: number | null) => void;
+  error?: string | undefined;
+  help?: string;
+  /** Whether it may be left empty, and what stands then. */
+  optional?: string;
+  width?: string;
+}
+
+/** "10,5" and "10.5" are the same number. */
+function parse(text: string): number | null {
+  const trimmed = text.trim().replace(",", ".");
+  if (trimmed === "") return null;
+  const value = Number(trimmed);
+  return Number.isFinite(value) ? value : Number.NaN;
+}
+
+/**
+ * A number with its unit. What was typed is kept as it was typed; a change from
+ * elsewhere (a slider) replaces it.
+ */
+export function UnitField({ label, unit, value, onChange, error, help, optional, width }: Props) {
+  const id = useId();
+  const [text, setText] = useState(value == null ? "" : String(value));
+  const typed = parse(text);
+  useEffect(() => {
+    setText((before) => {
+      const same = Object.is(parse(before), value ?? null);
+      return same || Number.isNaN(parse(before)) ? before : value == null ? "" : String(value);
+    });
+  }, [value]);
+
+  const own =
+    Number.isNaN(typed) || (typed === null && optional === undefined)
+      ? `must be a number in ${unit}`
+      : undefined;
+  const message = own ?? error;
+  return (
+    <Field.Root invalid={message !== undefined} ids={{ control: id }} width={width ?? "full"}>
+      <Field.Label textStyle="label">{label}</Field.Label>
+      <Box position="relative" width="full">
+        <Input
+          id={id}
+          inputMode="decimal"
+          autoComplete="off"
+          size="md"
+          bg="bg.panel"
+          borderColor="border.emphasized"
+          pe="12"
+          fontWeight="560"
+          placeholder={optional ?? ""}
+          value={text}
+          onChange={(event) => {
+            const next = event.target.value;
+            setText(next);
+            const number = parse(next);
+            if (!Number.isNaN(number) && (number !== null || optional !== undefined)) {
+              onChange(number);
+            }
+          }}
+        />
+        <Box
+          position="absolute"
+          insetEnd="3"
+          top="50%"
+          transform="translateY(-50%)"
+          color="fg.muted"
+          fontSize="sm"
+          pointerEvents="none"
+          aria-hidden
+        >
+          {unit}
+        </Box>
+      </Box>
+      {message === undefined ? (
+        help && <Field.HelperText>{help}</Field.HelperText>
+      ) : (
+        <Field.ErrorText color="stop" fontWeight="560">
+          {label} {message}
+        </Field.ErrorText>
+      )}
+    </Field.Root>
+  );
+}

@@ -1,0 +1,55 @@
+/** Numbers and times as they are read in a kitchen. */
+
+export function grams(g: number): string {
+  if (g >= 100) return `${Math.round(g)} g`;
+  return `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
+}
+
+export function celsius(c: number, decimals = 1): string {
+  return `${c.toFixed(decimals)} °C`;
+}
+
+export function band([lo, hi]: readonly number[]): string {
+  return `${lo}–${hi} °C`;
+}
+
+/** Minutes and seconds: 4:05, or 1:04:05. */
+export function clock(totalSeconds: number): string {
+  const s = Math.max(0, Math.round(totalSeconds));
+  const [h, m, rest] = [Math.floor(s / 3600), Math.floor(s / 60) % 60, s % 60];
+  const two = (n: number) => String(n).padStart(2, "0");
+  return h > 0 ? `${h}:${two(m)}:${two(rest)}` : `${m}:${two(rest)}`;
+}
+
+/** A range of minutes: "about 6 min", "5–8 min". */
+export function minutesRange(earliest: number, latest: number): string {
+  const [a, b] = [Math.round(earliest / 60), Math.round(latest / 60)];
+  return a === b ? `about ${a} min` : `${a}–${b} min`;
+}
+
+const dayAndTime = new Intl.DateTimeFormat("en-GB", {
+  weekday: "short",
+  day: "numeric",
+  month: "short",
+  hour: "2-digit",
+  minute: "2-digit",
+});
+const timeOnly = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+export function day(iso: string): string {
+  return dayAndTime.format(new Date(iso));
+}
+
+export function time(iso: string): string {
+  return timeOnly.format(new Date(iso));
+}
+
+/** A step of a working: enough digits to check it by hand. */
+export function figure(value: number): string {
+  const size = Math.abs(value);
+  const digits = size >= 100 ? 0 : size >= 10 ? 1 : 2;
+  return value.toLocaleString("en-GB", {
+    maximumFractionDigits: digits,
+    minimumFractionDigits: 0,
+  });
+}

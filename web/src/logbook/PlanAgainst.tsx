@@ -1,0 +1,62 @@
+import { Box, Table } from "@chakra-ui/react";
+import type { BowlWithPlan } from "../api/client";
+import { band, celsius, clock, grams } from "../kit/format";
+
+/** The plan beside what happened, line by line. */
+export function PlanAgainst({ known }: { known: BowlWithPlan }) {
+  const { bowl, plan } = known;
+  const end = bowl.poured_at ?? (bowl.gave_up ? bowl.phase_since : null);
+  const lasted = end ? (Date.parse(end) - Date.parse(bowl.opened_at)) / 1000 : null;
+  const heat = bowl.actions
+    .filter((a) => a.kind === "heat" && Date.parse(a.at) < firstSeed(bowl.actions))
+    .reduce((sum, a) => sum + (a.seconds ?? 0), 0);
+  const none = "–";
+  const rows: [string, string, string][] = [
+    [
+      "Melted to",
+      celsius(plan.seed.melted_c),
+      bowl.peak_c == null ? none : `${celsius(bowl.peak_c)} at most`,
+    ],
+    [
+      "Heat",
+      plan.microwave ? clock(plan.microwave.seconds) : "water bath",
+      heat > 0 ? clock(heat) : none,
+    ],
+    ["Seed", grams(plan.seed.seed_g), grams(bowl.seeded_g)],
+    ["Poured at", band(plan.windows.work_c), bowl.poured_c == null ? none : celsius(bowl.poured_c)],
+    ["Test", "before pouring", testWords(bowl)],
+    ["From bench to pour", none, lasted === null ? none : clock(lasted)],
+    ["Room", `${celsius(bowl.room_c)}, dew at ${celsius(plan.room.dew_point_c)}`, none],
+  ];
+  return (
+    <Box overflowX="auto">
+      <Table.Root size="sm" bg="transparent">
+        <Table.Header>
+          <Table.Row bg="transparent">
+            <Table.ColumnHeader />
+            <Table.ColumnHeader color="fg.muted">Plan</Table.ColumnHeader>
+            <Table.ColumnHeader color="fg.muted">As it went</Table.ColumnHeader>
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {rows.map(([what, planned, happened]) => (
+            <Table.Row key={what} bg="transparent">
+              <Table.Cell fontWeight="560">{what}</Table.Cell>
+              <Table.Cell color="fg.muted">{planned}</Table.Cell>
+              <Table.Cell fontWeight="600">{happened}</Table.Cell>
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}
+
+function firstSeed(actions: BowlWithPlan["bowl"]["actions"]): number {
+  const seed = actions.find((a) => a.kind === "seed_added");
+  return seed ? Date.parse(seed.at) : Number.POSITIVE_INFINITY;
+}
+
+function testWords(bowl: BowlWithPlan["bowl"]): string {
+  return bowl.test?.words ?? (bowl.poured_at ? "none: poured untested" : "none");
+}

@@ -1,0 +1,63 @@
+import "@fontsource-variable/archivo/wdth.css";
+import { ChakraProvider } from "@chakra-ui/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { lazy, StrictMode, Suspense } from "react";
+import { createRoot } from "react-dom/client";
+import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { Refusal } from "./api/refusal";
+import { Shell } from "./kit/Shell";
+import { Loading, Standing } from "./kit/Standing";
+import { PlanPage } from "./plan/PlanPage";
+import { PlansPage } from "./plan/PlansPage";
+import { followColourMode } from "./theme/colourMode";
+import { system } from "./theme/system";
+
+const BenchPage = lazy(() => import("./bench/BenchPage"));
+const BenchListPage = lazy(() => import("./bench/BenchListPage"));
+const LogPage = lazy(() => import("./logbook/LogPage"));
+const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (failures, error) => !(error instanceof Refusal) && failures < 2,
+    },
+  },
+});
+
+const later = (page: React.ReactNode) => (
+  <Suspense fallback={<Loading what="the page" />}>{page}</Suspense>
+);
+
+const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    children: [
+      { index: true, element: <Navigate to="/plans" replace /> },
+      { path: "plans", element: <PlansPage /> },
+      { path: "plans/:batchId", element: <PlanPage /> },
+      { path: "bench", element: later(<BenchListPage />) },
+      { path: "bench/:bowlId", element: later(<BenchPage />) },
+      { path: "log", element: later(<LogPage />) },
+      { path: "log/:batchId", element: later(<LogBatchPage />) },
+      {
+        path: "*",
+        element: <Standing title="Nothing here">This address leads nowhere.</Standing>,
+      },
+    ],
+  },
+]);
+
+followColourMode();
+const root = document.getElementById("root");
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <ChakraProvider value={system}>
+        <QueryClientProvider client={queries}>
+          <RouterProvider router={router} />
+        </QueryClientProvider>
+      </ChakraProvider>
+    </StrictMode>,
+  );
+}

@@ -1,0 +1,56 @@
+import { Box } from "@chakra-ui/react";
+import { memo } from "react";
+import type { PlanAnswer } from "../api/client";
+import { clock } from "../kit/format";
+import { Notes } from "../kit/Notes";
+import { ShowSum } from "../kit/ShowSum";
+
+/** The melt as a strip of bursts, each as long as it lasts. */
+export const BurstStrip = memo(function BurstStrip({ plan }: { plan: PlanAnswer }) {
+  const melt = plan.microwave;
+  if (!melt) {
+    return (
+      <Box color="fg.muted">
+        No microwave: over barely simmering water, the bowl wider than the pan so that no steam
+        comes in. Steam burns, and one drop of water makes chocolate seize.
+      </Box>
+    );
+  }
+  return (
+    <Box>
+      <Box
+        display="flex"
+        gap="1"
+        h="44px"
+        role="img"
+        aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds`}
+      >
+        {melt.bursts_s.map((s, i) => (
+          <Box
+            // biome-ignore lint/suspicious/noArrayIndexKey: bursts have no identity but their place
+            key={i}
+            flex={s}
+            minW="22px"
+            bg="heat.wash"
+            borderBottomWidth="4px"
+            borderColor="heat"
+            display="flex"
+            alignItems="center"
+            justifyContent="center"
+            fontWeight="600"
+            fontSize="sm"
+          >
+            {s}
+          </Box>
+        ))}
+      </Box>
+      <Box display="flex" justifyContent="space-between" mt="1.5" mb="1">
+        <Box textStyle="label">
+          seconds each, {clock(melt.seconds)} in all; an estimate until your microwave is known
+        </Box>
+        <ShowSum steps={melt.sum} of="melting time" />
+      </Box>
+      <Notes notes={melt.notes} />
+    </Box>
+  );
+});

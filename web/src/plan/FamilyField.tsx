@@ -1,0 +1,54 @@
+import { Box, RadioGroup } from "@chakra-ui/react";
+import type { Family } from "../api/client";
+import { chocolateColours, familyNames } from "../theme/chocolate";
+
+const couvertures: Family[] = ["dark", "milk", "white", "ruby", "blond"];
+
+/** The chocolate, chosen by its colour and its name. */
+export function FamilyField({
+  value,
+  onChange,
+}: {
+  value: Family;
+  onChange: (family: Family) => void;
+}) {
+  return (
+    <RadioGroup.Root
+      value={value}
+      onValueChange={(next) => next.value && onChange(next.value as Family)}
+    >
+      <RadioGroup.Label textStyle="label" mb="1.5" display="block">
+        Chocolate
+      </RadioGroup.Label>
+      <Box display="grid" gridTemplateColumns="repeat(5, 1fr)" gap="1.5">
+        {couvertures.map((family) => (
+          <RadioGroup.Item
+            key={family}
+            value={family}
+            cursor="pointer"
+            flexDirection="column"
+            gap="1"
+            p="1"
+            borderRadius="slab"
+            borderWidth="2px"
+            borderColor="transparent"
+            _checked={{ borderColor: "ink", bg: "bg.muted" }}
+          >
+            <RadioGroup.ItemHiddenInput />
+            <Box
+              w="full"
+              h="30px"
+              borderRadius="4px"
+              borderWidth="1px"
+              borderColor="border.emphasized"
+              bg={chocolateColours[family].body}
+            />
+            <RadioGroup.ItemText fontSize="sm" fontWeight="560">
+              {familyNames[family]}
+            </RadioGroup.ItemText>
+          </RadioGroup.Item>
+        ))}
+      </Box>
+    </RadioGroup.Root>
+  );
+}

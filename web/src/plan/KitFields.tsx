@@ -1,0 +1,140 @@
+import { Box, Collapsible, Field, NativeSelect } from "@chakra-ui/react";
+import { ChevronDown } from "lucide-react";
+import type { BarkInputs, PlanAnswer } from "../api/client";
+import { UnitField } from "../kit/UnitField";
+
+const materials = ["glass", "steel", "plastic", "ceramic"] as const;
+
+interface Props {
+  draft: BarkInputs;
+  plan: PlanAnswer;
+  errors: Record<string, string>;
+  onChange: (patch: Partial<BarkInputs>) => void;
+}
+
+/** What the maker may know better than the defaults: own gear, own numbers. */
+export function KitFields({ draft, plan, errors, onChange }: Props) {
+  const bowl = draft.bowl ?? null;
+  const microwave = draft.microwave ?? null;
+  const own = draft.own;
+  return (
+    <Collapsible.Root>
+      <Collapsible.Trigger asChild>
+        <Box
+          as="button"
+          display="flex"
+          width="full"
+          justifyContent="space-between"
+          alignItems="center"
+          minH="44px"
+          fontWeight="560"
+          cursor="pointer"
+          css={{ "&[data-state=open] svg": { transform: "rotate(180deg)" } }}
+        >
+          Your bowl, microwave and own numbers
+          <ChevronDown size={20} aria-hidden />
+        </Box>
+      </Collapsible.Trigger>
+      <Collapsible.Content>
+        <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">
+          <Field.Root>
+            <Field.Label textStyle="label">Bowl</Field.Label>
+            <NativeSelect.Root>
+              <NativeSelect.Field
+                bg="bg.panel"
+                borderColor="border.emphasized"
+                value={bowl?.material ?? ""}
+                onChange={(event) => {
+                  const material = materials.find((m) => m === event.target.value);
+                  onChange({ bowl: material ? { mass_g: 500, ...bowl, material } : null });
+                }}
+              >
+                <option value="">not counted</option>
+                {materials.map((material) => (
+                  <option key={material} value={material}>
+                    {material}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          </Field.Root>
+          {bowl ? (
+            <UnitField
+              label="Empty bowl"
+              unit="g"
+              value={bowl.mass_g}
+              error={errors["bowl.mass_g"]}
+              onChange={(g) => g !== null && onChange({ bowl: { ...bowl, mass_g: g } })}
+            />
+          ) : (
+            <Box />
+          )}
+          <UnitField
+            label="Microwave"
+            unit="W"
+            optional="none: water bath"
+            value={microwave?.watts}
+            error={errors["microwave.watts"]}
+            onChange={(watts) =>
+              onChange({ microwave: watts === null ? null : { power: 0.5, ...microwave, watts } })
+            }
+          />
+          {microwave ? (
+            <UnitField
+              label="Power setting"
+              unit="%"
+              value={Math.round(microwave.power * 100)}
+              error={errors["microwave.power"]}
+              onChange={(pct) =>
+                pct !== null && onChange({ microwave: { ...microwave, power: pct / 100 } })
+              }
+            />
+          ) : (
+            <Box />
+          )}
+          <UnitField
+            label="Melt to"
+            unit="°C"
+            optional={String(plan.seed.melted_c)}
+            value={draft.melt_to_c}
+            error={errors.melt_to_c}
+            onChange={(melt_to_c) => onChange({ melt_to_c })}
+          />
+          <UnitField
+            label="Seed aims at"
+            unit="°C"
+            optional={String(plan.seed.target_c)}
+            value={draft.target_c}
+            error={errors.target_c}
+            onChange={(target_c) => onChange({ target_c })}
+          />
+          <UnitField
+            label="Seed is at"
+            unit="°C"
+            optional={String(draft.room_c)}
+            value={draft.seed_c}
+            error={errors.seed_c}
+            onChange={(seed_c) => onChange({ seed_c })}
+          />
+          <UnitField
+            label="Cooling takes"
+            unit="min"
+            optional="not counted"
+            value={draft.cooling_min}
+            error={errors.cooling_min}
+            onChange={(cooling_min) => onChange({ cooling_min })}
+          />
+          <UnitField
+            label="Fat, on the bag"
+            unit="%"
+            optional={String(plan.windows.fat_pct)}
+            value={own?.fat_pct}
+            error={errors["own.fat_pct"]}
+            onChange={(fat_pct) => onChange({ own: { ...own, fat_pct } })}
+          />
+        </Box>
+      </Collapsible.Content>
+    </Collapsible.Root>
+  );
+}

@@ -1,0 +1,64 @@
+import { Box, Input } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useRef, useState } from "react";
+import { api, type Batch } from "../api/client";
+import { keys } from "../api/queries";
+import { accepted, Refusal } from "../api/refusal";
+
+/** The batch's name, edited where it stands. */
+export function NameField({ batch }: { batch: Batch }) {
+  const [name, setName] = useState(batch.name);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const queries = useQueryClient();
+  const rename = useMutation({
+    mutationFn: async (next: string) => {
+      const now = queries.getQueryData<Batch>(keys.batch(batch.id)) ?? batch;
+      return accepted<Batch>(
+        await api.PUT("/api/v1/batches/{id}", {
+          params: { path: { id: batch.id }, header: { "If-Match": `"${now.version}"` } },
+          body: { name: next, note: now.note },
+          keepalive: true,
+        }),
+      );
+    },
+    onSuccess: (kept) => {
+      queries.setQueryData(keys.batch(batch.id), kept);
+      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+    },
+    onError: (error) => {
+      if (error instanceof Refusal && error.status === 412) {
+        queries.invalidateQueries({ queryKey: keys.batch(batch.id) });
+      }
+    },
+  });
+  const { mutate } = rename;
+  useEffect(() => () => clearTimeout(timer.current), []);
+
+  const error = rename.error instanceof Refusal ? rename.error.fields.name : undefined;
+  return (
+    <Box flex="1" minW="0">
+      <Input
+        aria-label="Name of the batch"
+        aria-invalid={error !== undefined}
+        variant="flushed"
+        textStyle="title"
+        fontSize={{ base: "xl", md: "2xl" }}
+        h="44px"
+        borderColor="transparent"
+        _hover={{ borderColor: "border.emphasized" }}
+        value={name}
+        onChange={(event) => {
+          const next = event.target.value;
+          setName(next);
+          clearTimeout(timer.current);
+          timer.current = setTimeout(() => mutate(next), 400);
+        }}
+      />
+      {error && (
+        <Box color="stop" fontWeight="560" fontSize="sm" role="alert">
+          Name {error}
+        </Box>
+      )}
+    </Box>
+  );
+}

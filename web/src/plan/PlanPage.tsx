@@ -1,0 +1,153 @@
+import { Box, Button, Stack } from "@chakra-ui/react";
+import { useMutation } from "@tanstack/react-query";
+import { useCallback } from "react";
+import { useNavigate, useParams } from "react-router";
+import { api, type BarkInputs, type Batch, type BowlWithPlan } from "../api/client";
+import { useBatch, useComponentOf } from "../api/queries";
+import { accepted } from "../api/refusal";
+import { Panel } from "../kit/Panel";
+import { Failed, Loading } from "../kit/Standing";
+import { UnitField } from "../kit/UnitField";
+import { BurstStrip } from "./BurstStrip";
+import { FamilyField } from "./FamilyField";
+import { KitFields } from "./KitFields";
+import { NameField } from "./NameField";
+import { RoomVerdict } from "./RoomVerdict";
+import { SlabPicture } from "./SlabPicture";
+import { ThicknessField } from "./ThicknessField";
+import { TrayField } from "./TrayField";
+import { type Saving, usePlanDraft } from "./usePlanDraft";
+import { WeighOut } from "./WeighOut";
+
+const savingWords: Record<Saving, string> = {
+  saved: "Saved",
+  saving: "Saving…",
+  refused: "Not saved: mend the marked fields",
+  offline: "Not saved: no connection, trying again",
+  replaced: "Changed on another screen; this is the newer one",
+};
+
+export function PlanPage() {
+  const { batchId = "" } = useParams();
+  const batch = useBatch(batchId);
+  const component = useComponentOf(batch.data?.components[0]?.id);
+  const failed = batch.error ?? component.error;
+  if (failed) return <Failed what="plan" error={failed} retry={() => batch.refetch()} />;
+  if (!batch.data || !component.data) return <Loading what="the plan" />;
+  return <Plan key={component.data.id} batch={batch.data} kept={component.data} />;
+}
+
+interface Props {
+  batch: Batch;
+  kept: Parameters<typeof usePlanDraft>[0];
+}
+
+function Plan({ batch, kept }: Props) {
+  const { draft, plan, errors, saving, change, save } = usePlanDraft(kept);
+  const navigate = useNavigate();
+  const open = useMutation({
+    mutationFn: async (simulated: boolean) => {
+      await save();
+      return accepted<BowlWithPlan>(
+        await api.POST("/api/v1/components/{id}/bowls", {
+          params: { path: { id: kept.id } },
+          body: { id: crypto.randomUUID(), simulated },
+        }),
+      );
+    },
+    onSuccess: ({ bowl }) => navigate(`/bench/${bowl.id}`),
+  });
+  const set = useCallback(
+    <K extends keyof BarkInputs>(key: K) =>
+      (value: BarkInputs[K]) =>
+        change({ [key]: value }),
+    [change],
+  );
+  const faulty = Object.keys(errors).length > 0;
+  return (
+    <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
+      <Box display="flex" alignItems="center" gap="5" mb="3" flexWrap="wrap">
+        <NameField batch={batch} />
+        <Box
+          role="status"
+          data-testid="saving"
+          fontSize="sm"
+          color={saving === "saved" || saving === "saving" ? "fg.muted" : "stop"}
+        >
+          {faulty ? savingWords.refused : savingWords[saving]}
+        </Box>
+        <Button
+          size="lg"
+          h="56px"
+          px="6"
+          bg="ink"
+          color="onInk"
+          disabled={faulty || open.isPending}
+          onClick={() => open.mutate(false)}
+        >
+          Take it to the bench
+        </Button>
+      </Box>
+      {open.error && (
+        <Box role="alert" color="stop" mb="3">
+          The bowl could not be opened: {open.error.message}
+        </Box>
+      )}
+      <Box
+        display="grid"
+        gap="4"
+        gridTemplateColumns={{ base: "1fr", lg: "370px minmax(0, 1fr)" }}
+        alignItems="start"
+      >
+        <Panel title="What you make">
+          <Stack gap="4">
+            <FamilyField value={draft.family} onChange={set("family")} />
+            <TrayField tray={draft.tray} errors={errors} onChange={set("tray")} />
+            <ThicknessField
+              value={draft.thickness_mm}
+              error={errors.thickness_mm}
+              onChange={set("thickness_mm")}
+            />
+            <Box display="flex" gap="2">
+              <UnitField
+                label="Room"
+                unit="°C"
+                value={draft.room_c}
+                error={errors.room_c}
+                onChange={(c) => c !== null && change({ room_c: c })}
+              />
+              <UnitField
+                label="Humidity"
+                unit="%"
+                value={draft.rh_pct}
+                error={errors.rh_pct}
+                onChange={(pct) => pct !== null && change({ rh_pct: pct })}
+              />
+            </Box>
+            <KitFields draft={draft} plan={plan} errors={errors} onChange={change} />
+          </Stack>
+        </Panel>
+        <Box
+          display="grid"
+          gap="4"
+          gridTemplateColumns={{ base: "1fr", xl: "minmax(0, 1.6fr) minmax(260px, 1fr)" }}
+          opacity={faulty ? 0.45 : 1}
+          aria-busy={faulty}
+        >
+          <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
+            <WeighOut plan={plan} family={draft.family} />
+          </Panel>
+          <Panel title="The slab">
+            <SlabPicture tray={draft.tray} thickness={draft.thickness_mm} family={draft.family} />
+          </Panel>
+          <Panel title="The room">
+            <RoomVerdict plan={plan} />
+          </Panel>
+          <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
+            <BurstStrip plan={plan} />
+          </Panel>
+        </Box>
+      </Box>
+    </Box>
+  );
+}

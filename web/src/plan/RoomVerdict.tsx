@@ -1,0 +1,59 @@
+import { Box } from "@chakra-ui/react";
+import { memo } from "react";
+import type { PlanAnswer } from "../api/client";
+import { celsius, minutesRange } from "../kit/format";
+import { Notes } from "../kit/Notes";
+import { ShowSum } from "../kit/ShowSum";
+
+/** What the room means, and what comes after the pour in it. */
+export const RoomVerdict = memo(function RoomVerdict({ plan }: { plan: PlanAnswer }) {
+  const { room, setting } = plan;
+  const rows = setting
+    ? [
+        ["Top it for", setting.topping_until_s],
+        ["Touch dry", setting.touch_dry_s],
+        ["Cut from", setting.cut_from_s],
+        ["Lets go", setting.release_s],
+      ]
+    : [];
+  return (
+    <Box display="grid" gap="3">
+      <Notes notes={room.notes} />
+      <Box display="flex" gap="2" alignItems="baseline" flexWrap="wrap">
+        <Box textStyle="label">Dew point</Box>
+        <Box fontWeight="640" data-testid="dew-point">
+          {celsius(room.dew_point_c)}
+        </Box>
+        <ShowSum steps={room.sum} of="dew point" />
+      </Box>
+      {setting && (
+        <Box
+          as="dl"
+          display="grid"
+          gridTemplateColumns="auto 1fr"
+          columnGap="4"
+          rowGap="1"
+          fontSize="sm"
+        >
+          {rows.map(([label, moment]) =>
+            typeof label === "string" && typeof moment === "object" ? (
+              <Box key={label} display="contents">
+                <Box as="dt" color="fg.muted">
+                  {label}
+                </Box>
+                <Box as="dd" fontWeight="560">
+                  {minutesRange(moment.earliest, moment.latest)}
+                </Box>
+              </Box>
+            ) : null,
+          )}
+        </Box>
+      )}
+      {setting && (
+        <Box fontSize="xs" color="fg.muted">
+          After the pour, in this room. Rules of thumb: give or take a few minutes.
+        </Box>
+      )}
+    </Box>
+  );
+});

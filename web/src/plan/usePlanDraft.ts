@@ -1,0 +1,121 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api, type BarkInputs, type Component, type PlanAnswer } from "../api/client";
+import { keys } from "../api/queries";
+import { accepted, Refusal } from "../api/refusal";
+
+/** How long after the last change it is saved. */
+const SAVE_AFTER_MS = 400;
+const TRY_AGAIN_MS = 2_000;
+
+export type Saving = "saved" | "saving" | "refused" | "offline" | "replaced";
+
+interface Kept {
+  id: string;
+  version: number;
+  inputs: BarkInputs;
+  plan: PlanAnswer;
+}
+
+/**
+ * A plan under the maker's hands: every change is worked out at once by the
+ * server, and saved a moment after the last one. What the server refuses stays
+ * on screen with the reason beside its field, and is not saved.
+ */
+export function usePlanDraft(kept: Kept) {
+  const [draft, setDraft] = useState(kept.inputs);
+  const [plan, setPlan] = useState(kept.plan);
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [saving, setSaving] = useState<Saving>("saved");
+  const version = useRef(kept.version);
+  const latest = useRef(kept.inputs);
+  const unsaved = useRef(false);
+  const sum = useRef<AbortController>(undefined);
+  const frame = useRef(0);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const queries = useQueryClient();
+
+  const work = useCallback(async () => {
+    sum.current?.abort();
+    const controller = new AbortController();
+    sum.current = controller;
+    try {
+      const answer = await api.POST("/api/v1/calc/bark", {
+        body: latest.current,
+        signal: controller.signal,
+      });
+      setPlan(accepted<PlanAnswer>(answer));
+      setErrors({});
+    } catch (error) {
+      if (error instanceof Refusal) setErrors(error.fields);
+      // Aborted by the next change, or offline, which saving will tell.
+    }
+  }, []);
+
+  const save = useCallback(async () => {
+    clearTimeout(timer.current);
+    if (!unsaved.current) return;
+    unsaved.current = false;
+    setSaving("saving");
+    const again = () => {
+      unsaved.current = true;
+      setSaving("offline");
+      timer.current = setTimeout(save, TRY_AGAIN_MS);
+    };
+    try {
+      const answer = await api.PUT("/api/v1/components/{id}", {
+        params: { path: { id: kept.id }, header: { "If-Match": `"${version.current}"` } },
+        body: latest.current,
+        keepalive: true,
+      });
+      const component = accepted<Component>(answer);
+      version.current = component.version;
+      queries.setQueryData(keys.component(kept.id), component);
+      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+      setSaving(unsaved.current ? "saving" : "saved");
+    } catch (error) {
+      if (!(error instanceof Refusal) || error.status >= 500) {
+        again();
+      } else if (error.status === 412) {
+        const fresh = accepted<Component>(
+          await api.GET("/api/v1/components/{id}", { params: { path: { id: kept.id } } }),
+        );
+        version.current = fresh.version;
+        latest.current = fresh.inputs;
+        setDraft(fresh.inputs);
+        setPlan(fresh.plan);
+        setErrors({});
+        setSaving("replaced");
+        queries.setQueryData(keys.component(kept.id), fresh);
+      } else {
+        setErrors(error.fields);
+        setSaving("refused");
+      }
+    }
+  }, [kept.id, queries]);
+
+  const change = useCallback(
+    (patch: Partial<BarkInputs>) => {
+      latest.current = { ...latest.current, ...patch };
+      unsaved.current = true;
+      setDraft(latest.current);
+      cancelAnimationFrame(frame.current);
+      frame.current = requestAnimationFrame(work);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(save, SAVE_AFTER_MS);
+    },
+    [work, save],
+  );
+
+  // Leaving the page saves what is not saved yet.
+  useEffect(
+    () => () => {
+      void save();
+    },
+    [save],
+  );
+
+  return { draft, plan, errors, saving, change, save };
+}
+
+export type PlanDraft = ReturnType<typeof usePlanDraft>;
