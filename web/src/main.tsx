@@ -7,11 +7,11 @@ import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
-import { PlanPage } from "./plan/PlanPage";
 import { PlansPage } from "./plan/PlansPage";
 import { followColourMode } from "./theme/colourMode";
 import { system } from "./theme/system";
 
+const PlanPage = lazy(() => import("./plan/PlanPage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
@@ -35,7 +35,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
       { path: "plans", element: <PlansPage /> },
-      { path: "plans/:batchId", element: <PlanPage /> },
+      { path: "plans/:batchId", element: later(<PlanPage />) },
       { path: "bench", element: later(<BenchListPage />) },
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },

@@ -141,7 +141,7 @@ fn sheets() -> Vec<Sheet> {
             days_ago: 5,
             inputs: inputs(Family::White, tray(260.0, 180.0), 3.0, 21.0, 52.0),
             went: Went::Lost(
-                "One burst of a minute and a half instead of fifteen seconds: tan, grainy, smelt of caramel. Into the bin.",
+                "Called to the door in the middle of a burst of two and a half minutes: tan, grainy, smelt of caramel. Into the bin.",
             ),
         },
         Sheet {
@@ -227,7 +227,7 @@ async fn load_one(
         Went::AtSecondTry(looks) => (how(Some(Mishap::FirstTestStreaks), None), looks),
         Went::Lost(reason) => {
             let reason = reason.to_owned();
-            (how(Some(Mishap::LongBurst { seconds: 90.0, reason }), None), &[])
+            (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
         }
     };
     let Ok(plan) = bark(&inputs) else {

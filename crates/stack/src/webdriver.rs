@@ -10,7 +10,7 @@ use crate::{StackError, at, free_port};
 /// Where Debian puts the browser.
 pub const CHROMIUM: &str = "/usr/bin/chromium";
 const CHROMEDRIVER: &str = "/usr/bin/chromedriver";
-const PATIENCE: Duration = Duration::from_secs(30);
+const PATIENCE: Duration = Duration::from_secs(60);
 
 /// A running ChromeDriver. Dropping it stops it and its browsers.
 #[derive(Debug)]

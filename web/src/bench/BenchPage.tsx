@@ -2,9 +2,11 @@ import { Box, Button } from "@chakra-ui/react";
 import { Volume2, VolumeX, WifiOff } from "lucide-react";
 import { lazy, Suspense } from "react";
 import { Link, useParams } from "react-router";
+import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan } from "../api/queries";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
+import { useThrottled } from "../kit/useThrottled";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
 import { Deeds } from "./Deeds";
@@ -33,19 +35,26 @@ export default function BenchPage() {
   );
 }
 
+/** The curve, drawn anew once a second at most: the numbers beside it are not kept waiting. */
+function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
+  const { curve, fan, actions, windows } = useThrottled(bowl, 1_000);
+  return <Curve curve={curve} fan={fan} actions={actions} windows={windows} recent={recent} />;
+}
+
 function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchId: string }) {
   const { bowl, connected, clock } = useBowl(bowlId);
-  const { act, read, setThermometer, waiting, refusal } = useBench(bowlId, clock);
+  const { act, read, setThermometer, waiting, failing, refusal } = useBench(bowlId, clock);
+  const reached = connected && !failing;
   const [silent, setSilent] = useStored("wide-sheen.silent", false);
   useAlarms(bowl, silent);
   useScreenAwake();
   if (!bowl) return <Loading what="the bowl" />;
   const ended = bowl.phase === "done" || bowl.phase === "lost";
   return (
-    <Box display="flex" flexDirection="column" gap="3" pb="5" maxW="1700px" width="full" mx="auto">
+    <Box display="flex" flexDirection="column" gap="2" pb="4" maxW="1700px" width="full" mx="auto">
       <SheenScale bowl={bowl} />
-      <Box px={{ base: "3", md: "6" }} display="grid" gap="3">
-        {(!connected || waiting > 0) && (
+      <Box px={{ base: "3", md: "6" }} display="grid" gap="2.5">
+        {(!reached || waiting > 0) && (
           <Box
             role="status"
             data-testid="connection"
@@ -59,7 +68,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
             fontWeight="600"
           >
             <WifiOff size={22} aria-hidden />
-            {connected
+            {reached
               ? `Sending ${waiting} ${waiting === 1 ? "entry" : "entries"}…`
               : `No connection. What you enter is kept here and sent when it is back.${
                   waiting > 0 ? ` Waiting: ${waiting}.` : ""
@@ -80,24 +89,26 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
         <SettingStrip bowl={bowl} time={clock} />
         <Box
           display="grid"
-          gap={{ base: "3", md: "6" }}
+          rowGap="3"
+          columnGap={{ base: "3", md: "6" }}
           gridTemplateColumns={{ base: "1fr", lg: "minmax(430px, auto) minmax(0, 1fr)" }}
           alignItems="center"
         >
           <BigTemperature bowl={bowl} time={clock} />
-          <Box order={{ base: 3, lg: 0 }} h={{ base: "220px", md: "230px" }} minW="0">
+          <Box order={{ base: 3, lg: 0 }} h={{ base: "220px", md: "222px" }} minW="0">
             <Suspense fallback={<Loading what="the curve" />}>
-              <Curve
-                curve={bowl.curve}
-                fan={bowl.fan}
-                actions={bowl.actions}
-                windows={bowl.windows}
-                recent={!ended}
-              />
+              <BenchCurve bowl={bowl} recent={!ended} />
             </Suspense>
           </Box>
           <Box gridColumn={{ lg: "1 / -1" }} order={{ base: 2, lg: 0 }}>
-            <Deeds bowl={bowl} act={act} read={read} />
+            <Deeds
+              phase={bowl.phase}
+              advice={bowl.advice}
+              additions={bowl.additions}
+              last={bowl.actions.at(-1)}
+              act={act}
+              read={read}
+            />
           </Box>
         </Box>
         <Box
@@ -107,7 +118,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
           alignItems="center"
           justifyContent="space-between"
         >
-          <ThermometerControl bowl={bowl} set={setThermometer} />
+          <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
           <Box display="flex" gap="3" alignItems="center">
             <Button
               variant="ghost"

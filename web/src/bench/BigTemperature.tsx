@@ -36,7 +36,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
       </Box>
       <Box
         textStyle="wide"
-        fontSize={{ base: "88px", md: "148px" }}
+        fontSize={{ base: "88px", md: "140px" }}
         lineHeight="0.95"
         fontWeight="600"
         data-testid="temperature"
@@ -70,6 +70,12 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           </>
         )}
       </Box>
+      {bowl.doubted > 0 && (
+        <Box color="fg.muted" mt="1" data-testid="doubted">
+          {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"}, kept and left out of
+          the forecast
+        </Box>
+      )}
       {latest && age > 20 && bowl.phase !== "done" && bowl.phase !== "lost" && (
         <Box color="heat" fontWeight="600" mt="1">
           Read {clock(age)} ago

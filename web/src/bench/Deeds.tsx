@@ -1,7 +1,7 @@
-import { Box, Input } from "@chakra-ui/react";
+import { Box, Input, VisuallyHidden } from "@chakra-ui/react";
 import { Undo2 } from "lucide-react";
-import { useRef, useState } from "react";
-import type { BowlAnswer } from "../api/client";
+import { memo, useRef, useState } from "react";
+import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { grams } from "../kit/format";
 import { GiveUp } from "./GiveUp";
 import { ReadingField } from "./ReadingField";
@@ -14,24 +14,25 @@ import { told } from "./words";
 const BURSTS = [5, 10, 15, 30];
 
 interface Props {
-  bowl: BowlAnswer;
+  phase: BowlAnswer["phase"];
+  advice: BowlAnswer["advice"];
+  additions: BowlAnswer["additions"];
+  last: ActionAnswer | undefined;
   act: (deed: Deed) => void;
   read: (temp_c: number) => void;
 }
 
 /** Everything that can be done at the bench: a touch or a key each. */
-export function Deeds({ bowl, act, read }: Props) {
+export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, read }: Props) {
   const reading = useRef<HTMLInputElement>(null);
-  const { advice } = bowl;
   const rule = advice.rule;
   const [ownSeed, setOwnSeed] = useState("");
-  const next = bowl.additions.find((a) => !a.done)?.planned_g;
+  const next = additions.find((a) => !a.done)?.planned_g;
   const planned = advice.seed_g ?? next ?? null;
   const burst = advice.heat_s ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
-  const last = bowl.actions.at(-1);
-  const testing = bowl.phase === "testing";
-  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const testing = phase === "testing";
+  const ended = phase === "done" || phase === "lost";
 
   const undo = last && (() => act({ kind: "undone", undoes: last.id }));
   const heat = (seconds: number) => act({ kind: "heat", seconds });
@@ -117,6 +118,7 @@ export function Deeds({ bowl, act, read }: Props) {
         </Touch>
         <Touch
           hotkey="P"
+          gridColumn={{ base: "1 / -1", md: "auto" }}
           advised={rule === "pour" || rule === "leaving_band"}
           onClick={() => act({ kind: "poured" })}
         >
@@ -131,22 +133,34 @@ export function Deeds({ bowl, act, read }: Props) {
           xl: "minmax(0, 1.7fr) minmax(0, 1fr) minmax(0, 1.3fr)",
         }}
       >
-        <Box display="flex" gap="2" role="group" aria-label="Heat for" flexWrap="wrap">
+        <Box
+          display="flex"
+          gap="2"
+          role="group"
+          aria-label="Heat for"
+          flexWrap="wrap"
+          alignItems="center"
+        >
+          <Box textStyle="title" fontSize="lg" ps="1" pe="1" aria-hidden>
+            Heat
+          </Box>
           {bursts.map((s) => (
             <Touch
               key={s}
               flex="1"
               px="3"
-              minW="84px"
+              minW="64px"
+              whiteSpace="nowrap"
               {...(s === burst ? { hotkey: "H" } : {})}
               advised={advice.heat_s === s}
               onClick={() => heat(s)}
             >
-              Heat {s} s
+              <VisuallyHidden>Heat </VisuallyHidden>
+              {s} s
             </Touch>
           ))}
-          <Touch flex="1" minW="100px" px="3" onClick={() => act({ kind: "heat" })}>
-            Heat until off
+          <Touch flex="1" minW="96px" px="3" onClick={() => act({ kind: "heat" })}>
+            <VisuallyHidden>Heat </VisuallyHidden>until off
           </Touch>
         </Box>
         <Box
@@ -186,4 +200,4 @@ export function Deeds({ bowl, act, read }: Props) {
       </Box>
     </Box>
   );
-}
+});

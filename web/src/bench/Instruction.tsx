@@ -19,8 +19,8 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
       borderColor={edges[advice.level]}
       borderRadius="slab"
       px={{ base: "3", md: "5" }}
-      py="3"
-      minH={{ md: "132px" }}
+      py="2"
+      minH={{ md: "118px" }}
       display="flex"
       gap="5"
       alignItems="center"

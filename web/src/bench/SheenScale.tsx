@@ -5,7 +5,7 @@ import { chocolateColours, isPale } from "../theme/chocolate";
 import { finishWords } from "./words";
 
 const W = 1200;
-const H = 132;
+const H = 124;
 
 /** The stretch of the scale that matters now: wide while melting, then near. */
 function span(windows: WindowsAnswer, phase: BowlAnswer["phase"], temp: number): [number, number] {
@@ -162,7 +162,14 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
           </g>
         )}
       </Box>
-      <Box position="relative" h="22px" fontSize="sm" color="fg.muted" mt="-24px" aria-hidden>
+      <Box
+        position="relative"
+        h="22px"
+        fontSize="sm"
+        color="fg.muted"
+        mt={{ base: "-8px", md: "-18px" }}
+        aria-hidden
+      >
         {ticks
           .filter((c) => c % 5 === 0 || step === 1)
           .map((c) => (

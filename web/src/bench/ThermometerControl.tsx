@@ -1,4 +1,5 @@
 import { Box, SegmentGroup } from "@chakra-ui/react";
+import { memo } from "react";
 import type { BowlAnswer } from "../api/client";
 import { Touch } from "./Touch";
 
@@ -11,21 +12,17 @@ const paces = [
 ];
 
 interface Props {
-  bowl: BowlAnswer;
+  clock: BowlAnswer["clock"];
+  ended: boolean;
   set: (simulated: boolean, rate: number) => void;
 }
 
 /** The simulated thermometer: a stand-in for a probe, at any pace. */
-export function ThermometerControl({ bowl, set }: Props) {
-  const { simulated, rate } = bowl.clock;
+export const ThermometerControl = memo(function ThermometerControl({ clock, ended, set }: Props) {
+  const { simulated, rate } = clock;
   if (!simulated) {
     return (
-      <Touch
-        minH="56px"
-        fontSize="md"
-        onClick={() => set(true, 1)}
-        disabled={bowl.phase === "done" || bowl.phase === "lost"}
-      >
+      <Touch minH="56px" fontSize="md" onClick={() => set(true, 1)} disabled={ended}>
         Use the simulated thermometer
       </Touch>
     );
@@ -56,5 +53,15 @@ export function ThermometerControl({ bowl, set }: Props) {
         ))}
       </SegmentGroup.Root>
     </Box>
+  );
+}, sameControl);
+
+/** The time itself moves on all the time, and is not shown here. */
+function sameControl(before: Props, now: Props): boolean {
+  return (
+    before.clock.rate === now.clock.rate &&
+    before.clock.simulated === now.clock.simulated &&
+    before.ended === now.ended &&
+    before.set === now.set
   );
 }

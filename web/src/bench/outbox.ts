@@ -54,6 +54,7 @@ async function send(bowlId: string, entry: Entry): Promise<void> {
 export function useOutbox(bowlId: string) {
   const [waiting, setWaiting] = useState<Entry[]>(() => kept(bowlId));
   const [refusal, setRefusal] = useState<Refusal>();
+  const [failing, setFailing] = useState(false);
   const queue = useRef(waiting);
   const busy = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -77,11 +78,14 @@ export function useOutbox(bowlId: string) {
       try {
         await send(bowlId, first);
         set(queue.current.slice(1));
+        setFailing(false);
       } catch (error) {
         if (error instanceof Refusal && error.status < 500) {
           setRefusal(error);
+          setFailing(false);
           set(rest);
         } else {
+          setFailing(true);
           timer.current = setTimeout(flush, TRY_AGAIN_MS);
           break;
         }
@@ -108,5 +112,5 @@ export function useOutbox(bowlId: string) {
     };
   }, [flush]);
 
-  return { waiting: waiting.length, refusal, put };
+  return { waiting: waiting.length, failing, refusal, put };
 }

@@ -7,7 +7,7 @@ export type Deed = Omit<NewAction, "id" | "at">;
 
 /** What the maker can enter at the bench. */
 export function useBench(bowlId: string, clock: KitchenClock) {
-  const { waiting, refusal, put } = useOutbox(bowlId);
+  const { waiting, failing, refusal, put } = useOutbox(bowlId);
   const stamp = useCallback(
     () => ({ id: crypto.randomUUID(), at: new Date(clock.now()).toISOString() }),
     [clock],
@@ -28,5 +28,5 @@ export function useBench(bowlId: string, clock: KitchenClock) {
       }),
     [bowlId],
   );
-  return { act, read, setThermometer, waiting, refusal };
+  return { act, read, setThermometer, waiting, failing, refusal };
 }

@@ -1,3 +1,4 @@
+import { replaceEqualDeep } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import type { BowlAnswer } from "../api/client";
 
@@ -32,11 +33,19 @@ export function useBowl(id: string): Live & { clock: KitchenClock } {
     let heard = performance.now();
     const listen = () => {
       source = new EventSource(`/api/v1/bowls/${id}/stream`);
+      const hear = ({ now, rate }: BowlAnswer["clock"]) => {
+        heard = performance.now();
+        anchor.current = { kitchen: Date.parse(now), heard, rate };
+      };
       source.addEventListener("bowl", (event) => {
         const bowl = JSON.parse(event.data) as BowlAnswer;
-        heard = performance.now();
-        anchor.current = { kitchen: Date.parse(bowl.clock.now), heard, rate: bowl.clock.rate };
-        setLive({ bowl, connected: true });
+        hear(bowl.clock);
+        // What did not change stays the same object, and need not be drawn anew.
+        setLive((before) => ({ bowl: replaceEqualDeep(before.bowl, bowl), connected: true }));
+      });
+      source.addEventListener("beat", (event) => {
+        hear(JSON.parse(event.data) as BowlAnswer["clock"]);
+        setLive((before) => (before.connected ? before : { ...before, connected: true }));
       });
       source.onerror = () => {
         setLive((before) => ({ ...before, connected: false }));

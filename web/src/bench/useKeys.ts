@@ -6,7 +6,8 @@ export function useKeys(keys: Record<string, (() => void) | undefined>): void {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.repeat) return;
       const target = event.target as HTMLElement;
-      if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName)) return;
+      // A choice that was just touched keeps the focus, but is not typed into.
+      if (target.matches("textarea, select, input:not([type=radio], [type=checkbox])")) return;
       const act = keys[event.key.toLowerCase()];
       if (act) {
         event.preventDefault();

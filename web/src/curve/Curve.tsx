@@ -63,6 +63,45 @@ function minuteTicks(start: number, end: number): number[] {
   );
 }
 
+/** What was done, written down along its line. */
+function Flag({ words, viewBox }: { words: string; viewBox?: { x?: number; y?: number } }) {
+  const { x = 0, y = 0 } = viewBox ?? {};
+  return (
+    <text
+      x={x}
+      y={y}
+      dx="-6"
+      dy="-5"
+      transform={`rotate(-90 ${x} ${y})`}
+      textAnchor="end"
+      style={{ fill: ink, fontSize: "12px" }}
+    >
+      {words}
+    </text>
+  );
+}
+
+/** The marks that get their words written: not bursts, and none on top of another. */
+function withRoom(marks: ActionAnswer[], apart: number): Set<string> {
+  const kept = new Set<string>();
+  let last = Number.NEGATIVE_INFINITY;
+  for (const mark of marks) {
+    const at = Date.parse(mark.at);
+    if (mark.kind !== "heat" && at - last > apart) {
+      kept.add(mark.id);
+      last = at;
+    }
+  }
+  return kept;
+}
+
+/** Round temperatures to write on the axis. */
+function degreeTicks([lo, hi]: [number, number]): number[] {
+  const step = hi - lo > 24 ? 10 : hi - lo > 12 ? 5 : 2;
+  const first = Math.ceil(lo / step) * step;
+  return Array.from({ length: Math.floor((hi - first) / step) + 1 }, (_, i) => first + i * step);
+}
+
 /** The record, its windows, what was done, and the forecast as a fan. */
 const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Props) {
   const { data, start, end, opened, domain } = useMemo(() => {
@@ -73,7 +112,10 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
     const end = Math.max(last, data.at(-1)?.at ?? 0, start + 5 * 60_000);
     const temps = data.flatMap((r) => [r.temp, r.range?.[0]].filter((t) => t !== undefined));
     const lowest = Math.min(windows.thick_c - 1, ...temps);
-    const highest = Math.max(windows.work_c[1] + 2, ...temps);
+    const hottest = Math.max(windows.work_c[1] + 2, ...temps);
+    // A band that is reached is shown whole.
+    const highest =
+      hottest > windows.melt_c[0] - 1 ? Math.max(hottest, windows.melt_c[1]) : hottest;
     const opened = Date.parse(curve[0]?.at ?? new Date(start).toISOString());
     return {
       data,
@@ -97,6 +139,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
       : []),
   ].filter((b) => b.lo < domain[1] && b.hi > domain[0]);
   const marks = actions.filter((a) => Date.parse(a.at) >= start && a.kind !== "stirred");
+  const flagged = withRoom(marks, (end - start) / 40);
   const minutes = (at: number) => `${Math.round((at - opened) / 60_000)} min`;
   return (
     <ResponsiveContainer width="100%" height="100%">
@@ -115,9 +158,17 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
           ticks={minuteTicks(opened, end).filter((t) => t >= start)}
           tickFormatter={minutes}
           stroke={muted}
-          fontSize={13}
+          style={{ fontSize: "13px" }}
         />
-        <YAxis domain={domain} allowDataOverflow width={44} stroke={muted} fontSize={13} unit="°" />
+        <YAxis
+          domain={domain}
+          allowDataOverflow
+          width={40}
+          ticks={degreeTicks(domain)}
+          stroke={muted}
+          style={{ fontSize: "13px" }}
+          unit="°"
+        />
         {bands.map((band) => (
           <ReferenceArea
             key={band.name}
@@ -130,7 +181,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
             ifOverflow="hidden"
             label={{
               value: band.name,
-              position: "insideRight",
+              position: "right",
               fill: ink,
               fontSize: 13,
               fontWeight: 600,
@@ -152,14 +203,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
             stroke={action.kind === "heat" ? heat : ink}
             strokeDasharray={action.kind === "heat" ? "2 3" : undefined}
             strokeOpacity={0.55}
-            label={{
-              value: action.kind === "heat" ? "" : told(action),
-              angle: -90,
-              position: "insideTopLeft",
-              fill: muted,
-              fontSize: 11,
-              offset: 10,
-            }}
+            label={flagged.has(action.id) ? <Flag words={told(action)} /> : ""}
           />
         ))}
         <Area

@@ -1,5 +1,5 @@
 import { Box, Field, Input } from "@chakra-ui/react";
-import { useEffect, useId, useState } from "react";
+import { useEffect, useState } from "react";
 
 interface Props {
   label: string;
@@ -26,7 +26,6 @@ function parse(text: string): number | null {
  * elsewhere (a slider) replaces it.
  */
 export function UnitField({ label, unit, value, onChange, error, help, optional, width }: Props) {
-  const id = useId();
   const [text, setText] = useState(value == null ? "" : String(value));
   const typed = parse(text);
   useEffect(() => {
@@ -42,11 +41,10 @@ export function UnitField({ label, unit, value, onChange, error, help, optional,
       : undefined;
   const message = own ?? error;
   return (
-    <Field.Root invalid={message !== undefined} ids={{ control: id }} width={width ?? "full"}>
+    <Field.Root invalid={message !== undefined} width={width ?? "full"}>
       <Field.Label textStyle="label">{label}</Field.Label>
       <Box position="relative" width="full">
         <Input
-          id={id}
           inputMode="decimal"
           autoComplete="off"
           size="md"

@@ -20,8 +20,8 @@ export const BurstStrip = memo(function BurstStrip({ plan }: { plan: PlanAnswer 
     <Box>
       <Box
         display="flex"
-        gap="1"
-        h="44px"
+        gap="2px"
+        h="40px"
         role="img"
         aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds`}
       >
@@ -44,9 +44,10 @@ export const BurstStrip = memo(function BurstStrip({ plan }: { plan: PlanAnswer 
           </Box>
         ))}
       </Box>
-      <Box display="flex" justifyContent="space-between" mt="1.5" mb="1">
-        <Box textStyle="label">
-          seconds each, {clock(melt.seconds)} in all; an estimate until your microwave is known
+      <Box mt="1.5" mb="1" fontSize="sm">
+        <Box>
+          Seconds each, <strong>{clock(melt.seconds)}</strong> in all: an estimate until your
+          microwave is known.
         </Box>
         <ShowSum steps={melt.sum} of="melting time" />
       </Box>

@@ -27,7 +27,7 @@ const savingWords: Record<Saving, string> = {
   replaced: "Changed on another screen; this is the newer one",
 };
 
-export function PlanPage() {
+export default function PlanPage() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
   const component = useComponentOf(batch.data?.components[0]?.id);
@@ -99,34 +99,39 @@ function Plan({ batch, kept }: Props) {
         gridTemplateColumns={{ base: "1fr", lg: "370px minmax(0, 1fr)" }}
         alignItems="start"
       >
-        <Panel title="What you make">
-          <Stack gap="4">
-            <FamilyField value={draft.family} onChange={set("family")} />
-            <TrayField tray={draft.tray} errors={errors} onChange={set("tray")} />
-            <ThicknessField
-              value={draft.thickness_mm}
-              error={errors.thickness_mm}
-              onChange={set("thickness_mm")}
-            />
-            <Box display="flex" gap="2">
-              <UnitField
-                label="Room"
-                unit="°C"
-                value={draft.room_c}
-                error={errors.room_c}
-                onChange={(c) => c !== null && change({ room_c: c })}
+        <Stack gap="4">
+          <Panel title="What you make">
+            <Stack gap="4">
+              <FamilyField value={draft.family} onChange={set("family")} />
+              <TrayField tray={draft.tray} errors={errors} onChange={set("tray")} />
+              <ThicknessField
+                value={draft.thickness_mm}
+                error={errors.thickness_mm}
+                onChange={set("thickness_mm")}
               />
-              <UnitField
-                label="Humidity"
-                unit="%"
-                value={draft.rh_pct}
-                error={errors.rh_pct}
-                onChange={(pct) => pct !== null && change({ rh_pct: pct })}
-              />
-            </Box>
-            <KitFields draft={draft} plan={plan} errors={errors} onChange={change} />
-          </Stack>
-        </Panel>
+              <Box display="flex" gap="2">
+                <UnitField
+                  label="Room"
+                  unit="°C"
+                  value={draft.room_c}
+                  error={errors.room_c}
+                  onChange={(c) => c !== null && change({ room_c: c })}
+                />
+                <UnitField
+                  label="Humidity"
+                  unit="%"
+                  value={draft.rh_pct}
+                  error={errors.rh_pct}
+                  onChange={(pct) => pct !== null && change({ rh_pct: pct })}
+                />
+              </Box>
+              <KitFields draft={draft} plan={plan} errors={errors} onChange={change} />
+            </Stack>
+          </Panel>
+          <Panel title="The melt" opacity={faulty ? 0.45 : 1}>
+            <BurstStrip plan={plan} />
+          </Panel>
+        </Stack>
         <Box
           display="grid"
           gap="4"
@@ -142,9 +147,6 @@ function Plan({ batch, kept }: Props) {
           </Panel>
           <Panel title="The room">
             <RoomVerdict plan={plan} />
-          </Panel>
-          <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
-            <BurstStrip plan={plan} />
           </Panel>
         </Box>
       </Box>

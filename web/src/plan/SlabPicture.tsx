@@ -5,7 +5,7 @@ import { chocolateColours } from "../theme/chocolate";
 
 const WIDTH = 560;
 const PLAN_HEIGHT = 250;
-const DETAIL_SCALE = 9;
+const DETAIL_SCALE = 14;
 
 /** The outline in mm: its extent and, for round ones, that it is round. */
 function extent(tray: TrayInputs): { across: number; down: number; round: boolean } {
@@ -38,16 +38,16 @@ interface Props {
 export const SlabPicture = memo(function SlabPicture({ tray, thickness, family }: Props) {
   const { across, down, round } = extent(tray);
   if (!(across > 0 && down > 0 && thickness > 0)) return null;
-  const scale = Math.min((WIDTH - 190) / across, (PLAN_HEIGHT - 20) / down);
+  const scale = Math.min((WIDTH - 160) / across, (PLAN_HEIGHT - 20) / down);
   const [w, h] = [across * scale, down * scale];
   const colours = chocolateColours[family];
   const top = 6 + (PLAN_HEIGHT - 20 - h) / 2;
   const section = Math.max(thickness * scale, 0.75);
   const sectionTop = PLAN_HEIGHT + 14;
-  const detailX = WIDTH - 132;
-  const detailH = Math.min(thickness, 22) * DETAIL_SCALE;
+  const detailX = WIDTH - 124;
+  const detailH = Math.min(thickness, 14) * DETAIL_SCALE;
   const base = sectionTop + section;
-  const marks = Array.from({ length: Math.floor(Math.min(thickness, 22)) + 1 }, (_, mm) => mm);
+  const marks = Array.from({ length: Math.floor(Math.min(thickness, 14)) + 1 }, (_, mm) => mm);
   const words = round
     ? `${Math.round(across)} mm across`
     : `${Math.round(across)} by ${Math.round(down)} mm`;
@@ -110,7 +110,7 @@ export const SlabPicture = memo(function SlabPicture({ tray, thickness, family }
       <text x="6" y={base + 18} fill="currentColor">
         {words}, from the side at the same scale
       </text>
-      <g transform={`translate(${detailX} ${PLAN_HEIGHT - 8 - detailH})`}>
+      <g transform={`translate(${detailX} ${6 + (PLAN_HEIGHT - 20 - detailH) / 2})`}>
         <rect width="92" height={detailH} fill={colours.body} stroke="currentColor" />
         <rect width="92" height={Math.min(5, detailH / 3)} fill={colours.light} opacity="0.5" />
         {marks.map((mm) => (

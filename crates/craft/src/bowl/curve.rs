@@ -1,6 +1,6 @@
 //! A record thinned for drawing.
 
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 
 use super::fold::Bowl;
 use super::record::Record;
@@ -18,9 +18,12 @@ pub struct CurvePoint {
     pub doubt: Option<Doubt>,
 }
 
-/// At most about `points` points that draw like the whole record: of each
-/// stretch the coldest and the warmest reading, and the first and last of all.
-/// Doubted readings stand for themselves.
+/// How much of the end of a record is shown in detail.
+const DETAIL: TimeDelta = TimeDelta::minutes(25);
+
+/// At most about `points` points that draw like the whole record, most of them
+/// for its last stretch. Of each piece the coldest and the warmest reading are
+/// kept, and the first and last of all. Doubted readings stand for themselves.
 #[must_use]
 pub fn curve(record: &Record, bowl: &Bowl, points: usize) -> Vec<CurvePoint> {
     let all: Vec<CurvePoint> = record
@@ -29,29 +32,36 @@ pub fn curve(record: &Record, bowl: &Bowl, points: usize) -> Vec<CurvePoint> {
         .zip(&bowl.doubts)
         .map(|(r, doubt)| CurvePoint { at: r.at, temp: r.temp, doubt: *doubt })
         .collect();
-    let stretches = points.max(4) / 2;
-    if all.len() <= stretches * 2 {
-        return all;
-    }
-    let mut thinned = Vec::with_capacity(points + 2);
-    for stretch in all.chunks(all.len().div_ceil(stretches)) {
-        let (trusted, doubted): (Vec<_>, Vec<_>) =
-            stretch.iter().copied().partition(|p| p.doubt.is_none());
-        let by_temp = |a: &&CurvePoint, b: &&CurvePoint| a.temp.value.total_cmp(&b.temp.value);
-        let mut kept: Vec<CurvePoint> = trusted
-            .iter()
-            .min_by(by_temp)
-            .into_iter()
-            .chain(trusted.iter().max_by(by_temp))
-            .copied()
-            .collect();
-        kept.extend(doubted.first());
-        kept.sort_by_key(|p| p.at);
-        kept.dedup();
-        thinned.extend(kept);
-    }
-    thinned.extend(all.last());
-    thinned.insert(0, all[0]);
+    let (Some(first), Some(last)) = (all.first(), all.last()) else { return all };
+    let (older, recent) = all.split_at(all.partition_point(|p| p.at < last.at - DETAIL));
+    let mut thinned = vec![*first];
+    thin(older, points / 3, &mut thinned);
+    thin(recent, points - points / 3, &mut thinned);
+    thinned.push(*last);
     thinned.dedup();
     thinned
+}
+
+fn thin(all: &[CurvePoint], points: usize, into: &mut Vec<CurvePoint>) {
+    let pieces = (points / 2).max(1);
+    if all.len() <= pieces * 2 {
+        into.extend(all);
+        return;
+    }
+    let by_temp = |a: &&CurvePoint, b: &&CurvePoint| a.temp.value.total_cmp(&b.temp.value);
+    for piece in all.chunks(all.len().div_ceil(pieces)) {
+        let trusted = || piece.iter().filter(|p| p.doubt.is_none());
+        let mut kept: Vec<CurvePoint> = [
+            trusted().min_by(by_temp),
+            trusted().max_by(by_temp),
+            piece.iter().find(|p| p.doubt.is_some()),
+        ]
+        .into_iter()
+        .flatten()
+        .copied()
+        .collect();
+        kept.sort_by_key(|p| p.at);
+        kept.dedup();
+        into.extend(kept);
+    }
 }

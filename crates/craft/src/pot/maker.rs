@@ -9,7 +9,7 @@ use uuid::Uuid;
 use super::{Pot, Probe};
 use crate::bowl::coach::{Rule, advise};
 use crate::bowl::{
-    Action, ActionKind, Phase, Reading, Record, Seen, Setup, Source, fold, forecast,
+    Action, ActionKind, Heat, Phase, Reading, Record, Seen, Setup, Source, fold, forecast,
 };
 use crate::units::{celsius, in_celsius, seconds};
 
@@ -131,6 +131,12 @@ impl<'a> Maker<'a> {
     }
 
     fn decide(&self, bowl: &crate::bowl::Bowl) -> Option<ActionKind> {
+        if matches!(self.how.mishap, Some(Mishap::LongBurst { .. }))
+            && matches!(bowl.heat, Heat::Burst { .. })
+        {
+            // Called away from the kitchen: that is the mishap.
+            return None;
+        }
         let ahead = forecast(self.setup, &self.record, bowl).ok();
         let advice = advise(self.setup, bowl, ahead.as_ref(), self.now);
         let stir =

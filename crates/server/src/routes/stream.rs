@@ -21,10 +21,10 @@ const TICK: Duration = Duration::from_secs(1);
 /// However fast readings come, a screen is not told more often than this.
 const NOT_MORE_OFTEN: Duration = Duration::from_millis(200);
 
-/// A bowl as it stands, sent whole as an event `bowl` whenever something
-/// happens to it and at least every second while its time moves.
+/// A bowl as it stands, sent whole as an event `bowl` whenever it is not as it
+/// was; else, every second, a `beat` with its time.
 #[utoipa::path(tag = "bowls", operation_id = "watch_bowl", responses(
-    (status = 200, description = "Events `bowl`, each a BowlAnswer", content_type = "text/event-stream", body = BowlAnswer),
+    (status = 200, description = "Events `bowl`, each a BowlAnswer, and `beat`, each a ClockAnswer", content_type = "text/event-stream", body = BowlAnswer),
     (status = 404, body = Problem)))]
 #[get("/bowls/{id}/stream")]
 pub async fn watch(
@@ -54,9 +54,10 @@ struct Watcher {
 
 impl Watcher {
     async fn run(mut self, sender: mpsc::Sender<Event>) {
+        let mut told = None;
         loop {
             let sent_at = Instant::now();
-            let Some(event) = self.event().await else { return };
+            let Some(event) = self.event(&mut told).await else { return };
             if sender.send(event).await.is_err() {
                 return;
             }
@@ -66,11 +67,22 @@ impl Watcher {
         }
     }
 
-    /// The bowl as it stands; `None` where it is gone.
-    async fn event(&self) -> Option<Event> {
+    /// What there is to tell; `None` where the bowl is gone.
+    async fn event(&self, told: &mut Option<BowlAnswer>) -> Option<Event> {
         let bowl = store::bowls::get(&self.state.pool, self.subject.id).await.ok()?;
-        let answer = self.subject.at(&self.record, self.state.clock_answer(&bowl));
-        Some(Event::Data(Data::new_json(answer).ok()?.event("bowl")))
+        let clock = self.state.clock_answer(&bowl);
+        let answer = self.subject.at(&self.record, clock.clone());
+        let as_before = told.as_mut().is_some_and(|told| {
+            let paced = told.clock.rate == clock.rate && told.clock.simulated == clock.simulated;
+            told.clock = clock.clone();
+            paced && *told == answer
+        });
+        let data = if as_before {
+            Data::new_json(clock).ok()?.event("beat")
+        } else {
+            Data::new_json(told.insert(answer)).ok()?.event("bowl")
+        };
+        Some(Event::Data(data))
     }
 
     /// Waits until there is something new to say; `false` where there never

@@ -1,0 +1,383 @@
+//! A browser page, with the verbs that the tests use. Everything waits for a
+//! condition; nothing waits for a time.
+
+use std::path::PathBuf;
+use std::time::Duration;
+
+use anyhow::{Context, ensure};
+use serde_json::{Value, json};
+use thirtyfour::prelude::*;
+
+use crate::{Kitchen, root};
+
+/// How long a condition may take to come true.
+const PATIENCE: Duration = Duration::from_secs(45);
+const LOOK_EVERY: Duration = Duration::from_millis(40);
+
+/// Keeps what the page says on its console, from before its first script on.
+const LISTEN: &str = "
+    window.__said = [];
+    for (const level of ['log', 'warn', 'error']) {
+        const say = console[level].bind(console);
+        console[level] = (...words) => { window.__said.push([level, words.map(String).join(' ')]); say(...words); };
+    }
+    addEventListener('error', (e) => window.__said.push(['error', e.message ?? String(e)]));
+    addEventListener('unhandledrejection', (e) => window.__said.push(['error', String(e.reason)]));
+";
+
+/// A screen's size in CSS pixels.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub struct Size(pub u32, pub u32);
+
+impl Size {
+    /// The size that is designed for first.
+    pub const LAPTOP: Self = Self(1280, 800);
+    /// A phone propped up at the bench.
+    pub const PHONE: Self = Self(390, 844);
+}
+
+/// A page in a browser of its own.
+#[derive(Debug)]
+pub struct Page {
+    driver: WebDriver,
+    address: String,
+    profile: tempfile::TempDir,
+}
+
+impl Page {
+    /// Opens a browser at laptop size, on no page yet.
+    ///
+    /// # Errors
+    /// Where the browser does not start.
+    pub async fn open(kitchen: &Kitchen) -> anyhow::Result<Self> {
+        let profile = tempfile::tempdir()?;
+        let mut caps = DesiredCapabilities::chrome();
+        caps.set_binary(stack::webdriver::CHROMIUM)?;
+        for argument in [
+            "--headless",
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync",
+            "--disable-dev-shm-usage",
+        ] {
+            caps.add_arg(argument)?;
+        }
+        caps.add_arg(&format!("--user-data-dir={}", profile.path().display()))?;
+        let driver = WebDriver::new(&kitchen.webdriver, caps).await?;
+        let page = Self { driver, address: kitchen.address.clone(), profile };
+        page.tell("Page.addScriptToEvaluateOnNewDocument", json!({ "source": LISTEN })).await?;
+        page.resize(Size::LAPTOP).await?;
+        Ok(page)
+    }
+
+    /// Closes the browser.
+    pub async fn close(self) {
+        // A browser that is gone already is closed too.
+        let _ = self.driver.quit().await;
+        drop(self.profile);
+    }
+
+    /// Says something to the browser itself.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn tell(&self, command: &str, parameters: Value) -> anyhow::Result<Value> {
+        Ok(self.driver.cdp().send_raw(command, parameters).await?)
+    }
+
+    /// Sets the size of the screen.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn resize(&self, Size(width, height): Size) -> anyhow::Result<()> {
+        let metrics =
+            json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": false });
+        self.tell("Emulation.setDeviceMetricsOverride", metrics).await?;
+        Ok(())
+    }
+
+    /// Makes the device prefer a dark or a light look.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn prefer(&self, scheme: &str) -> anyhow::Result<()> {
+        let features = json!([{ "name": "prefers-color-scheme", "value": scheme }]);
+        self.tell("Emulation.setEmulatedMedia", json!({ "features": features })).await?;
+        Ok(())
+    }
+
+    /// Cuts the page's connection, or restores it.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn disconnect(&self, offline: bool) -> anyhow::Result<()> {
+        self.tell("Network.enable", json!({})).await?;
+        let conditions = json!({
+            "offline": offline, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1,
+        });
+        self.tell("Network.emulateNetworkConditions", conditions).await?;
+        Ok(())
+    }
+
+    /// Goes to an address of the application.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn go(&self, path: &str) -> anyhow::Result<()> {
+        Ok(self.driver.goto(format!("{}{path}", self.address)).await?)
+    }
+
+    /// Loads the page anew.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn reload(&self) -> anyhow::Result<()> {
+        Ok(self.driver.refresh().await?)
+    }
+
+    /// Where the page is now, without the server's address.
+    ///
+    /// # Errors
+    /// Where the browser does not say.
+    pub async fn path(&self) -> anyhow::Result<String> {
+        Ok(self.driver.current_url().await?.path().to_owned())
+    }
+
+    /// The element that a selector finds, once it is there.
+    ///
+    /// # Errors
+    /// Where it does not come.
+    pub async fn find(&self, css: &str) -> anyhow::Result<WebElement> {
+        self.driver
+            .query(By::Css(css))
+            .wait(PATIENCE, LOOK_EVERY)
+            .first()
+            .await
+            .with_context(|| format!("nothing is {css}"))
+    }
+
+    /// The button or link with a name, once it is there: what it shows or is
+    /// labelled with begins so.
+    ///
+    /// # Errors
+    /// Where it does not come.
+    pub async fn named(&self, name: &str) -> anyhow::Result<WebElement> {
+        let xpath = format!(
+            "//*[self::button or self::a or self::label][starts-with(normalize-space(.), \"{name}\") \
+             or starts-with(@aria-label, \"{name}\")]"
+        );
+        self.driver
+            .query(By::XPath(xpath))
+            .wait(PATIENCE, LOOK_EVERY)
+            .and_displayed()
+            .first()
+            .await
+            .with_context(|| format!("nothing is called {name}"))
+    }
+
+    /// Touches the button or link with a name.
+    ///
+    /// # Errors
+    /// Where there is none, or something lies over it.
+    pub async fn touch(&self, name: &str) -> anyhow::Result<()> {
+        let element = self.named(name).await?;
+        element.scroll_into_view().await?;
+        element.wait_until().wait(PATIENCE, LOOK_EVERY).enabled().await?;
+        element.click().await.with_context(|| format!("{name} cannot be touched"))
+    }
+
+    /// Presses a key on the page as a whole.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn press(&self, key: &str) -> anyhow::Result<()> {
+        Ok(self.driver.action_chain().send_keys(key).perform().await?)
+    }
+
+    /// Types into the field with a label, in place of what is there.
+    ///
+    /// # Errors
+    /// Where there is none.
+    pub async fn fill(&self, label: &str, text: &str) -> anyhow::Result<()> {
+        let field = self.field(label).await?;
+        field.scroll_into_view().await?;
+        field.send_keys(Key::Control + "a").await?;
+        field.send_keys(text).await?;
+        Ok(())
+    }
+
+    /// The field with a label.
+    ///
+    /// # Errors
+    /// Where there is none.
+    pub async fn field(&self, label: &str) -> anyhow::Result<WebElement> {
+        let xpath = format!(
+            "//input[@aria-label=\"{label}\"] | //textarea[@aria-label=\"{label}\"] \
+             | //*[@id=//label[normalize-space(.)=\"{label}\"]/@for]"
+        );
+        self.driver
+            .query(By::XPath(xpath))
+            .wait(PATIENCE, LOOK_EVERY)
+            .first()
+            .await
+            .with_context(|| format!("no field is labelled {label}"))
+    }
+
+    /// What the element with a test id shows.
+    ///
+    /// # Errors
+    /// Where it does not come.
+    pub async fn shown(&self, id: &str) -> anyhow::Result<String> {
+        Ok(self.find(&format!("[data-testid='{id}']")).await?.text().await?)
+    }
+
+    /// Waits until the element with a test id shows something that will do.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until(
+        &self,
+        id: &str,
+        what: &str,
+        will_do: impl Fn(&str) -> bool,
+    ) -> anyhow::Result<String> {
+        let mut last = String::new();
+        let script = format!(
+            "const found = document.querySelector(\"[data-testid='{id}']\"); \
+             return found ? found.innerText : '';"
+        );
+        let patient = async {
+            loop {
+                last = self.run(&script).await?.as_str().unwrap_or_default().to_owned();
+                if will_do(&last) {
+                    return anyhow::Ok(());
+                }
+                tokio::time::sleep(LOOK_EVERY).await;
+            }
+        };
+        tokio::time::timeout(PATIENCE, patient)
+            .await
+            .with_context(|| format!("{id} never was {what}"))
+            .and_then(|done| done)
+            .with_context(|| format!("it shows: {last}"))?;
+        Ok(last)
+    }
+
+    /// Waits until the element with a test id shows some words.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until_shown(&self, id: &str, words: &str) -> anyhow::Result<String> {
+        self.until(id, words, |text| text.contains(words)).await
+    }
+
+    /// Waits until the page as a whole shows some words.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until_said(&self, words: &str) -> anyhow::Result<()> {
+        let xpath = format!("//*[text()[contains(normalize-space(.), \"{words}\")]]");
+        self.driver
+            .query(By::XPath(xpath))
+            .wait(PATIENCE, LOOK_EVERY)
+            .and_displayed()
+            .first()
+            .await
+            .with_context(|| format!("the page never said: {words}"))?;
+        Ok(())
+    }
+
+    /// Runs a script in the page.
+    ///
+    /// # Errors
+    /// Where it throws.
+    pub async fn run(&self, script: &str) -> anyhow::Result<Value> {
+        Ok(self.driver.execute(script, Vec::new()).await?.json().clone())
+    }
+
+    /// Runs a script that answers through a callback, its last argument.
+    ///
+    /// # Errors
+    /// Where it throws or does not answer.
+    pub async fn run_async(&self, script: &str) -> anyhow::Result<Value> {
+        Ok(self.driver.execute_async(script, Vec::new()).await?.json().clone())
+    }
+
+    /// What the page complained of on its console.
+    ///
+    /// # Errors
+    /// Where the browser does not say.
+    pub async fn complaints(&self) -> anyhow::Result<Vec<String>> {
+        let said = self
+            .run("return (window.__said ?? []).filter(([l]) => l === 'error').map(([, w]) => w)")
+            .await?;
+        Ok(serde_json::from_value(said)?)
+    }
+
+    /// Forgets what the page complained of: the test made it.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn forgive(&self) -> anyhow::Result<()> {
+        self.run("window.__said = []").await?;
+        Ok(())
+    }
+
+    /// Fails where the page can be scrolled sideways.
+    ///
+    /// # Errors
+    /// Where it can.
+    pub async fn fits_sideways(&self) -> anyhow::Result<()> {
+        let over = self
+            .run("const d = document.documentElement; return d.scrollWidth - d.clientWidth")
+            .await?;
+        ensure!(over.as_i64() == Some(0), "the page is {over} px too wide");
+        Ok(())
+    }
+
+    /// Fails where axe finds anything serious.
+    ///
+    /// # Errors
+    /// With what it finds.
+    pub async fn is_accessible(&self) -> anyhow::Result<()> {
+        let axe = std::fs::read_to_string(root().join("web/node_modules/axe-core/axe.min.js"))?;
+        self.run(&axe).await?;
+        let found = self
+            .run_async(
+                "const done = arguments[arguments.length - 1]; \
+                 axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations \
+                   .filter((v) => ['serious', 'critical'].includes(v.impact)) \
+                   .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`)), \
+                   (e) => done([String(e)]))",
+            )
+            .await?;
+        ensure!(found.as_array().is_some_and(Vec::is_empty), "axe finds {found:#}");
+        Ok(())
+    }
+
+    /// Takes a picture.
+    ///
+    /// # Errors
+    /// Where the browser refuses or the file cannot be written.
+    pub async fn picture(&self, path: &std::path::Path) -> anyhow::Result<()> {
+        Ok(self.driver.screenshot(path).await?)
+    }
+
+    /// Leaves the page's picture and console where they can be looked at.
+    ///
+    /// # Errors
+    /// Where they cannot be written.
+    pub async fn leave_evidence(&self, name: &str) -> anyhow::Result<PathBuf> {
+        let folder = root().join("test-artifacts");
+        std::fs::create_dir_all(&folder)?;
+        let picture = folder.canonicalize()?.join(format!("{name}.png"));
+        self.picture(&picture).await?;
+        let said = self.run("return window.__said ?? []").await?;
+        std::fs::write(picture.with_extension("txt"), format!("{said:#}"))?;
+        Ok(picture)
+    }
+}

@@ -1,0 +1,254 @@
+//! At the bench.
+
+use anyhow::{Context, ensure};
+use interface_tests::{Kitchen, Page, browse};
+use thirtyfour::Key;
+
+use crate::api;
+
+/// Types a reading, as one does with a thermometer in the other hand.
+async fn read(page: &Page, celsius: &str) -> anyhow::Result<()> {
+    page.press("r").await?;
+    page.press(&format!("{celsius}{}", char::from(Key::Enter))).await?;
+    page.until_shown("temperature", celsius).await?;
+    Ok(())
+}
+
+/// A reading far from the last one, typed until it is believed.
+async fn insist(page: &Page, celsius: &str) -> anyhow::Result<()> {
+    for _ in 0..3 {
+        page.press("r").await?;
+        page.press(&format!("{celsius}{}", char::from(Key::Enter))).await?;
+    }
+    page.until_shown("temperature", celsius).await?;
+    Ok(())
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_slab_goes_from_plan_to_log_by_hand() {
+    browse("by_hand", async |page| {
+        let batch = api::id(&api::new_batch("by hand").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.touch("Take it to the bench").await?;
+        page.until_shown("instruction", "Read the thermometer").await?;
+
+        read(page, "20.5").await?;
+        page.until_shown("instruction", "Heat for 30 s").await?;
+        page.touch("Heat 30 s").await?;
+        page.until_shown("instruction", "Leave it in").await?;
+        page.until_shown("countdown", "burst ends").await?;
+        // That burst was a slip.
+        page.press("u").await?;
+        page.until_shown("instruction", "Heat for 30 s").await?;
+
+        insist(page, "46.2").await?;
+        page.until_shown("instruction", "Take it off the heat").await?;
+        page.touch("Off the heat").await?;
+        page.until_shown("phase", "Cooling").await?;
+        page.until_shown("instruction", "Add the first").await?;
+        page.press("a").await?;
+        page.until_shown("instruction", "Keep stirring").await?;
+        page.until_shown("finish", "satin").await?;
+        page.press("u").await?;
+        page.until_shown("instruction", "Add the first").await?;
+        page.fill("Other amount of seed, g", "60").await?;
+        page.touch("Add").await?;
+        page.until_shown("undo", "Undo: Seed 60 g").await?;
+        page.touch("Undo").await?;
+        page.until_shown("undo", "Undo: Off the heat").await?;
+
+        insist(page, "31.6").await?;
+        page.until_shown("instruction", "Test it").await?;
+        page.touch("Start the test").await?;
+        page.until_shown("instruction", "Leave the smear").await?;
+        page.touch("Streaks").await?;
+        page.until_shown("verdict", "Do not pour").await?;
+        page.until_shown("instruction", "of seed and stir for two minutes").await?;
+        page.until_shown("finish", "not in temper").await?;
+        page.press("t").await?;
+        page.until_shown("instruction", "Leave the smear").await?;
+        page.press("2").await?;
+        page.until_shown("verdict", "in temper").await?;
+        page.until_shown("finish", "sheen").await?;
+        page.press("p").await?;
+        page.until_shown("instruction", "Top it while it is wet").await?;
+
+        page.touch("Note what came out").await?;
+        for word in ["Glossy", "Clean", "By itself", "None"] {
+            page.touch(word).await?;
+        }
+        page.fill("Anything else", "Stars stuck well").await?;
+        page.touch("Note it").await?;
+        page.until_said("Stars stuck well").await?;
+        page.until_said("Look again after 24 hours").await?;
+        Ok(())
+    })
+    .await;
+}
+
+/// Does what the coach says; `true` once it is poured.
+async fn follow(page: &Page) -> anyhow::Result<bool> {
+    let instruction = page.find("[data-testid='instruction']").await?;
+    let rule = instruction.attr("data-rule").await?.unwrap_or_default();
+    let key = match rule.as_str() {
+        "warm" | "not_yet_melted" | "rewarm" | "thickening" => "h",
+        "stir_after_heat" | "stop_before_melt" | "stir_in" | "stir_down" => "s",
+        "melted" => "o",
+        "add_seed" | "more_seed" | "not_in_temper" | "temper_lost" => "a",
+        "test_now" => "t",
+        "judge_smear" => "2",
+        "watch_smear" if instruction.text().await?.contains("Look at the smear") => "1",
+        "pour" | "leaving_band" => "p",
+        "top" => return Ok(true),
+        "limit_passed" => anyhow::bail!("the limit was passed"),
+        // Nothing to do but wait.
+        _ => return Ok(false),
+    };
+    page.press(key).await?;
+    Ok(false)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn who_follows_the_coach_at_the_simulated_pot_pours_in_the_band() {
+    browse("follow_the_coach", async |page| {
+        let (_, bowl) = api::new_bowl("follow the coach").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.touch("Use the simulated thermometer").await?;
+        page.touch("60×").await?;
+        let evening = async {
+            while !follow(page).await? {
+                tokio::time::sleep(std::time::Duration::from_millis(100)).await;
+            }
+            anyhow::Ok(())
+        };
+        tokio::time::timeout(std::time::Duration::from_secs(240), evening)
+            .await
+            .context("it was never poured")??;
+        let after = api::bowl(&bowl).await?;
+        let poured = after["poured_c"].as_f64().context("poured warm")?;
+        ensure!((30.7..=32.3).contains(&poured), "poured at {poured}");
+        ensure!(after["temper"] == "shown" && after["over_limit_at"].is_null());
+        page.until_shown("phase", "Poured").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_second_screen_and_a_reload_show_the_same_bowl() {
+    browse("second_screen", async |page| {
+        let (_, bowl) = api::new_bowl("second screen").await?;
+        let path = format!("/bench/{bowl}");
+        page.go(&path).await?;
+        let other = Page::open(Kitchen::shared()).await?;
+        let same = async {
+            other.go(&path).await?;
+            other.until_shown("instruction", "Read the thermometer").await?;
+            page.until_shown("instruction", "Read the thermometer").await?;
+            read(page, "44.8").await?;
+            other.until_shown("temperature", "44.8").await?;
+            other.press("s").await?;
+            page.until_shown("undo", "Undo: Stirred").await?;
+            page.reload().await?;
+            page.until_shown("temperature", "44.8").await?;
+            page.until_shown("undo", "Undo: Stirred").await?;
+            anyhow::Ok(())
+        }
+        .await;
+        other.close().await;
+        same
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_entered_without_a_connection_is_sent_once_when_it_is_back() {
+    browse("lost_connection", async |page| {
+        let (_, bowl) = api::new_bowl("lost connection").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_shown("instruction", "Read the thermometer").await?;
+        page.disconnect(true).await?;
+        page.press("s").await?;
+        page.press("r").await?;
+        page.press(&format!("43.4{}", char::from(Key::Enter))).await?;
+        page.until_shown("connection", "No connection").await?;
+        page.until_shown("connection", "Waiting: 2").await?;
+        ensure!(api::bowl(&bowl).await?["actions"].as_array().is_some_and(Vec::is_empty));
+
+        page.disconnect(false).await?;
+        page.until_shown("temperature", "43.4").await?;
+        page.until_shown("undo", "Undo: Stirred").await?;
+        page.until("connection", "gone", str::is_empty).await?;
+        let after = api::bowl(&bowl).await?;
+        ensure!(after["actions"].as_array().map(Vec::len) == Some(1), "{}", after["actions"]);
+        ensure!(after["curve"].as_array().map(Vec::len) == Some(1), "{}", after["curve"]);
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_simulated_thermometer_answers_to_what_is_done() {
+    browse("thermometer", async |page| {
+        let (_, bowl) = api::new_bowl("thermometer").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.touch("Use the simulated thermometer").await?;
+        page.until("temperature", "a reading", |text| {
+            text.starts_with(|c: char| c.is_ascii_digit())
+        })
+        .await?;
+        page.touch("60×").await?;
+        page.touch("Heat 30 s").await?;
+        let warmer = |text: &str| {
+            text.split('\n')
+                .next()
+                .and_then(|t| t.trim_end_matches("°C").parse::<f64>().ok())
+                .is_some_and(|c| c > 23.0)
+        };
+        page.until("temperature", "warmer", warmer).await?;
+        page.touch("held").await?;
+        page.until_shown("undo", "Undo: Heat 30 s").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_reading_that_no_bowl_can_have_is_refused_or_kept_apart() {
+    browse("odd_readings", async |page| {
+        let (_, bowl) = api::new_bowl("odd readings").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_shown("instruction", "Read the thermometer").await?;
+        page.press("r").await?;
+        page.press(&format!("nonsense{}", char::from(Key::Enter))).await?;
+        page.until_said("Type a number in °C").await?;
+        page.fill("Reading typed by hand, °C", "2000").await?;
+        page.press(&char::from(Key::Enter).to_string()).await?;
+        page.until_said("must be -60 to 250 °C; it is 2000").await?;
+        read(page, "44.1").await?;
+        page.press("r").await?;
+        page.press(&format!("200{}", char::from(Key::Enter))).await?;
+        page.until_shown("doubted", "1 doubted reading").await?;
+        page.until_shown("temperature", "44.1").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bowl_that_cannot_be_saved_is_given_up_with_its_reason() {
+    browse("given_up", async |page| {
+        let (batch, bowl) = api::new_bowl("given up").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.touch("Give up").await?;
+        page.fill("What went wrong", "A drop of water, and it seized").await?;
+        page.touch("Give up").await?;
+        page.until_shown("phase", "Given up").await?;
+        page.go("/log").await?;
+        page.until_said("A drop of water, and it seized").await?;
+        page.go(&format!("/log/{batch}")).await?;
+        page.until_said("Given up. A drop of water, and it seized").await?;
+        Ok(())
+    })
+    .await;
+}

@@ -1,0 +1,56 @@
+//! What holds for every page: accessible, and no wider than the screen.
+
+use anyhow::Context;
+use interface_tests::{Page, Size, browse};
+use serde_json::json;
+
+use crate::api;
+
+/// Every view, with words that show it has come.
+async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
+    let planned = api::id(&api::demo("planned").await?)?;
+    let at_bench = api::demo("at_bench").await?;
+    let bowl = at_bench["bowl_id"].as_str().context("a bowl")?.to_owned();
+    let poured = api::id(&api::demo("poured").await?)?;
+    let (_, testing) = api::new_bowl("a smear").await?;
+    api::post(&format!("/bowls/{testing}/readings"), json!({ "temp_c": 31.5 })).await?;
+    api::post(&format!("/bowls/{testing}/actions"), json!({ "kind": "test_started" })).await?;
+    let (_, done) = api::new_bowl("a pour").await?;
+    api::post(&format!("/bowls/{done}/actions"), json!({ "kind": "poured" })).await?;
+    Ok(vec![
+        ("/plans".into(), "Planned"),
+        (format!("/plans/{planned}"), "What it takes"),
+        ("/bench".into(), "At the bench"),
+        (format!("/bench/{bowl}"), "Undo"),
+        (format!("/bench/{testing}"), "Even satin"),
+        (format!("/bench/{done}"), "top until"),
+        ("/log".into(), "Given up"),
+        (format!("/log/{poured}"), "Plan against what happened"),
+        ("/nowhere".into(), "Nothing here"),
+    ])
+}
+
+async fn each(page: &Page) -> anyhow::Result<()> {
+    for (path, words) in views().await? {
+        page.go(&path).await?;
+        page.until_said(words).await?;
+        page.is_accessible().await.with_context(|| path.clone())?;
+        page.fits_sideways().await.with_context(|| path.clone())?;
+    }
+    Ok(())
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_page_is_accessible_on_a_laptop_in_the_light() {
+    browse("laptop_light", async |page| each(page).await).await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_page_is_accessible_on_a_phone_in_the_dark() {
+    browse("phone_dark", async |page| {
+        page.prefer("dark").await?;
+        page.resize(Size::PHONE).await?;
+        each(page).await
+    })
+    .await;
+}

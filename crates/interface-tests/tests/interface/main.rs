@@ -1,0 +1,7 @@
+//! The real interface, driven as its users do.
+
+mod api;
+mod bench;
+mod every_page;
+mod log;
+mod plan;

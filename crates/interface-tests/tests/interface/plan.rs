@@ -1,0 +1,120 @@
+//! Planning at the table.
+
+use anyhow::ensure;
+use interface_tests::browse;
+use thirtyfour::Key;
+
+use crate::api;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_plan_moves_as_its_numbers_do_and_saves_itself() {
+    browse("plan_moves", async |page| {
+        page.go("/plans").await?;
+        page.touch("Plan a slab of bark").await?;
+        page.until_shown("to-weigh", "325 g").await?;
+
+        page.fill("Name of the batch", "Test: comet bark").await?;
+        page.fill("Exactly", "6").await?;
+        // 30 × 20 cm × 6 mm × 1.29 g/cm³ = 464.4 g, and 5 % stays behind.
+        page.until_shown("to-weigh", "488 g").await?;
+        let melt = grams(&page.shown("melt").await?)?;
+        let seed = grams(&page.shown("seed").await?)?;
+        ensure!((melt + seed - 488.0).abs() <= 1.0, "{melt} g and {seed} g");
+
+        // The slider follows the number, and the number the slider.
+        let slider = page.find("[role=slider]").await?;
+        ensure!(slider.attr("aria-valuenow").await?.as_deref() == Some("6"));
+        slider.send_keys(Key::Right).await?;
+        page.until_shown("to-weigh", "496 g").await?;
+        ensure!(page.field("Exactly").await?.prop("value").await?.as_deref() == Some("6.1"));
+
+        page.touch("Round").await?;
+        page.fill("Diameter", "240").await?;
+        page.until_shown("to-weigh", "374 g").await?;
+        page.until_shown("saving", "Saved").await?;
+        page.until("saving", "saved for good", |text| text == "Saved").await?;
+        let path = page.path().await?;
+        page.reload().await?;
+        page.until_shown("to-weigh", "374 g").await?;
+        ensure!(page.path().await? == path);
+        let batch = api::get(&format!("/batches{}", path.trim_start_matches("/plans"))).await?;
+        ensure!(batch["name"] == "Test: comet bark", "{batch}");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn each_figure_shows_its_sum() {
+    browse("plan_sums", async |page| {
+        let batch = api::id(&api::new_batch("sums").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.touch("Show the sum: chocolate to weigh out").await?;
+        page.until_said("density once set").await?;
+        page.touch("Show the sum: seed").await?;
+        page.until_said("heat in the melted chocolate").await?;
+        page.touch("Show the sum: dew point").await?;
+        page.until_said("dew forms on anything below").await?;
+        page.touch("Show the sum: melting time").await?;
+        page.until_said("heat to warm and melt").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_cannot_be_is_said_beside_its_field_and_not_saved() {
+    browse("plan_refusals", async |page| {
+        let batch = api::new_batch("refusals").await?;
+        let component = batch["components"][0]["id"].as_str().expect("an id").to_owned();
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        page.fill("Exactly", "300").await?;
+        page.until_said("must be 0.5 to 40 mm; it is 300").await?;
+        page.until_shown("saving", "Not saved").await?;
+        page.fill("Room", "warm").await?;
+        page.until_said("must be a number in °C").await?;
+        ensure!(!page.named("Take it to the bench").await?.is_enabled().await?);
+
+        page.fill("Room", "26,5").await?;
+        page.fill("Exactly", "5").await?;
+        page.until_said("Above 24 °C tempered work sets slowly").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/components/{component}")).await?;
+        ensure!(kept["inputs"]["room_c"] == 26.5 && kept["inputs"]["thickness_mm"] == 5.0);
+
+        // The room is the seed's temperature too: too warm to seed at all.
+        page.touch("Your bowl, microwave and own numbers").await?;
+        page.fill("Seed is at", "33").await?;
+        page.until_said("must be below the target of 31.5 °C; it is 33.0 °C").await?;
+        // The server's refusals are what the browser counts as errors here.
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn two_screens_cannot_overwrite_each_other() {
+    browse("plan_two_screens", async |page| {
+        let batch = api::new_batch("two screens").await?;
+        let component = batch["components"][0]["id"].as_str().expect("an id");
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+
+        let kept = api::get(&format!("/components/{component}")).await?;
+        let mut inputs = kept["inputs"].clone();
+        inputs["thickness_mm"] = 8.into();
+        api::put(&format!("/components/{component}"), 1, inputs).await?;
+
+        page.fill("Humidity", "50").await?;
+        page.until_shown("saving", "Changed on another screen").await?;
+        // 30 × 20 cm × 8 mm × 1.29 g/cm³ × 1.05
+        page.until_shown("to-weigh", "650 g").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+fn grams(text: &str) -> anyhow::Result<f64> {
+    Ok(text.trim_end_matches(" g").parse()?)
+}
