@@ -88,12 +88,13 @@ pub fn app(
         .app_data(web::Data::new(state))
         .app_data(document)
         .app_data(web::PathConfig::default().error_handler(bad_path))
+        // Before the API, whose scope would take these addresses too.
+        .service(described)
+        .service(health)
         .into_utoipa_app()
         .configure(routes::api)
         .split_for_parts();
-    app.service(described)
-        .service(health)
-        .service(web::scope("/api").default_service(web::to(no_such_route)))
+    app.service(web::scope("/api").default_service(web::to(no_such_route)))
         .configure(|config| match interface {
             Some(folder) => serve_interface(config, &folder),
             None => {

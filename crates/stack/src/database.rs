@@ -72,10 +72,16 @@ impl Database {
             "--sql-mode=STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION".to_owned(),
         ];
         arguments.extend(run_as_root());
-        arguments.push(match durability {
-            Durability::Full => "--innodb-flush-log-at-trx-commit=1".to_owned(),
-            Durability::Scratch => "--innodb-flush-log-at-trx-commit=0".to_owned(),
-        });
+        let durable: &[&str] = match durability {
+            Durability::Full => &["--innodb-flush-log-at-trx-commit=1"],
+            Durability::Scratch => &[
+                "--innodb-flush-log-at-trx-commit=0",
+                "--innodb-flush-method=nosync",
+                "--skip-innodb-doublewrite",
+                "--debug-no-sync",
+            ],
+        };
+        arguments.extend(durable.iter().map(ToString::to_string));
         let mut companion = Companion::start(&server, &arguments, &log).map_err(at(&server))?;
 
         let deadline = Instant::now() + PATIENCE;

@@ -1,0 +1,106 @@
+//! How fast the core is: the seed sum, a whole plan, the fold of a long bowl.
+//!
+//! `cargo bench -p craft`; results in `docs/performance.md`.
+
+use std::hint::black_box;
+
+use chrono::{DateTime, TimeDelta};
+use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, forecast};
+use craft::chocolate::{Chocolate, Family};
+use craft::heat::seed::{Amount, SeedInput, StillAir};
+use craft::heat::{Material, Ware};
+use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, bark};
+use craft::units::{celsius, grams, minutes, seconds};
+use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
+use uuid::Uuid;
+
+fn inputs() -> BarkInputs {
+    BarkInputs {
+        family: Family::Dark,
+        own: OwnInputs::default(),
+        tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
+        thickness_mm: 4.0,
+        room_c: 20.0,
+        rh_pct: 45.0,
+        melt_to_c: None,
+        target_c: None,
+        seed_c: None,
+        bowl: Some(WareInputs { material: Material::Glass, mass_g: 450.0 }),
+        microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
+        cooling_min: Some(8.0),
+    }
+}
+
+fn seed(c: &mut Criterion) {
+    let dark = Chocolate::of(Family::Dark);
+    let bare = SeedInput {
+        chocolate: &dark,
+        amount: Amount::Total(grams(800.0)),
+        melted: celsius(46.0),
+        target: celsius(31.5),
+        seed: celsius(20.0),
+        ware: None,
+        still_air: None,
+    };
+    let full = SeedInput {
+        ware: Some(Ware { material: Material::Glass, mass: grams(450.0) }),
+        still_air: Some(StillAir { room: celsius(20.0), lasting: minutes(7.0) }),
+        ..bare
+    };
+    c.bench_function("seed sum, bare", |b| b.iter(|| black_box(&bare).solve()));
+    c.bench_function("seed sum, with bowl and loss", |b| b.iter(|| black_box(&full).solve()));
+}
+
+fn plan(c: &mut Criterion) {
+    let inputs = inputs();
+    c.bench_function("full plan", |b| b.iter(|| bark(black_box(&inputs))));
+}
+
+/// A bowl read once a second, with something done every minute.
+fn bowl(readings: u32) -> (Setup, Record, DateTime<chrono::Utc>) {
+    let opened = DateTime::from_timestamp(1_790_000_000, 0).unwrap_or_default();
+    let setup = bark(&inputs()).map(|plan| plan.setup(opened)).unwrap_or_else(|f| panic!("{f:?}"));
+    let at = |s: u32| opened + TimeDelta::seconds(i64::from(s));
+    let temp = |s: u32| 20.0 + 26.0 * (-f64::from(s) / 9000.0).exp() + f64::from(s % 7) * 0.02;
+    let read = (0..readings)
+        .map(|s| Reading {
+            id: Uuid::from_u128(u128::from(s)),
+            at: at(s),
+            temp: celsius(temp(s)),
+            source: Source::Probe,
+        })
+        .collect();
+    let kind = |s: u32| match s % 3 {
+        0 => ActionKind::Stirred,
+        1 => ActionKind::Heat { lasting: Some(seconds(5.0)) },
+        _ => ActionKind::SeedAdded { mass: grams(5.0) },
+    };
+    let done = (60..readings)
+        .step_by(60)
+        .map(|s| Action { id: Uuid::from_u128(1 << 64 | u128::from(s)), at: at(s), kind: kind(s / 60) })
+        .collect();
+    (setup, Record::new(read, done), at(readings))
+}
+
+fn folding(c: &mut Criterion) {
+    let mut group = c.benchmark_group("fold of a bowl");
+    for readings in [1_800, 3_600, 7_200, 14_400] {
+        let (setup, record, now) = bowl(readings);
+        group.throughput(Throughput::Elements(u64::from(readings)));
+        group.bench_with_input(BenchmarkId::from_parameter(readings), &record, |b, record| {
+            b.iter(|| fold(&setup, black_box(record), now));
+        });
+    }
+    group.finish();
+    let (setup, record, now) = bowl(7_200);
+    let folded = fold(&setup, &record, now);
+    c.bench_function("forecast and advice, 7200 readings", |b| {
+        b.iter(|| {
+            let ahead = forecast(&setup, black_box(&record), &folded).ok();
+            coach::advise(&setup, &folded, ahead.as_ref(), now)
+        });
+    });
+}
+
+criterion_group!(benches, seed, plan, folding);
+criterion_main!(benches);

@@ -1,0 +1,165 @@
+//! A server over an empty database, with a clock that the test moves.
+
+use std::sync::atomic::{AtomicI64, Ordering};
+use std::sync::{Arc, OnceLock};
+
+use actix_web::http::{Method, StatusCode};
+use chrono::{DateTime, TimeDelta, Utc};
+use reqwest::header::{CONTENT_TYPE, HeaderMap};
+use serde_json::{Value, json};
+use server::app::serve;
+use server::clock::WallClock;
+use server::state::State;
+use stack::DataDir;
+use stack::database::{Database, Durability};
+use tempfile::TempDir;
+use uuid::Uuid;
+
+/// The database server of this process.
+fn database() -> &'static Database {
+    static SHARED: OnceLock<(Database, TempDir)> = OnceLock::new();
+    let (database, _) = SHARED.get_or_init(|| {
+        let folder = tempfile::tempdir().expect("a folder");
+        let dir = DataDir::open(&folder.path().join("data")).expect("ours");
+        (Database::start(dir, Durability::Scratch).expect("comes up"), folder)
+    });
+    database
+}
+
+/// A server of its own for each test.
+pub struct Kitchen {
+    pub address: String,
+    pub state: State,
+    client: reqwest::Client,
+    shift_ms: Arc<AtomicI64>,
+}
+
+/// What the server answered.
+#[derive(Debug)]
+pub struct Said {
+    pub status: StatusCode,
+    pub headers: HeaderMap,
+    pub body: Value,
+}
+
+impl Said {
+    /// The body, where the status is the one expected.
+    #[track_caller]
+    pub fn with(self, status: u16) -> Value {
+        assert_eq!(self.status.as_u16(), status, "{:#}", self.body);
+        self.body
+    }
+
+    /// The message beside a field, where the answer is a refusal of that field.
+    #[track_caller]
+    pub fn refuses(self, field: &str) -> String {
+        assert_eq!(self.status.as_u16(), 422, "{:#}", self.body);
+        assert_eq!(self.headers[CONTENT_TYPE], "application/problem+json");
+        let fields = self.body["fields"].as_array().expect("fields");
+        let found = fields.iter().find(|f| f["field"] == field);
+        found.unwrap_or_else(|| panic!("no {field} in {fields:?}"))["message"]
+            .as_str()
+            .expect("a message")
+            .to_owned()
+    }
+}
+
+impl Kitchen {
+    pub async fn new() -> Self {
+        let name = store::create_database(&database().url(), Uuid::new_v4()).await.expect("made");
+        let pool = store::connect(&database().url_of(&name)).await.expect("connected");
+        let shift_ms = Arc::new(AtomicI64::new(0));
+        let shift = shift_ms.clone();
+        let wall = WallClock::new(move || {
+            Utc::now() + TimeDelta::milliseconds(shift.load(Ordering::Relaxed))
+        });
+        let state = State::new(pool, wall);
+        let running = serve(state.clone(), 0, None).await.expect("a free port");
+        actix_web::rt::spawn(running.server);
+        Self {
+            address: format!("http://{}", running.address),
+            state,
+            client: reqwest::Client::new(),
+            shift_ms,
+        }
+    }
+
+    /// Moves the wall clock.
+    pub fn pass(&self, time: TimeDelta) {
+        self.shift_ms.fetch_add(time.num_milliseconds(), Ordering::Relaxed);
+    }
+
+    pub fn now(&self) -> DateTime<Utc> {
+        self.state.wall.now()
+    }
+
+    async fn send(&self, request: reqwest::RequestBuilder) -> Said {
+        let response = request.send().await.expect("an answer");
+        let (status, headers) = (response.status(), response.headers().clone());
+        let bytes = response.bytes().await.expect("a body");
+        let body = serde_json::from_slice(&bytes)
+            .unwrap_or_else(|_| Value::String(String::from_utf8_lossy(&bytes).into_owned()));
+        let status = StatusCode::from_u16(status.as_u16()).expect("a status");
+        Said { status, headers, body }
+    }
+
+    fn request(&self, method: Method, path: &str) -> reqwest::RequestBuilder {
+        let method = reqwest::Method::from_bytes(method.as_str().as_bytes()).expect("a method");
+        self.client.request(method, format!("{}/api/v1{path}", self.address))
+    }
+
+    pub async fn get(&self, path: &str) -> Said {
+        self.send(self.request(Method::GET, path)).await
+    }
+
+    pub async fn post(&self, path: &str, body: Value) -> Said {
+        self.send(self.request(Method::POST, path).json(&body)).await
+    }
+
+    pub async fn post_text(&self, path: &str, kind: &str, body: impl Into<String>) -> Said {
+        let request = self.request(Method::POST, path).header(CONTENT_TYPE, kind);
+        self.send(request.body(body.into())).await
+    }
+
+    pub async fn put(&self, path: &str, version: Option<u32>, body: Value) -> Said {
+        let mut request = self.request(Method::PUT, path).json(&body);
+        if let Some(version) = version {
+            request = request.header("If-Match", format!("\"{version}\""));
+        }
+        self.send(request).await
+    }
+
+    pub async fn delete(&self, path: &str) -> Said {
+        self.send(self.request(Method::DELETE, path)).await
+    }
+
+    /// A new batch; its id and its component's.
+    pub async fn batch(&self, name: &str) -> (String, String) {
+        let batch = self.post("/batches", json!({ "name": name })).await.with(201);
+        (text(&batch["id"]), text(&batch["components"][0]["id"]))
+    }
+
+    /// A new bowl's id.
+    pub async fn bowl(&self) -> String {
+        let (_, component) = self.batch("A slab").await;
+        let opened = self.post(&format!("/components/{component}/bowls"), json!({})).await;
+        text(&opened.with(201)["bowl"]["id"])
+    }
+
+    /// A bowl as it stands.
+    pub async fn bowl_now(&self, id: &str) -> Value {
+        self.get(&format!("/bowls/{id}")).await.with(200)["bowl"].clone()
+    }
+
+    pub async fn read(&self, bowl: &str, body: Value) -> Said {
+        self.post(&format!("/bowls/{bowl}/readings"), body).await
+    }
+
+    pub async fn act(&self, bowl: &str, body: Value) -> Said {
+        self.post(&format!("/bowls/{bowl}/actions"), body).await
+    }
+}
+
+pub fn text(value: &Value) -> String {
+    value.as_str().expect("a text").to_owned()
+}

@@ -1,0 +1,9 @@
+//! The API over a private MariaDB of its own.
+
+mod batches;
+mod bowls;
+mod calc;
+mod kitchen;
+mod refusals;
+mod simulated;
+mod stream;

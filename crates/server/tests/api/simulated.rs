@@ -1,0 +1,80 @@
+//! The simulated thermometer, and the demo.
+
+use std::time::Duration;
+
+use chrono::TimeDelta;
+use serde_json::{Value, json};
+
+use crate::kitchen::{Kitchen, text};
+
+/// Waits until a bowl is as it should be.
+async fn until(kitchen: &Kitchen, bowl: &str, will_do: impl Fn(&Value) -> bool) -> Value {
+    let wait = async {
+        loop {
+            let now = kitchen.bowl_now(bowl).await;
+            if will_do(&now) {
+                return now;
+            }
+            tokio::time::sleep(Duration::from_millis(30)).await;
+        }
+    };
+    tokio::time::timeout(Duration::from_secs(30), wait).await.expect("it came to that")
+}
+
+fn warmest(bowl: &Value) -> f64 {
+    bowl["latest"]["temp_c"].as_f64().unwrap_or_default()
+}
+
+#[actix_web::test]
+async fn it_posts_readings_of_a_pot_that_answers_to_the_maker() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let path = format!("/bowls/{bowl}/thermometer");
+    kitchen.put(&path, None, json!({ "simulated": true, "rate": 60 })).await.with(200);
+    until(&kitchen, &bowl, |b| (19.0..21.0).contains(&warmest(b))).await;
+    kitchen.act(&bowl, json!({ "kind": "heat", "seconds": 30 })).await.with(201);
+    until(&kitchen, &bowl, |b| warmest(b) > 24.0).await;
+
+    // Held, time stands still and nothing more is sent.
+    kitchen.put(&path, None, json!({ "simulated": true, "rate": 0 })).await.with(200);
+    let held = kitchen.bowl_now(&bowl).await["clock"]["now"].clone();
+    kitchen.pass(TimeDelta::hours(1));
+    assert_eq!(kitchen.bowl_now(&bowl).await["clock"]["now"], held);
+}
+
+#[actix_web::test]
+async fn its_pace_has_limits_and_real_chocolate_keeps_real_time() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let path = format!("/bowls/{bowl}/thermometer");
+    for rate in [-1, 61] {
+        let body = json!({ "simulated": true, "rate": rate });
+        let told = kitchen.put(&path, None, body).await.refuses("rate");
+        assert!(told.starts_with("must be 0 to 60"), "{told}");
+    }
+    let told = kitchen.put(&path, None, json!({ "simulated": false, "rate": 5 })).await;
+    assert!(told.refuses("rate").contains("real time"));
+}
+
+#[actix_web::test]
+async fn the_demo_has_evenings_of_every_kind() {
+    let kitchen = Kitchen::new().await;
+    server::demo::load(&kitchen.state.pool, kitchen.now()).await.expect("loads");
+    let all = kitchen.get("/batches").await.with(200);
+    let count = |stage: &str| {
+        all.as_array().expect("a list").iter().filter(|b| b["stage"] == stage).count()
+    };
+    assert_eq!((count("planned"), count("at_bench"), count("lost")), (2, 1, 1), "{all:#}");
+    assert!(count("poured") + count("lost") >= 6);
+    for batch in all.as_array().expect("a list") {
+        let Some(bowl) = batch["bowl_id"].as_str() else { continue };
+        let now = kitchen.bowl_now(bowl).await;
+        assert!(now["curve"].as_array().is_some_and(|c| c.len() > 50), "{batch}");
+        assert_eq!(now["doubted"], 0, "{batch}");
+        match text(&batch["stage"]).as_str() {
+            "poured" => assert_eq!(now["temper"], "shown", "{batch}"),
+            "lost" => assert!(now["over_limit_at"].is_string(), "{batch}"),
+            _ => assert_eq!(now["phase"], "cooling", "{batch}"),
+        }
+    }
+}
