@@ -77,7 +77,11 @@ fn bowl(readings: u32) -> (Setup, Record, DateTime<chrono::Utc>) {
     };
     let done = (60..readings)
         .step_by(60)
-        .map(|s| Action { id: Uuid::from_u128(1 << 64 | u128::from(s)), at: at(s), kind: kind(s / 60) })
+        .map(|s| Action {
+            id: Uuid::from_u128(1 << 64 | u128::from(s)),
+            at: at(s),
+            kind: kind(s / 60),
+        })
         .collect();
     (setup, Record::new(read, done), at(readings))
 }

@@ -123,8 +123,8 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * A bowl as it stands, sent whole as an event `bowl` whenever something
-         *     happens to it and at least every second while its time moves.
+         * A bowl as it stands, sent whole as an event `bowl` whenever it is not as it
+         *     was; else, every second, a `beat` with its time.
          */
         get: operations["watch_bowl"];
         put?: never;
@@ -1982,7 +1982,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description Events `bowl`, each a BowlAnswer */
+            /** @description Events `bowl`, each a BowlAnswer, and `beat`, each a ClockAnswer */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -1,0 +1,91 @@
+//! Takes the pictures for the README from the demo data; run by
+//! `scripts/screenshots`.
+
+use anyhow::Context;
+use interface_tests::{Kitchen, Page, Size, root};
+use reqwest::Client;
+use serde_json::{Value, json};
+
+#[tokio::main]
+async fn main() -> anyhow::Result<()> {
+    let kitchen = Kitchen::shared();
+    let api = format!("{}/api/v1", kitchen.address);
+    let client = Client::new();
+    let batches: Vec<Value> = client.get(format!("{api}/batches")).send().await?.json().await?;
+    let named = |name: &str, key: &str| -> anyhow::Result<String> {
+        let batch = batches.iter().find(|b| b["name"].as_str().is_some_and(|n| n.contains(name)));
+        Ok(batch.context("in the demo")?[key].as_str().context("an id")?.to_owned())
+    };
+    let nebula = named("Nebula", "id")?;
+    let stars = named("scatter of stars", "bowl_id")?;
+    let hazelnut = named("Hazelnut", "id")?;
+    let spoilt = named("White sheet for moon phases", "id")?;
+
+    let page = Page::open(kitchen).await?;
+    let folder = root().join("docs/screenshots");
+    std::fs::create_dir_all(&folder)?;
+    let take = async |name: &str| page.picture(&folder.join(format!("{name}.png"))).await;
+
+    page.go("/plans").await?;
+    page.until_said("Planned").await?;
+    take("plans").await?;
+    page.go(&format!("/plans/{nebula}")).await?;
+    page.until_shown("to-weigh", "g").await?;
+    take("plan").await?;
+    page.go("/log").await?;
+    page.until_said("Hazelnut").await?;
+    take("log").await?;
+    for (id, name) in [(&hazelnut, "log-batch"), (&spoilt, "log-spoilt")] {
+        page.go(&format!("/log/{id}")).await?;
+        page.find(".recharts-line-curve").await?;
+        take(name).await?;
+    }
+    page.prefer("dark").await?;
+    page.go(&format!("/plans/{nebula}")).await?;
+    page.until_shown("to-weigh", "g").await?;
+    take("plan-dark").await?;
+    page.prefer("light").await?;
+
+    // The bowl at the bench goes on, at pace, to each of its stages.
+    let act = async |body: Value| {
+        let url = format!("{api}/bowls/{stars}/actions");
+        anyhow::Ok(client.post(url).json(&body).send().await?.error_for_status()?)
+    };
+    let pace = async |rate: u32| {
+        let url = format!("{api}/bowls/{stars}/thermometer");
+        let body = json!({ "simulated": true, "rate": rate });
+        anyhow::Ok(client.put(url).json(&body).send().await?.error_for_status()?)
+    };
+    page.go(&format!("/bench/{stars}")).await?;
+    page.find(".recharts-line-curve").await?;
+    pace(20).await?;
+    page.until_shown("instruction", "Add the last").await?;
+    page.press("a").await?;
+    page.until("instruction", "on its way down", |text| {
+        ["Stir down", "Test it"].iter().any(|word| text.contains(word)) && text.contains("between")
+    })
+    .await?;
+    pace(0).await?;
+    page.find(".recharts-area-area").await?;
+    take("bench").await?;
+    page.prefer("dark").await?;
+    page.resize(Size::PHONE).await?;
+    take("bench-phone-dark").await?;
+    page.resize(Size::LAPTOP).await?;
+    page.prefer("light").await?;
+    act(json!({ "kind": "test_started" })).await?;
+    page.until_said("Sets from the edge").await?;
+    take("bench-test").await?;
+    act(json!({ "kind": "test_seen", "seen": "streaks" })).await?;
+    page.until_shown("verdict", "Do not pour").await?;
+    take("bench-not-in-temper").await?;
+    act(json!({ "kind": "test_started" })).await?;
+    act(json!({ "kind": "test_seen", "seen": "even_satin" })).await?;
+    page.until_shown("finish", "sheen").await?;
+    take("bench-in-temper").await?;
+    act(json!({ "kind": "poured" })).await?;
+    page.until_said("top until").await?;
+    take("bench-poured").await?;
+    page.close().await;
+    Ok(())
+}
