@@ -22,6 +22,7 @@ async fn main() -> anyhow::Result<()> {
     let spoilt = named("White sheet for moon phases", "id")?;
 
     let page = Page::open(kitchen).await?;
+    page.prefer("light").await?;
     let folder = root().join("docs/screenshots");
     std::fs::create_dir_all(&folder)?;
     let take = async |name: &str| page.picture(&folder.join(format!("{name}.png"))).await;
@@ -76,15 +77,22 @@ async fn main() -> anyhow::Result<()> {
     act(json!({ "kind": "test_started" })).await?;
     page.until_said("Sets from the edge").await?;
     take("bench-test").await?;
+    pace(60).await?;
+    page.until_shown("instruction", "Look at the smear").await?;
+    pace(0).await?;
     act(json!({ "kind": "test_seen", "seen": "streaks" })).await?;
     page.until_shown("verdict", "Do not pour").await?;
     take("bench-not-in-temper").await?;
+    act(json!({ "kind": "heat", "seconds": 3 })).await?;
     act(json!({ "kind": "test_started" })).await?;
-    act(json!({ "kind": "test_seen", "seen": "even_satin" })).await?;
+    pace(60).await?;
+    page.until_shown("instruction", "Look at the smear").await?;
+    pace(0).await?;
+    act(json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
     page.until_shown("finish", "sheen").await?;
     take("bench-in-temper").await?;
     act(json!({ "kind": "poured" })).await?;
-    page.until_said("top until").await?;
+    page.until_said("topping closes").await?;
     take("bench-poured").await?;
     page.close().await;
     Ok(())

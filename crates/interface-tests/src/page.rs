@@ -105,7 +105,11 @@ impl Page {
     /// # Errors
     /// Where the browser refuses.
     pub async fn prefer(&self, scheme: &str) -> anyhow::Result<()> {
-        let features = json!([{ "name": "prefers-color-scheme", "value": scheme }]);
+        let features = json!([
+            { "name": "prefers-color-scheme", "value": scheme },
+            // Nothing is looked at in the middle of a movement.
+            { "name": "prefers-reduced-motion", "value": "reduce" },
+        ]);
         self.tell("Emulation.setEmulatedMedia", json!({ "features": features })).await?;
         Ok(())
     }

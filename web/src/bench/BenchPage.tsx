@@ -81,11 +81,6 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
           </Box>
         )}
         <Instruction bowl={bowl} time={clock} />
-        {bowl.test?.words && (
-          <Box data-testid="verdict" px="1" fontSize="lg" fontWeight="560">
-            Test: {bowl.test.words}
-          </Box>
-        )}
         <SettingStrip bowl={bowl} time={clock} />
         <Box
           display="grid"

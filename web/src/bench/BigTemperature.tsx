@@ -70,6 +70,17 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           </>
         )}
       </Box>
+      {bowl.test?.words && (
+        <Box
+          data-testid="verdict"
+          mt="1"
+          fontSize={{ base: "md", md: "lg" }}
+          fontWeight="600"
+          maxW="46ch"
+        >
+          Test: {bowl.test.words}
+        </Box>
+      )}
       {bowl.doubted > 0 && (
         <Box color="fg.muted" mt="1" data-testid="doubted">
           {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"}, kept and left out of

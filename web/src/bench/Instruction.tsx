@@ -22,8 +22,9 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
       py="2"
       minH={{ md: "118px" }}
       display="flex"
-      gap="5"
-      alignItems="center"
+      flexDirection={{ base: "column", md: "row" }}
+      gap={{ base: "2", md: "5" }}
+      alignItems={{ base: "stretch", md: "center" }}
       justifyContent="space-between"
       data-testid="instruction"
       data-rule={advice.rule}

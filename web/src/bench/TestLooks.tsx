@@ -8,7 +8,7 @@ const looks: Seen[] = ["sets_from_edge", "even_satin", "streaks", "still_wet"];
 /** A smear as it looks in each case: shape before colour. */
 function Smear({ seen }: { seen: Seen }) {
   return (
-    <svg width="72" height="34" viewBox="0 0 72 34" aria-hidden="true">
+    <svg style={{ width: 72, height: 34 }} viewBox="0 0 72 34" aria-hidden="true">
       <path d="M4 20c4-14 18-17 32-15s30 0 32 12-14 13-32 12S1 30 4 20z" fill="#3A241A" />
       {seen === "sets_from_edge" && (
         <path
@@ -53,7 +53,7 @@ export function TestLooks({ onSeen }: { onSeen: (seen: Seen) => void }) {
       gridTemplateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }}
     >
       {looks.map((seen, i) => (
-        <Touch key={seen} hotkey={String(i + 1)} onClick={() => onSeen(seen)} minH="76px">
+        <Touch key={seen} hotkey={String(i + 1)} onClick={() => onSeen(seen)} minH="64px">
           <Box as="span" display="inline-flex" gap="3" alignItems="center" textAlign="start">
             <Smear seen={seen} /> {seenWords[seen]}
           </Box>

@@ -38,7 +38,7 @@ export const ThermometerControl = memo(function ThermometerControl({ clock, ende
         onValueChange={({ value }) => value && set(true, Number(value))}
         size="lg"
       >
-        <SegmentGroup.Indicator bg="bg.panel" />
+        <SegmentGroup.Indicator bg="raised" />
         {paces.map((pace) => (
           <SegmentGroup.Item
             key={pace.value}

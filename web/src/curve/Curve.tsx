@@ -22,13 +22,9 @@ interface Props {
 }
 
 const colour = (name: string) => `var(--chakra-colors-${name})`;
-const [ink, heat, work, cool, muted] = ["fg", "heat", "work", "cool", "fg-muted"].map(colour) as [
-  string,
-  string,
-  string,
-  string,
-  string,
-];
+const [ink, heat, work, cool, muted, stop] = ["fg", "heat", "work", "cool", "fg-muted", "stop"].map(
+  colour,
+) as [string, string, string, string, string, string];
 
 const RECENT_MS = 25 * 60_000;
 
@@ -196,6 +192,13 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
             ifOverflow="hidden"
           />
         )}
+        <ReferenceLine
+          y={windows.limit_c}
+          stroke={stop}
+          strokeWidth={2}
+          ifOverflow="hidden"
+          label={{ value: "limit", position: "right", fill: ink, fontSize: 13, fontWeight: 600 }}
+        />
         {marks.map((action) => (
           <ReferenceLine
             key={action.id}

@@ -30,7 +30,6 @@ export function Shell() {
         px={{ base: "3", md: "6" }}
         h="52px"
         flexShrink={0}
-        className="no-print"
       >
         <Box display="flex" alignItems="center" gap="2.5" textStyle="title" fontSize="lg">
           <Mark />

@@ -71,9 +71,11 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
         <Panel title="What came out">
           <Outcomes batch={batch} bowl={bowl} />
         </Panel>
-        <Panel title="Note a look" className="no-print">
-          <OutcomeForm batchId={batch.id} />
-        </Panel>
+        {!bowl.gave_up && (
+          <Panel title="Note a look">
+            <OutcomeForm batchId={batch.id} />
+          </Panel>
+        )}
       </Box>
     </Box>
   );

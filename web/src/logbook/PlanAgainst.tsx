@@ -25,7 +25,11 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
     ["Seed", grams(plan.seed.seed_g), grams(bowl.seeded_g)],
     ["Poured at", band(plan.windows.work_c), bowl.poured_c == null ? none : celsius(bowl.poured_c)],
     ["Test", "before pouring", testWords(bowl)],
-    ["From bench to pour", none, lasted === null ? none : clock(lasted)],
+    [
+      bowl.gave_up ? "At the bench for" : "From bench to pour",
+      none,
+      lasted === null ? none : clock(lasted),
+    ],
     ["Room", `${celsius(bowl.room_c)}, dew at ${celsius(plan.room.dew_point_c)}`, none],
   ];
   return (

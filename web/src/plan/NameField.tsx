@@ -11,6 +11,8 @@ export function NameField({ batch }: { batch: Batch }) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const queries = useQueryClient();
   const rename = useMutation({
+    // One at a time, each from the version that the one before it left.
+    scope: { id: `name of ${batch.id}` },
     mutationFn: async (next: string) => {
       const now = queries.getQueryData<Batch>(keys.batch(batch.id)) ?? batch;
       return accepted<Batch>(

@@ -54,7 +54,7 @@ export function TrayField({ tray, errors, onChange }: Props) {
         width="full"
         mb="2"
       >
-        <SegmentGroup.Indicator bg="bg.panel" />
+        <SegmentGroup.Indicator bg="raised" />
         {shapes.map((shape) => (
           <SegmentGroup.Item key={shape.value} value={shape.value} flex="1" cursor="pointer">
             <SegmentGroup.ItemHiddenInput />

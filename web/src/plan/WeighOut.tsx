@@ -36,6 +36,8 @@ export const WeighOut = memo(function WeighOut({
           h="64px"
           borderRadius="slab"
           overflow="hidden"
+          borderWidth="1px"
+          borderColor="border.emphasized"
           role="img"
           aria-label={`Of ${grams(slab.to_weigh_g)}, melt ${grams(seed.melted_g)} and hold back ${grams(seed.seed_g)} in three additions`}
         >
@@ -58,6 +60,7 @@ export const WeighOut = memo(function WeighOut({
               bg={colours.edge}
               borderInlineStartWidth="3px"
               borderColor="bg.panel"
+              boxShadow="inset 1px 0 0 var(--chakra-colors-border-emphasized)"
               opacity={1 - i * 0.12}
             />
           ))}

@@ -33,6 +33,7 @@ export function usePlanDraft(kept: Kept) {
   const sum = useRef<AbortController>(undefined);
   const frame = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const running = useRef<Promise<void>>(undefined);
   const queries = useQueryClient();
 
   const work = useCallback(async () => {
@@ -52,47 +53,56 @@ export function usePlanDraft(kept: Kept) {
     }
   }, []);
 
-  const save = useCallback(async () => {
-    clearTimeout(timer.current);
-    if (!unsaved.current) return;
-    unsaved.current = false;
-    setSaving("saving");
-    const again = () => {
-      unsaved.current = true;
-      setSaving("offline");
-      timer.current = setTimeout(save, TRY_AGAIN_MS);
-    };
-    try {
-      const answer = await api.PUT("/api/v1/components/{id}", {
-        params: { path: { id: kept.id }, header: { "If-Match": `"${version.current}"` } },
-        body: latest.current,
-        keepalive: true,
-      });
-      const component = accepted<Component>(answer);
-      version.current = component.version;
-      queries.setQueryData(keys.component(kept.id), component);
-      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
-      setSaving(unsaved.current ? "saving" : "saved");
-    } catch (error) {
-      if (!(error instanceof Refusal) || error.status >= 500) {
-        again();
-      } else if (error.status === 412) {
+  /** Saves what is not saved yet; one save at a time, each from the version before. */
+  const flush = useCallback(async () => {
+    while (unsaved.current) {
+      unsaved.current = false;
+      setSaving("saving");
+      try {
+        const answer = await api.PUT("/api/v1/components/{id}", {
+          params: { path: { id: kept.id }, header: { "If-Match": `"${version.current}"` } },
+          body: latest.current,
+          keepalive: true,
+        });
+        const component = accepted<Component>(answer);
+        version.current = component.version;
+        queries.setQueryData(keys.component(kept.id), component);
+        queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+        setSaving("saved");
+      } catch (error) {
+        if (!(error instanceof Refusal) || error.status >= 500) {
+          unsaved.current = true;
+          setSaving("offline");
+          return;
+        }
+        if (error.status !== 412) {
+          setErrors(error.fields);
+          setSaving("refused");
+          return;
+        }
         const fresh = accepted<Component>(
           await api.GET("/api/v1/components/{id}", { params: { path: { id: kept.id } } }),
         );
         version.current = fresh.version;
         latest.current = fresh.inputs;
+        unsaved.current = false;
         setDraft(fresh.inputs);
         setPlan(fresh.plan);
         setErrors({});
         setSaving("replaced");
         queries.setQueryData(keys.component(kept.id), fresh);
-      } else {
-        setErrors(error.fields);
-        setSaving("refused");
       }
     }
   }, [kept.id, queries]);
+
+  const save = useCallback(async () => {
+    clearTimeout(timer.current);
+    running.current ??= flush().finally(() => {
+      running.current = undefined;
+    });
+    await running.current;
+    if (unsaved.current) timer.current = setTimeout(save, TRY_AGAIN_MS);
+  }, [flush]);
 
   const change = useCallback(
     (patch: Partial<BarkInputs>) => {

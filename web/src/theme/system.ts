@@ -53,6 +53,7 @@ const config = defineConfig({
           subtle: both("#52606B", "#9AA8B2"),
         },
         border: { DEFAULT: both("#C3CBC6", "#35414B"), emphasized: both("#7C8983", "#6C7B87") },
+        raised: both("#FBFCFA", "#44525E"),
         ink: both("#1B2C4F", "#C9D6F5"),
         onInk: both("#FFFFFF", "#0F1418"),
         focus: both("#2E56C7", "#9DB7FF"),

@@ -15,7 +15,7 @@ const EVENING_OUT: TimeDelta = TimeDelta::seconds(20);
 /// How far back the trend looks.
 const TREND_BACK: TimeDelta = TimeDelta::seconds(60);
 /// How far ahead the fan is drawn, minutes.
-const FAN_MIN: u32 = 20;
+const FAN_MIN: u32 = 12;
 
 /// A forecast from the latest trusted reading on.
 #[derive(Clone, Debug, PartialEq)]

@@ -23,7 +23,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         ("/bench".into(), "At the bench"),
         (format!("/bench/{bowl}"), "Undo"),
         (format!("/bench/{testing}"), "Even satin"),
-        (format!("/bench/{done}"), "top until"),
+        (format!("/bench/{done}"), "topping closes"),
         ("/log".into(), "Given up"),
         (format!("/log/{poured}"), "Plan against what happened"),
         ("/nowhere".into(), "Nothing here"),

@@ -185,10 +185,13 @@ impl From<BurstPlan> for MicrowaveAnswer {
         Self {
             seconds: seconds(plan.total),
             bursts_s: plan.bursts.into_iter().map(seconds).collect(),
-            notes: vec![Note::info(
-                "stir-after-each",
-                "Stir after each burst, even when it does not look melted. Stop while there are still lumps.",
-            )],
+            notes: vec![
+                Note::info(
+                    "stir-after-each",
+                    "Stir after each burst, even when it does not look melted. Stop while there are still lumps.",
+                ),
+                Note::info("hot-bowl", "The bowl comes out hot: use a cloth."),
+            ],
             sum: plan.sum,
         }
     }

@@ -118,7 +118,7 @@ async fn after_the_pour_only_undo_goes_on() {
     let now = kitchen.bowl_now(&bowl).await;
     let due: Vec<_> =
         now["setting"].as_array().expect("times").iter().map(|c| &c["what"]).collect();
-    assert_eq!(due, ["top until", "cut from", "cut until", "releases"]);
+    assert_eq!(due, ["topping closes", "cutting opens", "cutting closes", "releases"]);
     kitchen.act(&bowl, json!({ "kind": "undone", "undoes": poured["id"] })).await.with(201);
     assert_eq!(kitchen.bowl_now(&bowl).await["phase"], "melting");
 }

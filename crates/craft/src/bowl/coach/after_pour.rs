@@ -25,9 +25,9 @@ pub(super) fn windows(look: &Look<'_>) -> Option<[Countdown; 4]> {
     let temp = temp.unwrap_or(look.setup.target);
     let s = setting::in_room(&look.setup.chocolate, look.setup.thickness, temp, look.setup.room)?;
     Some([
-        countdown("top until", poured, s.topping_until),
-        countdown("cut from", poured, s.cut_from),
-        countdown("cut until", poured, s.cut_to),
+        countdown("topping closes", poured, s.topping_until),
+        countdown("cutting opens", poured, s.cut_from),
+        countdown("cutting closes", poured, s.cut_to),
         countdown("releases", poured, s.release),
     ])
 }
@@ -78,7 +78,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         Advice::new(
             Rule::Release,
             "Peel and break",
-            "It should let go cleanly. Gloss and snap go on improving for a day: judge them after 24 hours.",
+            "It should let go cleanly. Judge gloss and snap after 24 hours. Hard shards are not for small children.",
         )
     }
 }

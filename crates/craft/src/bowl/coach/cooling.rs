@@ -11,6 +11,9 @@ use crate::units::{Mass, Temperature, grams, in_grams, minutes};
 const MELTING_IN: TimeDelta = TimeDelta::seconds(75);
 /// Farther from the band than this with all seed in, more seed is the better way.
 const LONG_WAIT_MIN: f64 = 8.0;
+/// Fresh crystals for a bowl that is in the band and yet not in temper, as a
+/// share of what was melted (*custom*).
+const PINCH_SHARE: f64 = 0.03;
 /// Less seed than this is not worth weighing, g.
 const LEAST_SEED_G: f64 = 3.0;
 
@@ -67,7 +70,9 @@ fn after_a_failure(look: &Look<'_>, temp: Temperature) -> Option<Advice> {
     let more = seed_for(look, temp)
         .filter(|m| *m > grams(LEAST_SEED_G))
         // In the band already: a pinch of fresh crystals, the least that tells.
-        .unwrap_or_else(|| (look.setup.melted * 0.03).max(grams(LEAST_SEED_G)));
+        .unwrap_or_else(|| {
+            grams((in_grams(look.setup.melted) * PINCH_SHARE).round().max(LEAST_SEED_G))
+        });
     Some(
         Advice::new(
             rule,
@@ -167,5 +172,6 @@ fn seed_for(look: &Look<'_>, temp: Temperature) -> Option<Mass> {
     }
     .solve()
     .ok()
-    .map(|plan| plan.seed)
+    // Whole grams: what is said is what is weighed.
+    .map(|plan| grams(in_grams(plan.seed).round()))
 }
