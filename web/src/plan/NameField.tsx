@@ -9,6 +9,7 @@ import { accepted, Refusal } from "../api/refusal";
 export function NameField({ batch }: { batch: Batch }) {
   const [name, setName] = useState(batch.name);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const typed = useRef(batch.name);
   const queries = useQueryClient();
   const rename = useMutation({
     // One at a time, each from the version that the one before it left.
@@ -34,7 +35,20 @@ export function NameField({ batch }: { batch: Batch }) {
     },
   });
   const { mutate } = rename;
-  useEffect(() => () => clearTimeout(timer.current), []);
+  // A name typed just before leaving is kept too.
+  useEffect(() => {
+    const leave = () => {
+      if (timer.current === undefined) return;
+      clearTimeout(timer.current);
+      timer.current = undefined;
+      mutate(typed.current);
+    };
+    window.addEventListener("pagehide", leave);
+    return () => {
+      window.removeEventListener("pagehide", leave);
+      leave();
+    };
+  }, [mutate]);
 
   const error = rename.error instanceof Refusal ? rename.error.fields.name : undefined;
   return (
@@ -53,7 +67,11 @@ export function NameField({ batch }: { batch: Batch }) {
           const next = event.target.value;
           setName(next);
           clearTimeout(timer.current);
-          timer.current = setTimeout(() => mutate(next), 400);
+          typed.current = next;
+          timer.current = setTimeout(() => {
+            timer.current = undefined;
+            mutate(next);
+          }, 400);
         }}
       />
       {error && (

@@ -68,7 +68,7 @@ export function usePlanDraft(kept: Kept) {
         version.current = component.version;
         queries.setQueryData(keys.component(kept.id), component);
         queries.invalidateQueries({ queryKey: keys.batches, exact: true });
-        setSaving("saved");
+        setSaving(unsaved.current ? "saving" : "saved");
       } catch (error) {
         if (!(error instanceof Refusal) || error.status >= 500) {
           unsaved.current = true;
@@ -108,6 +108,7 @@ export function usePlanDraft(kept: Kept) {
     (patch: Partial<BarkInputs>) => {
       latest.current = { ...latest.current, ...patch };
       unsaved.current = true;
+      setSaving("saving");
       setDraft(latest.current);
       cancelAnimationFrame(frame.current);
       frame.current = requestAnimationFrame(work);
@@ -117,13 +118,15 @@ export function usePlanDraft(kept: Kept) {
     [work, save],
   );
 
-  // Leaving the page saves what is not saved yet.
-  useEffect(
-    () => () => {
-      void save();
-    },
-    [save],
-  );
+  // Leaving, by a link or for good, saves what is not saved yet.
+  useEffect(() => {
+    const leave = () => void save();
+    window.addEventListener("pagehide", leave);
+    return () => {
+      window.removeEventListener("pagehide", leave);
+      leave();
+    };
+  }, [save]);
 
   return { draft, plan, errors, saving, change, save };
 }
