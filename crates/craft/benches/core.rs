@@ -9,25 +9,16 @@ use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fol
 use craft::chocolate::{Chocolate, Family};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
-use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, bark};
+use craft::plan::{BarkInputs, WareInputs, bark};
 use craft::units::{celsius, grams, minutes, seconds};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
 fn inputs() -> BarkInputs {
     BarkInputs {
-        family: Family::Dark,
-        own: OwnInputs::default(),
-        tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
-        thickness_mm: 4.0,
-        room_c: 20.0,
-        rh_pct: 45.0,
-        melt_to_c: None,
-        target_c: None,
-        seed_c: None,
         bowl: Some(WareInputs { material: Material::Glass, mass_g: 450.0 }),
-        microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
         cooling_min: Some(8.0),
+        ..BarkInputs::usual(Family::Dark)
     }
 }
 

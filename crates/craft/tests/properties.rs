@@ -6,7 +6,7 @@ use craft::chocolate::{Chocolate, Family};
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
-use craft::plan::{BarkInputs, OwnInputs, TrayInputs, bark};
+use craft::plan::{BarkInputs, TrayInputs, bark};
 use craft::spread::Tray;
 use craft::spread::slab::{FoldedIn, Size, slab};
 use craft::units::{
@@ -152,10 +152,9 @@ proptest! {
         melt_to_c in prop::option::of(0.0..100.0_f64), seed_c in prop::option::of(-40.0..60.0_f64),
     ) {
         let inputs = BarkInputs {
-            family, own: OwnInputs::default(),
             tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
-            thickness_mm, room_c, rh_pct, melt_to_c, target_c: None, seed_c,
-            bowl: None, microwave: None, cooling_min: None,
+            thickness_mm, room_c, rh_pct, melt_to_c, seed_c,
+            ..BarkInputs::usual(family)
         };
         match bark(&inputs) {
             Ok(plan) => {
@@ -172,21 +171,7 @@ fn start() -> DateTime<Utc> {
 }
 
 fn a_plan() -> craft::plan::BarkPlan {
-    bark(&BarkInputs {
-        family: Family::Dark,
-        own: OwnInputs::default(),
-        tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
-        thickness_mm: 4.0,
-        room_c: 20.0,
-        rh_pct: 45.0,
-        melt_to_c: None,
-        target_c: None,
-        seed_c: None,
-        bowl: None,
-        microwave: None,
-        cooling_min: None,
-    })
-    .expect("a plain plan")
+    bark(&BarkInputs::usual(Family::Dark)).expect("a plain plan")
 }
 
 fn kind() -> impl Strategy<Value = ActionKind> {

@@ -9,7 +9,7 @@ use craft::bowl::{Phase, Record};
 use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, bark};
+use craft::plan::{BarkInputs, MicrowaveInputs, TrayInputs, WareInputs, bark};
 use craft::pot::{Evening, Mishap, evening};
 use store::batches::Batch;
 use store::bowls::{BowlRow, ClockRow};
@@ -67,21 +67,17 @@ fn inputs(
     rh_pct: f64,
 ) -> BarkInputs {
     BarkInputs {
-        family,
-        own: OwnInputs::default(),
         tray,
         thickness_mm,
         room_c,
         rh_pct,
-        melt_to_c: None,
-        target_c: None,
-        seed_c: None,
         bowl: Some(WareInputs { material: Material::Glass, mass_g: 620.0 }),
         microwave: Some(MicrowaveInputs {
             watts: 800.0,
             power: if family == Family::Dark { 0.5 } else { 0.35 },
         }),
         cooling_min: Some(8.0),
+        ..BarkInputs::usual(family)
     }
 }
 

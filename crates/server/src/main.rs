@@ -1,6 +1,6 @@
 //! The start command's program: database, demo data, server.
 
-use std::io::ErrorKind;
+use std::io::{ErrorKind, Write};
 use std::path::PathBuf;
 use std::process::ExitCode;
 
@@ -117,18 +117,24 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
             }
             _ => error.into(),
         })?;
-    println!("Wide Sheen is at http://{address}  (Ctrl-C stops it)");
+    say(&format!("Wide Sheen is at http://{address}  (Ctrl-C stops it)"));
 
     let handle = server.handle();
     let serving = tokio::spawn(server);
     stop_asked().await?;
-    println!("Stopping…");
+    say("Stopping…");
     state.thermometers.stop_all();
     handle.stop(true).await;
     serving.await??;
     pool.close().await;
     drop(database);
     Ok(())
+}
+
+/// Tells whoever listens; that nobody does any more is no reason to stop.
+fn say(words: &str) {
+    let mut out = std::io::stdout().lock();
+    let _ = writeln!(out, "{words}").and_then(|()| out.flush());
 }
 
 async fn stop_asked() -> std::io::Result<()> {

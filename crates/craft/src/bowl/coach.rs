@@ -11,7 +11,7 @@ mod ready;
 use chrono::{DateTime, TimeDelta, Utc};
 use serde::{Deserialize, Serialize};
 
-use super::fold::{Bowl, Phase, between};
+use super::fold::{Bowl, Heat, Phase, between};
 use super::forecast::Forecast;
 use super::setup::Setup;
 use crate::note::Level;
@@ -309,6 +309,17 @@ fn rewarming_burst(look: &Look<'_>, temp: Temperature) -> Time {
     let missing = held * rise(temp, setup.chocolate.windows.work.middle());
     let lasting = missing / microwave.into_chocolate();
     seconds(in_seconds(lasting.min(longest)).round().max(1.0))
+}
+
+/// During a short warming, and until it is stirred in and read.
+fn short_warming(look: &Look<'_>) -> Option<Advice> {
+    if let Heat::Burst { until } = look.bowl.heat {
+        return Some(
+            Advice::new(Rule::Heating, "Warm, then stir", "A short warming, stirred in at once.")
+                .until(Some(Countdown::exact("burst ends", until))),
+        );
+    }
+    stir_after_heat(look)
 }
 
 /// After a warming the thermometer says nothing until it is stirred in.

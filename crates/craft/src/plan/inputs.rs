@@ -226,6 +226,26 @@ pub(super) struct Bark {
 }
 
 impl BarkInputs {
+    /// Where a plan starts before the maker says anything: a 30 × 20 cm tray,
+    /// 4 mm thick, in a good room, melted in an 800 W microwave at half power.
+    #[must_use]
+    pub fn usual(family: Family) -> Self {
+        Self {
+            family,
+            own: OwnInputs::default(),
+            tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
+            thickness_mm: 4.0,
+            room_c: 20.0,
+            rh_pct: 45.0,
+            melt_to_c: None,
+            target_c: None,
+            seed_c: None,
+            bowl: None,
+            microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
+            cooling_min: None,
+        }
+    }
+
     pub(super) fn check(&self) -> Result<Bark, Vec<Fault>> {
         let mut check = Checker::new();
         let chocolate = self.own.check("own", self.family, &mut check);

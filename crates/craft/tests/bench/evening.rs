@@ -6,7 +6,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::coach::{Advice, advise};
 use craft::bowl::{Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, forecast};
 use craft::chocolate::Family;
-use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, bark};
+use craft::plan::{BarkInputs, bark};
 use craft::units::{celsius, grams};
 use uuid::Uuid;
 
@@ -22,21 +22,8 @@ impl Evening {
     /// Dark bark in a 30 × 20 cm tray, just taken to the bench.
     pub fn new() -> Self {
         let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-        let plan = bark(&BarkInputs {
-            family: Family::Dark,
-            own: OwnInputs::default(),
-            tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
-            thickness_mm: 4.0,
-            room_c: 20.0,
-            rh_pct: 45.0,
-            melt_to_c: None,
-            target_c: None,
-            seed_c: None,
-            bowl: None,
-            microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
-            cooling_min: Some(6.0),
-        })
-        .expect("a plain plan");
+        let plan = bark(&BarkInputs { cooling_min: Some(6.0), ..BarkInputs::usual(Family::Dark) })
+            .expect("a plain plan");
         Self {
             setup: plan.setup(opened),
             readings: Vec::new(),

@@ -4,24 +4,17 @@ use chrono::DateTime;
 use craft::bowl::{ActionKind, Phase, Record, Setup, Temper, fold};
 use craft::chocolate::Family;
 use craft::heat::Material;
-use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, bark};
+use craft::plan::{BarkInputs, TrayInputs, WareInputs, bark};
 use craft::pot::{Evening, Mishap, evening};
 use craft::units::in_celsius;
 
 fn setup(family: Family, length_mm: f64, room_c: f64, bowl_g: Option<f64>) -> Setup {
     bark(&BarkInputs {
-        family,
-        own: OwnInputs::default(),
         tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
-        thickness_mm: 4.0,
         room_c,
-        rh_pct: 45.0,
-        melt_to_c: None,
-        target_c: None,
-        seed_c: None,
         bowl: bowl_g.map(|mass_g| WareInputs { material: Material::Glass, mass_g }),
-        microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
         cooling_min: Some(8.0),
+        ..BarkInputs::usual(family)
     })
     .expect("a plain plan")
     .setup(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"))

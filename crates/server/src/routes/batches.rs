@@ -4,7 +4,7 @@ use actix_web::{HttpResponse, delete, get, post, put, web};
 use chrono::{DateTime, Utc};
 use craft::check::Checker;
 use craft::chocolate::Family;
-use craft::plan::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs};
+use craft::plan::BarkInputs;
 use serde::{Deserialize, Serialize};
 use store::batches::{Batch, BatchLine};
 use store::components::{Component, SLAB_BARK};
@@ -154,24 +154,6 @@ pub struct BatchEdit {
     note: String,
 }
 
-/// Where a plan starts before the maker says anything.
-pub fn usual_inputs() -> BarkInputs {
-    BarkInputs {
-        family: Family::Dark,
-        own: OwnInputs::default(),
-        tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
-        thickness_mm: 4.0,
-        room_c: 20.0,
-        rh_pct: 45.0,
-        melt_to_c: None,
-        target_c: None,
-        seed_c: None,
-        bowl: None,
-        microwave: Some(MicrowaveInputs { watts: 800.0, power: 0.5 }),
-        cooling_min: None,
-    }
-}
-
 fn check_words(name: &str, note: &str) -> Answer<()> {
     let mut check = Checker::new();
     check.text("name", name, LONGEST_NAME);
@@ -219,7 +201,7 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<BatchLineAnsw
 #[post("/batches")]
 pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answer<HttpResponse> {
     check_words(&new.name, &new.note)?;
-    let inputs = new.inputs.unwrap_or_else(usual_inputs);
+    let inputs = new.inputs.unwrap_or_else(|| BarkInputs::usual(Family::Dark));
     craft::plan::bark(&inputs).map_err(|faults| under("inputs", faults))?;
     let now = state.wall.now();
     let batch = Batch {

@@ -2,8 +2,8 @@
 
 use chrono::TimeDelta;
 
-use super::{Advice, Alarm, Countdown, Look, Rule, left, rewarm, soon, stir_after_heat, told};
-use crate::bowl::fold::{Heat, Temper};
+use super::{Advice, Alarm, Countdown, Look, Rule, left, rewarm, short_warming, soon, told};
+use crate::bowl::fold::Temper;
 use crate::heat::seed::{Amount, SeedInput};
 use crate::units::{Mass, Temperature, grams, in_grams, minutes};
 
@@ -19,16 +19,8 @@ const LEAST_SEED_G: f64 = 3.0;
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
     let w = &look.setup.chocolate.windows;
-    if let Heat::Burst { until } = look.bowl.heat {
-        return Advice::new(
-            Rule::Heating,
-            "Warm, then stir",
-            "A short warming, stirred in at once.",
-        )
-        .until(Some(Countdown::exact("burst ends", until)));
-    }
-    if let Some(stir) = stir_after_heat(look) {
-        return stir;
+    if let Some(advice) = short_warming(look) {
+        return advice;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
     if let Some(advice) = after_a_failure(look, temp) {

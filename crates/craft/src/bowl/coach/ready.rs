@@ -3,9 +3,9 @@
 use chrono::{DateTime, Utc};
 
 use super::{
-    Advice, Alarm, Countdown, Look, Rule, rewarm, rewarming_burst, soon, stir_after_heat, told,
+    Advice, Alarm, Countdown, Look, Rule, rewarm, rewarming_burst, short_warming, soon, told,
 };
-use crate::bowl::fold::{Heat, time_delta};
+use crate::bowl::fold::time_delta;
 use crate::bowl::temper_test::{Verdict, first_look, in_words, last_look};
 use crate::units::in_seconds;
 
@@ -43,16 +43,8 @@ pub(super) fn while_testing(look: &Look<'_>) -> Advice {
 
 pub(super) fn while_working(look: &Look<'_>) -> Advice {
     let w = &look.setup.chocolate.windows;
-    if let Heat::Burst { until } = look.bowl.heat {
-        return Advice::new(
-            Rule::Heating,
-            "Warm, then stir",
-            "A short warming, stirred in at once.",
-        )
-        .until(Some(Countdown::exact("burst ends", until)));
-    }
-    if let Some(stir) = stir_after_heat(look) {
-        return stir;
+    if let Some(advice) = short_warming(look) {
+        return advice;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
     if temp > w.work.hi {
