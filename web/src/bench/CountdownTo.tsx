@@ -4,6 +4,9 @@ import { clock } from "../kit/format";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
 
+/** What ended longer ago than this is past. */
+const LONG_PAST_S = 60;
+
 interface Props {
   countdown: Countdown;
   time: KitchenClock;
@@ -31,7 +34,7 @@ export function CountdownTo({ countdown, time, big }: Props) {
         fontSize={big ? { base: "3xl", md: "5xl" } : "2xl"}
         color={passed ? "fg.muted" : "fg"}
       >
-        {passed ? "now" : clock(left(countdown.at))}
+        {passed ? (left(countdown.at) < -LONG_PAST_S ? "past" : "now") : clock(left(countdown.at))}
       </Box>
       {!exact && !passed && (
         <Box fontSize="sm" color="fg.muted">
