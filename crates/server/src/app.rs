@@ -10,7 +10,7 @@ use actix_web::http::header::{
     CACHE_CONTROL, CONTENT_SECURITY_POLICY, REFERRER_POLICY, X_CONTENT_TYPE_OPTIONS,
     X_FRAME_OPTIONS,
 };
-use actix_web::middleware::{Compress, Condition, DefaultHeaders};
+use actix_web::middleware::{Compress, DefaultHeaders};
 use actix_web::{App, HttpServer, get, web};
 use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
@@ -119,7 +119,7 @@ fn serve_interface(config: &mut web::ServiceConfig, folder: &Path) {
         // What is built carries its content's hash in its name.
         web::scope("/assets")
             .wrap(DefaultHeaders::new().add((CACHE_CONTROL, "public, max-age=31536000, immutable")))
-            .wrap(Condition::new(true, Compress::default()))
+            .wrap(Compress::default())
             .service(Files::new("", folder.join("assets"))),
     );
     config.service(Files::new("/", folder).index_file("index.html").default_handler(
