@@ -9,10 +9,22 @@ use std::process::{Child, Command, ExitStatus, Stdio};
 /// Runs the program beside a reader of our pipe: when we stop, however we stop,
 /// the pipe closes and the program is asked to end. It gets a process group of
 /// its own, so that Ctrl-C reaches us alone and we stop things in order.
+///
+/// A program can miss the request while it is still starting, so it is asked
+/// again every few seconds; one that has not ended after a minute is killed.
 const LEASH: &str = r#"
 exec 3<&0
 "$@" </dev/null 3<&- & program=$!
-( cat <&3 >/dev/null; kill -TERM $program 2>/dev/null ) & leash=$!
+(
+    cat <&3 >/dev/null
+    asked=0
+    while [ $asked -lt 12 ]; do
+        kill -TERM $program 2>/dev/null || exit
+        asked=$((asked + 1))
+        sleep 5 </dev/null >/dev/null 2>&1
+    done
+    kill -KILL $program 2>/dev/null
+) & leash=$!
 exec 3<&-
 wait $program; code=$?
 kill $leash 2>/dev/null
@@ -80,6 +92,21 @@ mod tests {
         let started = std::time::Instant::now();
         drop(companion);
         assert!(started.elapsed().as_secs() < 60);
+    }
+
+    #[test]
+    fn one_that_misses_the_first_request_is_asked_again() {
+        let dir = tempfile::tempdir().expect("a folder");
+        let log = dir.path().join("log");
+        let stubborn =
+            "trap 'trap exit TERM; echo again' TERM; echo up; while :; do sleep 0.1; done";
+        let companion =
+            Companion::start(Path::new("/bin/sh"), ["-c", stubborn], &log).expect("sh starts");
+        while std::fs::read_to_string(&log).expect("read").is_empty() {
+            std::thread::yield_now();
+        }
+        drop(companion);
+        assert_eq!(std::fs::read_to_string(&log).expect("read"), "up\nagain\n");
     }
 
     #[test]

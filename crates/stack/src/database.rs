@@ -1,7 +1,7 @@
 //! A private MariaDB: its own data, its own port on loopback, its own password.
 
 use std::fs;
-use std::io::Write;
+use std::io::{Read, Write};
 use std::net::{Ipv4Addr, TcpStream};
 use std::os::unix::fs::OpenOptionsExt;
 use std::path::{Path, PathBuf};
@@ -85,7 +85,7 @@ impl Database {
         let mut companion = Companion::start(&server, &arguments, &log).map_err(at(&server))?;
 
         let deadline = Instant::now() + PATIENCE;
-        while TcpStream::connect((Ipv4Addr::LOCALHOST, port)).is_err() {
+        while !greets(port) {
             let ended = companion.ended().map_err(at(&server))?.is_some();
             if ended || Instant::now() > deadline {
                 drop(companion);
@@ -111,6 +111,16 @@ impl Database {
     pub fn url_of(&self, name: &str) -> String {
         format!("mysql://{NAME}:{}@127.0.0.1:{}/{name}", self.password, self.port)
     }
+}
+
+/// Whether the server takes connections. It listens some time before it does, and
+/// one that is asked to end in between never hears it; so the test is its
+/// greeting, which it sends to whom it has let in.
+fn greets(port: u16) -> bool {
+    TcpStream::connect((Ipv4Addr::LOCALHOST, port)).is_ok_and(|mut connection| {
+        connection.set_read_timeout(Some(PATIENCE)).is_ok()
+            && connection.read(&mut [0]).is_ok_and(|bytes| bytes > 0)
+    })
 }
 
 /// The server's own rules: one user, who may make databases for tests too.
@@ -221,7 +231,7 @@ mod tests {
             let held = DataDir::open(&path).expect("ours");
             let database = Database::start(held, Durability::Scratch).expect("comes up");
             assert!(database.url().starts_with("mysql://wide_sheen:"));
-            assert!(TcpStream::connect((Ipv4Addr::LOCALHOST, database.port)).is_ok());
+            assert!(greets(database.port));
         }
     }
 }
