@@ -2,6 +2,7 @@ import { Box, Collapsible, Field, NativeSelect } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
 import type { BarkInputs, PlanAnswer } from "../api/client";
 import { UnitField } from "../kit/UnitField";
+import { OwnNumbersFields } from "./OwnNumbersFields";
 
 const materials = ["glass", "steel", "plastic", "ceramic"] as const;
 
@@ -16,7 +17,6 @@ interface Props {
 export function KitFields({ draft, plan, errors, onChange }: Props) {
   const bowl = draft.bowl ?? null;
   const microwave = draft.microwave ?? null;
-  const own = draft.own;
   return (
     <Collapsible.Root>
       <Collapsible.Trigger asChild>
@@ -94,7 +94,7 @@ export function KitFields({ draft, plan, errors, onChange }: Props) {
             <Box />
           )}
           <UnitField
-            label="Melt to"
+            label="Stop melting at"
             unit="°C"
             optional={String(plan.seed.melted_c)}
             value={draft.melt_to_c}
@@ -125,13 +125,11 @@ export function KitFields({ draft, plan, errors, onChange }: Props) {
             error={errors.cooling_min}
             onChange={(cooling_min) => onChange({ cooling_min })}
           />
-          <UnitField
-            label="Fat, on the bag"
-            unit="%"
-            optional={String(plan.windows.fat_pct)}
-            value={own?.fat_pct}
-            error={errors["own.fat_pct"]}
-            onChange={(fat_pct) => onChange({ own: { ...own, fat_pct } })}
+          <OwnNumbersFields
+            own={draft.own}
+            windows={plan.windows}
+            errors={errors}
+            onChange={(own) => onChange({ own })}
           />
         </Box>
       </Collapsible.Content>

@@ -26,7 +26,7 @@ pub struct OwnNumbers {
 #[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
 pub enum OwnNumbersError {
     /// A band's lower end lies above its upper end.
-    #[error("the lower end of {band} ({lo} °C) must not be above its upper end ({hi} °C)")]
+    #[error("must run upward; it runs from {lo} to {hi} °C")]
     BandUpsideDown {
         /// Which band.
         band: &'static str,
@@ -36,7 +36,7 @@ pub enum OwnNumbersError {
         hi: f64,
     },
     /// Two windows are in the wrong order.
-    #[error("{lower} ({lower_c} °C) must be below {upper} ({upper_c} °C)")]
+    #[error("must stay below {} at {upper_c} °C; it reaches {lower_c} °C", words(upper))]
     WrongOrder {
         /// The window that must be lower.
         lower: &'static str,
@@ -47,6 +47,16 @@ pub enum OwnNumbersError {
         /// Its bound, °C.
         upper_c: f64,
     },
+}
+
+/// A window as a maker speaks of it.
+fn words(window: &str) -> &'static str {
+    match window {
+        "work" => "the working band",
+        "lost" => "where temper is lost",
+        "melt" => "the melting band",
+        _ => "the limit",
+    }
 }
 
 impl OwnNumbersError {
@@ -155,7 +165,7 @@ mod tests {
 
         let above_lost = OwnNumbers { work: band(31.0, 35.0), ..OwnNumbers::default() };
         let told = above_lost.over(Family::Dark).expect_err("refused").to_string();
-        assert_eq!(told, "work (35 °C) must be below lost (34 °C)");
+        assert_eq!(told, "must stay below where temper is lost at 34 °C; it reaches 35 °C");
 
         let scorching = OwnNumbers { melt: band(45.0, 58.0), ..OwnNumbers::default() };
         assert_eq!(scorching.over(Family::Dark).expect_err("refused").window(), "melt");

@@ -94,6 +94,38 @@ async fn what_cannot_be_is_said_beside_its_field_and_not_saved() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn the_bags_own_numbers_go_before_the_familys() {
+    browse("plan_own_numbers", async |page| {
+        let batch = api::new_batch("own numbers").await?;
+        let component = batch["components"][0]["id"].as_str().expect("an id").to_owned();
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.touch("Your bowl, microwave and own numbers").await?;
+        let aims = page.field("Seed aims at").await?;
+        ensure!(aims.attr("placeholder").await?.as_deref() == Some("31.5"));
+
+        // One end given, the family's other end stays.
+        page.fill("Work to", "31,6").await?;
+        page.fill("Fat", "41").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/components/{component}")).await?;
+        ensure!(kept["inputs"]["own"]["work_c"] == serde_json::json!([31.0, 31.6]), "{kept}");
+        ensure!(kept["inputs"]["own"]["fat_pct"] == 41.0, "{kept}");
+        // Half a degree under the top of the band that is used.
+        ensure!(aims.attr("placeholder").await?.as_deref() == Some("31.1"));
+
+        page.fill("Work to", "36").await?;
+        page.until_said("must stay below where temper is lost at 34 °C; it reaches 36 °C").await?;
+        page.until_shown("saving", "Not saved").await?;
+        page.fill("Work to", "").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/components/{component}")).await?;
+        ensure!(kept["inputs"]["own"]["work_c"].is_null(), "{kept}");
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn two_screens_cannot_overwrite_each_other() {
     browse("plan_two_screens", async |page| {
         let batch = api::new_batch("two screens").await?;
