@@ -16,6 +16,7 @@ use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
 use utoipa_actix_web::AppExt;
 
+use crate::body::LARGEST_BODY;
 use crate::problem::Problem;
 use crate::routes;
 use crate::state::State;
@@ -87,6 +88,7 @@ pub fn app(
     let (app, _) = App::new()
         .app_data(web::Data::new(state))
         .app_data(document)
+        .app_data(web::PayloadConfig::new(LARGEST_BODY))
         .app_data(web::PathConfig::default().error_handler(bad_path))
         // Before the API, whose scope would take these addresses too.
         .service(described)

@@ -1,11 +1,10 @@
 //! JSON bodies that name the field at fault.
 
-use std::future::Future;
-use std::pin::Pin;
-
 use actix_web::dev::Payload;
+use actix_web::error::PayloadError;
 use actix_web::{FromRequest, HttpMessage, HttpRequest, web};
-use futures::StreamExt;
+use futures::FutureExt;
+use futures::future::{Either, Map, Ready, ready};
 use serde::de::DeserializeOwned;
 
 use crate::problem::{Field, Problem};
@@ -18,43 +17,47 @@ pub const LARGEST_BODY: usize = 4 * 1024 * 1024;
 #[derive(Debug)]
 pub struct Body<T>(pub T);
 
-impl<T: DeserializeOwned + 'static> FromRequest for Body<T> {
+type Bytes = Result<web::Bytes, actix_web::Error>;
+type Typed<T> = Result<Body<T>, Problem>;
+
+impl<T: DeserializeOwned> FromRequest for Body<T> {
     type Error = Problem;
-    type Future = Pin<Box<dyn Future<Output = Result<Self, Problem>>>>;
+    type Future =
+        Either<Map<<web::Bytes as FromRequest>::Future, fn(Bytes) -> Typed<T>>, Ready<Typed<T>>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        let is_json = request.content_type() == "application/json";
-        let mut payload = payload.take();
-        Box::pin(async move {
-            if !is_json {
-                return Err(Problem::not_said_to_be_json());
-            }
-            let mut bytes = web::BytesMut::new();
-            while let Some(chunk) = payload.next().await {
-                let chunk = chunk.map_err(|e| Problem::not_json(e.to_string()))?;
-                if bytes.len() + chunk.len() > LARGEST_BODY {
-                    return Err(Problem::too_large(LARGEST_BODY));
-                }
-                bytes.extend_from_slice(&chunk);
-            }
-            read(&bytes).map(Body)
-        })
+        if request.content_type() != "application/json" {
+            return Either::Right(ready(Err(Problem::not_said_to_be_json())));
+        }
+        let typed: fn(Bytes) -> Typed<T> = |bytes| read(&bytes.map_err(unread)?).map(Body);
+        Either::Left(web::Bytes::from_request(request, payload).map(typed))
     }
 }
 
+/// Why a body did not arrive. How much may arrive is set with the application.
+#[allow(clippy::needless_pass_by_value)] // as `map_err` hands it over
+fn unread(error: actix_web::Error) -> Problem {
+    match error.as_error::<PayloadError>() {
+        Some(PayloadError::Overflow) => Problem::too_large(LARGEST_BODY),
+        _ => Problem::not_json(error.to_string()),
+    }
+}
+
+/// Reads it straight; only what is wrong is read again, to find out where.
 fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
-    let mut source = serde_json::Deserializer::from_slice(bytes);
-    let value = serde_path_to_error::deserialize(&mut source).map_err(|error| {
-        let path = error.path().to_string();
-        let inner = error.into_inner();
-        if inner.is_data() {
-            Problem::bad_input(vec![field(&path, &inner.to_string())])
-        } else {
-            Problem::not_json(inner.to_string())
+    serde_json::from_slice(bytes).map_err(|error| {
+        if !error.is_data() {
+            return Problem::not_json(error.to_string());
         }
-    })?;
-    source.end().map_err(|e| Problem::not_json(e.to_string()))?;
-    Ok(value)
+        let mut source = serde_json::Deserializer::from_slice(bytes);
+        match serde_path_to_error::deserialize::<_, T>(&mut source) {
+            Err(traced) => {
+                let path = traced.path().to_string();
+                Problem::bad_input(vec![field(&path, &traced.into_inner().to_string())])
+            }
+            Ok(_) => Problem::not_json(error.to_string()),
+        }
+    })
 }
 
 /// Turns serde's words into ours: the field's path, and what would be right.
