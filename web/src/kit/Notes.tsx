@@ -1,5 +1,6 @@
 import { Box, Stack } from "@chakra-ui/react";
 import { Check, Info, OctagonX, TriangleAlert } from "lucide-react";
+import { memo } from "react";
 import type { Note } from "../api/client";
 
 const looks = {
@@ -9,7 +10,7 @@ const looks = {
 } as const;
 
 /** Remarks on a figure: told apart by shape, word and colour. */
-export function Notes({ notes }: { notes: Note[] }) {
+export const Notes = memo(function Notes({ notes }: { notes: Note[] }) {
   if (notes.length === 0) return null;
   return (
     <Stack as="ul" gap="1.5" listStyleType="none">
@@ -41,4 +42,4 @@ export function Notes({ notes }: { notes: Note[] }) {
       })}
     </Stack>
   );
-}
+});

@@ -5,7 +5,15 @@ import { useId } from "react";
 export function Panel({ title, children, ...rest }: BoxProps & { title: string }) {
   const id = useId();
   return (
-    <Box as="section" aria-labelledby={id} bg="bg.panel" borderRadius="slab" p="4" {...rest}>
+    <Box
+      as="section"
+      aria-labelledby={id}
+      bg="bg.panel"
+      borderRadius="slab"
+      p="4"
+      contain="layout"
+      {...rest}
+    >
       <Heading as="h2" id={id} textStyle="title" fontSize="md" mb="3">
         {title}
       </Heading>

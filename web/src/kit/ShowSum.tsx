@@ -1,4 +1,5 @@
 import { Box, Collapsible } from "@chakra-ui/react";
+import { memo } from "react";
 import type { Step } from "../api/client";
 import { figure } from "./format";
 
@@ -7,42 +8,55 @@ export function ShowSum({ steps, of }: { steps: Step[]; of: string }) {
   if (steps.length === 0) return null;
   return (
     <Collapsible.Root lazyMount unmountOnExit>
-      <Collapsible.Trigger asChild>
-        <Box
-          as="button"
-          aria-label={`Show the sum: ${of}`}
-          fontSize="sm"
-          fontWeight="560"
-          color="ink"
-          textDecoration="underline"
-          textDecorationStyle="dotted"
-          textUnderlineOffset="3px"
-          cursor="pointer"
-          minH="28px"
-        >
-          Show the sum
-        </Box>
-      </Collapsible.Trigger>
+      <Opener of={of} />
       <Collapsible.Content>
-        <Box as="dl" mt="1" py="2" px="3" bg="bg.subtle" borderRadius="slab" fontSize="sm">
-          {steps.map((step, i) => (
-            <Box
-              key={step.label}
-              display="flex"
-              justifyContent="space-between"
-              gap="4"
-              py="1"
-              borderTopWidth={i === 0 ? 0 : "1px"}
-              fontWeight={i === steps.length - 1 ? "640" : "400"}
-            >
-              <dt>{step.label}</dt>
-              <Box as="dd" whiteSpace="nowrap">
-                {figure(step.value)} {step.unit}
-              </Box>
-            </Box>
-          ))}
-        </Box>
+        <Steps steps={steps} />
       </Collapsible.Content>
     </Collapsible.Root>
+  );
+}
+
+/** Stays as it is while the figures under it move. */
+const Opener = memo(function Opener({ of }: { of: string }) {
+  return (
+    <Collapsible.Trigger asChild>
+      <Box
+        as="button"
+        aria-label={`Show the sum: ${of}`}
+        fontSize="sm"
+        fontWeight="560"
+        color="ink"
+        textDecoration="underline"
+        textDecorationStyle="dotted"
+        textUnderlineOffset="3px"
+        cursor="pointer"
+        minH="28px"
+      >
+        Show the sum
+      </Box>
+    </Collapsible.Trigger>
+  );
+});
+
+function Steps({ steps }: { steps: Step[] }) {
+  return (
+    <Box as="dl" mt="1" py="2" px="3" bg="bg.subtle" borderRadius="slab" fontSize="sm">
+      {steps.map((step, i) => (
+        <Box
+          key={step.label}
+          display="flex"
+          justifyContent="space-between"
+          gap="4"
+          py="1"
+          borderTopWidth={i === 0 ? 0 : "1px"}
+          fontWeight={i === steps.length - 1 ? "640" : "400"}
+        >
+          <dt>{step.label}</dt>
+          <Box as="dd" whiteSpace="nowrap">
+            {figure(step.value)} {step.unit}
+          </Box>
+        </Box>
+      ))}
+    </Box>
   );
 }

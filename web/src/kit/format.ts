@@ -44,12 +44,12 @@ export function time(iso: string): string {
   return timeOnly.format(new Date(iso));
 }
 
+const [whole, tenths, hundredths] = [0, 1, 2].map(
+  (maximumFractionDigits) => new Intl.NumberFormat("en-GB", { maximumFractionDigits }),
+) as [Intl.NumberFormat, Intl.NumberFormat, Intl.NumberFormat];
+
 /** A step of a working: enough digits to check it by hand. */
 export function figure(value: number): string {
   const size = Math.abs(value);
-  const digits = size >= 100 ? 0 : size >= 10 ? 1 : 2;
-  return value.toLocaleString("en-GB", {
-    maximumFractionDigits: digits,
-    minimumFractionDigits: 0,
-  });
+  return (size >= 100 ? whole : size >= 10 ? tenths : hundredths).format(value);
 }

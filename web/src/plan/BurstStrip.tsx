@@ -5,9 +5,12 @@ import { clock } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
+interface Props {
+  melt: PlanAnswer["microwave"];
+}
+
 /** The melt as a strip of bursts, each as long as it lasts. */
-export const BurstStrip = memo(function BurstStrip({ plan }: { plan: PlanAnswer }) {
-  const melt = plan.microwave;
+export const BurstStrip = memo(function BurstStrip({ melt }: Props) {
   if (!melt) {
     return (
       <Box color="fg.muted">
@@ -22,26 +25,27 @@ export const BurstStrip = memo(function BurstStrip({ plan }: { plan: PlanAnswer 
         display="flex"
         gap="2px"
         h="40px"
+        css={{
+          "& > div": {
+            minWidth: "22px",
+            background: "heat.wash",
+            borderBottomWidth: "4px",
+            borderColor: "heat",
+            display: "flex",
+            alignItems: "center",
+            justifyContent: "center",
+            fontWeight: "600",
+            fontSize: "sm",
+          },
+        }}
         role="img"
         aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds`}
       >
         {melt.bursts_s.map((s, i) => (
-          <Box
-            // biome-ignore lint/suspicious/noArrayIndexKey: bursts have no identity but their place
-            key={i}
-            flex={s}
-            minW="22px"
-            bg="heat.wash"
-            borderBottomWidth="4px"
-            borderColor="heat"
-            display="flex"
-            alignItems="center"
-            justifyContent="center"
-            fontWeight="600"
-            fontSize="sm"
-          >
+          // biome-ignore lint/suspicious/noArrayIndexKey: bursts have no identity but their place
+          <div key={i} style={{ flex: s }}>
             {s}
-          </Box>
+          </div>
         ))}
       </Box>
       <Box mt="1.5" mb="1" fontSize="sm">

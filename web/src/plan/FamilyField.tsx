@@ -1,11 +1,12 @@
 import { Box, RadioGroup } from "@chakra-ui/react";
+import { memo } from "react";
 import type { Family } from "../api/client";
 import { chocolateColours, familyNames } from "../theme/chocolate";
 
 const couvertures: Family[] = ["dark", "milk", "white", "ruby", "blond"];
 
 /** The chocolate, chosen by its colour and its name. */
-export function FamilyField({
+export const FamilyField = memo(function FamilyField({
   value,
   onChange,
 }: {
@@ -51,4 +52,4 @@ export function FamilyField({
       </Box>
     </RadioGroup.Root>
   );
-}
+});

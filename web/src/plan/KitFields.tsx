@@ -1,24 +1,30 @@
 import { Box, Collapsible, Field, NativeSelect } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
+import { memo } from "react";
 import type { BarkInputs, PlanAnswer } from "../api/client";
 import { UnitField } from "../kit/UnitField";
 import { OwnNumbersFields } from "./OwnNumbersFields";
 
 const materials = ["glass", "steel", "plastic", "ceramic"] as const;
 
-interface Props {
-  draft: BarkInputs;
-  plan: PlanAnswer;
+type Kit = "bowl" | "microwave" | "own" | "melt_to_c" | "target_c" | "seed_c" | "cooling_min";
+
+type Props = { [K in Kit]: BarkInputs[K] | undefined } & {
+  room_c: number;
+  windows: PlanAnswer["windows"];
+  usualMelt_c: number;
+  usualTarget_c: number;
   errors: Record<string, string>;
   onChange: (patch: Partial<BarkInputs>) => void;
-}
+};
 
 /** What the maker may know better than the defaults: own gear, own numbers. */
-export function KitFields({ draft, plan, errors, onChange }: Props) {
-  const bowl = draft.bowl ?? null;
-  const microwave = draft.microwave ?? null;
+export const KitFields = memo(function KitFields(props: Props) {
+  const { windows, errors, onChange } = props;
+  const bowl = props.bowl ?? null;
+  const microwave = props.microwave ?? null;
   return (
-    <Collapsible.Root>
+    <Collapsible.Root lazyMount>
       <Collapsible.Trigger asChild>
         <Box
           as="button"
@@ -96,24 +102,24 @@ export function KitFields({ draft, plan, errors, onChange }: Props) {
           <UnitField
             label="Stop melting at"
             unit="°C"
-            optional={String(plan.seed.melted_c)}
-            value={draft.melt_to_c}
+            optional={String(props.usualMelt_c)}
+            value={props.melt_to_c}
             error={errors.melt_to_c}
             onChange={(melt_to_c) => onChange({ melt_to_c })}
           />
           <UnitField
             label="Seed aims at"
             unit="°C"
-            optional={String(plan.seed.target_c)}
-            value={draft.target_c}
+            optional={String(props.usualTarget_c)}
+            value={props.target_c}
             error={errors.target_c}
             onChange={(target_c) => onChange({ target_c })}
           />
           <UnitField
             label="Seed is at"
             unit="°C"
-            optional={String(draft.room_c)}
-            value={draft.seed_c}
+            optional={String(props.room_c)}
+            value={props.seed_c}
             error={errors.seed_c}
             onChange={(seed_c) => onChange({ seed_c })}
           />
@@ -121,13 +127,13 @@ export function KitFields({ draft, plan, errors, onChange }: Props) {
             label="Cooling takes"
             unit="min"
             optional="not counted"
-            value={draft.cooling_min}
+            value={props.cooling_min}
             error={errors.cooling_min}
             onChange={(cooling_min) => onChange({ cooling_min })}
           />
           <OwnNumbersFields
-            own={draft.own}
-            windows={plan.windows}
+            own={props.own}
+            windows={windows}
             errors={errors}
             onChange={(own) => onChange({ own })}
           />
@@ -135,4 +141,4 @@ export function KitFields({ draft, plan, errors, onChange }: Props) {
       </Collapsible.Content>
     </Collapsible.Root>
   );
-}
+});

@@ -1,21 +1,16 @@
 import { Box, Button, Stack } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
-import { useCallback } from "react";
 import { useNavigate, useParams } from "react-router";
-import { api, type BarkInputs, type Batch, type BowlWithPlan } from "../api/client";
+import { api, type Batch, type BowlWithPlan } from "../api/client";
 import { useBatch, useComponentOf } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
-import { UnitField } from "../kit/UnitField";
 import { BurstStrip } from "./BurstStrip";
-import { FamilyField } from "./FamilyField";
-import { KitFields } from "./KitFields";
 import { NameField } from "./NameField";
+import { PlanInputs } from "./PlanInputs";
 import { RoomVerdict } from "./RoomVerdict";
 import { SlabPicture } from "./SlabPicture";
-import { ThicknessField } from "./ThicknessField";
-import { TrayField } from "./TrayField";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
 import { WeighOut } from "./WeighOut";
 
@@ -57,12 +52,6 @@ function Plan({ batch, kept }: Props) {
     },
     onSuccess: ({ bowl }) => navigate(`/bench/${bowl.id}`),
   });
-  const set = useCallback(
-    <K extends keyof BarkInputs>(key: K) =>
-      (value: BarkInputs[K]) =>
-        change({ [key]: value }),
-    [change],
-  );
   const faulty = Object.keys(errors).length > 0;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
@@ -100,36 +89,16 @@ function Plan({ batch, kept }: Props) {
         alignItems="start"
       >
         <Stack gap="4">
-          <Panel title="What you make">
-            <Stack gap="4">
-              <FamilyField value={draft.family} onChange={set("family")} />
-              <TrayField tray={draft.tray} errors={errors} onChange={set("tray")} />
-              <ThicknessField
-                value={draft.thickness_mm}
-                error={errors.thickness_mm}
-                onChange={set("thickness_mm")}
-              />
-              <Box display="flex" gap="2">
-                <UnitField
-                  label="Room"
-                  unit="°C"
-                  value={draft.room_c}
-                  error={errors.room_c}
-                  onChange={(c) => c !== null && change({ room_c: c })}
-                />
-                <UnitField
-                  label="Humidity"
-                  unit="%"
-                  value={draft.rh_pct}
-                  error={errors.rh_pct}
-                  onChange={(pct) => pct !== null && change({ rh_pct: pct })}
-                />
-              </Box>
-              <KitFields draft={draft} plan={plan} errors={errors} onChange={change} />
-            </Stack>
-          </Panel>
+          <PlanInputs
+            draft={draft}
+            windows={plan.windows}
+            melted_c={plan.seed.melted_c}
+            target_c={plan.seed.target_c}
+            errors={errors}
+            onChange={change}
+          />
           <Panel title="The melt" opacity={faulty ? 0.45 : 1}>
-            <BurstStrip plan={plan} />
+            <BurstStrip melt={plan.microwave} />
           </Panel>
         </Stack>
         <Box
@@ -146,7 +115,7 @@ function Plan({ batch, kept }: Props) {
             <SlabPicture tray={draft.tray} thickness={draft.thickness_mm} family={draft.family} />
           </Panel>
           <Panel title="The room">
-            <RoomVerdict plan={plan} />
+            <RoomVerdict room={plan.room} setting={plan.setting} />
           </Panel>
         </Box>
       </Box>

@@ -5,9 +5,13 @@ import { celsius, minutesRange } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
+interface Props {
+  room: PlanAnswer["room"];
+  setting: PlanAnswer["setting"] | undefined;
+}
+
 /** What the room means, and what comes after the pour in it. */
-export const RoomVerdict = memo(function RoomVerdict({ plan }: { plan: PlanAnswer }) {
-  const { room, setting } = plan;
+export const RoomVerdict = memo(function RoomVerdict({ room, setting }: Props) {
   const rows = setting
     ? [
         ["Top it for", setting.topping_until_s],

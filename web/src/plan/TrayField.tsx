@@ -1,5 +1,5 @@
 import { Box, SegmentGroup } from "@chakra-ui/react";
-import { useId } from "react";
+import { memo, useId } from "react";
 import type { TrayInputs } from "../api/client";
 import { UnitField } from "../kit/UnitField";
 
@@ -38,7 +38,7 @@ interface Props {
 }
 
 /** What it is spread in. */
-export function TrayField({ tray, errors, onChange }: Props) {
+export const TrayField = memo(function TrayField({ tray, errors, onChange }: Props) {
   const id = useId();
   const set = (patch: object) => onChange({ ...tray, ...patch } as TrayInputs);
   return (
@@ -102,4 +102,4 @@ export function TrayField({ tray, errors, onChange }: Props) {
       </Box>
     </Box>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { Box, Stack } from "@chakra-ui/react";
+import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Family, PlanAnswer } from "../api/client";
 import { celsius, grams } from "../kit/format";
@@ -30,58 +30,79 @@ export const WeighOut = memo(function WeighOut({
           <ShowSum steps={seed.sum} of="seed" />
         </Figure>
       </Box>
-      <Box>
-        <Box
-          display="flex"
-          h="64px"
-          borderRadius="slab"
-          overflow="hidden"
-          borderWidth="1px"
-          borderColor="border.emphasized"
+      <Box css={strip(colours.edge)}>
+        <div
+          className="strip"
           role="img"
           aria-label={`Of ${grams(slab.to_weigh_g)}, melt ${grams(seed.melted_g)} and hold back ${grams(seed.seed_g)} in three additions`}
         >
-          <Box
-            flex={seed.melted_g}
-            bg={colours.body}
-            color={mark}
-            px="3"
-            display="flex"
-            alignItems="center"
-            fontWeight="600"
-            minW="0"
+          <div
+            className="melted"
+            style={{ flex: seed.melted_g, background: colours.body, color: mark }}
           >
             melt
-          </Box>
+          </div>
           {seed.additions_g.map((g, i) => (
-            <Box
+            <div
               key={words[i]}
-              flex={Math.max(g, 0.001)}
-              bg={colours.edge}
-              borderInlineStartWidth="3px"
-              borderColor="bg.panel"
-              boxShadow="inset 1px 0 0 var(--chakra-colors-border-emphasized)"
-              opacity={1 - i * 0.12}
+              className="addition"
+              style={{ flex: Math.max(g, 0.001), opacity: 1 - i * 0.12 }}
             />
           ))}
-        </Box>
-        <Box display="flex" mt="1.5" gap="4" flexWrap="wrap" justifyContent="space-between">
-          <Box textStyle="label">In three additions, stirred in each time:</Box>
-          <Box display="flex" gap="5" data-testid="additions">
+        </div>
+        <div className="words">
+          <span className="label">In three additions, stirred in each time:</span>
+          <span className="amounts" data-testid="additions">
             {seed.additions_g.map((g, i) => (
-              <Box key={words[i]} fontSize="sm">
-                {words[i]}{" "}
-                <Box as="strong" fontSize="md">
-                  {grams(g)}
-                </Box>
-              </Box>
+              <span key={words[i]}>
+                {words[i]} <strong>{grams(g)}</strong>
+              </span>
             ))}
-          </Box>
-        </Box>
+          </span>
+        </div>
       </Box>
-      <Notes notes={[...slab.notes, ...seed.notes]} />
+      <Notes notes={slab.notes} />
+      <Notes notes={seed.notes} />
     </Stack>
   );
+});
+
+/**
+ * The strip's parts are drawn with every step of a slider: plain elements that
+ * take their look from one rule.
+ */
+const strip = (edge: string): SystemStyleObject => ({
+  "& .strip": {
+    display: "flex",
+    height: "64px",
+    borderRadius: "slab",
+    overflow: "hidden",
+    borderWidth: "1px",
+    borderColor: "border.emphasized",
+  },
+  "& .melted": {
+    paddingInline: "3",
+    display: "flex",
+    alignItems: "center",
+    fontWeight: "600",
+    minWidth: "0",
+  },
+  "& .addition": {
+    background: edge,
+    borderInlineStartWidth: "3px",
+    borderColor: "bg.panel",
+    boxShadow: "inset 1px 0 0 var(--chakra-colors-border-emphasized)",
+  },
+  "& .words": {
+    display: "flex",
+    marginTop: "1.5",
+    gap: "4",
+    flexWrap: "wrap",
+    justifyContent: "space-between",
+  },
+  "& .label": { textStyle: "label" },
+  "& .amounts": { display: "flex", gap: "5", fontSize: "sm" },
+  "& .amounts strong": { fontSize: "md" },
 });
 
 interface FigureProps {
@@ -93,11 +114,16 @@ interface FigureProps {
 
 function Figure({ label, value, testId, children }: FigureProps) {
   return (
-    <Box>
-      <Box textStyle="label">{label}</Box>
-      <Box textStyle="figure" fontSize={{ base: "4xl", md: "5xl" }} data-testid={testId}>
+    <Box
+      css={{
+        "& .label": { textStyle: "label" },
+        "& .figure": { textStyle: "figure", fontSize: { base: "4xl", md: "5xl" } },
+      }}
+    >
+      <div className="label">{label}</div>
+      <div className="figure" data-testid={testId}>
         {grams(value)}
-      </Box>
+      </div>
       {children}
     </Box>
   );

@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { replaceEqualDeep, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type BarkInputs, type Component, type PlanAnswer } from "../api/client";
 import { keys } from "../api/queries";
@@ -7,6 +7,8 @@ import { accepted, Refusal } from "../api/refusal";
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
 const TRY_AGAIN_MS = 2_000;
+
+const none: Record<string, string> = {};
 
 export type Saving = "saved" | "saving" | "refused" | "offline" | "replaced";
 
@@ -25,32 +27,35 @@ interface Kept {
 export function usePlanDraft(kept: Kept) {
   const [draft, setDraft] = useState(kept.inputs);
   const [plan, setPlan] = useState(kept.plan);
-  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [errors, setErrors] = useState<Record<string, string>>(none);
   const [saving, setSaving] = useState<Saving>("saved");
   const version = useRef(kept.version);
   const latest = useRef(kept.inputs);
   const unsaved = useRef(false);
-  const sum = useRef<AbortController>(undefined);
-  const frame = useRef(0);
+  const asking = useRef(false);
+  const asked = useRef(kept.inputs);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const running = useRef<Promise<void>>(undefined);
   const queries = useQueryClient();
 
+  /** Asks at once, one question at a time; what changed meanwhile is asked next. */
   const work = useCallback(async () => {
-    sum.current?.abort();
-    const controller = new AbortController();
-    sum.current = controller;
-    try {
-      const answer = await api.POST("/api/v1/calc/bark", {
-        body: latest.current,
-        signal: controller.signal,
-      });
-      setPlan(accepted<PlanAnswer>(answer));
-      setErrors({});
-    } catch (error) {
-      if (error instanceof Refusal) setErrors(error.fields);
-      // Aborted by the next change, or offline, which saving will tell.
+    if (asking.current) return;
+    asking.current = true;
+    while (asked.current !== latest.current) {
+      asked.current = latest.current;
+      try {
+        const answer = await api.POST("/api/v1/calc/bark", { body: asked.current });
+        const fresh = accepted<PlanAnswer>(answer);
+        // What did not change stays the same object, so that it is not drawn anew.
+        setPlan((before) => replaceEqualDeep(before, fresh));
+        setErrors(none);
+      } catch (error) {
+        if (error instanceof Refusal) setErrors(error.fields);
+        // Else offline, which saving will tell.
+      }
     }
+    asking.current = false;
   }, []);
 
   /** Saves what is not saved yet; one save at a time, each from the version before. */
@@ -85,10 +90,11 @@ export function usePlanDraft(kept: Kept) {
         );
         version.current = fresh.version;
         latest.current = fresh.inputs;
+        asked.current = fresh.inputs;
         unsaved.current = false;
         setDraft(fresh.inputs);
         setPlan(fresh.plan);
-        setErrors({});
+        setErrors(none);
         setSaving("replaced");
         queries.setQueryData(keys.component(kept.id), fresh);
       }
@@ -110,8 +116,7 @@ export function usePlanDraft(kept: Kept) {
       unsaved.current = true;
       setSaving("saving");
       setDraft(latest.current);
-      cancelAnimationFrame(frame.current);
-      frame.current = requestAnimationFrame(work);
+      void work();
       clearTimeout(timer.current);
       timer.current = setTimeout(save, SAVE_AFTER_MS);
     },
