@@ -5,7 +5,7 @@
 use std::hint::black_box;
 
 use chrono::{DateTime, TimeDelta};
-use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, forecast};
+use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, look_ahead};
 use craft::chocolate::{Chocolate, Family};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
@@ -91,8 +91,8 @@ fn folding(c: &mut Criterion) {
     let folded = fold(&setup, &record, now);
     c.bench_function("forecast and advice, 7200 readings", |b| {
         b.iter(|| {
-            let ahead = forecast(&setup, black_box(&record), &folded).ok();
-            coach::advise(&setup, &folded, ahead.as_ref(), now)
+            let ahead = look_ahead(&setup, black_box(&record), &folded);
+            coach::advise(&setup, &folded, &ahead, now)
         });
     });
 }

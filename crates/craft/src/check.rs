@@ -67,6 +67,14 @@ pub const FAT_PCT: Bounds = Bounds::new(15.0, 100.0, "%");
 /// bowl of chocolate has is kept and marked, not refused: see
 /// [`crate::bowl::trust`].
 pub const PROBE_C: Bounds = Bounds::new(-60.0, 250.0, "°C");
+/// A part's share of a blend.
+pub const SHARE_PCT: Bounds = Bounds::new(1.0, 99.0, "%");
+/// Ready crystals as a share of the mass.
+pub const CRYSTALS_PCT: Bounds = Bounds::new(0.1, 5.0, "%");
+/// A slab of stone to work on.
+pub const STONE_C: Bounds = Bounds::new(5.0, 26.0, "°C");
+/// What is worked on a stone, when it is returned.
+pub const WORKED_C: Bounds = Bounds::new(5.0, 40.0, "°C");
 /// One burst of heat.
 pub const BURST_S: Bounds = Bounds::new(1.0, 600.0, "s");
 /// Density of dry goods folded in.

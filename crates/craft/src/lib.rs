@@ -28,7 +28,9 @@
 pub mod bowl;
 pub mod check;
 pub mod chocolate;
+pub mod crystal;
 pub mod heat;
+pub mod method;
 pub mod note;
 pub mod outcome;
 pub mod plan;

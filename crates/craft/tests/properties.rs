@@ -159,7 +159,7 @@ proptest! {
         match bark(&inputs) {
             Ok(plan) => {
                 prop_assert!(in_grams(plan.slab.to_weigh).is_finite());
-                prop_assert!((in_grams(plan.seed.total) - in_grams(plan.slab.to_weigh)).abs() < 1e-6);
+                prop_assert!((in_grams(plan.amounts.total()) - in_grams(plan.slab.to_weigh)).abs() < 1e-6);
             }
             Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.is_empty())),
         }
@@ -232,8 +232,8 @@ proptest! {
         let bowl = bowl::fold(&setup, &record, now);
         prop_assert_eq!(&bowl, &bowl::fold(&setup, &clean, now));
         // Whatever happened, there is something to say.
-        let forecast = bowl::forecast(&setup, &record, &bowl).ok();
-        let advice = bowl::coach::advise(&setup, &bowl, forecast.as_ref(), now);
+        let ahead = bowl::look_ahead(&setup, &record, &bowl);
+        let advice = bowl::coach::advise(&setup, &bowl, &ahead, now);
         prop_assert!(!advice.say.is_empty());
     }
 }

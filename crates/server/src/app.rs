@@ -10,8 +10,9 @@ use actix_web::http::header::{
     CACHE_CONTROL, CONTENT_SECURITY_POLICY, REFERRER_POLICY, X_CONTENT_TYPE_OPTIONS,
     X_FRAME_OPTIONS,
 };
-use actix_web::middleware::{Compress, DefaultHeaders};
+use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
 use actix_web::{App, HttpServer, get, web};
+use tracing::Instrument;
 use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
 use utoipa_actix_web::AppExt;
@@ -71,6 +72,16 @@ fn bad_path(error: actix_web::error::PathError, _: &actix_web::HttpRequest) -> a
     Problem::not_found(format!("This address cannot be: {error}.")).into()
 }
 
+/// Every request runs in a span of its own, so that what is logged on the way
+/// says which it was.
+async fn in_a_span(
+    request: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    let span = tracing::info_span!("request", method = %request.method(), path = request.path());
+    next.call(request).instrument(span).await
+}
+
 /// The application over a state, with the interface's files where they are.
 pub fn app(
     state: State,
@@ -103,7 +114,7 @@ pub fn app(
                 config.default_service(web::to(no_such_route));
             }
         })
-        .wrap(tracing_actix_web::TracingLogger::default())
+        .wrap(from_fn(in_a_span))
         .wrap(
             DefaultHeaders::new()
                 .add((CONTENT_SECURITY_POLICY, POLICY))

@@ -58,7 +58,7 @@ async fn main() -> ExitCode {
     tracing_subscriber::fmt()
         .with_env_filter(
             EnvFilter::try_from_default_env()
-                .unwrap_or_else(|_| EnvFilter::new("warn,sqlx::query=error,tracing_actix_web=off")),
+                .unwrap_or_else(|_| EnvFilter::new("warn,sqlx::query=error")),
         )
         .with_writer(std::io::stderr)
         .init();

@@ -62,6 +62,20 @@ pub enum ActionKind {
         /// How much.
         mass: Mass,
     },
+    /// Ready crystals stirred in.
+    CrystalsAdded {
+        /// How much.
+        mass: Mass,
+    },
+    /// A part poured out on the stone.
+    OnStone {
+        /// How much.
+        mass: Mass,
+    },
+    /// What was on the stone returned to the bowl.
+    OffStone,
+    /// It thickens: the maker says so.
+    TooThick,
     /// A smear was made to test the temper.
     TestStarted,
     /// What the smear looks like.
@@ -88,7 +102,15 @@ impl ActionKind {
     /// must not look further back.
     #[must_use]
     pub fn disturbs_cooling(&self) -> bool {
-        matches!(self, Self::Heat { .. } | Self::OffHeat | Self::SeedAdded { .. } | Self::Poured)
+        matches!(
+            self,
+            Self::Heat { .. }
+                | Self::OffHeat
+                | Self::SeedAdded { .. }
+                | Self::OnStone { .. }
+                | Self::OffStone
+                | Self::Poured
+        )
     }
 }
 

@@ -7,12 +7,8 @@ use super::event::{Action, ActionKind, Reading, Seen};
 use super::record::Record;
 use super::setup::Setup;
 use super::temper_test::{Verdict, verdict};
-use super::trust::{Doubt, doubts};
-use crate::units::{Mass, Temperature, Time, degrees, grams, in_seconds, seconds};
-
-/// A melt may stop this far short of the melting band, °C: the heat held by
-/// the bowl and stirring carry it on.
-pub(super) const CARRY_OVER_C: f64 = 2.0;
+use super::trust::{Doubt, doubts, stuck};
+use crate::units::{Mass, Temperature, Time, grams, in_seconds, seconds};
 
 /// Where a bowl stands in its course.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -104,6 +100,8 @@ pub struct Bowl {
     pub latest: Option<Standing>,
     /// The doubt about each reading of the record, in its order.
     pub doubts: Vec<Option<Doubt>>,
+    /// Whether the thermometer has shown the same to the digit for too long.
+    pub stuck: bool,
     /// Whether it is on the heat.
     pub heat: Heat,
     /// Whether the maker said the melt is done.
@@ -116,6 +114,16 @@ pub struct Bowl {
     pub last_seed: Option<DateTime<Utc>>,
     /// When it was last stirred; adding seed counts, it is stirred in.
     pub last_stir: Option<DateTime<Utc>>,
+    /// Coolest trusted reading since the melt was done.
+    pub coolest: Option<Temperature>,
+    /// When ready crystals went in, and how warm it was if that is known.
+    pub crystals_in: Option<(DateTime<Utc>, Option<Temperature>)>,
+    /// Since when a part of it lies on the stone, and how much.
+    pub on_stone: Option<(DateTime<Utc>, Mass)>,
+    /// When it was returned from there.
+    pub returned: Option<DateTime<Utc>>,
+    /// When the maker last said that it thickens.
+    pub too_thick: Option<DateTime<Utc>>,
     /// Whether a warming was the last thing that disturbed its cooling.
     pub warmed: bool,
     /// Since when it has cooled undisturbed.
@@ -141,12 +149,18 @@ impl Bowl {
             since: setup.opened,
             latest: None,
             doubts: Vec::new(),
+            stuck: false,
             heat: Heat::Off,
             off_heat: false,
             seeded: grams(0.0),
             additions: 0,
             last_seed: None,
             last_stir: None,
+            coolest: None,
+            crystals_in: None,
+            on_stone: None,
+            returned: None,
+            too_thick: None,
             warmed: false,
             calm_since: None,
             peak: None,
@@ -184,10 +198,20 @@ impl Bowl {
         if self.phase == Phase::Melting && self.off_heat && self.melted_through(setup) {
             self.enter(Phase::Cooling, reading.at);
         }
-        if let (Temper::Shown { .. }, Some(lost)) = (self.temper, w.lost)
+        if self.phase == Phase::Cooling {
+            self.coolest = Some(self.coolest.map_or(reading.temp, |c| c.min(reading.temp)));
+            if !setup.method.is_tested() && reading.temp <= setup.use_band().hi {
+                self.enter(Phase::Working, reading.at);
+            }
+        }
+        let kept = matches!(self.temper, Temper::Shown { .. })
+            || (setup.method.keeps_crystals() && self.temper == Temper::Untested);
+        if let (true, Some(lost)) = (kept, w.lost)
             && reading.temp > lost
         {
             self.temper = Temper::Gone { at: reading.at };
+            self.coolest = None;
+            self.heat = Heat::Off;
             self.enter(Phase::Cooling, reading.at);
         }
     }
@@ -195,7 +219,7 @@ impl Bowl {
     /// Whether the crystals are erased, or about to be by what heat is held.
     /// Without a thermometer the maker's word is taken.
     fn melted_through(&self, setup: &Setup) -> bool {
-        let enough = setup.chocolate.windows.melt.lo - degrees(CARRY_OVER_C);
+        let enough = setup.melted_from() - setup.carry_over;
         self.peak.is_none_or(|peak| peak >= enough)
     }
 
@@ -240,6 +264,23 @@ impl Bowl {
                     self.enter(Phase::Cooling, at);
                 }
             }
+            ActionKind::CrystalsAdded { .. } => {
+                self.crystals_in = Some((at, self.latest.map(|l| l.temp)));
+                self.last_stir = Some(at);
+            }
+            ActionKind::OnStone { mass } => {
+                self.on_stone = Some((at, *mass));
+                self.returned = None;
+                if self.phase == Phase::Melting {
+                    self.enter(Phase::Cooling, at);
+                }
+            }
+            ActionKind::OffStone => {
+                self.on_stone = None;
+                self.returned = Some(at);
+                self.last_stir = Some(at);
+            }
+            ActionKind::TooThick => self.too_thick = Some(at),
             ActionKind::TestStarted => {
                 self.test = Some(TestRun { started: at, look: None });
                 self.enter(Phase::Testing, at);
@@ -271,6 +312,7 @@ impl Bowl {
             }
             Verdict::NotInTemper => {
                 self.temper = Temper::NotShown { at };
+                self.coolest = None;
                 self.enter(Phase::Cooling, at);
             }
             Verdict::Wait => {}
@@ -322,6 +364,7 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
         bowl.read(setup, reading);
     }
     bowl.settle(now);
+    bowl.stuck = stuck(readings, bowl.calm_since);
     bowl.doubts = doubts;
     bowl
 }

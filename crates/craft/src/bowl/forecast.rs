@@ -39,6 +39,21 @@ impl Forecast {
     }
 }
 
+/// What the readings say of where the bowl is going.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Ahead {
+    /// Where it cools to, if that can be told.
+    pub forecast: Option<Forecast>,
+    /// How fast it moves, per minute, over the last minute.
+    pub trend: Option<TemperatureDifference>,
+}
+
+/// Looks ahead from a record.
+#[must_use]
+pub fn look_ahead(setup: &Setup, record: &Record, bowl: &Bowl) -> Ahead {
+    Ahead { forecast: forecast(setup, record, bowl).ok(), trend: trend(record, bowl) }
+}
+
 /// The forecast of a bowl that is left to cool.
 ///
 /// # Errors

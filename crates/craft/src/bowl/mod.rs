@@ -20,6 +20,6 @@ pub use curve::{CurvePoint, curve};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
 pub use finish::{Finish, finish};
 pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
-pub use forecast::{Forecast, forecast, trend};
+pub use forecast::{Ahead, Forecast, forecast, look_ahead, trend};
 pub use record::Record;
 pub use setup::Setup;

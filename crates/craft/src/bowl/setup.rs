@@ -2,11 +2,12 @@
 
 use chrono::{DateTime, Utc};
 
-use crate::chocolate::Chocolate;
+use crate::chocolate::{Band, Chocolate};
 use crate::heat::Ware;
 use crate::heat::microwave::Microwave;
-use crate::heat::seed::ADDITIONS;
-use crate::units::{Length, Mass, Temperature};
+use crate::heat::seed::additions;
+use crate::method::Method;
+use crate::units::{Length, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
 #[derive(Clone, Debug, PartialEq)]
@@ -15,11 +16,15 @@ pub struct Setup {
     pub opened: DateTime<Utc>,
     /// The chocolate in it.
     pub chocolate: Chocolate,
+    /// How it is tempered.
+    pub method: Method,
     /// What is melted first.
     pub melted: Mass,
     /// What is held back.
     pub seed: Mass,
-    /// Where seeding aims.
+    /// Ready crystals to stir in.
+    pub crystals: Mass,
+    /// Where the cooling aims, before any warming into the band.
     pub target: Temperature,
     /// Where the melt is planned to stop.
     pub melt_to: Temperature,
@@ -27,6 +32,10 @@ pub struct Setup {
     pub room: Temperature,
     /// The seed's temperature.
     pub seed_temp: Temperature,
+    /// The stone, where one is used.
+    pub stone: Temperature,
+    /// How far it goes on rising once it is off the heat.
+    pub carry_over: TemperatureDifference,
     /// The bowl itself, where it is known.
     pub ware: Option<Ware>,
     /// The microwave, where one is used.
@@ -36,12 +45,26 @@ pub struct Setup {
 }
 
 impl Setup {
+    /// How far a bowl goes on rising that nothing was learned about, °C: one to
+    /// two from a water bath, more in thick ceramic (*custom*).
+    pub const USUAL_CARRY_OVER_C: f64 = 2.0;
+
+    /// The band to use it in.
+    #[must_use]
+    pub fn use_band(&self) -> Band {
+        self.method.use_band(&self.chocolate)
+    }
+
+    /// Taken off the heat below this, it is not melted through.
+    #[must_use]
+    pub fn melted_from(&self) -> Temperature {
+        self.method.melted_from(&self.chocolate)
+    }
+
     /// The planned additions: half, a third, the rest.
     #[must_use]
     pub fn additions(&self) -> [Mass; 3] {
-        let first = self.seed * ADDITIONS[0];
-        let second = self.seed * ADDITIONS[1];
-        [first, second, self.seed - first - second]
+        additions(self.seed)
     }
 
     /// Melted and seed together.

@@ -6,7 +6,7 @@
 use chrono::{DateTime, TimeDelta, Utc};
 use serde::{Deserialize, Serialize};
 
-use super::event::Reading;
+use super::event::{Reading, Source};
 use crate::check::Bounds;
 use crate::units::{Temperature, in_celsius};
 
@@ -25,6 +25,11 @@ const AGREE_C: f64 = 1.5;
 const CLOCK_SLACK: TimeDelta = TimeDelta::minutes(2);
 /// A bowl may be opened in the app some time after it was put on.
 const BEFORE_OPENING: TimeDelta = TimeDelta::hours(2);
+
+/// So many readings the same to the digit…
+const STUCK_READINGS: usize = 8;
+/// …and still so long after seed or heat: it has stopped.
+const STUCK_FOR: TimeDelta = TimeDelta::seconds(45);
 
 /// Why a reading is doubted.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -92,6 +97,26 @@ pub fn doubts(
             Some(Doubt::Jump)
         })
         .collect()
+}
+
+/// Whether the thermometer has stopped: it shows the same to the digit over
+/// minutes in which seed or heat went in.
+///
+/// A bowl that is left alone may well stay the same for a while; one that was
+/// just seeded or heated does not, and a live thermometer flickers.
+#[must_use]
+pub fn stuck(readings: &[Reading], disturbed: Option<DateTime<Utc>>) -> bool {
+    let (Some(last), Some(disturbed)) = (readings.last(), disturbed) else { return false };
+    let same = readings
+        .iter()
+        .rev()
+        .take_while(|r| r.source == Source::Probe && in_celsius(r.temp) == in_celsius(last.temp));
+    let (mut count, mut first) = (0, last.at);
+    for reading in same {
+        count += 1;
+        first = reading.at;
+    }
+    count >= STUCK_READINGS && first < disturbed && last.at - disturbed >= STUCK_FOR
 }
 
 fn distance(a: &Reading, b: &Reading) -> f64 {

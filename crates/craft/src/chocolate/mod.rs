@@ -1,10 +1,12 @@
 //! What a chocolate is: its family, its temperature windows, its fat and its
 //! density.
 
+mod blend;
 mod family;
 mod own_numbers;
 mod windows;
 
+pub use blend::BlendError;
 pub use family::Family;
 pub use own_numbers::{OwnNumbers, OwnNumbersError};
 pub use windows::{Band, Windows};
@@ -25,6 +27,12 @@ pub struct Chocolate {
     pub solid_density: MassDensity,
     /// Whether any of these numbers is the maker's own.
     pub own: bool,
+}
+
+impl From<Family> for Chocolate {
+    fn from(family: Family) -> Self {
+        Self::of(family)
+    }
 }
 
 impl Chocolate {

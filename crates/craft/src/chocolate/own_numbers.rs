@@ -1,6 +1,6 @@
 //! The maker's own numbers over a family's defaults: the bag knows better.
 
-use super::{Band, Chocolate, Family};
+use super::{Band, Chocolate};
 use crate::units::{Ratio, Temperature, in_celsius};
 
 /// Numbers that replace a family's defaults, each where it is given.
@@ -77,13 +77,13 @@ impl OwnNumbers {
         *self == Self::default()
     }
 
-    /// The family's chocolate with these numbers over its own.
+    /// A chocolate with these numbers over its own.
     ///
     /// # Errors
     /// Where the windows that result are out of order: `thick` < `work` ≤
     /// `lost` < `melt` ≤ `limit`, and `cool` below `work`.
-    pub fn over(&self, family: Family) -> Result<Chocolate, OwnNumbersError> {
-        let mut chocolate = Chocolate::of(family);
+    pub fn over(&self, base: impl Into<Chocolate>) -> Result<Chocolate, OwnNumbersError> {
+        let mut chocolate = base.into();
         let w = &mut chocolate.windows;
         w.melt = self.melt.unwrap_or(w.melt);
         w.limit = self.limit.unwrap_or(w.limit);
@@ -123,7 +123,7 @@ impl OwnNumbers {
         order("melt", w.melt.hi, "limit", w.limit, true)?;
 
         chocolate.fat = self.fat.unwrap_or(chocolate.fat);
-        chocolate.own = !self.is_empty();
+        chocolate.own |= !self.is_empty();
         Ok(chocolate)
     }
 }
@@ -131,6 +131,7 @@ impl OwnNumbers {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::chocolate::Family;
     use crate::units::{celsius, percent_of};
 
     fn band(lo: f64, hi: f64) -> Option<Band> {

@@ -29,6 +29,14 @@ pub const ADDITIONS: [f64; 3] = [1.0 / 2.0, 1.0 / 3.0, 1.0 / 6.0];
 /// Seed outside this share of the melted mass is out of the ordinary (*custom*).
 pub const USUAL_SHARE_PCT: [f64; 2] = [15.0, 40.0];
 
+/// Seed in its three additions; they add up.
+#[must_use]
+pub fn additions(seed: Mass) -> [Mass; 3] {
+    let first = seed * ADDITIONS[0];
+    let second = seed * ADDITIONS[1];
+    [first, second, seed - first - second]
+}
+
 /// Which mass the maker knows.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub enum Amount {
@@ -197,13 +205,11 @@ impl SeedInput<'_> {
                 (seed, total - seed)
             }
         };
-        let first = seed * ADDITIONS[0];
-        let second = seed * ADDITIONS[1];
         let mut plan = SeedPlan {
             seed,
             melted,
             total: seed + melted,
-            additions: [first, second, seed - first - second],
+            additions: additions(seed),
             notes: Vec::new(),
             sum: working(&balance, melted, seed, melting),
         };

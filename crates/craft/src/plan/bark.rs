@@ -8,12 +8,13 @@ use crate::check::Fault;
 use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::microwave::{self, BurstPlan, Microwave};
-use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
+use crate::heat::seed::{SeedError, StillAir};
+use crate::method::{Amounts, Case, Method, Need, Wish, WishError};
 use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Setting};
 use crate::spread::slab::{Size, Slab, slab};
-use crate::units::Temperature;
+use crate::units::{Temperature, TemperatureDifference, degrees};
 
 /// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]
@@ -22,8 +23,12 @@ pub struct BarkPlan {
     pub chocolate: Chocolate,
     /// Chocolate to weigh out.
     pub slab: Slab,
-    /// Melt this, hold this back.
-    pub seed: SeedPlan,
+    /// How it is tempered.
+    pub method: Method,
+    /// The method to recommend, and why.
+    pub recommended: (Method, &'static str),
+    /// What to melt, hold back, add and pour out.
+    pub amounts: Amounts,
     /// The melt in bursts, where a microwave is used.
     pub bursts: Option<BurstPlan>,
     /// The room.
@@ -34,15 +39,16 @@ pub struct BarkPlan {
     pub setting: Option<Setting>,
     /// Where the melt stops.
     pub melt_to: Temperature,
-    /// Where seeding aims.
+    /// Where the cooling aims.
     pub target: Temperature,
-    /// The seed's temperature.
+    /// The temperature of what is held back.
     pub seed_temp: Temperature,
+    stone: Temperature,
     ware: Option<Ware>,
     microwave: Option<Microwave>,
 }
 
-/// Plans a slab of bark tempered by seeding.
+/// Plans a slab of bark.
 ///
 /// # Errors
 /// Every fault of the inputs, each with its field.
@@ -50,42 +56,53 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     let b = inputs.check()?;
     let slab = slab(&b.chocolate, b.tray, Size::Thickness(b.thickness), &[])
         .map_err(|e| vec![fault("thickness_mm", &e)])?;
-    let seed = SeedInput {
-        chocolate: &b.chocolate,
-        amount: Amount::Total(slab.to_weigh),
-        melted: b.melt_to,
-        target: b.target,
-        seed: b.seed_temp,
-        ware: b.ware,
-        still_air: b.cooling.map(|lasting| StillAir { room: b.room.temp, lasting }),
-    }
-    .solve()
-    .map_err(|e| {
-        let field = match e {
-            SeedError::NothingToSeed => "family",
-            SeedError::MeltedNotAboveTarget { .. } => "melt_to_c",
-            SeedError::SeedNotBelowTarget { .. } => b.seed_field,
-        };
-        vec![fault(field, &e)]
-    })?;
+    let recommended = Method::recommended(&Case {
+        family: b.chocolate.family,
+        total: slab.to_weigh,
+        kitchen: inputs.kitchen,
+        in_bursts: b.microwave.is_some(),
+    });
+    let method = b.method.unwrap_or(recommended.0);
+    let melt_to = b.melt_to.unwrap_or_else(|| method.melt_to(&b.chocolate));
+    let target = b.target.unwrap_or_else(|| method.target(&b.chocolate));
+    let mut amounts = method
+        .amounts(&Wish {
+            chocolate: &b.chocolate,
+            total: slab.to_weigh,
+            melt_to,
+            target,
+            seed_temp: b.seed_temp,
+            ware: b.ware,
+            still_air: b.cooling.map(|lasting| StillAir { room: b.room.temp, lasting }),
+            crystals_pct: b.crystals_pct,
+            stone_to: b.chocolate.windows.cool.map_or(b.stone, |cool| cool.middle()),
+        })
+        .map_err(|error| vec![fault(field_of(&error, b.seed_field), &error)])?;
+    let missing = method.needs().iter().filter(|need| !inputs.kitchen.has(**need));
+    amounts.notes.extend(missing.map(|need| not_at_hand(*need)));
     let bursts = b
         .microwave
-        .map(|m| microwave::bursts(&b.chocolate, seed.melted, b.seed_temp, b.melt_to, &m));
-    let setting = setting::in_room(&b.chocolate, b.thickness, b.target, b.room.temp);
+        .map(|m| microwave::bursts(&b.chocolate, amounts.melted, b.seed_temp, melt_to, &m));
+    // What is poured at the using temperature sets from there.
+    let poured = method.use_band(&b.chocolate).middle();
+    let setting = setting::in_room(&b.chocolate, b.thickness, poured, b.room.temp);
     let mut room_notes = b.room.verdict();
     if setting.is_none() {
         room_notes.push(setting::too_warm_to_set(b.room.temp));
     }
     Ok(BarkPlan {
         slab,
-        seed,
+        method,
+        recommended,
+        amounts,
         bursts,
         room_notes,
         room: b.room,
         setting,
-        melt_to: b.melt_to,
-        target: b.target,
+        melt_to,
+        target,
         seed_temp: b.seed_temp,
+        stone: b.stone,
         ware: b.ware,
         microwave: b.microwave,
         chocolate: b.chocolate,
@@ -96,6 +113,26 @@ fn fault(field: &str, error: &impl ToString) -> Fault {
     Fault { field: field.to_owned(), message: error.to_string() }
 }
 
+fn field_of(error: &WishError, seed_field: &'static str) -> &'static str {
+    match error {
+        WishError::Seed(SeedError::NothingToSeed) => "method",
+        WishError::Seed(SeedError::MeltedNotAboveTarget { .. }) => "melt_to_c",
+        WishError::Seed(SeedError::SeedNotBelowTarget { .. }) => seed_field,
+        WishError::TargetOutsideSplit { .. } => "target_c",
+    }
+}
+
+fn not_at_hand(need: Need) -> Note {
+    let what = match need {
+        Need::Probe => "a thermometer",
+        Need::Stone => "a slab of stone, dry and cool",
+        Need::ReadyCrystals => "ready crystals: cocoa butter that is all form V",
+        Need::TemperedPieces => "pieces that are in temper as they come: shiny, with a snap",
+        Need::FrozenSlab => "a slab from the freezer",
+    };
+    Note::caution("not-at-hand", format!("This method needs {what}. You did not say you have it."))
+}
+
 impl BarkPlan {
     /// The bowl that this plan sets out.
     #[must_use]
@@ -103,15 +140,23 @@ impl BarkPlan {
         Setup {
             opened,
             chocolate: self.chocolate.clone(),
-            melted: self.seed.melted,
-            seed: self.seed.seed,
+            method: self.method,
+            melted: self.amounts.melted,
+            seed: self.amounts.seed,
+            crystals: self.amounts.crystals,
             target: self.target,
             melt_to: self.melt_to,
             room: self.room.temp,
             seed_temp: self.seed_temp,
+            stone: self.stone,
+            carry_over: usual_carry_over(),
             ware: self.ware,
             microwave: self.microwave,
             thickness: self.slab.thickness,
         }
     }
+}
+
+fn usual_carry_over() -> TemperatureDifference {
+    degrees(Setup::USUAL_CARRY_OVER_C)
 }

@@ -8,11 +8,12 @@ use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Band, Chocolate, Family, OwnNumbers};
 use crate::heat::microwave::Microwave;
 use crate::heat::{Material, Ware};
+use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::room::Room;
 use crate::spread::Tray;
 use crate::units::{
-    Length, Ratio, Temperature, Time, celsius, degrees, grams, in_celsius, millimetres, minutes,
-    percent_of, square_centimetres, watts,
+    Length, Ratio, Temperature, Time, celsius, grams, in_celsius, millimetres, minutes, percent_of,
+    square_centimetres, watts,
 };
 
 /// A tray, or any area to cover.
@@ -138,9 +139,10 @@ pub struct OwnInputs {
 }
 
 impl OwnInputs {
-    /// The family's chocolate with these numbers over it, with faults noted
-    /// under `field`; the family's own where they cannot be used.
-    pub fn check(&self, field: &str, family: Family, check: &mut Checker) -> Chocolate {
+    /// A chocolate with these numbers over it, with faults noted under `field`;
+    /// the chocolate as it was where they cannot be used.
+    pub fn check(&self, field: &str, base: impl Into<Chocolate>, check: &mut Checker) -> Chocolate {
+        let base = base.into();
         let mut temp = |name: &str, value: Option<f64>| {
             check.optional(&format!("{field}.{name}"), value, check::MELTED_C).map(celsius)
         };
@@ -161,23 +163,60 @@ impl OwnInputs {
             .optional(&format!("{field}.fat_pct"), self.fat_pct, check::FAT_PCT)
             .map(percent_of);
         let own = OwnNumbers { melt, limit, cool, work, lost, thick, fat };
-        own.over(family).unwrap_or_else(|error| {
+        own.over(base.clone()).unwrap_or_else(|error| {
             check.fault(format!("{field}.{}_c", error.window()), error.to_string());
-            Chocolate::of(family)
+            base
         })
     }
 }
 
-/// A slab of bark, tempered by seeding, as the maker states it.
+/// One part of a blend.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BlendPart {
+    /// Its family.
+    pub family: Family,
+    /// Its share by mass.
+    pub share_pct: f64,
+}
+
+/// The chocolate of a blend's parts, with faults noted under `field`; `None`
+/// where they cannot be blended.
+pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<Chocolate> {
+    for (i, part) in parts.iter().enumerate() {
+        check.number(&format!("{field}[{i}].share_pct"), part.share_pct, check::SHARE_PCT);
+    }
+    let parts: Vec<_> =
+        parts.iter().map(|part| (Chocolate::of(part.family), part.share_pct)).collect();
+    Chocolate::blend(&parts).map_err(|error| check.fault(field, error.to_string())).ok()
+}
+
+/// A slab of bark as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct BarkInputs {
     /// The chocolate.
     pub family: Family,
+    /// A blend in its place.
+    #[serde(default)]
+    pub blend: Option<Vec<BlendPart>>,
     /// The maker's own numbers for it.
     #[serde(default)]
     pub own: OwnInputs,
+    /// How it is tempered; the one to recommend, if left out.
+    #[serde(default)]
+    pub method: Option<Method>,
+    /// What is at hand.
+    #[serde(default)]
+    pub kitchen: Kitchen,
+    /// The stone's temperature; the room's if left out.
+    #[serde(default)]
+    pub stone_c: Option<f64>,
+    /// Ready crystals as a share of the mass; one per cent if left out.
+    #[serde(default)]
+    pub crystals_pct: Option<f64>,
     /// What it is spread in.
     pub tray: TrayInputs,
     /// How thick, once set.
@@ -186,11 +225,10 @@ pub struct BarkInputs {
     pub room_c: f64,
     /// The room's relative humidity.
     pub rh_pct: f64,
-    /// Where the melt stops; one degree into the melting band if left out.
+    /// Where the melt stops; the method's own if left out.
     #[serde(default)]
     pub melt_to_c: Option<f64>,
-    /// Where seeding aims; half a degree under the top of the working band if
-    /// left out.
+    /// Where the cooling aims; the method's own if left out.
     #[serde(default)]
     pub target_c: Option<f64>,
     /// The seed's temperature; the room's if left out.
@@ -212,11 +250,15 @@ pub struct BarkInputs {
 #[derive(Clone, Debug, PartialEq)]
 pub(super) struct Bark {
     pub chocolate: Chocolate,
+    /// The maker's choice, if there was one.
+    pub method: Option<Method>,
+    pub stone: Temperature,
+    pub crystals_pct: f64,
     pub tray: Tray,
     pub thickness: Length,
     pub room: Room,
-    pub melt_to: Temperature,
-    pub target: Temperature,
+    pub melt_to: Option<Temperature>,
+    pub target: Option<Temperature>,
     pub seed_temp: Temperature,
     /// The field to mend where the seed is too warm.
     pub seed_field: &'static str,
@@ -232,7 +274,12 @@ impl BarkInputs {
     pub fn usual(family: Family) -> Self {
         Self {
             family,
+            blend: None,
             own: OwnInputs::default(),
+            method: None,
+            kitchen: Kitchen::default(),
+            stone_c: None,
+            crystals_pct: None,
             tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
             thickness_mm: 4.0,
             room_c: 20.0,
@@ -248,7 +295,27 @@ impl BarkInputs {
 
     pub(super) fn check(&self) -> Result<Bark, Vec<Fault>> {
         let mut check = Checker::new();
-        let chocolate = self.own.check("own", self.family, &mut check);
+        let base = match &self.blend {
+            Some(parts) => blended(parts, "blend", &mut check),
+            None => None,
+        };
+        let base = base.unwrap_or_else(|| Chocolate::of(self.family));
+        let chocolate = self.own.check("own", base, &mut check);
+        if let Some(method) = self.method
+            && !method.suits(chocolate.family)
+        {
+            let suiting = Method::suiting(chocolate.family).map(|m| m.about().key);
+            check.fault(
+                "method",
+                format!(
+                    "does not suit {}; one that does: {}",
+                    chocolate.family,
+                    suiting.collect::<Vec<_>>().join(", ")
+                ),
+            );
+        }
+        let stone_c = check.optional("stone_c", self.stone_c, check::STONE_C);
+        let crystals_pct = check.optional("crystals_pct", self.crystals_pct, check::CRYSTALS_PCT);
         let tray = self.tray.check("tray", &mut check);
         let thickness_mm = check.number("thickness_mm", self.thickness_mm, check::SLAB_MM);
         let room_c = check.number("room_c", self.room_c, check::ROOM_C);
@@ -261,8 +328,8 @@ impl BarkInputs {
         let cooling_min = check.optional("cooling_min", self.cooling_min, check::COOLING_MIN);
 
         let limit = chocolate.windows.limit;
-        let melt_to = melt_to_c.map_or(chocolate.windows.melt.lo + degrees(1.0), celsius);
-        if melt_to >= limit {
+        let melt_to = melt_to_c.map(celsius);
+        if melt_to.is_some_and(|melt_to| melt_to >= limit) {
             check.fault(
                 "melt_to_c",
                 format!("must be below the limit of {:.1} °C", in_celsius(limit)),
@@ -273,8 +340,11 @@ impl BarkInputs {
             tray,
             thickness: millimetres(thickness_mm),
             room: Room { temp: celsius(room_c), humidity },
+            method: self.method,
+            stone: celsius(stone_c.unwrap_or(room_c)),
+            crystals_pct: crystals_pct.unwrap_or(READY_SHARE_PCT),
             melt_to,
-            target: target_c.map_or(chocolate.windows.seed_target(), celsius),
+            target: target_c.map(celsius),
             seed_temp: celsius(seed_c.unwrap_or(room_c)),
             seed_field: if seed_c.is_some() { "seed_c" } else { "room_c" },
             ware,

@@ -4,4 +4,6 @@ mod bark;
 mod inputs;
 
 pub use bark::{BarkPlan, bark};
-pub use inputs::{BarkInputs, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs};
+pub use inputs::{
+    BarkInputs, BlendPart, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, blended,
+};

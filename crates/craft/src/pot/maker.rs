@@ -1,17 +1,30 @@
 //! A simulated maker at a simulated pot: follows the coach, with human delay.
 //!
-//! Makes the records of the demo, and shows in tests that the advice leads to
-//! where it says.
+//! Makes the records of the demo, and shows in tests and in the coach's harness
+//! that the advice leads to where it says.
 
 use chrono::{DateTime, TimeDelta, Utc};
+use rand::{RngExt, SeedableRng};
+use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
 
 use super::{Pot, Probe};
-use crate::bowl::coach::{Rule, advise};
+use crate::bowl::coach::{Advice, Rule, advise};
 use crate::bowl::{
-    Action, ActionKind, Heat, Phase, Reading, Record, Seen, Setup, Source, fold, forecast,
+    Action, ActionKind, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold, look_ahead,
 };
+use crate::crystal::Smear;
 use crate::units::{celsius, in_celsius, seconds};
+
+/// The first look at a smear, s after it was made, and how often after that.
+const FIRST_LOOK_S: i64 = 120;
+const LOOKS_EVERY_S: i64 = 20;
+/// A smear still wet by then is judged, s.
+const LAST_LOOK_S: i64 = 300;
+/// How often a maker at work stirs, s.
+const STIRS_EVERY_S: i64 = 25;
+/// An evening ends after this long, s.
+const LONGEST_S: usize = 10_800;
 
 /// Something that goes wrong.
 #[derive(Clone, Debug, PartialEq)]
@@ -34,24 +47,67 @@ pub struct Evening {
     pub seed: u64,
     /// How often the thermometer is read, s.
     pub every_s: i64,
+    /// How much the thermometer flickers, °C (standard deviation).
+    pub noise_c: f64,
+    /// How long until the hand gets there, s: at least and at most.
+    pub delay_s: (i64, i64),
+    /// How often something advised is missed, from 0 to 1.
+    pub misses: f64,
     /// What goes wrong, if anything.
     pub mishap: Option<Mishap>,
     /// Where to stop; at the end of the bowl's course if left out.
     pub stop_in: Option<Phase>,
 }
 
+impl Evening {
+    /// A calm evening: a good thermometer, three to eight seconds until the hand
+    /// gets there, nothing missed.
+    #[must_use]
+    pub fn calm(seed: u64) -> Self {
+        Self {
+            seed,
+            every_s: 5,
+            noise_c: Probe::USUAL_NOISE_C,
+            delay_s: (3, 8),
+            misses: 0.0,
+            mishap: None,
+            stop_in: None,
+        }
+    }
+}
+
+/// What became of an evening.
+#[derive(Clone, Debug)]
+pub struct Told {
+    /// What was read and done.
+    pub record: Record,
+    /// The pot as it was at the end, before any pour cooled it.
+    pub pot: Pot,
+    /// When it ended.
+    pub ended: DateTime<Utc>,
+}
+
 /// The record of an evening.
 ///
-/// Ends at the pour, or after two hours.
+/// Ends at the pour, or after three hours.
 #[must_use]
-pub fn evening(setup: &Setup, how: &Evening) -> Record {
+pub fn evening(setup: &Setup, how: &Evening) -> Told {
+    evening_watched(setup, how, |_, _, _| {})
+}
+
+/// The same, with a look at every piece of advice as it is given.
+pub fn evening_watched(
+    setup: &Setup,
+    how: &Evening,
+    mut watch: impl FnMut(&Advice, &Bowl, &Pot),
+) -> Told {
     let mut maker = Maker::new(setup, how);
-    for _ in 0..7_200 {
-        if maker.second() {
+    for _ in 0..LONGEST_S {
+        if maker.second(&mut watch) {
             break;
         }
     }
-    maker.record
+    Told { record: maker.record, pot: maker.pot, ended: maker.now }
 }
 
 struct Maker<'a> {
@@ -59,10 +115,15 @@ struct Maker<'a> {
     how: &'a Evening,
     pot: Pot,
     probe: Probe,
+    /// A stream whose numbers are the same everywhere and for good.
+    chance: ChaCha8Rng,
+    smear: Option<Smear>,
     record: Record,
     now: DateTime<Utc>,
     /// What is about to be done, and when the hand gets there.
     meant: Option<(DateTime<Utc>, ActionKind)>,
+    /// Called away until then.
+    away_until: DateTime<Utc>,
     ids: u64,
     last_stir: DateTime<Utc>,
 }
@@ -73,11 +134,14 @@ impl<'a> Maker<'a> {
         Self {
             setup,
             how,
-            probe: Probe::new(how.seed, pot.temperature()),
+            probe: Probe::new(how.seed, pot.temperature(), how.noise_c),
+            chance: ChaCha8Rng::seed_from_u64(how.seed ^ 0x5EED),
             pot,
+            smear: None,
             record: Record::default(),
             now: setup.opened,
             meant: None,
+            away_until: setup.opened,
             ids: 0,
             last_stir: setup.opened,
         }
@@ -89,58 +153,85 @@ impl<'a> Maker<'a> {
     }
 
     /// One second of the evening; `true` where it is over.
-    fn second(&mut self) -> bool {
+    fn second(&mut self, watch: &mut impl FnMut(&Advice, &Bowl, &Pot)) -> bool {
         self.now += TimeDelta::seconds(1);
         self.pot.wait(1.0);
         self.probe.settle(&self.pot, 1.0);
         let passed = (self.now - self.setup.opened).num_seconds();
         if passed % self.how.every_s == 0 {
-            let reading = Reading {
-                id: self.id(),
-                at: self.now,
-                temp: celsius(self.probe.says()),
-                source: Source::Probe,
-            };
-            self.record.add_reading(reading);
+            let said = self.probe.says();
+            self.read(said, Source::Probe);
         }
-        if let Some((due, kind)) = self.meant.take_if(|(due, _)| *due <= self.now) {
-            debug_assert!(due <= self.now);
-            self.act(kind);
+        if let Some((_, kind)) = self.meant.take_if(|(due, _)| *due <= self.now)
+            && self.act(kind)
+        {
+            return true;
+        }
+        if self.meant.is_some() && passed % self.how.every_s != 0 {
+            return false;
         }
         let bowl = fold(self.setup, &self.record, self.now);
         if bowl.ended() || self.how.stop_in == Some(bowl.phase) {
             return true;
         }
+        let ahead = look_ahead(self.setup, &self.record, &bowl);
+        let advice = advise(self.setup, &bowl, &ahead, self.now);
+        watch(&advice, &bowl, &self.pot);
         if self.meant.is_none()
-            && let Some(kind) = self.decide(&bowl)
+            && self.now >= self.away_until
+            && let Some(kind) = self.decide(&bowl, &advice)
         {
-            // Between three and eight seconds until the hand gets there.
-            let delay = 3 + (self.now.timestamp().unsigned_abs() + self.how.seed) % 6;
-            self.meant = Some((self.now + TimeDelta::seconds(delay.cast_signed()), kind));
+            let (least, most) = self.how.delay_s;
+            if self.chance.random_bool(self.how.misses) {
+                self.away_until = self.now + TimeDelta::seconds(self.chance.random_range(20..=60));
+            } else {
+                let delay = self.chance.random_range(least..=most);
+                self.meant = Some((self.now + TimeDelta::seconds(delay), kind));
+            }
         }
         false
     }
 
-    fn act(&mut self, kind: ActionKind) {
-        if matches!(kind, ActionKind::Stirred | ActionKind::SeedAdded { .. }) {
-            self.last_stir = self.now;
-        }
-        self.pot.act(&kind);
-        let action = Action { id: self.id(), at: self.now, kind };
-        self.record.add_action(action);
+    fn read(&mut self, temp_c: f64, source: Source) {
+        let reading = Reading { id: self.id(), at: self.now, temp: celsius(temp_c), source };
+        self.record.add_reading(reading);
     }
 
-    fn decide(&self, bowl: &crate::bowl::Bowl) -> Option<ActionKind> {
+    /// Does it; `true` where that ends the evening.
+    fn act(&mut self, kind: ActionKind) -> bool {
+        if matches!(
+            kind,
+            ActionKind::Stirred
+                | ActionKind::SeedAdded { .. }
+                | ActionKind::CrystalsAdded { .. }
+                | ActionKind::OffStone
+        ) {
+            self.last_stir = self.now;
+        }
+        if kind == ActionKind::TestStarted {
+            self.smear = Some(self.pot.smear());
+        }
+        let ends = matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. });
+        if !ends {
+            self.pot.act(&kind);
+        }
+        let action = Action { id: self.id(), at: self.now, kind };
+        self.record.add_action(action);
+        ends
+    }
+
+    fn stir(&self) -> Option<ActionKind> {
+        let since = (self.now - self.last_stir).num_seconds();
+        (since > STIRS_EVERY_S).then_some(ActionKind::Stirred)
+    }
+
+    fn decide(&mut self, bowl: &Bowl, advice: &Advice) -> Option<ActionKind> {
         if matches!(self.how.mishap, Some(Mishap::LongBurst { .. }))
             && matches!(bowl.heat, Heat::Burst { .. })
         {
             // Called away from the kitchen: that is the mishap.
             return None;
         }
-        let ahead = forecast(self.setup, &self.record, bowl).ok();
-        let advice = advise(self.setup, bowl, ahead.as_ref(), self.now);
-        let stir =
-            || (self.now - self.last_stir > TimeDelta::seconds(25)).then_some(ActionKind::Stirred);
         match advice.rule {
             Rule::Warm => match &self.how.mishap {
                 Some(Mishap::LongBurst { seconds: s, .. })
@@ -150,33 +241,49 @@ impl<'a> Maker<'a> {
                 }
                 _ => Some(ActionKind::Heat { lasting: advice.heat }),
             },
-            Rule::NotYetMelted | Rule::Rewarm | Rule::Thickening | Rule::LeavingBand => {
-                if bowl.phase == Phase::Working && advice.rule == Rule::LeavingBand {
-                    Some(ActionKind::Poured)
-                } else {
-                    Some(ActionKind::Heat { lasting: advice.heat })
-                }
-            }
-            Rule::StirAfterHeat => stir(),
-            Rule::StopBeforeMelt => stir().or_else(|| {
-                // Stirring has had its time and it is not there yet.
-                (self.now - self.last_stir > TimeDelta::seconds(15))
-                    .then_some(ActionKind::Heat { lasting: Some(seconds(5.0)) })
-            }),
-            Rule::Melted => Some(ActionKind::OffHeat),
+            Rule::NotYetMelted
+            | Rule::Rewarm
+            | Rule::Thickening
+            | Rule::WarmBack
+            | Rule::OverSeeded => advice.heat.map(|s| ActionKind::Heat { lasting: Some(s) }),
+            Rule::StopBeforeMelt => match bowl.heat {
+                Heat::On { .. } => Some(ActionKind::OffHeat),
+                // Stirring has its time first.
+                _ => self.stir().or_else(|| {
+                    (bowl.last_stir >= bowl.calm_since
+                        && self.now - self.last_stir > TimeDelta::seconds(15))
+                    .then_some(ActionKind::OffHeat)
+                }),
+            },
+            Rule::Melted | Rule::LimitNear => Some(ActionKind::OffHeat),
             Rule::AddSeed | Rule::MoreSeed | Rule::NotInTemper | Rule::TemperLost => {
-                advice.seed.map(|mass| ActionKind::SeedAdded { mass })
+                put_in(advice).or_else(|| self.stir())
             }
-            Rule::StirIn | Rule::StirDown | Rule::TooWarmToPour => stir(),
+            Rule::AddCrystals | Rule::PourOnStone => put_in(advice),
+            Rule::WorkOnStone => self.work_on_stone(advice),
+            Rule::StirringMissing => Some(ActionKind::Stirred),
+            Rule::StirIn
+            | Rule::StirDown
+            | Rule::StirAfterHeat
+            | Rule::CoolToGate
+            | Rule::Spread
+            | Rule::Plateau
+            | Rule::TooWarmToPour => self.stir(),
             Rule::TestNow => Some(ActionKind::TestStarted),
-            Rule::WatchSmear | Rule::JudgeSmear => self.look(bowl).or_else(stir),
-            Rule::Pour => Some(ActionKind::Poured),
+            Rule::WatchSmear | Rule::JudgeSmear => self.look(bowl).or_else(|| self.stir()),
+            Rule::Pour | Rule::LeavingBand | Rule::UseNow => Some(ActionKind::Poured),
             Rule::LimitPassed => match &self.how.mishap {
                 Some(Mishap::LongBurst { reason, .. }) => {
                     Some(ActionKind::GivenUp { reason: reason.clone() })
                 }
                 _ => Some(ActionKind::OffHeat),
             },
+            Rule::ProbeTrouble => {
+                // Looks at another thermometer, and types what it says.
+                let said = in_celsius(self.pot.temperature());
+                self.read((said * 10.0).round() / 10.0, Source::Hand);
+                None
+            }
             Rule::ReadThermometer
             | Rule::Heating
             | Rule::Top
@@ -189,15 +296,36 @@ impl<'a> Maker<'a> {
         }
     }
 
-    fn look(&self, bowl: &crate::bowl::Bowl) -> Option<ActionKind> {
-        let test = bowl.test?;
-        let age = self.now - test.started;
-        let tests_before =
-            self.record.actions().filter(|a| matches!(a.kind, ActionKind::TestSeen { .. })).count();
-        let streaks = self.how.mishap == Some(Mishap::FirstTestStreaks) && tests_before == 0;
-        let due = TimeDelta::seconds(if streaks { 230 } else { 140 });
-        (age > due).then_some(ActionKind::TestSeen {
-            seen: if streaks { Seen::Streaks } else { Seen::SetsFromEdge },
-        })
+    /// Feels when it thickens and drags, or goes by the clock.
+    fn work_on_stone(&self, advice: &Advice) -> Option<ActionKind> {
+        let cool = self.setup.chocolate.windows.cool.unwrap_or(self.setup.chocolate.windows.work);
+        let drags = self.pot.on_stone().is_none_or(|temp| temp <= cool.middle());
+        (drags || advice.countdown.is_none()).then_some(ActionKind::OffStone)
     }
+
+    /// What the smear looks like, once that says something.
+    fn look(&self, bowl: &Bowl) -> Option<ActionKind> {
+        let test = bowl.test?;
+        let age = (self.now - test.started).num_seconds();
+        if age < FIRST_LOOK_S || age % LOOKS_EVERY_S >= self.how.every_s {
+            return None;
+        }
+        let mut looks = self.record.actions().map(|action| &action.kind);
+        if self.how.mishap == Some(Mishap::FirstTestStreaks)
+            && !looks.any(|kind| matches!(kind, ActionKind::TestSeen { .. }))
+        {
+            return (age >= 2 * FIRST_LOOK_S)
+                .then_some(ActionKind::TestSeen { seen: Seen::Streaks });
+        }
+        #[allow(clippy::cast_precision_loss)] // minutes
+        let seen = self.smear?.look(seconds(age as f64));
+        (seen != Seen::StillWet || age >= LAST_LOOK_S).then_some(ActionKind::TestSeen { seen })
+    }
+}
+
+/// What the advice asks to put in or pour out.
+fn put_in(advice: &Advice) -> Option<ActionKind> {
+    None.or_else(|| advice.seed.map(|mass| ActionKind::SeedAdded { mass }))
+        .or_else(|| advice.crystals.map(|mass| ActionKind::CrystalsAdded { mass }))
+        .or_else(|| advice.pour_out.map(|mass| ActionKind::OnStone { mass }))
 }

@@ -1,73 +1,98 @@
-//! A pot of chocolate as heat sees it: what the simulated thermometer measures.
+//! A pot of chocolate: what the simulated thermometer measures, and what a
+//! simulated smear shows.
 //!
 //! Three lumps exchange heat: what is liquid, what is still solid (the block at
 //! first, seed later), and the wetted part of the bowl. Solids warm to where
-//! they start to melt and then melt; the bowl and the surface lose heat to the
-//! air. Crystallising is left out: a pot like this does not set.
+//! they give way and then melt, and a little of them comes loose as form V; the
+//! bowl and the surface lose heat to the air; the crystals in what is liquid
+//! follow [`crate::crystal`]. What is worked on a stone is a pot's fourth lump.
 
+mod flow;
 mod maker;
 mod probe;
 
-pub use maker::{Evening, Mishap, evening};
+pub use maker::{Evening, Mishap, Told, evening, evening_watched};
 pub use probe::Probe;
 
+use ode_solvers::{Dopri5, OutputType};
+
 use crate::bowl::{ActionKind, Setup};
-use crate::chocolate::{Chocolate, Family};
+use crate::chocolate::Chocolate;
+use crate::crystal::film::Film;
+use crate::crystal::{Crystals, Smear};
 use crate::heat::loss_to_still_air;
 use crate::units::{
-    Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree, in_joules_per_gram,
-    in_joules_per_gram_degree, in_percent, in_seconds, in_watts, in_watts_per_degree,
+    Mass, Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree, in_seconds,
+    in_watts, in_watts_per_degree,
 };
+use flow::{BOWL_C, Flow, LIQUID_C, READY_G, SOLID_C, SOLID_G, STABLE_G, State, Stuff, UNSTABLE_G};
 
 /// How long one "stirred" goes on acting, s.
 const STIR_S: f64 = 25.0;
-/// What still chocolate exchanges and loses, as a share of stirred.
-const STILL: f64 = 0.35;
-/// Exchange between solids and liquid, stirred, W/(K·kg^⅔).
-const SOLID_EXCHANGE: f64 = 90.0;
-/// Exchange between liquid and bowl, W/K.
-const BOWL_EXCHANGE: f64 = 9.0;
-/// The share of the loss to air that leaves through the bowl.
-const LOSS_THROUGH_BOWL: f64 = 0.6;
-/// Solids start to give way this far below the thickening temperature, °C.
-const MELTS_BELOW_THICK_C: f64 = 1.5;
 /// A water bath, W: barely simmering, through the bowl.
 const WATER_BATH_W: f64 = 130.0;
-/// The longest step that stays stable, s.
-const STEP_S: f64 = 0.25;
+/// A stone takes this much from chocolate that is worked on it, W/K for each
+/// gram (*custom*: a few millimetres thick, moved all the time).
+const STONE_TAKES: f64 = 0.012;
+/// Crystals form where it touches the stone: this share of the way from its own
+/// temperature to the stone's.
+const SKIN_ON_STONE: f64 = 0.42;
+/// A slab that was poured loses heat this many times faster than the bowl.
+const POURED_LOSES: f64 = 8.0;
+/// Tolerances of the integration, relative and absolute (°C and g).
+const TOLERANCE: (f64, f64) = (1e-4, 1e-4);
+/// The longest step, s: a thermometer looks more often.
+const LONGEST_STEP_S: f64 = 5.0;
+/// So far over the limit it is burnt, °C.
+const SCORCHES_OVER_LIMIT_C: f64 = 2.0;
+/// Of the fat this much must be form V for a temper that shows.
+const LEAST_STABLE: f64 = 0.0006;
+/// With more crystals than this it is thick: a share of what form V reaches in
+/// the middle of the working band.
+const THICK: f64 = 0.82;
 
 /// Heat as it goes in.
 #[derive(Clone, Copy, Debug, PartialEq)]
 enum Source {
     None,
-    /// Microwave: seconds left, watts into the chocolate.
+    /// Microwave: seconds left.
     Burst {
         left_s: f64,
-        power_w: f64,
     },
     WaterBath,
+}
+
+/// How a pot stands, as nobody at the bench can see it.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Condition {
+    /// Burnt: nothing saves it.
+    Scorched,
+    /// Too little form V.
+    NotInTemper,
+    /// In temper.
+    InTemper,
+    /// In temper, and thick: too many crystals.
+    OverSeeded,
 }
 
 /// A simulated pot. Numbers are kept bare (°C, g, J, s): this is the inside of
 /// a model, stepped thousands of times.
 #[derive(Clone, Debug)]
 pub struct Pot {
-    liquid_g: f64,
-    liquid_c: f64,
-    solid_g: f64,
-    solid_c: f64,
-    bowl_c: f64,
+    chocolate: Chocolate,
+    stuff: Stuff,
+    state: State,
+    total_g: f64,
+    on_stone: Option<(f64, Film)>,
     bowl_j_k: f64,
     room_c: f64,
     seed_c: f64,
-    melts_c: f64,
-    heat_of_melting: f64,
-    c_liquid: f64,
-    c_solid: f64,
+    stone_c: f64,
     power_w: f64,
     source: Source,
     stirred_left_s: f64,
     poured: bool,
+    scorched: bool,
 }
 
 impl Pot {
@@ -75,26 +100,28 @@ impl Pot {
     /// temperature.
     #[must_use]
     pub fn new(setup: &Setup) -> Self {
-        let Chocolate { family, ref windows, fat, .. } = setup.chocolate;
         let start_c = in_celsius(setup.seed_temp);
+        let total_g = in_grams(setup.melted);
+        let mut state = State::zeros();
+        state[LIQUID_C] = start_c;
+        state[SOLID_C] = start_c;
+        state[BOWL_C] = start_c;
+        state[SOLID_G] = total_g;
         Self {
-            liquid_g: 0.0,
-            liquid_c: start_c,
-            solid_g: in_grams(setup.melted),
-            solid_c: start_c,
-            bowl_c: start_c,
+            chocolate: setup.chocolate.clone(),
+            stuff: Stuff::of(&setup.chocolate),
+            state,
+            total_g,
+            on_stone: None,
             bowl_j_k: setup.ware.map_or(0.0, |w| in_joules_per_degree(w.wetted_heat())),
             room_c: in_celsius(setup.room),
             seed_c: start_c,
-            melts_c: in_celsius(windows.thick) - MELTS_BELOW_THICK_C,
-            heat_of_melting: in_joules_per_gram(Family::heat_of_melting_fat()) * in_percent(fat)
-                / 100.0,
-            c_liquid: in_joules_per_gram_degree(family.heat_when_melted()),
-            c_solid: in_joules_per_gram_degree(family.heat_when_solid()),
+            stone_c: in_celsius(setup.stone),
             power_w: setup.microwave.map_or(WATER_BATH_W, |m| in_watts(m.into_chocolate())),
             source: Source::None,
             stirred_left_s: 0.0,
             poured: false,
+            scorched: false,
         }
     }
 
@@ -102,7 +129,7 @@ impl Pot {
     pub fn act(&mut self, kind: &ActionKind) {
         match kind {
             ActionKind::Heat { lasting: Some(lasting) } => {
-                self.source = Source::Burst { left_s: in_seconds(*lasting), power_w: self.power_w };
+                self.source = Source::Burst { left_s: in_seconds(*lasting) };
             }
             ActionKind::Heat { lasting: None } => self.source = Source::WaterBath,
             ActionKind::OffHeat => self.source = Source::None,
@@ -110,28 +137,154 @@ impl Pot {
             ActionKind::SeedAdded { mass } => {
                 self.source = Source::None;
                 self.stirred_left_s = 3.0 * STIR_S;
-                let added = in_grams(*mass);
-                let all = self.solid_g + added;
-                if all > 0.0 {
-                    self.solid_c = (self.solid_g * self.solid_c + added * self.seed_c) / all;
-                    self.solid_g = all;
-                }
+                self.add_solid(in_grams(*mass));
             }
+            ActionKind::CrystalsAdded { mass } => self.add_ready_crystals(*mass),
+            ActionKind::OnStone { mass } => self.pour_on_stone(*mass),
+            ActionKind::OffStone => self.return_from_stone(),
             ActionKind::Poured => self.poured = true,
-            ActionKind::TestStarted
+            ActionKind::TooThick
+            | ActionKind::TestStarted
             | ActionKind::TestSeen { .. }
             | ActionKind::GivenUp { .. }
             | ActionKind::Undone { .. } => {}
         }
     }
 
+    fn add_solid(&mut self, added: f64) {
+        let solid = self.state[SOLID_G].max(0.0);
+        let all = solid + added;
+        if all > 0.0 {
+            self.state[SOLID_C] = (solid * self.state[SOLID_C] + added * self.seed_c) / all;
+            self.state[SOLID_G] = all;
+            self.total_g += added;
+        }
+    }
+
+    /// Puts ready crystals in and stirs: all of their fat is form V.
+    fn add_ready_crystals(&mut self, mass: Mass) {
+        self.state[READY_G] += in_grams(mass);
+        self.total_g += in_grams(mass);
+        self.stirred_left_s = STIR_S;
+    }
+
+    /// Pours a part of what is liquid on a stone and works it there.
+    fn pour_on_stone(&mut self, mass: Mass) {
+        let liquid = Flow::liquid_g(self.total_g, &self.state);
+        let out = in_grams(mass).min(0.9 * liquid);
+        let crystals = self.crystals();
+        let kept = 1.0 - out / liquid;
+        self.state[UNSTABLE_G] *= kept;
+        self.state[STABLE_G] *= kept;
+        self.state[READY_G] *= kept;
+        self.total_g -= out;
+        let film = Film {
+            kinetics: self.stuff.kinetics,
+            temp_c: self.state[LIQUID_C],
+            crystals,
+            around_c: self.stone_c,
+            to_around: STONE_TAKES * out,
+            heat_held: out * self.stuff.c_liquid,
+            heat_of_setting: out * self.stuff.fat * self.stuff.heat_of_fat,
+            stirring: 1.0,
+            skin: SKIN_ON_STONE,
+        };
+        self.on_stone = Some((out, film));
+    }
+
+    /// Returns what is on the stone and stirs it in.
+    fn return_from_stone(&mut self) {
+        let Some((back, film)) = self.on_stone.take() else { return };
+        let liquid = Flow::liquid_g(self.total_g, &self.state);
+        self.state[LIQUID_C] =
+            (liquid * self.state[LIQUID_C] + back * film.temp_c) / (liquid + back);
+        self.state[UNSTABLE_G] += film.crystals.unstable * back * self.stuff.fat;
+        self.state[STABLE_G] += film.crystals.stable * back * self.stuff.fat;
+        self.total_g += back;
+        self.stirred_left_s = 3.0 * STIR_S;
+    }
+
+    /// The temperature of what is on the stone.
+    #[must_use]
+    pub fn on_stone(&self) -> Option<Temperature> {
+        self.on_stone.map(|(_, film)| celsius(film.temp_c))
+    }
+
     /// Lets time pass.
     pub fn wait(&mut self, seconds: f64) {
         let mut left = seconds;
         while left > 0.0 {
-            let dt = left.min(STEP_S);
-            self.step(dt);
-            left -= dt;
+            // Nothing is switched on or off within a stretch.
+            let mut stretch = left;
+            if let Source::Burst { left_s } = self.source {
+                stretch = stretch.min(left_s);
+            }
+            if self.stirred_left_s > 0.0 {
+                stretch = stretch.min(self.stirred_left_s);
+            }
+            self.flow(stretch);
+            if let Source::Burst { left_s } = &mut self.source {
+                *left_s -= stretch;
+                if *left_s <= 0.0 {
+                    self.source = Source::None;
+                }
+            }
+            self.stirred_left_s = (self.stirred_left_s - stretch).max(0.0);
+            left -= stretch;
+        }
+    }
+
+    fn flow(&mut self, lasting_s: f64) {
+        let (into_chocolate_w, into_bowl_w) = match self.source {
+            Source::None => (0.0, 0.0),
+            Source::Burst { .. } => (self.power_w, 0.0),
+            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, WATER_BATH_W),
+            Source::WaterBath => (WATER_BATH_W, 0.0),
+        };
+        let loses = if self.poured { POURED_LOSES } else { 1.0 };
+        let flow = Flow {
+            stuff: self.stuff,
+            total_g: self.total_g,
+            bowl_j_k: self.bowl_j_k,
+            room_c: self.room_c,
+            to_air: in_watts_per_degree(loss_to_still_air(grams(self.total_g))) * loses,
+            stirring: if self.stirred_left_s > 0.0 { 1.0 } else { 0.0 },
+            into_chocolate_w,
+            into_bowl_w,
+        };
+        let (relative, absolute) = TOLERANCE;
+        let mut solver = Dopri5::from_param(
+            flow,
+            0.0,
+            lasting_s,
+            1.0,
+            self.state,
+            relative,
+            absolute,
+            0.9,
+            0.04,
+            0.2,
+            10.0,
+            LONGEST_STEP_S,
+            // Nothing is at rest for long: the first step may be a fair one.
+            lasting_s.min(0.5),
+            100_000,
+            100_000,
+            OutputType::Sparse,
+        );
+        // Every rate is bounded, so it cannot run away. Should a step fail all
+        // the same, what was reached before it stands.
+        let _ = solver.integrate();
+        if let Some(end) = solver.y_out().last() {
+            self.state = *end;
+        }
+        for amount in [SOLID_G, UNSTABLE_G, STABLE_G, READY_G] {
+            self.state[amount] = self.state[amount].max(0.0);
+        }
+        let scorches = in_celsius(self.chocolate.windows.limit) + SCORCHES_OVER_LIMIT_C;
+        self.scorched |= self.state[LIQUID_C] > scorches;
+        if let Some((_, film)) = &mut self.on_stone {
+            *film = film.after(lasting_s);
         }
     }
 
@@ -139,96 +292,46 @@ impl Pot {
     /// lag and noise.
     #[must_use]
     pub fn temperature(&self) -> Temperature {
-        let all = self.liquid_g + self.solid_g;
-        let liquid_share = self.liquid_g / all;
+        let liquid_share = Flow::liquid_g(self.total_g, &self.state) / self.total_g;
         // A probe stands in what is liquid; among lumps it sees some of both.
         let seen = (liquid_share * 1.5).min(1.0);
-        celsius(seen * self.liquid_c + (1.0 - seen) * self.solid_c)
+        celsius(seen * self.state[LIQUID_C] + (1.0 - seen) * self.state[SOLID_C])
     }
 
     /// What is still solid.
     #[must_use]
-    pub fn unmelted(&self) -> crate::units::Mass {
-        grams(self.solid_g)
+    pub fn unmelted(&self) -> Mass {
+        grams(self.state[SOLID_G])
     }
 
-    fn step(&mut self, dt: f64) {
-        let kg = (self.liquid_g + self.solid_g) / 1000.0;
-        let stirring = if self.stirred_left_s > 0.0 { 1.0 } else { STILL };
-        self.stirred_left_s -= dt;
+    /// The crystals in what is liquid, as shares of its fat.
+    #[must_use]
+    pub fn crystals(&self) -> Crystals {
+        Flow::crystals(&self.stuff, self.total_g, &self.state)
+    }
 
-        let (into_chocolate, into_bowl) = self.heating(dt);
-        let loss = in_watts_per_degree(loss_to_still_air(grams(kg * 1000.0)))
-            * (0.5 + 0.5 * stirring)
-            // Poured out, a thin slab follows the room within minutes.
-            * if self.poured { 8.0 } else { 1.0 };
-        let bowl_share = if self.bowl_j_k > 0.0 { LOSS_THROUGH_BOWL } else { 0.0 };
-        let to_air = loss * (1.0 - bowl_share) * (self.liquid_c - self.room_c);
-
-        let solid_share = self.solid_g / (self.solid_g + self.liquid_g);
-        let exchange = SOLID_EXCHANGE * (self.solid_g / 1000.0).powf(2.0 / 3.0) * stirring;
-        let to_solid = if self.liquid_g > 0.0 {
-            exchange * (self.liquid_c - self.solid_c).max(0.0)
-        } else {
-            0.0
+    /// How it stands.
+    #[must_use]
+    pub fn condition(&self) -> Condition {
+        let Some(kinetics) = self.stuff.kinetics else {
+            return if self.scorched { Condition::Scorched } else { Condition::InTemper };
         };
-        let to_bowl =
-            if self.bowl_j_k > 0.0 { BOWL_EXCHANGE * (self.liquid_c - self.bowl_c) } else { 0.0 };
-
-        if self.bowl_j_k > 0.0 {
-            let bowl_to_air = loss * bowl_share * (self.bowl_c - self.room_c);
-            self.bowl_c += (to_bowl + into_bowl - bowl_to_air) * dt / self.bowl_j_k;
-        }
-        let mut into_solid = to_solid + into_chocolate * solid_share;
-        let mut into_liquid = into_chocolate * (1.0 - solid_share) - to_solid - to_bowl - to_air;
-        if self.liquid_g <= 0.0 {
-            // No liquid to pass it on: the block itself touches bowl and air.
-            into_solid += into_liquid;
-            into_liquid = 0.0;
-        }
-        self.warm_solid(into_solid * dt);
-        if self.liquid_g > 0.0 {
-            self.liquid_c += into_liquid * dt / (self.liquid_g * self.c_liquid);
+        let crystals = self.crystals();
+        let work_c = in_celsius(self.chocolate.windows.work.middle());
+        if self.scorched {
+            Condition::Scorched
+        } else if crystals.stable < LEAST_STABLE {
+            Condition::NotInTemper
+        } else if crystals.all() > THICK * kinetics.stable_reach(work_c) {
+            Condition::OverSeeded
         } else {
-            self.liquid_c = self.solid_c;
+            Condition::InTemper
         }
     }
 
-    /// Watts into the chocolate and into the bowl for this step.
-    fn heating(&mut self, dt: f64) -> (f64, f64) {
-        match &mut self.source {
-            Source::None => (0.0, 0.0),
-            Source::Burst { left_s, power_w } => {
-                let on = left_s.min(dt).max(0.0) / dt;
-                let power = *power_w * on;
-                *left_s -= dt;
-                if *left_s <= 0.0 {
-                    self.source = Source::None;
-                }
-                (power, 0.0)
-            }
-            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, WATER_BATH_W),
-            Source::WaterBath => (WATER_BATH_W, 0.0),
-        }
-    }
-
-    fn warm_solid(&mut self, joules: f64) {
-        if self.solid_g <= 0.0 {
-            return;
-        }
-        let to_melting = (self.melts_c - self.solid_c) * self.solid_g * self.c_solid;
-        if joules <= to_melting {
-            self.solid_c += joules / (self.solid_g * self.c_solid);
-            return;
-        }
-        self.solid_c = self.melts_c;
-        let melted = ((joules - to_melting) / self.heat_of_melting).min(self.solid_g);
-        let all = self.liquid_g + melted;
-        self.liquid_c = (self.liquid_g * self.liquid_c + melted * self.melts_c) / all;
-        self.liquid_g = all;
-        self.solid_g -= melted;
-        if self.solid_g < 0.01 {
-            self.solid_g = 0.0;
-        }
+    /// A smear taken now.
+    #[must_use]
+    pub fn smear(&self) -> Smear {
+        Smear::of(&self.chocolate, self.crystals(), self.state[LIQUID_C], self.room_c)
     }
 }

@@ -1,12 +1,14 @@
 //! A kitchen thermometer: it lags, it flickers, it rounds.
 
+use rand::{RngExt, SeedableRng};
+use rand_chacha::ChaCha8Rng;
+use rand_distr::StandardNormal;
+
 use super::Pot;
 use crate::units::{Temperature, in_celsius};
 
 /// How long it takes to see most of a change, s.
 const LAG_S: f64 = 4.0;
-/// How much it flickers, °C (standard deviation).
-const NOISE_C: f64 = 0.08;
 /// What it rounds to, steps per °C.
 const STEPS_PER_C: f64 = 10.0;
 
@@ -14,14 +16,18 @@ const STEPS_PER_C: f64 = 10.0;
 #[derive(Clone, Debug)]
 pub struct Probe {
     felt_c: f64,
-    flicker: u64,
+    noise_c: f64,
+    chance: ChaCha8Rng,
 }
 
 impl Probe {
+    /// How much a good one flickers, °C (standard deviation).
+    pub const USUAL_NOISE_C: f64 = 0.08;
+
     /// A thermometer that has felt a temperature for long.
     #[must_use]
-    pub fn new(seed: u64, felt: Temperature) -> Self {
-        Self { felt_c: in_celsius(felt), flicker: seed }
+    pub fn new(seed: u64, felt: Temperature, noise_c: f64) -> Self {
+        Self { felt_c: in_celsius(felt), noise_c, chance: ChaCha8Rng::seed_from_u64(seed) }
     }
 
     /// Lets it feel the pot for a while.
@@ -32,23 +38,9 @@ impl Probe {
 
     /// What it shows, °C.
     pub fn says(&mut self) -> f64 {
-        // The sum of twelve even numbers is close to a normal one.
-        let sum: f64 = (0..12).map(|_| self.even()).sum();
-        let shown = self.felt_c + NOISE_C * (sum - 6.0);
+        let flicker: f64 = self.chance.sample(StandardNormal);
+        let shown = self.felt_c + self.noise_c * flicker;
         (shown * STEPS_PER_C).round() / STEPS_PER_C
-    }
-
-    /// A number spread evenly over 0–1 (`SplitMix64`: a fixed, public sequence,
-    /// so that a record can be made again to the digit).
-    fn even(&mut self) -> f64 {
-        self.flicker = self.flicker.wrapping_add(0x9E37_79B9_7F4A_7C15);
-        let mut z = self.flicker;
-        z = (z ^ (z >> 30)).wrapping_mul(0xBF58_476D_1CE4_E5B9);
-        z = (z ^ (z >> 27)).wrapping_mul(0x94D0_49BB_1331_11EB);
-        z ^= z >> 31;
-        #[allow(clippy::cast_precision_loss)] // 53 bits fit
-        let even = (z >> 11) as f64 / (1_u64 << 53) as f64;
-        even
     }
 }
 
@@ -60,7 +52,7 @@ mod tests {
     #[test]
     fn it_flickers_around_what_it_feels_and_repeats_itself() {
         let said = |seed| {
-            let mut probe = Probe::new(seed, celsius(31.5));
+            let mut probe = Probe::new(seed, celsius(31.5), Probe::USUAL_NOISE_C);
             (0..400).map(|_| probe.says()).collect::<Vec<_>>()
         };
         let readings = said(7);

@@ -4,7 +4,9 @@ use std::cell::Cell;
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::coach::{Advice, advise};
-use craft::bowl::{Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, forecast};
+use craft::bowl::{
+    Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, look_ahead,
+};
 use craft::chocolate::Family;
 use craft::plan::{BarkInputs, bark};
 use craft::units::{celsius, grams};
@@ -100,7 +102,7 @@ impl Evening {
 
     pub fn advice(&self) -> Advice {
         let (record, bowl) = (self.record(), self.bowl());
-        let ahead = forecast(&self.setup, &record, &bowl).ok();
-        advise(&self.setup, &bowl, ahead.as_ref(), self.now)
+        let ahead = look_ahead(&self.setup, &record, &bowl);
+        advise(&self.setup, &bowl, &ahead, self.now)
     }
 }

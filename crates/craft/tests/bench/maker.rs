@@ -21,7 +21,7 @@ fn setup(family: Family, length_mm: f64, room_c: f64, bowl_g: Option<f64>) -> Se
 }
 
 fn how(seed: u64) -> Evening {
-    Evening { seed, every_s: 5, mishap: None, stop_in: None }
+    Evening::calm(seed)
 }
 
 #[test]
@@ -33,8 +33,8 @@ fn who_follows_the_advice_pours_in_the_band_and_never_passes_the_limit() {
         {
             seed += 1;
             let setup = setup(family, length_mm, room_c, bowl_g);
-            let record = evening(&setup, &how(seed));
-            let end = record.last_at().expect("something happened");
+            let told = evening(&setup, &how(seed));
+            let (record, end) = (told.record, told.ended);
             let bowl = fold(&setup, &record, end);
             let case = format!("{family}, {length_mm} mm, {room_c} °C: {:?}", kinds(&record));
             assert_eq!(bowl.phase, Phase::Done, "{case}");
@@ -53,7 +53,7 @@ fn who_follows_the_advice_pours_in_the_band_and_never_passes_the_limit() {
 fn a_burst_too_long_ends_the_batch() {
     let setup = setup(Family::White, 200.0, 20.0, None);
     let mishap = Mishap::LongBurst { seconds: 90.0, reason: "burnt".into() };
-    let record = evening(&setup, &Evening { mishap: Some(mishap), ..how(3) });
+    let record = evening(&setup, &Evening { mishap: Some(mishap), ..how(3) }).record;
     let bowl = fold(&setup, &record, record.last_at().expect("something happened"));
     assert_eq!((bowl.phase, bowl.gave_up.as_deref()), (Phase::Lost, Some("burnt")));
     assert!(bowl.over_limit.is_some());
@@ -62,7 +62,8 @@ fn a_burst_too_long_ends_the_batch() {
 #[test]
 fn streaks_cost_more_seed_and_a_second_test() {
     let setup = setup(Family::Dark, 300.0, 20.0, Some(450.0));
-    let record = evening(&setup, &Evening { mishap: Some(Mishap::FirstTestStreaks), ..how(4) });
+    let streaks = Evening { mishap: Some(Mishap::FirstTestStreaks), ..how(4) };
+    let record = evening(&setup, &streaks).record;
     let tests = kinds(&record).iter().filter(|k| matches!(k, ActionKind::TestStarted)).count();
     assert!(tests >= 2, "{tests} tests");
     assert!(kinds(&record).iter().any(|k| matches!(k, ActionKind::Poured)));
@@ -72,10 +73,10 @@ fn streaks_cost_more_seed_and_a_second_test() {
 fn an_evening_can_be_left_in_the_middle_and_made_again() {
     let setup = setup(Family::Dark, 300.0, 20.0, Some(450.0));
     let left = Evening { stop_in: Some(Phase::Cooling), ..how(5) };
-    let record = evening(&setup, &left);
+    let record = evening(&setup, &left).record;
     let bowl = fold(&setup, &record, record.last_at().expect("something happened"));
     assert_eq!(bowl.phase, Phase::Cooling);
-    assert_eq!(record, evening(&setup, &left));
+    assert_eq!(record, evening(&setup, &left).record);
 }
 
 fn kinds(record: &Record) -> Vec<ActionKind> {

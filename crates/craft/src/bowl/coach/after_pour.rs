@@ -2,7 +2,8 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::{Advice, Alarm, Countdown, Look, Rule};
+use super::advice::{Advice, Alarm, Countdown, Rule};
+use super::look::Look;
 use crate::bowl::fold::time_delta;
 use crate::setting::{self, Moment};
 

@@ -1,22 +1,21 @@
 //! On the way up.
 
-use super::{Advice, Alarm, Countdown, Look, Rule, short_of, stir_after_heat, told};
-use crate::bowl::fold::{CARRY_OVER_C, Heat};
+use super::advice::{Advice, Alarm, Countdown, Rule};
+use super::look::{Look, told};
+use crate::bowl::fold::Heat;
 use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt};
-use crate::units::{Temperature, Time, in_seconds, seconds};
+use crate::units::{Temperature, Time, in_celsius, in_seconds, rise, seconds};
+
+/// Where nothing may be lost, no burst is longer, s.
+const LONGEST_CAREFUL_S: f64 = 15.0;
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
-    let w = &look.setup.chocolate.windows;
     let temp = look.temp();
+    let there = look.setup.melted_from();
     if let Some(temp) = temp
-        && temp >= w.melt.lo
+        && temp >= there
     {
-        return Advice::new(
-            Rule::Melted,
-            "Take it off the heat and stir until no lump is left",
-            format!("{} is in the melting band: every crystal is erased.", told(temp)),
-        )
-        .sounding(Alarm::Limit);
+        return melted(look, temp);
     }
     match look.bowl.heat {
         Heat::Burst { until } => {
@@ -30,21 +29,24 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         Heat::On { .. } => return over_water(look, temp),
         Heat::Off => {}
     }
-    if let Some(stir) = stir_after_heat(look) {
-        return stir;
+    if let Some(advice) = look.stir_after_heat().or_else(|| look.probe_trouble()) {
+        return advice;
     }
     let Some(temp) = temp else { return look.read_thermometer() };
+    if look.setup.method.keeps_crystals() {
+        return warm_carefully(look, temp);
+    }
     if look.bowl.off_heat {
         return Advice::new(
             Rule::NotYetMelted,
-            format!("Back on the heat, up to {}", told(w.melt.lo)),
+            format!("Back on the heat, up to {}", told(there)),
             format!("At {} old crystals are left, and they seed the wrong forms.", told(temp)),
         )
         .caution()
         .heating(next_burst(look, temp));
     }
-    if temp >= short_of(w.melt.lo, CARRY_OVER_C) {
-        return stop_before_melt(temp, w.melt.lo);
+    if temp >= there - look.setup.carry_over {
+        return stop_before_melt(temp, there);
     }
     match look.setup.microwave {
         Some(_) => {
@@ -72,12 +74,55 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     }
 }
 
-fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
+fn melted(look: &Look<'_>, temp: Temperature) -> Advice {
+    if look.setup.method.keeps_crystals() {
+        return Advice::new(
+            Rule::Melted,
+            "No more heat: stir until the last specks are gone",
+            format!("{} is warm enough, and its own crystals are still there.", told(temp)),
+        )
+        .sounding(Alarm::Band);
+    }
+    Advice::new(
+        Rule::Melted,
+        "Take it off the heat and stir until no lump is left",
+        format!("{} is in the melting band: every crystal is erased.", told(temp)),
+    )
+    .sounding(Alarm::Limit)
+}
+
+/// Short bursts, each so short that even well stirred in at once it cannot pass
+/// where temper is lost.
+fn warm_carefully(look: &Look<'_>, temp: Temperature) -> Advice {
+    let burst = careful_burst(look, temp);
     let w = &look.setup.chocolate.windows;
-    let stop_at = short_of(w.melt.lo, CARRY_OVER_C);
+    Advice::new(
+        Rule::Warm,
+        format!("Warm it for {:.0} s, then stir", in_seconds(burst)),
+        format!(
+            "{} now; never past {}, or its crystals are gone.",
+            told(temp),
+            told(w.lost.unwrap_or(w.limit))
+        ),
+    )
+    .heating(burst)
+}
+
+/// As if nothing were left to melt: what is melting makes it come out cooler.
+fn careful_burst(look: &Look<'_>, temp: Temperature) -> Time {
+    let Some(microwave) = look.setup.microwave else { return seconds(STAGES_S[2]) };
+    let setup = look.setup;
+    let heat = setup.melted * setup.chocolate.family.heat_when_melted();
+    let lasting = heat * rise(temp, setup.melt_to) / microwave.into_chocolate();
+    seconds(in_seconds(lasting).floor().clamp(1.0, LONGEST_CAREFUL_S))
+}
+
+fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
+    let there = look.setup.melted_from();
+    let stop_at = there - look.setup.carry_over;
     match temp {
         None => look.read_thermometer(),
-        Some(temp) if temp >= stop_at => stop_before_melt(temp, w.melt.lo),
+        Some(temp) if temp >= stop_at => stop_before_melt(temp, there),
         Some(temp) => Advice::new(
             Rule::Heating,
             "Keep stirring over the heat",
@@ -113,5 +158,6 @@ fn next_burst(look: &Look<'_>, temp: Temperature) -> Time {
 
 fn heating(look: &Look<'_>, from: Temperature, microwave: &Microwave) -> Time {
     let setup = look.setup;
-    heat_to_melt(&setup.chocolate, setup.melted, from, setup.melt_to) / microwave.into_chocolate()
+    let to = if in_celsius(from) < in_celsius(setup.melt_to) { setup.melt_to } else { from };
+    heat_to_melt(&setup.chocolate, setup.melted, from, to) / microwave.into_chocolate()
 }

@@ -1,19 +1,20 @@
 //! Testing, and working in temper.
 
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 
-use super::{
-    Advice, Alarm, Countdown, Look, Rule, rewarm, rewarming_burst, short_warming, soon, told,
-};
+use super::advice::{Advice, Alarm, Countdown, Rule};
+use super::look::{Look, told};
 use crate::bowl::fold::time_delta;
 use crate::bowl::temper_test::{Verdict, first_look, in_words, last_look};
 use crate::units::in_seconds;
+
+/// In temper it may stand a little longer than on the way down.
+const STANDS: TimeDelta = TimeDelta::minutes(4);
 
 pub(super) fn while_testing(look: &Look<'_>) -> Advice {
     let started: DateTime<Utc> = look.bowl.test.map_or(look.bowl.since, |t| t.started);
     let first = started + time_delta(first_look());
     let last = started + time_delta(last_look());
-    let w = &look.setup.chocolate.windows;
     if look.now >= last {
         return Advice::new(
             Rule::JudgeSmear,
@@ -23,34 +24,43 @@ pub(super) fn while_testing(look: &Look<'_>) -> Advice {
         .caution()
         .sounding(Alarm::Timer);
     }
+    // The smear needs no hands; the bowl does where it leaves the band meanwhile.
+    if let Some(advice) = look.short_warming() {
+        return advice;
+    }
+    let w = &look.setup.chocolate.windows;
+    if let Some(temp) = look.temp()
+        && temp < w.work.lo
+    {
+        return look.rewarm(temp);
+    }
     let (say, countdown) = if look.now < first {
         ("Leave the smear. Keep stirring the bowl", Countdown::exact("first look", first))
     } else {
         ("Look at the smear: is it setting from the edge?", Countdown::exact("last look", last))
     };
-    let why = match look.temp() {
-        Some(temp) if temp < w.work.lo => {
-            format!(
-                "The bowl is at {}, under the band: warm it for 5 s while you wait.",
-                told(temp)
-            )
-        }
-        _ => "In temper it starts to set from the edge within a minute or two and is dry by five."
-            .to_owned(),
-    };
-    Advice::new(Rule::WatchSmear, say, why).until(Some(countdown))
+    Advice::new(
+        Rule::WatchSmear,
+        say,
+        "In temper it starts to set from the edge within a minute or two and is dry by five.",
+    )
+    .until(Some(countdown))
 }
 
 pub(super) fn while_working(look: &Look<'_>) -> Advice {
-    let w = &look.setup.chocolate.windows;
-    if let Some(advice) = short_warming(look) {
+    let band = look.setup.use_band();
+    if let Some(advice) = look.short_warming().or_else(|| look.probe_trouble()) {
         return advice;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
-    if temp > w.work.hi {
+    if !look.setup.method.is_tested() {
+        return look.use_as_it_is(temp, band);
+    }
+    let w = &look.setup.chocolate.windows;
+    if temp > band.hi {
         return Advice::new(
             Rule::TooWarmToPour,
-            format!("Stir down to {} before pouring", told(w.work.hi)),
+            format!("Stir down to {} before pouring", told(band.hi)),
             format!(
                 "{} is over the working band; at {} the temper is lost.",
                 told(temp),
@@ -58,24 +68,36 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
             ),
         )
         .caution()
-        .sounding(Alarm::Band)
-        .until(look.countdown_to("enters the band", w.work.hi));
+        .until(look.countdown_to("enters the band", band.hi));
     }
-    if temp < w.work.lo {
-        return rewarm(look, temp).sounding(Alarm::Band);
+    if temp < band.lo {
+        return look.rewarm(temp).sounding(Alarm::Band);
     }
-    let leaving = look.countdown_to("leaves the band", w.work.lo);
-    if leaving.as_ref().is_some_and(|c| soon(c, look.now)) {
-        let burst = rewarming_burst(look, temp);
+    if let Some(advice) = look.over_seeded(temp) {
+        return advice;
+    }
+    let leaving = look.countdown_to("leaves the band", band.lo);
+    if leaving.as_ref().is_some_and(|c| look.soon(c)) {
+        let burst = look.rewarming_burst(temp, band.middle());
         return Advice::new(
             Rule::LeavingBand,
-            format!("Pour now, or warm it for {:.0} s", in_seconds(burst)),
-            format!("{} and about to leave the band at {}.", told(temp), told(w.work.lo)),
+            "Pour now",
+            format!(
+                "{} and about to leave the band at {}. Not ready? Warm it for {:.0} s.",
+                told(temp),
+                told(band.lo),
+                in_seconds(burst)
+            ),
         )
         .caution()
         .heating(burst)
         .sounding(Alarm::Band)
         .until(leaving);
+    }
+    if look.unstirred() > STANDS
+        && let Some(advice) = look.stirring_missing(temp)
+    {
+        return advice;
     }
     let weak = look
         .bowl

@@ -1,0 +1,202 @@
+//! What the coach says.
+
+use chrono::{DateTime, Utc};
+use serde::{Deserialize, Serialize};
+
+use crate::note::Level;
+use crate::units::{Mass, Time};
+
+/// The rule that spoke.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Rule {
+    /// No reading, or none lately.
+    ReadThermometer,
+    /// At or over the limit.
+    LimitPassed,
+    /// Close under the limit.
+    LimitNear,
+    /// The thermometer jumps, or has stopped.
+    ProbeTrouble,
+    /// Put it on the heat.
+    Warm,
+    /// On the heat now.
+    Heating,
+    /// Out of the heat, to be stirred.
+    StirAfterHeat,
+    /// Take it off before it is there.
+    StopBeforeMelt,
+    /// Melted through.
+    Melted,
+    /// Taken off too soon.
+    NotYetMelted,
+    /// It stands still: the heat is at work on crystals.
+    Plateau,
+    /// It has stood unstirred for long.
+    StirringMissing,
+    /// The next addition of seed.
+    AddSeed,
+    /// Seed is still melting.
+    StirIn,
+    /// All seed is in; it is on its way down.
+    StirDown,
+    /// All seed is in and it is not getting there.
+    MoreSeed,
+    /// On its way down to where ready crystals go in.
+    CoolToGate,
+    /// Ready crystals go in.
+    AddCrystals,
+    /// Crystals went in and are to be spread.
+    Spread,
+    /// A part goes out on the stone.
+    PourOnStone,
+    /// That part is worked, and then returned.
+    WorkOnStone,
+    /// From the cool point back into the band.
+    WarmBack,
+    /// In the band: test.
+    TestNow,
+    /// The smear is too young to judge.
+    WatchSmear,
+    /// The smear is due.
+    JudgeSmear,
+    /// In temper and in the band.
+    Pour,
+    /// In temper, about to leave the band.
+    LeavingBand,
+    /// In temper, above the band.
+    TooWarmToPour,
+    /// Below the band.
+    Rewarm,
+    /// Far below the band.
+    Thickening,
+    /// It thickens: too many crystals.
+    OverSeeded,
+    /// Nothing to temper: use it.
+    UseNow,
+    /// Temper was there and is gone.
+    TemperLost,
+    /// The test did not show temper.
+    NotInTemper,
+    /// Poured: toppings.
+    Top,
+    /// Poured: wait.
+    LeaveToSet,
+    /// Poured: cut.
+    Cut,
+    /// Poured: let it shrink.
+    LeaveToShrink,
+    /// Poured: it lets go.
+    Release,
+    /// Poured where it does not set.
+    DoesNotSet,
+    /// Given up.
+    GivenUp,
+}
+
+/// Something to be heard as well as seen.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Alarm {
+    /// The melt limit is near or passed.
+    Limit,
+    /// The working band is being entered or left.
+    Band,
+    /// A time is up or a window is closing.
+    Timer,
+}
+
+/// A time to count down to.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Countdown {
+    /// What happens then.
+    pub what: &'static str,
+    /// When it most likely is.
+    pub at: DateTime<Utc>,
+    /// Not likely before; the same as `at` where it is exact.
+    pub earliest: DateTime<Utc>,
+    /// Not likely after; `None` where it may never be.
+    pub latest: Option<DateTime<Utc>>,
+}
+
+impl Countdown {
+    pub(super) fn exact(what: &'static str, at: DateTime<Utc>) -> Self {
+        Self { what, at, earliest: at, latest: Some(at) }
+    }
+}
+
+/// What the coach says.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Advice {
+    /// The rule that spoke.
+    pub rule: Rule,
+    /// How much it matters.
+    pub level: Level,
+    /// The instruction.
+    pub say: String,
+    /// The reason.
+    pub why: String,
+    /// The one time that matters now.
+    pub countdown: Option<Countdown>,
+    /// Whether to be heard.
+    pub alarm: Option<Alarm>,
+    /// The burst that is advised.
+    pub heat: Option<Time>,
+    /// The seed that is advised.
+    pub seed: Option<Mass>,
+    /// The ready crystals that are advised.
+    pub crystals: Option<Mass>,
+    /// What is to be poured out on the stone.
+    pub pour_out: Option<Mass>,
+}
+
+impl Advice {
+    pub(super) fn new(rule: Rule, say: impl Into<String>, why: impl Into<String>) -> Self {
+        Self {
+            rule,
+            level: Level::Info,
+            say: say.into(),
+            why: why.into(),
+            countdown: None,
+            alarm: None,
+            heat: None,
+            seed: None,
+            crystals: None,
+            pour_out: None,
+        }
+    }
+
+    pub(super) fn caution(self) -> Self {
+        Self { level: Level::Caution, ..self }
+    }
+
+    pub(super) fn stop(self) -> Self {
+        Self { level: Level::Stop, ..self }
+    }
+
+    pub(super) fn sounding(self, alarm: Alarm) -> Self {
+        Self { alarm: Some(alarm), ..self }
+    }
+
+    pub(super) fn until(self, countdown: Option<Countdown>) -> Self {
+        Self { countdown, ..self }
+    }
+
+    pub(super) fn heating(self, lasting: Time) -> Self {
+        Self { heat: Some(lasting), ..self }
+    }
+
+    pub(super) fn seeding(self, mass: Mass) -> Self {
+        Self { seed: Some(mass), ..self }
+    }
+
+    pub(super) fn with_crystals(self, mass: Mass) -> Self {
+        Self { crystals: Some(mass), ..self }
+    }
+
+    pub(super) fn pouring_out(self, mass: Mass) -> Self {
+        Self { pour_out: Some(mass), ..self }
+    }
+}

@@ -1,0 +1,114 @@
+//! What the rules look at.
+
+use chrono::{DateTime, TimeDelta, Utc};
+
+use super::advice::{Advice, Countdown, Rule};
+use crate::bowl::fold::{Bowl, Heat, between, time_delta};
+use crate::bowl::forecast::Ahead;
+use crate::bowl::setup::Setup;
+use crate::units::{Temperature, Time, in_celsius, in_seconds, seconds};
+
+/// A reading older than this says little about now.
+pub const STALE_AFTER: TimeDelta = TimeDelta::seconds(120);
+/// A thermometer needs this long to see a warming that was stirred in.
+const SETTLING: TimeDelta = TimeDelta::seconds(8);
+/// A boundary this close ahead is announced.
+const SOON_S: f64 = 90.0;
+
+/// What the rules look at: the bowl, where it is going, and the time.
+#[derive(Clone, Copy, Debug)]
+pub struct Look<'a> {
+    /// What the bowl set out to be.
+    pub setup: &'a Setup,
+    /// What its record tells.
+    pub bowl: &'a Bowl,
+    /// Where it is going.
+    pub ahead: &'a Ahead,
+    /// The time.
+    pub now: DateTime<Utc>,
+}
+
+impl Look<'_> {
+    /// The latest trusted temperature, if it is fresh enough to act on.
+    pub(super) fn temp(&self) -> Option<Temperature> {
+        self.bowl.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
+    }
+
+    /// When the forecast reaches a temperature.
+    pub(super) fn countdown_to(
+        &self,
+        what: &'static str,
+        target: Temperature,
+    ) -> Option<Countdown> {
+        let forecast = self.ahead.forecast.as_ref()?;
+        let eta = forecast.reach(target)?;
+        let at = |t: Time| forecast.from + time_delta(t);
+        Some(Countdown {
+            what,
+            at: at(eta.typical),
+            earliest: at(eta.earliest),
+            latest: eta.latest.map(at),
+        })
+    }
+
+    /// How long until a countdown ends.
+    pub(super) fn left(&self, countdown: &Countdown) -> Time {
+        between(self.now, countdown.at)
+    }
+
+    /// Whether it ends so soon that it is to be announced.
+    pub(super) fn soon(&self, countdown: &Countdown) -> bool {
+        self.left(countdown) < seconds(SOON_S)
+    }
+
+    /// How long ago it was stirred.
+    pub(super) fn unstirred(&self) -> TimeDelta {
+        self.now - self.bowl.last_stir.unwrap_or(self.bowl.since)
+    }
+
+    pub(super) fn read_thermometer(&self) -> Advice {
+        let why = match self.bowl.latest {
+            None => "No reading yet. Type what your thermometer says, or start one that sends."
+                .to_owned(),
+            Some(latest) => format!(
+                "The last reading is {:.0} min old.",
+                (in_seconds(between(latest.at, self.now)) / 60.0).floor()
+            ),
+        };
+        Advice::new(Rule::ReadThermometer, "Read the thermometer", why)
+    }
+
+    /// During a short warming, and until it is stirred in and read.
+    pub(super) fn short_warming(&self) -> Option<Advice> {
+        if let Heat::Burst { until } = self.bowl.heat {
+            return Some(
+                Advice::new(
+                    Rule::Heating,
+                    "Warm, then stir",
+                    "A short warming, stirred in at once.",
+                )
+                .until(Some(Countdown::exact("burst ends", until))),
+            );
+        }
+        self.stir_after_heat()
+    }
+
+    /// After a warming the thermometer says nothing until it is stirred in.
+    pub(super) fn stir_after_heat(&self) -> Option<Advice> {
+        let calm = self.bowl.calm_since?;
+        let stirred = self.bowl.last_stir.is_some_and(|stir| stir >= calm);
+        let read = self.bowl.latest.is_some_and(|l| l.at >= calm + SETTLING);
+        (self.bowl.warmed && !(stirred && read)).then(|| {
+            Advice::new(
+                Rule::StirAfterHeat,
+                "Stir from the bottom, then read",
+                "The edges are hotter than the middle until it is stirred.",
+            )
+        })
+    }
+}
+
+/// A temperature in words.
+pub(super) fn told(temp: Temperature) -> String {
+    format!("{:.1} °C", in_celsius(temp))
+}

@@ -1,0 +1,123 @@
+//! Short warmings: back into the band, and no further.
+
+use chrono::TimeDelta;
+
+use super::advice::{Advice, Rule};
+use super::look::{Look, told};
+use crate::units::{Temperature, Time, degrees, in_celsius, in_degrees, in_seconds, rise, seconds};
+
+/// The longest rewarming burst, seconds: more in one go may lose the temper.
+const LONGEST_S: f64 = 5.0;
+/// For a bowl at the cool point the way back is longer, s.
+const LONGEST_BACK_S: f64 = 10.0;
+/// However much heat is missing, a burst must leave it this far under where
+/// temper is lost, °C.
+const SPARE_C: f64 = 0.7;
+/// A bowl that thickens is warmed by this much at a time, °C.
+const AT_A_TIME_C: f64 = 0.7;
+/// "It thickens" is answered for this long.
+const THICK_ANSWERED: TimeDelta = TimeDelta::minutes(6);
+
+impl Look<'_> {
+    /// Below the band, or about to be: how to warm it back.
+    pub(super) fn rewarm(&self, temp: Temperature) -> Advice {
+        let w = &self.setup.chocolate.windows;
+        let (rule, word) = if temp < w.thick {
+            (Rule::Thickening, "It is setting up in the bowl")
+        } else {
+            (Rule::Rewarm, "It is under the working band")
+        };
+        self.warm_back(temp, rule, word).caution()
+    }
+
+    /// A short warming toward the middle of the band.
+    pub(crate) fn warm_back(&self, temp: Temperature, rule: Rule, word: &str) -> Advice {
+        let w = &self.setup.chocolate.windows;
+        let burst = self.rewarming_burst(temp, w.work.middle());
+        Advice::new(
+            rule,
+            format!("Warm it for {:.0} s, stir, read again", in_seconds(burst)),
+            format!(
+                "{word}: {}, and the band starts at {}. Short warmings keep the temper; above {} it is lost.",
+                told(temp),
+                told(w.work.lo),
+                told(w.lost.unwrap_or(w.limit))
+            ),
+        )
+        .heating(burst)
+    }
+
+    /// A burst that brings the bowl to a temperature and no further, in whole
+    /// seconds, capped. Without a microwave, a hair dryer on low: the cap.
+    pub(super) fn rewarming_burst(&self, temp: Temperature, to: Temperature) -> Time {
+        let setup = self.setup;
+        let w = &setup.chocolate.windows;
+        let longest = if temp < w.thick { LONGEST_BACK_S } else { LONGEST_S };
+        let Some(microwave) = setup.microwave else { return seconds(LONGEST_S) };
+        let ceiling = w.lost.map_or(w.limit, |lost| lost - degrees(SPARE_C));
+        let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
+        let lasting = |to: Temperature| held * rise(temp, to) / microwave.into_chocolate();
+        // Crystals take heat too, so a burst falls short rather than goes over.
+        let wanted = in_seconds(lasting(to)).round().max(1.0);
+        let allowed = in_seconds(lasting(ceiling)).floor().max(1.0);
+        seconds(wanted.min(longest).min(allowed))
+    }
+
+    /// A burst for what has no temper to lose.
+    pub(super) fn warming_burst(&self, temp: Temperature, to: Temperature) -> Time {
+        let setup = self.setup;
+        let Some(microwave) = setup.microwave else { return seconds(LONGEST_BACK_S) };
+        let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
+        let lasting = held * rise(temp, to) / microwave.into_chocolate();
+        seconds(in_seconds(lasting).round().clamp(1.0, LONGEST_BACK_S))
+    }
+
+    /// The maker said that it thickens: too many crystals, and a little warmth
+    /// takes some away.
+    pub(super) fn over_seeded(&self, temp: Temperature) -> Option<Advice> {
+        let said = self.bowl.too_thick?;
+        let w = &self.setup.chocolate.windows;
+        let lost = w.lost?;
+        if self.now - said > THICK_ANSWERED {
+            return None;
+        }
+        // Warmed since it was said, and it was said once: wait for the next word.
+        if self.bowl.warmed && self.bowl.calm_since.is_some_and(|calm| calm > said) {
+            return None;
+        }
+        let to = celsius_min(temp + degrees(AT_A_TIME_C), lost - degrees(SPARE_C));
+        if in_degrees(rise(temp, to)) < 0.2 {
+            return Some(
+                Advice::new(
+                    Rule::OverSeeded,
+                    "Stir in a spoonful of melted chocolate",
+                    format!(
+                        "It thickens at {}, and warmer than {} would lose the temper: fewer \
+                         crystals in more chocolate is the other way.",
+                        told(temp),
+                        told(lost - degrees(SPARE_C))
+                    ),
+                )
+                .caution(),
+            );
+        }
+        let burst = self.rewarming_burst(temp, to);
+        Some(
+            Advice::new(
+                Rule::OverSeeded,
+                format!("Warm it for {:.0} s, stir, and feel again", in_seconds(burst)),
+                format!(
+                    "It thickens: too many crystals. Half a degree to a degree warmer takes some \
+                     away; stay under {}.",
+                    told(lost - degrees(SPARE_C))
+                ),
+            )
+            .caution()
+            .heating(burst),
+        )
+    }
+}
+
+fn celsius_min(a: Temperature, b: Temperature) -> Temperature {
+    if in_celsius(a) < in_celsius(b) { a } else { b }
+}

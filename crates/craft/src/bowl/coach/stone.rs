@@ -1,0 +1,79 @@
+//! Work on a stone.
+
+use super::advice::{Advice, Alarm, Countdown, Rule};
+use super::look::{Look, told};
+use crate::bowl::fold::time_delta;
+use crate::method::slab_split;
+use crate::units::{Temperature, degrees, grams, in_celsius, in_grams, seconds};
+
+/// A few millimetres of chocolate, moved all the time, come this fast to the
+/// stone's temperature, s (*custom*).
+const TIME_CONSTANT_S: f64 = 130.0;
+/// It may be done in this share of the time, or take this much longer.
+const RANGE: (f64, f64) = (0.6, 1.6);
+/// The least and the most that is poured out.
+const SHARES: (f64, f64) = (0.33, 0.85);
+/// Where there is no other, the stone brings it this far over its own, °C.
+const OVER_STONE_C: f64 = 6.0;
+
+impl Look<'_> {
+    /// Where what lies on the stone is worked to.
+    fn stone_to(&self) -> Temperature {
+        let cool = self.setup.chocolate.windows.cool;
+        cool.map_or(self.setup.stone + degrees(OVER_STONE_C), |cool| cool.middle())
+    }
+
+    /// Pour a part out, sized from what the thermometer says.
+    pub(crate) fn pour_on_stone(&self, temp: Temperature) -> Advice {
+        let all = self.in_the_bowl();
+        let wanted = slab_split(all, temp, self.stone_to(), self.setup.target).unwrap_or_default();
+        let out = wanted.max(all * SHARES.0).min(all * SHARES.1);
+        let out = grams(in_grams(out).round());
+        Advice::new(
+            Rule::PourOnStone,
+            format!("Pour {:.0} g on the stone and work it", in_grams(out)),
+            format!(
+                "{} now. Worked to {} and returned, it brings the bowl to {}. The stone bone dry.",
+                told(temp),
+                told(self.stone_to()),
+                told(self.setup.target)
+            ),
+        )
+        .pouring_out(out)
+    }
+
+    /// What is on the stone is being worked.
+    pub(crate) fn work_on_stone(&self) -> Advice {
+        let Some((since, _)) = self.bowl.on_stone else { return self.read_thermometer() };
+        let from = self.bowl.latest.map_or(self.setup.melt_to, |latest| latest.temp);
+        let (from, to, stone) =
+            (in_celsius(from), in_celsius(self.stone_to()), in_celsius(self.setup.stone));
+        let takes = if to > stone && from > to {
+            TIME_CONSTANT_S * ((from - stone) / (to - stone)).ln()
+        } else {
+            TIME_CONSTANT_S
+        };
+        let at = |share: f64| since + time_delta(seconds(takes * share));
+        let back = Countdown {
+            what: "back into the bowl",
+            at: at(1.0),
+            earliest: at(RANGE.0),
+            latest: Some(at(RANGE.1)),
+        };
+        if self.now >= at(RANGE.1) {
+            return Advice::new(
+                Rule::WorkOnStone,
+                "Return it to the bowl now and stir",
+                "It has had its time on the stone: longer, and it sets there.",
+            )
+            .caution()
+            .sounding(Alarm::Timer);
+        }
+        Advice::new(
+            Rule::WorkOnStone,
+            format!("Work it on the stone to {}, then return it", told(self.stone_to())),
+            "Spread and gather without a pause. It is ready when it thickens and drags.",
+        )
+        .until(Some(back))
+    }
+}

@@ -1,0 +1,124 @@
+//! What is watched for all the time: the limit, the thermometer, standing still,
+//! stirring.
+
+use chrono::TimeDelta;
+
+use super::advice::{Advice, Alarm, Rule};
+use super::look::{Look, told};
+use crate::bowl::fold::Heat;
+use crate::units::{Temperature, degrees, in_degrees, rise};
+
+/// This close under the limit the heat is called off, °C.
+const NEAR_LIMIT_C: f64 = 2.0;
+/// Unstirred for this long on the way down, a bowl has cold edges.
+const UNSTIRRED: TimeDelta = TimeDelta::seconds(100);
+/// Moving less than this a bowl stands still, °C/min.
+const STANDS_STILL_C_PER_MIN: f64 = 0.12;
+/// It can only stand still by itself while it is this far above the room, °C.
+const ABOVE_ROOM_C: f64 = 5.0;
+/// Seed that went in this recently may still be melting.
+const SEED_STILL_MELTS: TimeDelta = TimeDelta::minutes(5);
+/// So many doubted readings in a row are trouble.
+const DOUBTED_IN_A_ROW: usize = 2;
+
+impl Look<'_> {
+    /// The melt limit: near, or passed. Never left unsaid.
+    pub(super) fn limit(&self) -> Option<Advice> {
+        if self.bowl.ended() {
+            return None;
+        }
+        let temp = self.temp()?;
+        let limit = self.setup.chocolate.windows.limit;
+        if temp >= limit {
+            return Some(
+                Advice::new(
+                    Rule::LimitPassed,
+                    "Off the heat now. Stir",
+                    format!(
+                        "{} is over the limit of {}. If it smells burnt or turns grainy it cannot be saved.",
+                        told(temp),
+                        told(limit)
+                    ),
+                )
+                .stop()
+                .sounding(Alarm::Limit),
+            );
+        }
+        let rising = self.ahead.trend.is_some_and(|trend| in_degrees(trend) > 0.5);
+        (temp >= limit - degrees(NEAR_LIMIT_C) && (rising || self.bowl.heat != Heat::Off)).then(
+            || {
+                Advice::new(
+                    Rule::LimitNear,
+                    "Off the heat now. Stir",
+                    format!("{} and rising; the limit is {}.", told(temp), told(limit)),
+                )
+                .caution()
+                .sounding(Alarm::Limit)
+            },
+        )
+    }
+
+    /// A thermometer that jumps or has stopped says nothing to act on.
+    pub(super) fn probe_trouble(&self) -> Option<Advice> {
+        let doubted = self.bowl.doubts.iter().rev().take_while(|doubt| doubt.is_some()).count();
+        if doubted >= DOUBTED_IN_A_ROW {
+            return Some(
+                Advice::new(
+                    Rule::ProbeTrouble,
+                    "Look at the thermometer: it jumps",
+                    format!(
+                        "The last {doubted} readings do not go with those before. Is its tip in \
+                         the chocolate, clear of the bowl?"
+                    ),
+                )
+                .caution(),
+            );
+        }
+        self.bowl.stuck.then(|| {
+            Advice::new(
+                Rule::ProbeTrouble,
+                "Look at the thermometer: it has stopped",
+                "It shows the same to the digit though the bowl must have changed. Check it \
+                 against another, or type what you read.",
+            )
+            .caution()
+        })
+    }
+
+    /// It neither cools nor warms though it should: crystals take or give heat.
+    pub(super) fn plateau(&self, temp: Temperature) -> Option<Advice> {
+        let trend = self.ahead.trend?;
+        let seed = self.bowl.last_seed.or(self.bowl.returned)?;
+        let still = in_degrees(trend).abs() < STANDS_STILL_C_PER_MIN;
+        let should_move = in_degrees(rise(self.setup.room, temp)) > ABOVE_ROOM_C;
+        let lately = self.now - seed < SEED_STILL_MELTS;
+        (still && should_move && lately).then(|| {
+            Advice::new(
+                Rule::Plateau,
+                "Wait and stir: it stands still",
+                format!(
+                    "{} and not moving: crystals are melting or forming, and that takes or gives \
+                     the heat. Adding more now would be too much.",
+                    told(temp)
+                ),
+            )
+        })
+    }
+
+    /// It has not been stirred for long.
+    pub(super) fn stirring_missing(&self, temp: Temperature) -> Option<Advice> {
+        let since = self.unstirred();
+        (since > UNSTIRRED).then(|| {
+            Advice::new(
+                Rule::StirringMissing,
+                "Stir now, from the bottom",
+                format!(
+                    "{}, and it has stood for {} min: the edges set before the middle, and the \
+                     crystals do not spread.",
+                    told(temp),
+                    since.num_minutes()
+                ),
+            )
+        })
+    }
+}

@@ -1,0 +1,79 @@
+//! Never leave: start from tempered pieces and warm them in very short bursts,
+//! never past where temper is lost, until just fluid with specks.
+
+use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::bowl::coach::{Advice, Look};
+use crate::chocolate::{Band, Chocolate, Family};
+use crate::units::{Temperature, in_grams, midpoint};
+
+/// See the module.
+#[derive(Debug)]
+pub(super) struct NeverLeave;
+
+/// Up to this amount short bursts keep it even, g (*custom*).
+const SMALL_G: f64 = 150.0;
+
+const ABOUT: About = About {
+    key: "never_leave",
+    name: "Never leave temper",
+    how: "Warm tempered pieces in very short bursts until just fluid with specks, never past \
+          where temper is lost.",
+    good_for: "Small amounts, quick jobs, a bottle of colour.",
+    risk: "One burst too long.",
+    cautions: &["Stir after every burst: the edges run ahead of what the thermometer says."],
+};
+
+impl School for NeverLeave {
+    fn about(&self) -> &'static About {
+        &ABOUT
+    }
+
+    fn suits(&self, family: Family) -> bool {
+        family.tempers()
+    }
+
+    fn needs(&self) -> &'static [Need] {
+        &[Need::Probe, Need::TemperedPieces]
+    }
+
+    fn fits(&self, case: &Case) -> Option<Fit> {
+        (case.in_bursts && in_grams(case.total) <= SMALL_G).then_some(Fit {
+            strength: 60,
+            because: "so little can be warmed in a few short bursts that keep its crystals",
+        })
+    }
+
+    fn stages(&self, chocolate: &Chocolate) -> Vec<Stage> {
+        let w = &chocolate.windows;
+        vec![
+            Stage {
+                name: "Warm, no further",
+                window: Band { lo: w.work.hi, hi: w.lost.unwrap_or(w.limit) },
+            },
+            Stage { name: "Work", window: w.work },
+        ]
+    }
+
+    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+        Ok(Amounts::melt_all(wish.total))
+    }
+
+    /// Halfway between the band and where temper is lost.
+    fn melt_to(&self, chocolate: &Chocolate) -> Temperature {
+        let w = &chocolate.windows;
+        midpoint(w.work.hi, w.lost.unwrap_or(w.work.hi))
+    }
+
+    fn melted_from(&self, chocolate: &Chocolate) -> Temperature {
+        chocolate.windows.work.lo
+    }
+
+    fn keeps_crystals(&self) -> bool {
+        true
+    }
+
+    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
+        let w = &look.setup.chocolate.windows;
+        if temp > w.work.hi { look.stir_down(temp, w.work.hi) } else { look.on_to_the_band(temp) }
+    }
+}

@@ -1,0 +1,78 @@
+//! Seed down and up: the same, but on to the cool point, then warmed back into
+//! the band.
+//!
+//! Some use it at the cool point. It is too thick there for moulds and goes on
+//! thickening, so it is always warmed back.
+
+use super::amounts::seeded;
+use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::bowl::coach::{Advice, Look, Rule};
+use crate::chocolate::{Chocolate, Family};
+use crate::units::Temperature;
+
+/// See the module.
+#[derive(Debug)]
+pub(super) struct SeedDownAndUp;
+
+const ABOUT: About = About {
+    key: "seed_down_and_up",
+    name: "Seed down and up",
+    how: "Seed it on down to the cool point, then warm it back into the working band.",
+    good_for: "Whoever was taught three temperatures; a strong temper.",
+    risk: "Warming back too far.",
+    cautions: &["Warm back in short bursts: past the limit for temper all is to do again."],
+};
+
+impl School for SeedDownAndUp {
+    fn about(&self) -> &'static About {
+        &ABOUT
+    }
+
+    fn suits(&self, family: Family) -> bool {
+        family.tempers()
+    }
+
+    fn needs(&self) -> &'static [Need] {
+        &[Need::Probe, Need::TemperedPieces]
+    }
+
+    fn fits(&self, _: &Case) -> Option<Fit> {
+        Some(Fit { strength: 10, because: "three temperatures give a strong temper" })
+    }
+
+    fn stages(&self, chocolate: &Chocolate) -> Vec<Stage> {
+        let w = &chocolate.windows;
+        let mut stages = vec![Stage { name: "Melt", window: w.melt }];
+        stages.extend(w.cool.map(|window| Stage { name: "Seed down", window }));
+        stages.push(Stage { name: "Warm back and work", window: w.work });
+        stages
+    }
+
+    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+        seeded(wish, wish.target)
+    }
+
+    fn target(&self, chocolate: &Chocolate) -> Temperature {
+        let w = &chocolate.windows;
+        w.cool.unwrap_or(w.work).middle()
+    }
+
+    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
+        let w = &look.setup.chocolate.windows;
+        let cool = w.cool.unwrap_or(w.work);
+        let was_cool = look.bowl.coolest.is_some_and(|coolest| coolest <= cool.hi);
+        if was_cool {
+            return if temp < w.work.lo {
+                look.warm_back(temp, Rule::WarmBack, "It was at the cool point")
+            } else if temp > w.work.hi {
+                look.stir_down(temp, w.work.hi)
+            } else {
+                look.test_now(temp)
+            };
+        }
+        if let Some(melting_in) = look.still_melting_in() {
+            return melting_in;
+        }
+        look.seed_down(temp, cool.hi)
+    }
+}

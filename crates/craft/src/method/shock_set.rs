@@ -1,0 +1,73 @@
+//! Shock-set: melted, not tempered, spread on a frozen slab or over ice.
+
+use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::bowl::coach::{Advice, Look};
+use crate::chocolate::{Band, Chocolate, Family};
+use crate::units::{Temperature, degrees};
+
+/// See the module.
+#[derive(Debug)]
+pub(super) struct ShockSet;
+
+/// Runny enough to spread in one movement this far below the melting band, °C.
+const SPREADS_BELOW_MELT_C: f64 = 8.0;
+
+const ABOUT: About = About {
+    key: "shock_set",
+    name: "Shock-set",
+    how: "Melt it and spread it on a slab from the freezer: it sets in seconds and bends for a \
+          moment.",
+    good_for: "Ribbons, nests and bowls that are eaten soon.",
+    risk: "It is not tempered: it dulls in a day or two.",
+    cautions: &[
+        "Eaten within two days: it is not tempered and will dull.",
+        "Wipe the frost off the slab first: water makes it seize.",
+    ],
+};
+
+impl School for ShockSet {
+    fn about(&self) -> &'static About {
+        &ABOUT
+    }
+
+    fn suits(&self, family: Family) -> bool {
+        family != Family::CocoaButter
+    }
+
+    fn needs(&self) -> &'static [Need] {
+        &[Need::Probe, Need::FrozenSlab]
+    }
+
+    fn fits(&self, _: &Case) -> Option<Fit> {
+        // A slab that is to keep is never to be shock-set: this is chosen, not advised.
+        None
+    }
+
+    fn stages(&self, chocolate: &Chocolate) -> Vec<Stage> {
+        vec![
+            Stage { name: "Melt", window: chocolate.windows.melt },
+            Stage { name: "Spread on the frozen slab", window: self.use_band(chocolate) },
+        ]
+    }
+
+    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+        Ok(Amounts::melt_all(wish.total))
+    }
+
+    fn target(&self, chocolate: &Chocolate) -> Temperature {
+        self.use_band(chocolate).middle()
+    }
+
+    fn use_band(&self, chocolate: &Chocolate) -> Band {
+        let melt = chocolate.windows.melt;
+        Band { lo: melt.lo - degrees(SPREADS_BELOW_MELT_C), hi: melt.hi }
+    }
+
+    fn is_tested(&self) -> bool {
+        false
+    }
+
+    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
+        look.use_as_it_is(temp, self.use_band(&look.setup.chocolate))
+    }
+}

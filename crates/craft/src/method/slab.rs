@@ -1,0 +1,115 @@
+//! Slab: pour about two thirds on cool stone, work them to the cool point,
+//! return them to the rest, check the band.
+
+use super::amounts::slab_split;
+use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::bowl::coach::{Advice, Failure, Look};
+use crate::chocolate::{Chocolate, Family};
+use crate::note::{Note, Step};
+use crate::units::{Temperature, degrees, in_celsius, in_degrees, in_grams, rise};
+
+/// See the module.
+#[derive(Debug)]
+pub(super) struct Slab;
+
+/// From this amount on a stone saves time, g (*custom*).
+const LARGE_G: f64 = 1_000.0;
+/// So far over the band a second part goes on the stone, °C.
+const FAR_OVER_C: f64 = 1.5;
+/// Pouring out more than this leaves too little to return to, per cent.
+const MOST_POURED_PCT: f64 = 85.0;
+
+const ABOUT: About = About {
+    key: "slab",
+    name: "Slab",
+    how: "Pour about two thirds on cool stone, work them to the cool point, return them to the \
+          rest.",
+    good_for: "Larger amounts, with a stone at hand.",
+    risk: "A mess, and moisture on the stone.",
+    cautions: &["Wipe the stone bone dry: one drop of water and it seizes."],
+};
+
+impl School for Slab {
+    fn about(&self) -> &'static About {
+        &ABOUT
+    }
+
+    fn suits(&self, family: Family) -> bool {
+        family.tempers() && family != Family::CocoaButter
+    }
+
+    fn needs(&self) -> &'static [Need] {
+        &[Need::Probe, Need::Stone]
+    }
+
+    fn fits(&self, case: &Case) -> Option<Fit> {
+        (in_grams(case.total) >= LARGE_G).then_some(Fit {
+            strength: 60,
+            because: "a stone cools so much chocolate faster than seed does",
+        })
+    }
+
+    fn stages(&self, chocolate: &Chocolate) -> Vec<Stage> {
+        let w = &chocolate.windows;
+        let mut stages = vec![Stage { name: "Melt", window: w.melt }];
+        stages.extend(w.cool.map(|window| Stage { name: "Work on the stone", window }));
+        stages.push(Stage { name: "Return and work", window: w.work });
+        stages
+    }
+
+    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+        let pour_out = slab_split(wish.total, wish.melt_to, wish.stone_to, wish.target)?;
+        let share = 100.0 * in_grams(pour_out) / in_grams(wish.total);
+        let mut notes = Vec::new();
+        if share > MOST_POURED_PCT {
+            notes.push(Note::caution(
+                "much-poured-out",
+                format!(
+                    "{share:.0} % on the stone leaves little in the bowl to return to. Melt less \
+                     hot, or wait a little before pouring out."
+                ),
+            ));
+        }
+        Ok(Amounts {
+            pour_out,
+            notes,
+            sum: vec![
+                Step::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "°C"),
+                Step::new(
+                    "the stone takes its part",
+                    in_degrees(rise(wish.stone_to, wish.melt_to)),
+                    "°C",
+                ),
+                Step::new("so pour out", share, "%"),
+                Step::new("pour out", in_grams(pour_out), "g"),
+                Step::new("worked to", in_celsius(wish.stone_to), "°C"),
+            ],
+            ..Amounts::melt_all(wish.total)
+        })
+    }
+
+    fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
+        let again = look.pour_on_stone(temp);
+        let say = format!("{}, then test again", again.say);
+        Advice { pour_out: again.pour_out, ..look.failed(temp, failure, say) }
+    }
+
+    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
+        let w = &look.setup.chocolate.windows;
+        match (look.bowl.on_stone, look.bowl.returned) {
+            (Some(_), _) => look.work_on_stone(),
+            (None, None) => look.pour_on_stone(temp),
+            (None, Some(returned)) => {
+                if let Some(spreading) = look.spreading(returned) {
+                    spreading
+                } else if temp > w.work.hi + degrees(FAR_OVER_C) {
+                    look.pour_on_stone(temp)
+                } else if temp > w.work.hi {
+                    look.stir_down(temp, w.work.hi)
+                } else {
+                    look.on_to_the_band(temp)
+                }
+            }
+        }
+    }
+}
