@@ -210,7 +210,11 @@ impl Page {
         let field = self.field(label).await?;
         field.scroll_into_view().await?;
         field.send_keys(Key::Control + "a").await?;
-        field.send_keys(text).await?;
+        if text.is_empty() {
+            field.send_keys(Key::Delete + "").await?;
+        } else {
+            field.send_keys(text).await?;
+        }
         Ok(())
     }
 

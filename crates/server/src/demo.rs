@@ -211,11 +211,17 @@ async fn load_one(
         created_at: begun,
         updated_at: begun,
     };
-    let component =
-        Component { id: id(2), batch_id: batch.id, kind: SLAB_BARK.to_owned(), inputs, version: 1 };
+    let component = Component {
+        id: id(2),
+        batch_id: batch.id,
+        kind: SLAB_BARK.to_owned(),
+        inputs: inputs.clone(),
+        version: 1,
+    };
     store::batches::create(pool, &batch, &component).await?;
 
-    let how = |mishap, stop_in| Evening { seed: 40 + number, every_s: 4, mishap, stop_in };
+    let how =
+        |mishap, stop_in| Evening { every_s: 4, mishap, stop_in, ..Evening::calm(40 + number) };
     let (how, looks): (_, &[_]) = match sheet.went {
         Went::Planned => return Ok(()),
         Went::AtBench => (how(None, Some(Phase::Testing)), &[]),
@@ -233,7 +239,7 @@ async fn load_one(
         });
     };
     let opened = begun + TimeDelta::minutes(10);
-    let record = evening(&plan.setup(opened), &how);
+    let record = evening(&plan.setup(opened), &how).record;
     let at_bench = how.stop_in.is_some();
     let record = if at_bench { until_last_seed(&record) } else { record };
     let last = record.last_at().unwrap_or(opened);

@@ -101,7 +101,8 @@ impl Replay {
         let pot = Pot::new(setup);
         // The low bits of the bowl's id make its noise its own, and repeatable.
         let seed = bowl.id.as_u64_pair().1;
-        Self { probe: Probe::new(seed, pot.temperature()), pot, at: bowl.opened_at, acted: 0 }
+        let probe = Probe::new(seed, pot.temperature(), Probe::USUAL_NOISE_C);
+        Self { probe, pot, at: bowl.opened_at, acted: 0 }
     }
 
     fn advance(&mut self, record: &Record, until: DateTime<Utc>) {

@@ -23,15 +23,18 @@ struct Columns<'a> {
 impl<'a> From<&'a ActionKind> for Columns<'a> {
     fn from(kind: &'a ActionKind) -> Self {
         let named = |kind| Self { kind, ..Self::default() };
+        let weighed = |kind, mass| Self { grams: Some(in_grams(mass)), ..named(kind) };
         match kind {
             ActionKind::Heat { lasting } => {
                 Self { seconds: lasting.map(in_seconds), ..named("heat") }
             }
             ActionKind::OffHeat => named("off_heat"),
             ActionKind::Stirred => named("stirred"),
-            ActionKind::SeedAdded { mass } => {
-                Self { grams: Some(in_grams(*mass)), ..named("seed_added") }
-            }
+            ActionKind::SeedAdded { mass } => weighed("seed_added", *mass),
+            ActionKind::CrystalsAdded { mass } => weighed("crystals_added", *mass),
+            ActionKind::OnStone { mass } => weighed("on_stone", *mass),
+            ActionKind::OffStone => named("off_stone"),
+            ActionKind::TooThick => named("too_thick"),
             ActionKind::TestStarted => named("test_started"),
             ActionKind::TestSeen { seen } => Self { seen: Some(word(*seen)), ..named("test_seen") },
             ActionKind::Poured => named("poured"),
@@ -84,11 +87,16 @@ pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<Action>, StoreErr
     .await?;
     rows.into_iter()
         .map(|row| {
+            let mass = row.grams.map(grams);
             let kind = match row.kind.as_str() {
                 "heat" => Some(ActionKind::Heat { lasting: row.seconds.map(seconds) }),
                 "off_heat" => Some(ActionKind::OffHeat),
                 "stirred" => Some(ActionKind::Stirred),
-                "seed_added" => row.grams.map(|g| ActionKind::SeedAdded { mass: grams(g) }),
+                "seed_added" => mass.map(|mass| ActionKind::SeedAdded { mass }),
+                "crystals_added" => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
+                "on_stone" => mass.map(|mass| ActionKind::OnStone { mass }),
+                "off_stone" => Some(ActionKind::OffStone),
+                "too_thick" => Some(ActionKind::TooThick),
                 "test_started" => Some(ActionKind::TestStarted),
                 "test_seen" => {
                     row.seen.as_deref().and_then(seen).map(|seen| ActionKind::TestSeen { seen })

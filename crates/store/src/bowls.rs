@@ -49,7 +49,7 @@ pub async fn insert(pool: &Pool, bowl: &BowlRow) -> Result<(), StoreError> {
          VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         bowl.id,
         bowl.component_id,
-        Json(bowl.inputs),
+        Json(&bowl.inputs),
         Json(&bowl.plan),
         bowl.opened_at,
         bowl.clock.real,

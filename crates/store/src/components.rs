@@ -38,7 +38,7 @@ pub async fn insert(
         component.id,
         component.batch_id,
         component.kind,
-        Json(component.inputs),
+        Json(&component.inputs),
         component.version
     )
     .execute(database)

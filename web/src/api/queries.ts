@@ -1,14 +1,30 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type Batch, type BatchLine, type BowlWithPlan, type Component } from "./client";
+import {
+  api,
+  type Batch,
+  type BatchLine,
+  type BowlWithPlan,
+  type Component,
+  type MethodAnswer,
+} from "./client";
 import { accepted } from "./refusal";
 
 /** What is read once and shown in more than one place. */
 export const keys = {
+  methods: ["methods"] as const,
   batches: ["batches"] as const,
   batch: (id: string) => ["batches", id] as const,
   component: (id: string) => ["components", id] as const,
   bowl: (id: string) => ["bowls", id] as const,
 };
+
+export function useMethods() {
+  return useQuery({
+    queryKey: keys.methods,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<MethodAnswer[]>(await api.GET("/api/v1/methods")),
+  });
+}
 
 export function useBatches() {
   return useQuery({

@@ -206,6 +206,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/ready-crystals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much of ready crystals goes into a mass, and at what temperature. */
+        post: operations["ready_crystals"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/room": {
         parameters: {
             query?: never;
@@ -251,6 +268,23 @@ export interface paths {
         put?: never;
         /** The chocolate that a slab takes, or the thickness that a mass gives. */
         post: operations["slab"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/slab-split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much to pour out on the stone so that the mix lands on its target. */
+        post: operations["slab_split"];
         delete?: never;
         options?: never;
         head?: never;
@@ -312,6 +346,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/methods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every method, in the order in which they are shown. */
+        get: operations["list_methods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -325,7 +376,7 @@ export interface components {
             at: string;
             /**
              * Format: double
-             * @description Seed added.
+             * @description Seed or crystals added, or what was poured out on the stone.
              */
             grams?: number | null;
             /**
@@ -353,7 +404,7 @@ export interface components {
          * @description What an action was.
          * @enum {string}
          */
-        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "test_started" | "test_seen" | "poured" | "given_up" | "undone";
+        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone";
         /** @description One planned addition of seed. */
         AdditionAnswer: {
             /** @description Whether an addition was made in its place. */
@@ -370,11 +421,21 @@ export interface components {
             countdown?: null | components["schemas"]["CountdownAnswer"];
             /**
              * Format: double
+             * @description The ready crystals that are advised.
+             */
+            crystals_g?: number | null;
+            /**
+             * Format: double
              * @description The burst that is advised.
              */
             heat_s?: number | null;
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
+            /**
+             * Format: double
+             * @description What is advised to be poured out on the stone.
+             */
+            pour_out_g?: number | null;
             /** @description The rule that spoke. */
             rule: components["schemas"]["Rule"];
             /** @description The instruction. */
@@ -392,8 +453,73 @@ export interface components {
          * @enum {string}
          */
         Alarm: "limit" | "band" | "timer";
-        /** @description A slab of bark, tempered by seeding, as the maker states it. */
+        /** @description What a method asks to be weighed, and where its temperatures lie. */
+        AmountsAnswer: {
+            /** @description Half, a third, the rest of the seed; they add up to `seed_g`. */
+            additions_g: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Format: double
+             * @description Ready crystals to stir in.
+             */
+            crystals_g: number;
+            /** @description Where they go in; `null` where none do. */
+            gate_c?: [
+                number,
+                number
+            ] | null;
+            /**
+             * Format: double
+             * @description Where the melt stops.
+             */
+            melted_c: number;
+            /**
+             * Format: double
+             * @description Melt this much.
+             */
+            melted_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Pour this much out on the stone.
+             */
+            pour_out_g: number;
+            /**
+             * Format: double
+             * @description The seed's temperature.
+             */
+            seed_c: number;
+            /**
+             * Format: double
+             * @description Hold this much back, unmelted.
+             */
+            seed_g: number;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description Where the cooling aims.
+             */
+            target_c: number;
+            /**
+             * Format: double
+             * @description Both.
+             */
+            total_g: number;
+            /** @description The band to use it in. */
+            use_c: [
+                number,
+                number
+            ];
+        };
+        /** @description A slab of bark as the maker states it. */
         BarkInputs: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
             /**
              * Format: double
@@ -401,13 +527,21 @@ export interface components {
              *     counted.
              */
             cooling_min?: number | null;
-            /** @description The chocolate. */
-            family: components["schemas"]["Family"];
             /**
              * Format: double
-             * @description Where the melt stops; one degree into the melting band if left out.
+             * @description Ready crystals as a share of the mass; one per cent if left out.
+             */
+            crystals_pct?: number | null;
+            /** @description The chocolate. */
+            family: components["schemas"]["Family"];
+            /** @description What is at hand. */
+            kitchen?: components["schemas"]["Kitchen"];
+            /**
+             * Format: double
+             * @description Where the melt stops; the method's own if left out.
              */
             melt_to_c?: number | null;
+            method?: null | components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveInputs"];
             /** @description The maker's own numbers for it. */
             own?: components["schemas"]["OwnInputs"];
@@ -428,8 +562,12 @@ export interface components {
             seed_c?: number | null;
             /**
              * Format: double
-             * @description Where seeding aims; half a degree under the top of the working band if
-             *     left out.
+             * @description The stone's temperature; the room's if left out.
+             */
+            stone_c?: number | null;
+            /**
+             * Format: double
+             * @description Where the cooling aims; the method's own if left out.
              */
             target_c?: number | null;
             /**
@@ -532,11 +670,21 @@ export interface components {
          * @enum {string}
          */
         BatchStage: "planned" | "at_bench" | "poured" | "lost";
+        /** @description One part of a blend. */
+        BlendPart: {
+            /** @description Its family. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description Its share by mass.
+             */
+            share_pct: number;
+        };
         /** @description A bowl as it stands. */
         BowlAnswer: {
             /** @description The actions that stand, in order. */
             actions: components["schemas"]["ActionAnswer"][];
-            /** @description The planned additions. */
+            /** @description The planned additions of seed; none where no seed is planned. */
             additions: components["schemas"]["AdditionAnswer"][];
             /** @description What to do next. */
             advice: components["schemas"]["AdviceAnswer"];
@@ -552,6 +700,13 @@ export interface components {
              * @description What it was opened for.
              */
             component_id: string;
+            /**
+             * Format: double
+             * @description Ready crystals that are planned.
+             */
+            crystals_g: number;
+            /** @description Whether ready crystals went in. */
+            crystals_in: boolean;
             /** @description The record, thinned for drawing. */
             curve: components["schemas"]["PointAnswer"][];
             /** @description How many readings are doubted. */
@@ -568,11 +723,18 @@ export interface components {
              */
             id: string;
             latest?: null | components["schemas"]["LatestAnswer"];
+            /** @description How it is tempered. */
+            method: components["schemas"]["Method"];
             /**
              * Format: date-time
              * @description On the heat until taken off, since.
              */
             on_heat_since?: string | null;
+            /**
+             * Format: double
+             * @description How much lies on the stone now.
+             */
+            on_stone_g?: number | null;
             /**
              * Format: date-time
              * @description When it was taken to the bench.
@@ -619,17 +781,24 @@ export interface components {
             setting: components["schemas"]["CountdownAnswer"][];
             /**
              * Format: double
-             * @description Where seeding aims.
+             * @description Where the cooling aims.
              */
             target_c: number;
             /** @description What is known of the temper. */
             temper: components["schemas"]["TemperAnswer"];
             test?: null | components["schemas"]["TestAnswer"];
+            /** @description Whether the method asks for a temper test before the pour. */
+            tested: boolean;
             /**
              * Format: double
              * @description How fast it moves.
              */
             trend_c_per_min?: number | null;
+            /** @description The band to use it in, as the method has it. */
+            use_c: [
+                number,
+                number
+            ];
             /** @description The chocolate's windows. */
             windows: components["schemas"]["WindowsAnswer"];
         };
@@ -742,11 +911,13 @@ export interface components {
         };
         /** @description A record, and what is asked of it. */
         CoolingRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
             family?: null | components["schemas"]["Family"];
             /**
              * Format: double
-             * @description With `family`: the chocolate in the bowl.
+             * @description With `family` or `blend`: the chocolate in the bowl.
              */
             mass_g?: number | null;
             /** @description In any order; a time that occurs twice counts twice. */
@@ -835,6 +1006,29 @@ export interface components {
          * @enum {string}
          */
         Gloss: "glossy" | "satin" | "dull";
+        /** @description What is at hand. A thermometer always is: without one there is no tempering. */
+        Kitchen: {
+            /**
+             * @description A slab that comes from the freezer.
+             * @default false
+             */
+            frozen_slab?: boolean;
+            /**
+             * @description Cocoa butter that is all form V.
+             * @default false
+             */
+            ready_crystals?: boolean;
+            /**
+             * @description A slab of stone to work on.
+             * @default false
+             */
+            stone?: boolean;
+            /**
+             * @description The chocolate's pieces are in temper as they come: shiny, with a snap.
+             * @default true
+             */
+            tempered_pieces?: boolean;
+        };
         /** @description The latest trusted reading. */
         LatestAnswer: {
             /**
@@ -858,6 +1052,32 @@ export interface components {
          * @enum {string}
          */
         Material: "glass" | "steel" | "plastic" | "ceramic";
+        /**
+         * @description A tempering method; `GET /methods` tells what each is.
+         * @enum {string}
+         */
+        Method: "seed_down" | "seed_down_and_up" | "slab" | "ready_crystals" | "never_leave" | "coating" | "shock_set";
+        /** @description A tempering method. */
+        MethodAnswer: {
+            /** @description What is to be minded. */
+            cautions: string[];
+            /** @description What it is good for. */
+            good_for: string;
+            /** @description How it goes, in a sentence. */
+            how: string;
+            /** @description What it is called in requests. */
+            key: components["schemas"]["Method"];
+            /** @description Its name. */
+            name: string;
+            /** @description What must be at hand. */
+            needs: components["schemas"]["Need"][];
+            /** @description What can go wrong. */
+            risk: string;
+            /** @description The families that it suits, each with its stages. */
+            suits: components["schemas"]["SuitedAnswer"][];
+            /** @description Whether a temper test comes before the pour. */
+            tested: boolean;
+        };
         /** @description A melt in bursts. */
         MicrowaveAnswer: {
             /** @description The bursts. */
@@ -887,7 +1107,9 @@ export interface components {
         };
         /** @description What is melted, and in what. */
         MicrowaveRequest: {
-            family: components["schemas"]["Family"];
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            family?: null | components["schemas"]["Family"];
             /** Format: double */
             mass_g: number;
             own?: null | components["schemas"]["OwnInputs"];
@@ -924,6 +1146,11 @@ export interface components {
              */
             typical: number;
         };
+        /**
+         * @description Something a method cannot do without.
+         * @enum {string}
+         */
+        Need: "probe" | "stone" | "ready_crystals" | "tempered_pieces" | "frozen_slab";
         /** @description An action to be kept. */
         NewAction: {
             /**
@@ -933,7 +1160,7 @@ export interface components {
             at?: string | null;
             /**
              * Format: double
-             * @description For `seed_added`.
+             * @description For `seed_added`, `crystals_added` and `on_stone`.
              */
             grams?: number | null;
             /**
@@ -1126,11 +1353,17 @@ export interface components {
         Phase: "melting" | "cooling" | "testing" | "working" | "done" | "lost";
         /** @description Everything that follows from a plan's inputs. */
         PlanAnswer: {
+            /** @description Melt this, hold this back, add this, pour out that. */
+            amounts: components["schemas"]["AmountsAnswer"];
+            /** @description How it is tempered. */
+            method: components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveAnswer"];
+            /** @description The method to recommend. */
+            recommended: components["schemas"]["Method"];
+            /** @description Why, in a sentence that follows "because". */
+            recommended_because: string;
             /** @description The room. */
             room: components["schemas"]["RoomAnswer"];
-            /** @description Melt this, hold this back. */
-            seed: components["schemas"]["SeedAnswer"];
             setting?: null | components["schemas"]["SettingAnswer"];
             /** @description What to weigh out. */
             slab: components["schemas"]["SlabAnswer"];
@@ -1188,6 +1421,44 @@ export interface components {
              */
             temp_c: number;
         };
+        /** @description How much, and where it goes in. */
+        ReadyCrystalsAnswer: {
+            /**
+             * Format: double
+             * @description Ready crystals to stir in.
+             */
+            crystals_g: number;
+            /** @description Between these temperatures. */
+            gate_c: [
+                number,
+                number
+            ];
+            /** @description Whether it is between them now; `null` where no temperature was given. */
+            gate_open?: boolean | null;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description What is to be tempered. */
+        ReadyCrystalsRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            family?: null | components["schemas"]["Family"];
+            /** Format: double */
+            mass_g: number;
+            own?: null | components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description Share of the mass; one per cent, if left out.
+             */
+            share_pct?: number | null;
+            /**
+             * Format: double
+             * @description How warm it is now, to tell whether they may go in.
+             */
+            temp_c?: number | null;
+        };
         /**
          * @description How it let go.
          * @enum {string}
@@ -1216,7 +1487,7 @@ export interface components {
          * @description The rule that spoke.
          * @enum {string}
          */
-        Rule: "read_thermometer" | "limit_passed" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "given_up";
+        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "given_up";
         /** @description Seed and how to add it. */
         SeedAnswer: {
             /** @description Half, a third, the rest; they add up to `seed_g`. */
@@ -1267,8 +1538,10 @@ export interface components {
         };
         /** @description What is known. */
         SeedRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
-            family: components["schemas"]["Family"];
+            family?: null | components["schemas"]["Family"];
             /** Format: double */
             melted_c: number;
             /**
@@ -1347,7 +1620,9 @@ export interface components {
         };
         /** @description What is known. */
         SlabRequest: {
-            family: components["schemas"]["Family"];
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            family?: null | components["schemas"]["Family"];
             folded_in?: components["schemas"]["FoldedInRequest"][];
             /**
              * Format: double
@@ -1362,6 +1637,40 @@ export interface components {
             thickness_mm?: number | null;
             tray: components["schemas"]["TrayInputs"];
         };
+        /** @description The two parts; they add up. */
+        SlabSplitAnswer: {
+            /**
+             * Format: double
+             * @description Stays in the bowl.
+             */
+            keep_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Out on the stone.
+             */
+            pour_out_g: number;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description A melted bowl and a stone. */
+        SlabSplitRequest: {
+            /** Format: double */
+            melted_c: number;
+            /**
+             * Format: double
+             * @description What the poured-out part is worked down to.
+             */
+            slab_c: number;
+            /**
+             * Format: double
+             * @description What both together are to have.
+             */
+            target_c: number;
+            /** Format: double */
+            total_g: number;
+        };
         /**
          * @description How it breaks.
          * @enum {string}
@@ -1372,6 +1681,16 @@ export interface components {
          * @enum {string}
          */
         Source: "probe" | "hand";
+        /** @description One stage on the way. */
+        StageAnswer: {
+            /** @description What is done. */
+            name: string;
+            /** @description Between these temperatures. */
+            window_c: [
+                number,
+                number
+            ];
+        };
         /** @description One line of the working behind a figure, as shown under "show the sum". */
         Step: {
             /** @description What the number is. */
@@ -1389,6 +1708,13 @@ export interface components {
          * @enum {string}
          */
         Streaks: "none" | "some" | "many";
+        /** @description How a method goes with a family. */
+        SuitedAnswer: {
+            /** @description The family. */
+            family: components["schemas"]["Family"];
+            /** @description The stages, in order. */
+            stages: components["schemas"]["StageAnswer"][];
+        };
         /**
          * @description What is known of the temper.
          * @enum {string}
@@ -1514,7 +1840,9 @@ export interface components {
         };
         /** @description Which chocolate. */
         WindowsRequest: {
-            family: components["schemas"]["Family"];
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            family?: null | components["schemas"]["Family"];
             own?: null | components["schemas"]["OwnInputs"];
         };
     };
@@ -2135,6 +2463,37 @@ export interface operations {
             };
         };
     };
+    ready_crystals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadyCrystalsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyCrystalsAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     room: {
         parameters: {
             query?: never;
@@ -2216,6 +2575,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SlabAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    slab_split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SlabSplitRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlabSplitAnswer"];
                 };
             };
             422: {
@@ -2393,6 +2783,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_methods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MethodAnswer"][];
                 };
             };
         };

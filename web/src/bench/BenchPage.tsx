@@ -37,8 +37,17 @@ export default function BenchPage() {
 
 /** The curve, drawn anew once a second at most: the numbers beside it are not kept waiting. */
 function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
-  const { curve, fan, actions, windows } = useThrottled(bowl, 1_000);
-  return <Curve curve={curve} fan={fan} actions={actions} windows={windows} recent={recent} />;
+  const { curve, fan, actions, windows, use_c } = useThrottled(bowl, 1_000);
+  return (
+    <Curve
+      curve={curve}
+      fan={fan}
+      actions={actions}
+      windows={windows}
+      use={use_c}
+      recent={recent}
+    />
+  );
 }
 
 function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchId: string }) {
@@ -100,6 +109,10 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               phase={bowl.phase}
               advice={bowl.advice}
               additions={bowl.additions}
+              method={bowl.method}
+              tested={bowl.tested}
+              crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
+              onStone={bowl.on_stone_g != null}
               last={bowl.actions.at(-1)}
               act={act}
               read={read}

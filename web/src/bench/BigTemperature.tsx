@@ -4,7 +4,7 @@ import type { BowlAnswer } from "../api/client";
 import { clock } from "../kit/format";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
-import { finishWords, phaseWords } from "./words";
+import { finishWords, stands } from "./words";
 
 /** Below this, per minute, it counts as steady. */
 const STEADY = 0.1;
@@ -20,7 +20,7 @@ function place(temp: number, [lo, hi]: readonly number[]): string {
 /** The temperature, to be read from an arm and a half away. */
 export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
   useTick(1000);
-  const { latest, windows, trend_c_per_min: trend } = bowl;
+  const { latest, use_c, trend_c_per_min: trend } = bowl;
   const age = latest ? (time.now() - Date.parse(latest.at)) / 1000 : 0;
   const Arrow =
     trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
@@ -28,7 +28,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
     <Box>
       <Box display="flex" gap="3" alignItems="baseline" flexWrap="wrap">
         <Box textStyle="title" fontSize={{ base: "lg", md: "2xl" }} data-testid="phase">
-          {phaseWords[bowl.phase]}
+          {stands(bowl)}
         </Box>
         <Box color="fg.muted" data-testid="finish">
           {finishWords[bowl.finish]}
@@ -65,7 +65,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
                   : `${Math.abs(trend).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}
             </span>
             <Box as="span" color="fg.muted">
-              · {place(latest.temp_c, windows.work_c)}
+              · {place(latest.temp_c, use_c)}
             </Box>
           </>
         )}

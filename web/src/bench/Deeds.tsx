@@ -1,9 +1,10 @@
-import { Box, Input, VisuallyHidden } from "@chakra-ui/react";
+import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { Undo2 } from "lucide-react";
-import { memo, useRef, useState } from "react";
+import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
-import { grams } from "../kit/format";
+import { deedOf, nextAdding } from "./adding";
 import { GiveUp } from "./GiveUp";
+import { OtherAmount } from "./OtherAmount";
 import { ReadingField } from "./ReadingField";
 import { TestLooks } from "./TestLooks";
 import { Touch } from "./Touch";
@@ -11,24 +12,40 @@ import type { Deed } from "./useBench";
 import { useKeys } from "./useKeys";
 import { told } from "./words";
 
+const stirs = [
+  "stir_after_heat",
+  "stir_in",
+  "stir_down",
+  "stop_before_melt",
+  "stirring_missing",
+  "plateau",
+  "spread",
+  "cool_to_gate",
+];
+
 const BURSTS = [5, 10, 15, 30];
 
 interface Props {
   phase: BowlAnswer["phase"];
   advice: BowlAnswer["advice"];
   additions: BowlAnswer["additions"];
+  method: BowlAnswer["method"];
+  tested: boolean;
+  /** Ready crystals still to go in. */
+  crystals_g: number | null;
+  /** Whether a part lies on the stone. */
+  onStone: boolean;
   last: ActionAnswer | undefined;
   act: (deed: Deed) => void;
   read: (temp_c: number) => void;
 }
 
 /** Everything that can be done at the bench: a touch or a key each. */
-export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, read }: Props) {
+export const Deeds = memo(function Deeds(props: Props) {
+  const { phase, advice, tested, onStone, last, act, read } = props;
   const reading = useRef<HTMLInputElement>(null);
   const rule = advice.rule;
-  const [ownSeed, setOwnSeed] = useState("");
-  const next = additions.find((a) => !a.done)?.planned_g;
-  const planned = advice.seed_g ?? next ?? null;
+  const adding = nextAdding(props);
   const burst = advice.heat_s ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
   const testing = phase === "testing";
@@ -36,16 +53,18 @@ export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, 
 
   const undo = last && (() => act({ kind: "undone", undoes: last.id }));
   const heat = (seconds: number) => act({ kind: "heat", seconds });
-  const seed = (g: number) => act({ kind: "seed_added", grams: Math.round(g * 10) / 10 });
-  const own = Number(ownSeed.replace(",", "."));
+  const goesIn = adding?.grams ?? null;
+  const add = adding && goesIn !== null && !onStone ? () => act(deedOf(adding, goesIn)) : undefined;
+  const returned = onStone ? () => act({ kind: "off_stone" }) : undefined;
   const open = ended
     ? {}
     : {
         h: () => heat(burst),
         o: () => act({ kind: "off_heat" }),
         s: () => act({ kind: "stirred" }),
-        a: planned === null ? undefined : () => seed(planned),
-        t: () => act({ kind: "test_started" }),
+        a: returned ?? add,
+        k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
+        t: tested ? () => act({ kind: "test_started" }) : undefined,
         p: () => act({ kind: "poured" }),
         ...(testing
           ? {
@@ -87,11 +106,7 @@ export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, 
         <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
           <ReadingField onRead={read} field={reading} />
         </Box>
-        <Touch
-          hotkey="S"
-          advised={["stir_after_heat", "stir_in", "stir_down", "stop_before_melt"].includes(rule)}
-          onClick={() => act({ kind: "stirred" })}
-        >
+        <Touch hotkey="S" advised={stirs.includes(rule)} onClick={() => act({ kind: "stirred" })}>
           Stirred
         </Touch>
         <Touch
@@ -101,25 +116,35 @@ export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, 
         >
           Off the heat
         </Touch>
-        <Touch
-          hotkey="A"
-          advised={advice.seed_g != null}
-          disabled={planned === null}
-          onClick={() => planned !== null && seed(planned)}
-        >
-          {planned === null ? "Seed added" : `Seed ${grams(planned)} added`}
-        </Touch>
-        <Touch
-          hotkey="T"
-          advised={rule === "test_now"}
-          onClick={() => act({ kind: "test_started" })}
-        >
-          {testing ? "Test again" : "Start the test"}
-        </Touch>
+        {returned ? (
+          <Touch hotkey="A" advised={rule === "work_on_stone"} onClick={returned}>
+            Back in the bowl
+          </Touch>
+        ) : (
+          adding && (
+            <Touch
+              hotkey="A"
+              advised={[advice.seed_g, advice.crystals_g, advice.pour_out_g].some((g) => g != null)}
+              disabled={add === undefined}
+              onClick={add}
+            >
+              {adding.label}
+            </Touch>
+          )
+        )}
+        {tested && (
+          <Touch
+            hotkey="T"
+            advised={rule === "test_now"}
+            onClick={() => act({ kind: "test_started" })}
+          >
+            {testing ? "Test again" : "Start the test"}
+          </Touch>
+        )}
         <Touch
           hotkey="P"
           gridColumn={{ base: "1 / -1", md: "auto" }}
-          advised={rule === "pour" || rule === "leaving_band"}
+          advised={["pour", "leaving_band", "use_now"].includes(rule)}
           onClick={() => act({ kind: "poured" })}
         >
           Poured
@@ -163,38 +188,16 @@ export const Deeds = memo(function Deeds({ phase, advice, additions, last, act, 
             <VisuallyHidden>Heat </VisuallyHidden>until off
           </Touch>
         </Box>
-        <Box
-          as="form"
-          display="grid"
-          gridTemplateColumns="minmax(0, 1fr) auto"
-          gap="2"
-          onSubmit={(event: React.FormEvent) => {
-            event.preventDefault();
-            if (own > 0) {
-              seed(own);
-              setOwnSeed("");
-            }
-          }}
-        >
-          <Input
-            aria-label="Other amount of seed, g"
-            placeholder="other seed, g"
-            inputMode="decimal"
-            h="64px"
-            fontSize="lg"
-            bg="bg.panel"
-            borderWidth="2px"
-            borderColor="border.emphasized"
-            _placeholder={{ color: "fg.subtle" }}
-            value={ownSeed}
-            onChange={(event) => setOwnSeed(event.target.value)}
-          />
-          <Touch type="submit" disabled={!(own > 0)}>
-            Add
-          </Touch>
-        </Box>
-        <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto" gap="2">
+        {adding && <OtherAmount adding={adding} onAdd={(g) => act(deedOf(adding, g))} />}
+        <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto auto" gap="2">
           {undoButton}
+          <Touch
+            hotkey="K"
+            disabled={phase === "melting"}
+            onClick={() => act({ kind: "too_thick" })}
+          >
+            Too thick
+          </Touch>
           <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
         </Box>
       </Box>

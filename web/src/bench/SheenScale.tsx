@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BowlAnswer, WindowsAnswer } from "../api/client";
+import type { BowlAnswer } from "../api/client";
 import { chocolateColours, isPale } from "../theme/chocolate";
 import { finishWords } from "./words";
 
@@ -8,11 +8,14 @@ const W = 1200;
 const H = 124;
 
 /** The stretch of the scale that matters now: wide while melting, then near. */
-function span(windows: WindowsAnswer, phase: BowlAnswer["phase"], temp: number): [number, number] {
-  const wide = phase === "melting" || temp > windows.work_c[1] + 8;
+function span({ windows, phase, use_c: use }: BowlAnswer, temp: number): [number, number] {
+  const wide = phase === "melting" || temp > use[1] + 8;
   if (wide) return [Math.min(18, Math.floor(temp) - 2), windows.limit_c + 3];
   const lo = Math.min(windows.cool_c?.[0] ?? windows.thick_c, windows.thick_c, temp) - 2;
-  return [Math.floor(lo), Math.max((windows.lost_c ?? windows.work_c[1]) + 3, Math.ceil(temp) + 1)];
+  return [
+    Math.floor(lo),
+    Math.max((windows.lost_c ?? use[1]) + 3, use[1] + 2, Math.ceil(temp) + 1),
+  ];
 }
 
 /**
@@ -20,13 +23,13 @@ function span(windows: WindowsAnswer, phase: BowlAnswer["phase"], temp: number):
  * finish is the state of the bowl; the sheen lies where the working band is.
  */
 export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer }) {
-  const { windows, finish, phase } = bowl;
+  const { windows, finish } = bowl;
   const temp = bowl.latest?.temp_c;
-  const [lo, hi] = span(windows, phase, temp ?? 20);
+  const [lo, hi] = span(bowl, temp ?? 20);
   const x = (c: number) => ((c - lo) / (hi - lo)) * W;
   const colours = chocolateColours[windows.family];
   const mark = isPale(windows.family) ? "#20140D" : "#FFFFFF";
-  const [workLo, workHi] = windows.work_c;
+  const [workLo, workHi] = bowl.use_c;
   const bands = [
     { name: "work", from: workLo, to: workHi },
     { name: "melt", from: windows.melt_c[0], to: windows.melt_c[1] },

@@ -25,6 +25,11 @@ export const seenWords: Record<Seen, string> = {
   still_wet: "Still wet",
 };
 
+/** Where a bowl stands; what needs no temper is never in temper. */
+export function stands({ phase, tested }: Pick<BowlAnswer, "phase" | "tested">): string {
+  return phase === "working" && !tested ? "Ready to use" : phaseWords[phase];
+}
+
 /** An action, in the maker's words. */
 export function told(action: ActionAnswer): string {
   switch (action.kind) {
@@ -36,6 +41,14 @@ export function told(action: ActionAnswer): string {
       return "Stirred";
     case "seed_added":
       return `Seed ${grams(action.grams ?? 0)}`;
+    case "crystals_added":
+      return `Crystals ${grams(action.grams ?? 0)}`;
+    case "on_stone":
+      return `${grams(action.grams ?? 0)} on the stone`;
+    case "off_stone":
+      return "Back from the stone";
+    case "too_thick":
+      return "Too thick";
     case "test_started":
       return "Test started";
     case "test_seen":

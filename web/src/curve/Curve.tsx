@@ -17,6 +17,8 @@ interface Props {
   fan: BowlAnswer["fan"];
   actions: ActionAnswer[];
   windows: WindowsAnswer;
+  /** The band to use it in, as the method has it. */
+  use: BowlAnswer["use_c"];
   /** Only the last stretch, as at the bench. */
   recent?: boolean;
 }
@@ -99,7 +101,7 @@ function degreeTicks([lo, hi]: [number, number]): number[] {
 }
 
 /** The record, its windows, what was done, and the forecast as a fan. */
-const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Props) {
+const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }: Props) {
   const { data, start, end, opened, domain } = useMemo(() => {
     const last = Date.parse(curve.at(-1)?.at ?? fan[0]?.at ?? new Date(0).toISOString());
     const from = recent ? last - RECENT_MS : 0;
@@ -108,7 +110,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
     const end = Math.max(last, data.at(-1)?.at ?? 0, start + 5 * 60_000);
     const temps = data.flatMap((r) => [r.temp, r.range?.[0]].filter((t) => t !== undefined));
     const lowest = Math.min(windows.thick_c - 1, ...temps);
-    const hottest = Math.max(windows.work_c[1] + 2, ...temps);
+    const hottest = Math.max(use[1] + 2, ...temps);
     // A band that is reached is shown whole.
     const highest =
       hottest > windows.melt_c[0] - 1 ? Math.max(hottest, windows.melt_c[1]) : hottest;
@@ -120,7 +122,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
       opened,
       domain: [Math.floor(lowest), Math.ceil(highest + 1)] as [number, number],
     };
-  }, [curve, fan, windows, recent]);
+  }, [curve, fan, windows, use, recent]);
 
   if (curve.length === 0) {
     return (
@@ -128,7 +130,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, recent }: Prop
     );
   }
   const bands = [
-    { name: "work", lo: windows.work_c[0], hi: windows.work_c[1], colour: work },
+    { name: "work", lo: use[0], hi: use[1], colour: work },
     { name: "melt", lo: windows.melt_c[0], hi: windows.melt_c[1], colour: heat },
     ...(windows.cool_c
       ? [{ name: "cool", lo: windows.cool_c[0], hi: windows.cool_c[1], colour: cool }]

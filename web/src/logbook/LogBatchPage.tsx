@@ -55,7 +55,13 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
         <Panel title="The curve">
           <Box h={{ base: "260px", md: "360px" }}>
             <Suspense fallback={<Loading what="the curve" />}>
-              <Curve curve={bowl.curve} fan={[]} actions={bowl.actions} windows={bowl.windows} />
+              <Curve
+                curve={bowl.curve}
+                fan={[]}
+                actions={bowl.actions}
+                windows={bowl.windows}
+                use={bowl.use_c}
+              />
             </Suspense>
           </Box>
           {bowl.doubted > 0 && (

@@ -14,7 +14,7 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
   const rows: [string, string, string][] = [
     [
       "Melted to",
-      celsius(plan.seed.melted_c),
+      celsius(plan.amounts.melted_c),
       bowl.peak_c == null ? none : `${celsius(bowl.peak_c)} at most`,
     ],
     [
@@ -22,9 +22,12 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
       plan.microwave ? clock(plan.microwave.seconds) : "water bath",
       heat > 0 ? clock(heat) : none,
     ],
-    ["Seed", grams(plan.seed.seed_g), grams(bowl.seeded_g)],
-    ["Poured at", band(plan.windows.work_c), bowl.poured_c == null ? none : celsius(bowl.poured_c)],
-    ["Test", "before pouring", testWords(bowl)],
+    ...(plan.amounts.seed_g > 0 || bowl.seeded_g > 0
+      ? [["Seed", grams(plan.amounts.seed_g), grams(bowl.seeded_g)] as [string, string, string]]
+      : []),
+    ...weighed(known),
+    ["Poured at", band(plan.amounts.use_c), bowl.poured_c == null ? none : celsius(bowl.poured_c)],
+    ["Test", bowl.tested ? "before pouring" : "none needed", testWords(bowl)],
     [
       bowl.gave_up ? "At the bench for" : "From bench to pour",
       none,
@@ -56,11 +59,24 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
   );
 }
 
+/** What the method had weighed besides seed. */
+function weighed({ bowl, plan }: BowlWithPlan): [string, string, string][] {
+  const sum = (kind: string) =>
+    bowl.actions.filter((a) => a.kind === kind).reduce((g, a) => g + (a.grams ?? 0), 0);
+  const lines: [string, number, number][] = [
+    ["Ready crystals", plan.amounts.crystals_g, sum("crystals_added")],
+    ["Out on the stone", plan.amounts.pour_out_g, sum("on_stone")],
+  ];
+  return lines
+    .filter(([, planned, happened]) => planned > 0 || happened > 0)
+    .map(([what, planned, happened]) => [what, grams(planned), grams(happened)]);
+}
+
 function firstSeed(actions: BowlWithPlan["bowl"]["actions"]): number {
   const seed = actions.find((a) => a.kind === "seed_added");
   return seed ? Date.parse(seed.at) : Number.POSITIVE_INFINITY;
 }
 
 function testWords(bowl: BowlWithPlan["bowl"]): string {
-  return bowl.test?.words ?? (bowl.poured_at ? "none: poured untested" : "none");
+  return bowl.test?.words ?? (bowl.poured_at && bowl.tested ? "none: poured untested" : "none");
 }

@@ -3,7 +3,7 @@ import { memo } from "react";
 import type { Family } from "../api/client";
 import { chocolateColours, familyNames } from "../theme/chocolate";
 
-const couvertures: Family[] = ["dark", "milk", "white", "ruby", "blond"];
+const families: Family[] = ["dark", "milk", "white", "ruby", "blond", "cocoa_butter", "coating"];
 
 /** The chocolate, chosen by its colour and its name. */
 export const FamilyField = memo(function FamilyField({
@@ -21,8 +21,8 @@ export const FamilyField = memo(function FamilyField({
       <RadioGroup.Label textStyle="label" mb="1.5" display="block">
         Chocolate
       </RadioGroup.Label>
-      <Box display="grid" gridTemplateColumns="repeat(5, 1fr)" gap="1.5">
-        {couvertures.map((family) => (
+      <Box display="grid" gridTemplateColumns="repeat(4, 1fr)" gap="1.5">
+        {families.map((family) => (
           <RadioGroup.Item
             key={family}
             value={family}
@@ -44,7 +44,12 @@ export const FamilyField = memo(function FamilyField({
               borderColor="border.emphasized"
               bg={chocolateColours[family].body}
             />
-            <RadioGroup.ItemText fontSize="sm" fontWeight="560">
+            <RadioGroup.ItemText
+              fontSize="sm"
+              fontWeight="560"
+              lineHeight="1.15"
+              textAlign="center"
+            >
               {familyNames[family]}
             </RadioGroup.ItemText>
           </RadioGroup.Item>

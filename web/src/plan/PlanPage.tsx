@@ -7,6 +7,7 @@ import { accepted } from "../api/refusal";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
 import { BurstStrip } from "./BurstStrip";
+import { MethodField } from "./MethodField";
 import { NameField } from "./NameField";
 import { PlanInputs } from "./PlanInputs";
 import { RoomVerdict } from "./RoomVerdict";
@@ -92,8 +93,18 @@ function Plan({ batch, kept }: Props) {
           <PlanInputs
             draft={draft}
             windows={plan.windows}
-            melted_c={plan.seed.melted_c}
-            target_c={plan.seed.target_c}
+            melted_c={plan.amounts.melted_c}
+            target_c={plan.amounts.target_c}
+            errors={errors}
+            onChange={change}
+          />
+          <MethodField
+            method={draft.method}
+            kitchen={draft.kitchen}
+            stone_c={draft.stone_c}
+            crystals_pct={draft.crystals_pct}
+            room_c={draft.room_c}
+            plan={plan}
             errors={errors}
             onChange={change}
           />
@@ -105,6 +116,9 @@ function Plan({ batch, kept }: Props) {
           display="grid"
           gap="4"
           gridTemplateColumns={{ base: "1fr", xl: "minmax(0, 1.6fr) minmax(260px, 1fr)" }}
+          // The figures stay in sight while what is stated is scrolled through.
+          position={{ lg: "sticky" }}
+          top="3"
           opacity={faulty ? 0.45 : 1}
           aria-busy={faulty}
         >

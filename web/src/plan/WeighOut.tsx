@@ -1,7 +1,7 @@
 import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Family, PlanAnswer } from "../api/client";
-import { celsius, grams } from "../kit/format";
+import { band, celsius, grams } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import { chocolateColours, isPale } from "../theme/chocolate";
@@ -16,7 +16,9 @@ export const WeighOut = memo(function WeighOut({
   plan: PlanAnswer;
   family: Family;
 }) {
-  const { slab, seed } = plan;
+  const { slab, amounts } = plan;
+  const kept = amounts.melted_g - amounts.pour_out_g;
+  const extra = heldApart(amounts);
   const colours = chocolateColours[family];
   const mark = isPale(family) ? "#2A1B12" : "#FFFFFF";
   return (
@@ -25,47 +27,101 @@ export const WeighOut = memo(function WeighOut({
         <Figure label="Weigh out" value={slab.to_weigh_g} testId="to-weigh">
           <ShowSum steps={slab.sum} of="chocolate to weigh out" />
         </Figure>
-        <Figure label={`Melt, to ${celsius(seed.melted_c)}`} value={seed.melted_g} testId="melt" />
-        <Figure label={`Hold back as seed`} value={seed.seed_g} testId="seed">
-          <ShowSum steps={seed.sum} of="seed" />
-        </Figure>
+        <Figure
+          label={`Melt, to ${celsius(amounts.melted_c)}`}
+          value={amounts.melted_g}
+          testId="melt"
+        />
+        {extra && (
+          <Figure label={extra.label} value={extra.grams} testId={extra.testId}>
+            <ShowSum steps={amounts.sum} of={extra.of} />
+          </Figure>
+        )}
       </Box>
       <Box css={strip(colours.edge)}>
         <div
           className="strip"
           role="img"
-          aria-label={`Of ${grams(slab.to_weigh_g)}, melt ${grams(seed.melted_g)} and hold back ${grams(seed.seed_g)} in three additions`}
+          aria-label={`Of ${grams(slab.to_weigh_g)}, melt ${grams(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${grams(extra.grams)}` : ""}`}
         >
-          <div
-            className="melted"
-            style={{ flex: seed.melted_g, background: colours.body, color: mark }}
-          >
-            melt
+          <div className="melted" style={{ flex: kept, background: colours.body, color: mark }}>
+            {amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}
           </div>
-          {seed.additions_g.map((g, i) => (
+          {amounts.pour_out_g > 0 && (
             <div
-              key={words[i]}
-              className="addition"
-              style={{ flex: Math.max(g, 0.001), opacity: 1 - i * 0.12 }}
-            />
-          ))}
-        </div>
-        <div className="words">
-          <span className="label">In three additions, stirred in each time:</span>
-          <span className="amounts" data-testid="additions">
-            {seed.additions_g.map((g, i) => (
-              <span key={words[i]}>
-                {words[i]} <strong>{grams(g)}</strong>
-              </span>
+              className="melted poured"
+              style={{ flex: amounts.pour_out_g, background: colours.body, color: mark }}
+            >
+              on the stone
+            </div>
+          )}
+          {amounts.seed_g > 0 &&
+            amounts.additions_g.map((g, i) => (
+              <div
+                key={words[i]}
+                className="addition"
+                style={{ flex: Math.max(g, 0.001), opacity: 1 - i * 0.12 }}
+              />
             ))}
-          </span>
+          {amounts.crystals_g > 0 && (
+            <div
+              className="addition crystals"
+              style={{ flex: amounts.crystals_g, background: chocolateColours.cocoa_butter.body }}
+            />
+          )}
         </div>
+        {amounts.seed_g > 0 ? (
+          <div className="words">
+            <span className="label">In three additions, stirred in each time:</span>
+            <span className="amounts" data-testid="additions">
+              {amounts.additions_g.map((g, i) => (
+                <span key={words[i]}>
+                  {words[i]} <strong>{grams(g)}</strong>
+                </span>
+              ))}
+            </span>
+          </div>
+        ) : (
+          <div className="words">
+            <span className="label">{instead(plan)}</span>
+          </div>
+        )}
       </Box>
       <Notes notes={slab.notes} />
-      <Notes notes={seed.notes} />
+      <Notes notes={amounts.notes} />
     </Stack>
   );
 });
+
+/** What is kept apart from the melt, if anything is. */
+function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: PlanAnswer["amounts"]) {
+  if (seed_g > 0) {
+    return { label: "Hold back as seed", grams: seed_g, testId: "seed", of: "seed" };
+  }
+  if (crystals_g > 0) {
+    const label = gate_c ? `Ready crystals, at ${band(gate_c)}` : "Ready crystals";
+    return { label, grams: crystals_g, testId: "crystals", of: "ready crystals" };
+  }
+  if (pour_out_g > 0) {
+    return {
+      label: "Out on the stone",
+      grams: pour_out_g,
+      testId: "pour-out",
+      of: "part on the stone",
+    };
+  }
+  return null;
+}
+
+/** What is done in place of seeding. */
+function instead({ method, amounts }: PlanAnswer): string {
+  if (amounts.crystals_g > 0) return "Stirred in once it has cooled to the gate, for two minutes.";
+  if (amounts.pour_out_g > 0) {
+    return "Worked on the stone until it thickens, then returned and stirred.";
+  }
+  if (method === "never_leave") return "Warmed a little at a time: its own crystals stay.";
+  return `Used between ${band(amounts.use_c)}; there is nothing to seed.`;
+}
 
 /**
  * The strip's parts are drawn with every step of a slider: plain elements that
@@ -93,6 +149,8 @@ const strip = (edge: string): SystemStyleObject => ({
     borderColor: "bg.panel",
     boxShadow: "inset 1px 0 0 var(--chakra-colors-border-emphasized)",
   },
+  "& .poured": { borderInlineStartWidth: "3px", borderColor: "bg.panel", opacity: 0.8 },
+  "& .crystals": { minWidth: "8px" },
   "& .words": {
     display: "flex",
     marginTop: "1.5",

@@ -6,8 +6,9 @@ use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
     Action, ActionKind, Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve,
-    finish, fold, forecast, trend,
+    finish, fold, look_ahead,
 };
+use craft::method::Method;
 use craft::note::Level;
 use craft::units::in_degrees;
 use serde::Serialize;
@@ -15,7 +16,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::plan::WindowsAnswer;
-use super::{celsius, grams, round, seconds};
+use super::{band, celsius, grams, round, seconds};
 
 /// How many points of the curve are sent: twice what a wide screen can show.
 const CURVE_POINTS: usize = 360;
@@ -78,6 +79,10 @@ pub struct AdviceAnswer {
     pub heat_s: Option<f64>,
     /// The seed that is advised.
     pub seed_g: Option<f64>,
+    /// The ready crystals that are advised.
+    pub crystals_g: Option<f64>,
+    /// What is advised to be poured out on the stone.
+    pub pour_out_g: Option<f64>,
 }
 
 impl From<Advice> for AdviceAnswer {
@@ -91,6 +96,8 @@ impl From<Advice> for AdviceAnswer {
             alarm: a.alarm,
             heat_s: a.heat.map(seconds),
             seed_g: a.seed.map(grams),
+            crystals_g: a.crystals.map(grams),
+            pour_out_g: a.pour_out.map(grams),
         }
     }
 }
@@ -167,6 +174,14 @@ pub enum ActionName {
     Stirred,
     /// Seed added: `grams`.
     SeedAdded,
+    /// Ready crystals stirred in: `grams`.
+    CrystalsAdded,
+    /// A part poured out on the stone: `grams`.
+    OnStone,
+    /// What was on the stone returned.
+    OffStone,
+    /// It thickens: the maker says so.
+    TooThick,
     /// A smear was made.
     TestStarted,
     /// The smear was looked at: `seen`.
@@ -190,7 +205,7 @@ pub struct ActionAnswer {
     pub kind: ActionName,
     /// Length of a burst.
     pub seconds: Option<f64>,
-    /// Seed added.
+    /// Seed or crystals added, or what was poured out on the stone.
     pub grams: Option<f64>,
     /// Look of the smear.
     pub seen: Option<Seen>,
@@ -223,6 +238,16 @@ impl From<&Action> for ActionAnswer {
                 answer.grams = Some(grams(*mass));
                 ActionName::SeedAdded
             }
+            ActionKind::CrystalsAdded { mass } => {
+                answer.grams = Some(grams(*mass));
+                ActionName::CrystalsAdded
+            }
+            ActionKind::OnStone { mass } => {
+                answer.grams = Some(grams(*mass));
+                ActionName::OnStone
+            }
+            ActionKind::OffStone => ActionName::OffStone,
+            ActionKind::TooThick => ActionName::TooThick,
             ActionKind::TestStarted => ActionName::TestStarted,
             ActionKind::TestSeen { seen } => {
                 answer.seen = Some(*seen);
@@ -269,10 +294,20 @@ pub struct BowlAnswer {
     pub burst_until: Option<DateTime<Utc>>,
     /// On the heat until taken off, since.
     pub on_heat_since: Option<DateTime<Utc>>,
-    /// The planned additions.
+    /// How it is tempered.
+    pub method: Method,
+    /// Whether the method asks for a temper test before the pour.
+    pub tested: bool,
+    /// The planned additions of seed; none where no seed is planned.
     pub additions: Vec<AdditionAnswer>,
     /// Seed added so far.
     pub seeded_g: f64,
+    /// Ready crystals that are planned.
+    pub crystals_g: f64,
+    /// Whether ready crystals went in.
+    pub crystals_in: bool,
+    /// How much lies on the stone now.
+    pub on_stone_g: Option<f64>,
     /// The latest test.
     pub test: Option<TestAnswer>,
     /// What is known of the temper.
@@ -293,7 +328,10 @@ pub struct BowlAnswer {
     pub setting: Vec<CountdownAnswer>,
     /// The chocolate's windows.
     pub windows: WindowsAnswer,
-    /// Where seeding aims.
+    /// The band to use it in, as the method has it.
+    #[schema(min_items = 2, max_items = 2)]
+    pub use_c: [f64; 2],
+    /// Where the cooling aims.
     pub target_c: f64,
     /// The room it was planned for.
     pub room_c: f64,
@@ -322,8 +360,8 @@ impl Subject {
     pub fn at(&self, record: &Record, clock: ClockAnswer) -> BowlAnswer {
         let (setup, now) = (&self.setup, clock.now);
         let bowl = fold(setup, record, now);
-        let ahead = forecast(setup, record, &bowl).ok();
-        let advice = advise(setup, &bowl, ahead.as_ref(), now);
+        let ahead = look_ahead(setup, record, &bowl);
+        let advice = advise(setup, &bowl, &ahead, now);
         BowlAnswer {
             id: self.id,
             component_id: self.component_id,
@@ -332,7 +370,7 @@ impl Subject {
             phase_since: bowl.since,
             finish: finish(setup, &bowl),
             latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
-            trend_c_per_min: trend(record, &bowl).map(|t| round(in_degrees(t), 2)),
+            trend_c_per_min: ahead.trend.map(|t| round(in_degrees(t), 2)),
             doubted: bowl.doubts.iter().flatten().count(),
             burst_until: match bowl.heat {
                 Heat::Burst { until } => Some(until),
@@ -342,8 +380,13 @@ impl Subject {
                 Heat::On { since } => Some(since),
                 Heat::Burst { .. } | Heat::Off => None,
             },
+            method: setup.method,
+            tested: setup.method.is_tested(),
             additions: additions(setup, &bowl),
             seeded_g: grams(bowl.seeded),
+            crystals_g: grams(setup.crystals),
+            crystals_in: bowl.crystals_in.is_some(),
+            on_stone_g: bowl.on_stone.map(|(_, mass)| grams(mass)),
             test: test(&bowl),
             temper: match bowl.temper {
                 Temper::Untested => TemperAnswer::Untested,
@@ -359,13 +402,14 @@ impl Subject {
             advice: advice.into(),
             setting: setting_windows(setup, &bowl, now).into_iter().map(Into::into).collect(),
             windows: (&setup.chocolate).into(),
+            use_c: band(setup.use_band()),
             target_c: celsius(setup.target),
             room_c: celsius(setup.room),
             curve: curve(record, &bowl, CURVE_POINTS)
                 .into_iter()
                 .map(|p| PointAnswer { at: p.at, temp_c: celsius(p.temp), doubt: p.doubt })
                 .collect(),
-            fan: ahead.as_ref().map(fan).unwrap_or_default(),
+            fan: ahead.forecast.as_ref().map(fan).unwrap_or_default(),
             actions: record.actions().map(Into::into).collect(),
             clock,
         }
@@ -373,6 +417,9 @@ impl Subject {
 }
 
 fn additions(setup: &Setup, bowl: &Bowl) -> Vec<AdditionAnswer> {
+    if grams(setup.seed) <= 0.0 {
+        return Vec::new();
+    }
     setup
         .additions()
         .into_iter()

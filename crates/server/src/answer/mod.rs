@@ -24,3 +24,8 @@ pub(crate) fn grams(mass: craft::units::Mass) -> f64 {
 pub(crate) fn seconds(time: craft::units::Time) -> f64 {
     round(craft::units::in_seconds(time), 1)
 }
+
+/// A band as its two ends.
+pub(crate) fn band(band: craft::chocolate::Band) -> [f64; 2] {
+    [celsius(band.lo), celsius(band.hi)]
+}

@@ -1,9 +1,10 @@
 //! Figures of a plan, as the calculation endpoints give them.
 
-use craft::chocolate::{Band, Chocolate, Family};
+use craft::chocolate::{Chocolate, Family};
 use craft::heat::cooling::Eta;
 use craft::heat::microwave::BurstPlan;
-use craft::heat::seed::SeedPlan;
+use craft::heat::seed::{SeedPlan, additions};
+use craft::method::{Method, gate};
 use craft::note::{Note, Step};
 use craft::plan::BarkPlan;
 use craft::room::Room;
@@ -15,7 +16,7 @@ use craft::units::{
 use serde::Serialize;
 use utoipa::ToSchema;
 
-use super::{celsius, grams, round, seconds};
+use super::{band, celsius, grams, round, seconds};
 
 /// Temperature windows of a chocolate.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -47,10 +48,6 @@ pub struct WindowsAnswer {
     pub notes: Vec<Note>,
     /// The working.
     pub sum: Vec<Step>,
-}
-
-fn band(band: Band) -> [f64; 2] {
-    [celsius(band.lo), celsius(band.hi)]
 }
 
 impl From<&Chocolate> for WindowsAnswer {
@@ -133,6 +130,65 @@ impl SeedAnswer {
             seed_c: celsius(seed),
             notes: plan.notes,
             sum: plan.sum,
+        }
+    }
+}
+
+/// What a method asks to be weighed, and where its temperatures lie.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct AmountsAnswer {
+    /// Melt this much.
+    pub melted_g: f64,
+    /// Hold this much back, unmelted.
+    pub seed_g: f64,
+    /// Both.
+    pub total_g: f64,
+    /// Half, a third, the rest of the seed; they add up to `seed_g`.
+    #[schema(min_items = 3, max_items = 3)]
+    pub additions_g: [f64; 3],
+    /// Ready crystals to stir in.
+    pub crystals_g: f64,
+    /// Where they go in; `null` where none do.
+    #[schema(min_items = 2, max_items = 2)]
+    pub gate_c: Option<[f64; 2]>,
+    /// Pour this much out on the stone.
+    pub pour_out_g: f64,
+    /// Where the melt stops.
+    pub melted_c: f64,
+    /// Where the cooling aims.
+    pub target_c: f64,
+    /// The seed's temperature.
+    pub seed_c: f64,
+    /// The band to use it in.
+    #[schema(min_items = 2, max_items = 2)]
+    pub use_c: [f64; 2],
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<&BarkPlan> for AmountsAnswer {
+    fn from(plan: &BarkPlan) -> Self {
+        let amounts = &plan.amounts;
+        let seed_g = grams(amounts.seed);
+        let [first, second, _] = additions(amounts.seed).map(grams);
+        let crystals_g = grams(amounts.crystals);
+        Self {
+            melted_g: grams(amounts.melted),
+            seed_g,
+            total_g: grams(amounts.total()),
+            // The last takes up the rounding, so that what is shown adds up.
+            additions_g: [first, second, round(seed_g - first - second, 2)],
+            crystals_g,
+            gate_c: gate(&plan.chocolate).filter(|_| crystals_g > 0.0).map(band),
+            pour_out_g: grams(amounts.pour_out),
+            melted_c: celsius(plan.melt_to),
+            target_c: celsius(plan.target),
+            seed_c: celsius(plan.seed_temp),
+            use_c: band(plan.method.use_band(&plan.chocolate)),
+            notes: amounts.notes.clone(),
+            sum: amounts.sum.clone(),
         }
     }
 }
@@ -311,8 +367,14 @@ pub struct PlanAnswer {
     pub windows: WindowsAnswer,
     /// What to weigh out.
     pub slab: SlabAnswer,
-    /// Melt this, hold this back.
-    pub seed: SeedAnswer,
+    /// How it is tempered.
+    pub method: Method,
+    /// The method to recommend.
+    pub recommended: Method,
+    /// Why, in a sentence that follows "because".
+    pub recommended_because: String,
+    /// Melt this, hold this back, add this, pour out that.
+    pub amounts: AmountsAnswer,
     /// The melt in bursts, where a microwave is used.
     pub microwave: Option<MicrowaveAnswer>,
     /// The room.
@@ -325,8 +387,11 @@ impl From<BarkPlan> for PlanAnswer {
     fn from(plan: BarkPlan) -> Self {
         Self {
             windows: (&plan.chocolate).into(),
+            method: plan.method,
+            recommended: plan.recommended.0,
+            recommended_because: plan.recommended.1.to_owned(),
+            amounts: (&plan).into(),
             slab: plan.slab.into(),
-            seed: SeedAnswer::new(plan.seed, plan.melt_to, plan.target, plan.seed_temp),
             microwave: plan.bursts.map(Into::into),
             room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },
             setting: plan.setting.map(Into::into),

@@ -2,7 +2,7 @@
 
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
-use craft::bowl::{Action, ActionKind, Phase, Record, Seen, fold};
+use craft::bowl::{Action, ActionKind, Bowl, Phase, Record, Seen, fold};
 use craft::check::{self, Bounds, Checker};
 use craft::units::{grams, seconds};
 use serde::Deserialize;
@@ -20,6 +20,10 @@ use crate::state::{State, subject};
 /// The longest reason.
 const LONGEST_REASON: usize = 500;
 
+/// Kinds of action that need a mass.
+const WEIGHED: [ActionName; 3] =
+    [ActionName::SeedAdded, ActionName::CrystalsAdded, ActionName::OnStone];
+
 /// An action to be kept.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -32,7 +36,7 @@ pub struct NewAction {
     kind: ActionName,
     /// For `heat`: the length of a burst; without it, on until taken off.
     seconds: Option<f64>,
-    /// For `seed_added`.
+    /// For `seed_added`, `crystals_added` and `on_stone`.
     grams: Option<f64>,
     /// For `test_seen`.
     seen: Option<Seen>,
@@ -45,27 +49,37 @@ pub struct NewAction {
 impl NewAction {
     /// What was done, with everything that it needs; faults are noted.
     fn kind(self, check: &mut Checker) -> Option<ActionKind> {
-        let belongs = |field: &str, given: bool, to: ActionName, check: &mut Checker| {
-            if given && self.kind != to {
-                check
-                    .fault(field, format!("does not go with this kind; it goes with {}", word(to)));
+        let mut belongs = |field: &str, given: bool, to: &[ActionName]| {
+            if given && !to.contains(&self.kind) {
+                let kinds: Vec<_> = to.iter().copied().map(word).collect();
+                check.fault(
+                    field,
+                    format!("does not go with this kind; it goes with {}", kinds.join(", ")),
+                );
             }
         };
-        belongs("seconds", self.seconds.is_some(), ActionName::Heat, check);
-        belongs("grams", self.grams.is_some(), ActionName::SeedAdded, check);
-        belongs("seen", self.seen.is_some(), ActionName::TestSeen, check);
-        belongs("reason", self.reason.is_some(), ActionName::GivenUp, check);
-        belongs("undoes", self.undoes.is_some(), ActionName::Undone, check);
+        belongs("seconds", self.seconds.is_some(), &[ActionName::Heat]);
+        belongs("grams", self.grams.is_some(), &WEIGHED);
+        belongs("seen", self.seen.is_some(), &[ActionName::TestSeen]);
+        belongs("reason", self.reason.is_some(), &[ActionName::GivenUp]);
+        belongs("undoes", self.undoes.is_some(), &[ActionName::Undone]);
+        let mass = if WEIGHED.contains(&self.kind) {
+            let bounds = Bounds { min: 0.1, ..check::CHOCOLATE_G };
+            needed("grams", self.grams, check).map(|g| grams(check.number("grams", g, bounds)))
+        } else {
+            None
+        };
         match self.kind {
             ActionName::Heat => Some(ActionKind::Heat {
                 lasting: check.optional("seconds", self.seconds, check::BURST_S).map(seconds),
             }),
             ActionName::OffHeat => Some(ActionKind::OffHeat),
             ActionName::Stirred => Some(ActionKind::Stirred),
-            ActionName::SeedAdded => needed("grams", self.grams, check).map(|g| {
-                let bounds = Bounds { min: 0.1, ..check::CHOCOLATE_G };
-                ActionKind::SeedAdded { mass: grams(check.number("grams", g, bounds)) }
-            }),
+            ActionName::SeedAdded => mass.map(|mass| ActionKind::SeedAdded { mass }),
+            ActionName::CrystalsAdded => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
+            ActionName::OnStone => mass.map(|mass| ActionKind::OnStone { mass }),
+            ActionName::OffStone => Some(ActionKind::OffStone),
+            ActionName::TooThick => Some(ActionKind::TooThick),
             ActionName::TestStarted => Some(ActionKind::TestStarted),
             ActionName::TestSeen => {
                 needed("seen", self.seen, check).map(|seen| ActionKind::TestSeen { seen })
@@ -95,6 +109,10 @@ fn word(name: ActionName) -> &'static str {
         ActionName::OffHeat => "off_heat",
         ActionName::Stirred => "stirred",
         ActionName::SeedAdded => "seed_added",
+        ActionName::CrystalsAdded => "crystals_added",
+        ActionName::OnStone => "on_stone",
+        ActionName::OffStone => "off_stone",
+        ActionName::TooThick => "too_thick",
         ActionName::TestStarted => "test_started",
         ActionName::TestSeen => "test_seen",
         ActionName::Poured => "poured",
@@ -129,7 +147,7 @@ pub async fn append(
     let record = state.record(*bowl_id).await?;
     if !record.has_action(id) {
         let bowl = fold(&subject(&row)?.setup, &record, now);
-        fits(&record, bowl.phase, bowl.test.is_some(), &action)?;
+        fits(&record, &bowl, &action)?;
     }
     let is_new = store::actions::append(&state.pool, *bowl_id, &action).await?;
     if is_new {
@@ -141,8 +159,8 @@ pub async fn append(
 
 /// Whether an action goes with what has happened. Nothing that a maker can do
 /// to chocolate is refused; what cannot have happened is.
-fn fits(record: &Record, phase: Phase, tested: bool, action: &Action) -> Answer<()> {
-    match (&action.kind, phase) {
+fn fits(record: &Record, bowl: &Bowl, action: &Action) -> Answer<()> {
+    match (&action.kind, bowl.phase) {
         (ActionKind::Undone { action }, _) => {
             if record.has_action(*action) {
                 Ok(())
@@ -152,8 +170,11 @@ fn fits(record: &Record, phase: Phase, tested: bool, action: &Action) -> Answer<
         }
         (_, Phase::Done) => Err(Problem::conflict("This bowl was poured. Undo that first.")),
         (_, Phase::Lost) => Err(Problem::conflict("This bowl was given up. Undo that first.")),
-        (ActionKind::TestSeen { .. }, _) if !tested => {
+        (ActionKind::TestSeen { .. }, _) if bowl.test.is_none() => {
             Err(Problem::conflict("No test was started, so there is nothing to see."))
+        }
+        (ActionKind::OffStone, _) if bowl.on_stone.is_none() => {
+            Err(Problem::conflict("Nothing lies on the stone, so nothing can be returned."))
         }
         _ => Ok(()),
     }

@@ -5,6 +5,7 @@ pub mod batches;
 pub mod bowls;
 pub mod calc;
 pub mod components;
+pub mod methods;
 pub mod outcomes;
 pub mod readings;
 pub mod stream;
@@ -18,6 +19,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
     config.service(
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
+            .service(methods::list)
             .service(batches::list)
             .service(batches::create)
             .service(batches::read)

@@ -38,7 +38,7 @@ async fn every_bad_number_is_named_with_its_range() {
         ),
         (json!({ "room_c": 90, "minutes": 5 }), "room_c", "must be 5 to 40 °C; it is 90"),
         (json!({ "minutes": 5 }), "room_c", "is needed with minutes"),
-        (json!({ "own": { "work_c": [32, 31] } }), "own.work_c", "must not be above"),
+        (json!({ "own": { "work_c": [32, 31] } }), "own.work_c", "must run upward"),
         (json!({ "stir": true }), "stir", "is not known here"),
     ];
     for (changes, field, words) in cases {

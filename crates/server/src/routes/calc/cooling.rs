@@ -5,7 +5,7 @@ use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::cooling::{CoolingFit, Point};
 use craft::note::{Note, Step};
-use craft::plan::WareInputs;
+use craft::plan::{BlendPart, WareInputs};
 use craft::units::{HeatCapacity, celsius, grams, in_watts_per_degree, seconds};
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -38,7 +38,9 @@ pub struct CoolingRequest {
     targets_c: Vec<f64>,
     /// With `mass_g`: gives `ua_w_k`.
     family: Option<Family>,
-    /// With `family`: the chocolate in the bowl.
+    /// A blend in its place.
+    blend: Option<Vec<BlendPart>>,
+    /// With `family` or `blend`: the chocolate in the bowl.
     mass_g: Option<f64>,
     /// The bowl, where its heat is to be counted in `ua_w_k`.
     bowl: Option<WareInputs>,
@@ -114,5 +116,9 @@ fn points(readings: &[CoolingReading], check: &mut Checker) -> Vec<Point> {
 fn heat_held(request: &CoolingRequest, check: &mut Checker) -> Option<HeatCapacity> {
     let mass = grams(check.optional("mass_g", request.mass_g, check::CHOCOLATE_G)?);
     let ware = request.bowl.map(|bowl| bowl.check("bowl", check).wetted_heat());
-    Some(mass * request.family?.heat_when_melted() + ware.unwrap_or_default())
+    if request.family.is_none() && request.blend.is_none() {
+        return None;
+    }
+    let chocolate = super::chocolate(request.family, request.blend.as_deref(), None, check);
+    Some(mass * chocolate.family.heat_when_melted() + ware.unwrap_or_default())
 }

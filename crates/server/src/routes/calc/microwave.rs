@@ -4,7 +4,7 @@ use actix_web::{post, web::Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::microwave::bursts;
-use craft::plan::{MicrowaveInputs, OwnInputs};
+use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
 use craft::units::{celsius, grams};
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -17,7 +17,10 @@ use crate::problem::{Answer, Problem};
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct MicrowaveRequest {
-    family: Family,
+    /// The chocolate; or else `blend`.
+    family: Option<Family>,
+    /// A blend in its place.
+    blend: Option<Vec<BlendPart>>,
     own: Option<OwnInputs>,
     mass_g: f64,
     start_c: f64,
@@ -33,7 +36,8 @@ pub struct MicrowaveRequest {
 #[post("/microwave")]
 pub async fn microwave(Body(request): Body<MicrowaveRequest>) -> Answer<Json<MicrowaveAnswer>> {
     let mut check = Checker::new();
-    let chocolate = super::chocolate(request.family, request.own, &mut check);
+    let chocolate =
+        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
     let mass = grams(check.number("mass_g", request.mass_g, check::CHOCOLATE_G));
     let start = check.number("start_c", request.start_c, check::START_C);
     let target = check.number("target_c", request.target_c, check::MELTED_C);

@@ -4,7 +4,7 @@ use actix_web::{post, web::Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::seed::{Amount, SeedError, SeedInput, StillAir};
-use craft::plan::{OwnInputs, WareInputs};
+use craft::plan::{BlendPart, OwnInputs, WareInputs};
 use craft::units::{celsius, grams, minutes};
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -17,7 +17,10 @@ use crate::problem::{Answer, Problem};
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SeedRequest {
-    family: Family,
+    /// The chocolate; or else `blend`.
+    family: Option<Family>,
+    /// A blend in its place.
+    blend: Option<Vec<BlendPart>>,
     own: Option<OwnInputs>,
     /// What is melted; or else `total_g`.
     melted_g: Option<f64>,
@@ -39,7 +42,8 @@ pub struct SeedRequest {
 #[post("/seed")]
 pub async fn seed(Body(request): Body<SeedRequest>) -> Answer<Json<SeedAnswer>> {
     let mut check = Checker::new();
-    let chocolate = super::chocolate(request.family, request.own, &mut check);
+    let chocolate =
+        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
     let amount = match (request.melted_g, request.total_g) {
         (Some(g), None) => Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G))),
         (None, Some(g)) => Amount::Total(grams(check.number("total_g", g, check::CHOCOLATE_G))),

@@ -3,7 +3,7 @@
 use actix_web::{post, web::Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::plan::{OwnInputs, TrayInputs};
+use craft::plan::{BlendPart, OwnInputs, TrayInputs};
 use craft::spread::slab::{FoldedIn, Size};
 use craft::units::{grams, grams_per_cubic_centimetre, millimetres};
 use serde::Deserialize;
@@ -25,7 +25,10 @@ pub struct FoldedInRequest {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SlabRequest {
-    family: Family,
+    /// The chocolate; or else `blend`.
+    family: Option<Family>,
+    /// A blend in its place.
+    blend: Option<Vec<BlendPart>>,
     own: Option<OwnInputs>,
     tray: TrayInputs,
     /// Thickness once set; or else `mass_g`.
@@ -41,7 +44,8 @@ pub struct SlabRequest {
 #[post("/slab")]
 pub async fn slab(Body(request): Body<SlabRequest>) -> Answer<Json<SlabAnswer>> {
     let mut check = Checker::new();
-    let chocolate = super::chocolate(request.family, request.own, &mut check);
+    let chocolate =
+        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
     let tray = request.tray.check("tray", &mut check);
     let size = match (request.thickness_mm, request.mass_g) {
         (Some(mm), None) => {

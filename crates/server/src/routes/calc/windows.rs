@@ -3,7 +3,7 @@
 use actix_web::{post, web::Json};
 use craft::check::Checker;
 use craft::chocolate::Family;
-use craft::plan::OwnInputs;
+use craft::plan::{BlendPart, OwnInputs};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -15,7 +15,10 @@ use crate::problem::{Answer, Problem};
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct WindowsRequest {
-    family: Family,
+    /// The chocolate; or else `blend`.
+    family: Option<Family>,
+    /// A blend in its place.
+    blend: Option<Vec<BlendPart>>,
     own: Option<OwnInputs>,
 }
 
@@ -24,7 +27,8 @@ pub struct WindowsRequest {
 #[post("/windows")]
 pub async fn windows(Body(request): Body<WindowsRequest>) -> Answer<Json<WindowsAnswer>> {
     let mut check = Checker::new();
-    let chocolate = super::chocolate(request.family, request.own, &mut check);
+    let chocolate =
+        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
     check.finish()?;
     Ok(Json((&chocolate).into()))
 }

@@ -1,0 +1,122 @@
+import { Box, Checkbox, Field, NativeSelect, Stack } from "@chakra-ui/react";
+import { memo } from "react";
+import type { BarkInputs, Method, PlanAnswer } from "../api/client";
+import { useMethods } from "../api/queries";
+import { Notes } from "../kit/Notes";
+import { Panel } from "../kit/Panel";
+import { UnitField } from "../kit/UnitField";
+
+type Kitchen = NonNullable<BarkInputs["kitchen"]>;
+
+const gear: { name: keyof Kitchen; label: string }[] = [
+  { name: "tempered_pieces", label: "Pieces still in temper: shiny, with a snap" },
+  { name: "stone", label: "A slab of stone" },
+  { name: "ready_crystals", label: "Ready crystals (cocoa butter, all form V)" },
+  { name: "frozen_slab", label: "A slab in the freezer" },
+];
+
+interface Props {
+  method: Method | null | undefined;
+  kitchen: BarkInputs["kitchen"];
+  stone_c: number | null | undefined;
+  crystals_pct: number | null | undefined;
+  room_c: number;
+  plan: Pick<PlanAnswer, "method" | "recommended" | "recommended_because" | "windows">;
+  errors: Record<string, string>;
+  onChange: (patch: Partial<BarkInputs>) => void;
+}
+
+/** How it is tempered: the method to recommend, unless the maker chooses another. */
+export const MethodField = memo(function MethodField(props: Props) {
+  const { method, plan, errors, onChange } = props;
+  const methods = useMethods().data ?? [];
+  const family = plan.windows.family;
+  const suiting = methods.filter((m) => m.suits.some((s) => s.family === family));
+  const used = methods.find((m) => m.key === plan.method);
+  const recommended = methods.find((m) => m.key === plan.recommended);
+  const kitchen: Kitchen = { tempered_pieces: true, ...props.kitchen };
+  return (
+    <Panel title="How you temper it">
+      <Stack gap="3">
+        <Field.Root invalid={errors.method !== undefined}>
+          <Field.Label textStyle="label">Method</Field.Label>
+          <NativeSelect.Root>
+            <NativeSelect.Field
+              bg="bg.panel"
+              borderColor="border.emphasized"
+              fontWeight="560"
+              value={method ?? ""}
+              onChange={(event) => {
+                const key = event.target.value;
+                onChange({ method: methods.find((m) => m.key === key)?.key ?? null });
+              }}
+            >
+              <option value="">{`Recommended: ${recommended?.name ?? ""}`}</option>
+              {suiting.map((m) => (
+                <option key={m.key} value={m.key}>
+                  {m.name}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          <Field.ErrorText color="stop">Method {errors.method}</Field.ErrorText>
+        </Field.Root>
+        <Box fontSize="sm" data-testid="method">
+          {used?.how}{" "}
+          <Box as="span" color="fg.muted">
+            {plan.method === plan.recommended
+              ? `Recommended because ${plan.recommended_because}.`
+              : `${recommended?.name} would be recommended, because ${plan.recommended_because}.`}
+          </Box>
+        </Box>
+        {used && (
+          <Notes
+            notes={used.cautions.map((text, i) => ({ code: `minded-${i}`, level: "info", text }))}
+          />
+        )}
+        {plan.method === "slab" && (
+          <UnitField
+            label="The stone is at"
+            unit="°C"
+            optional={String(props.room_c)}
+            value={props.stone_c}
+            error={errors.stone_c}
+            onChange={(stone_c) => onChange({ stone_c })}
+          />
+        )}
+        {plan.method === "ready_crystals" && (
+          <UnitField
+            label="Ready crystals"
+            unit="%"
+            optional="1"
+            value={props.crystals_pct}
+            error={errors.crystals_pct}
+            onChange={(crystals_pct) => onChange({ crystals_pct })}
+          />
+        )}
+        <Box as="fieldset">
+          <Box as="legend" textStyle="label" mb="1">
+            At hand
+          </Box>
+          {gear.map(({ name, label }) => (
+            <Checkbox.Root
+              key={name}
+              display="flex"
+              minH="36px"
+              alignItems="center"
+              checked={kitchen[name] ?? false}
+              onCheckedChange={(next) =>
+                onChange({ kitchen: { ...kitchen, [name]: next.checked === true } })
+              }
+            >
+              <Checkbox.HiddenInput />
+              <Checkbox.Control />
+              <Checkbox.Label fontSize="sm">{label}</Checkbox.Label>
+            </Checkbox.Root>
+          ))}
+        </Box>
+      </Stack>
+    </Panel>
+  );
+});
