@@ -693,6 +693,11 @@ export interface components {
              * @description When the running burst ends.
              */
             burst_until?: string | null;
+            /**
+             * @description The bursts that are left of the melt, the next first; corrected by each
+             *     reading.
+             */
+            bursts_left_s: number[];
             /** @description Its time. */
             clock: components["schemas"]["ClockAnswer"];
             /**

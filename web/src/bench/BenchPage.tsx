@@ -109,6 +109,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               phase={bowl.phase}
               advice={bowl.advice}
               additions={bowl.additions}
+              burstsLeft={bowl.bursts_left_s}
               method={bowl.method}
               tested={bowl.tested}
               crystals_g={bowl.crystals_in ? null : bowl.crystals_g}

@@ -3,6 +3,7 @@ import { Undo2 } from "lucide-react";
 import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { deedOf, nextAdding } from "./adding";
+import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
 import { ReadingField } from "./ReadingField";
@@ -29,6 +30,7 @@ interface Props {
   phase: BowlAnswer["phase"];
   advice: BowlAnswer["advice"];
   additions: BowlAnswer["additions"];
+  burstsLeft: number[];
   method: BowlAnswer["method"];
   tested: boolean;
   /** Ready crystals still to go in. */
@@ -93,6 +95,9 @@ export const Deeds = memo(function Deeds(props: Props) {
   }
   return (
     <Box display="grid" gap="3">
+      {props.burstsLeft.length > 0 && (
+        <BurstsLeft bursts={props.burstsLeft} busy={rule === "heating"} onHeat={heat} />
+      )}
       {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
       <Box
         display="grid"

@@ -108,9 +108,6 @@ function Plan({ batch, kept }: Props) {
             errors={errors}
             onChange={change}
           />
-          <Panel title="The melt" opacity={faulty ? 0.45 : 1}>
-            <BurstStrip melt={plan.microwave} />
-          </Panel>
         </Stack>
         <Box
           display="grid"
@@ -130,6 +127,9 @@ function Plan({ batch, kept }: Props) {
           </Panel>
           <Panel title="The room">
             <RoomVerdict room={plan.room} setting={plan.setting} />
+          </Panel>
+          <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
+            <BurstStrip melt={plan.microwave} />
           </Panel>
         </Box>
       </Box>

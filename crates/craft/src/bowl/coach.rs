@@ -27,6 +27,7 @@ use chrono::{DateTime, Utc};
 use super::fold::{Bowl, Phase};
 use super::forecast::Ahead;
 use super::setup::Setup;
+use crate::units::Time;
 
 /// The next instruction.
 #[must_use]
@@ -46,6 +47,23 @@ pub fn advise(setup: &Setup, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> 
             "This bowl was given up",
             bowl.gave_up.clone().unwrap_or_default(),
         ),
+    }
+}
+
+/// The bursts that are left of a melt, the next first; none once it is melted,
+/// over water, or before the first reading.
+#[must_use]
+pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> {
+    let look = Look { setup, bowl, ahead: &Ahead::default(), now };
+    match (bowl.phase, setup.microwave, bowl.latest) {
+        (Phase::Melting, Some(_), Some(latest)) if latest.temp < setup.melted_from() => {
+            if setup.method.keeps_crystals() {
+                Vec::new()
+            } else {
+                melting::bursts_left(&look, latest.temp)
+            }
+        }
+        _ => Vec::new(),
     }
 }
 

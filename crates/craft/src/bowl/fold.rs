@@ -104,6 +104,8 @@ pub struct Bowl {
     pub stuck: bool,
     /// Whether it is on the heat.
     pub heat: Heat,
+    /// Bursts it was given while melting, together.
+    pub heated: Time,
     /// Whether the maker said the melt is done.
     pub off_heat: bool,
     /// Seed added so far.
@@ -151,6 +153,7 @@ impl Bowl {
             doubts: Vec::new(),
             stuck: false,
             heat: Heat::Off,
+            heated: seconds(0.0),
             off_heat: false,
             seeded: grams(0.0),
             additions: 0,
@@ -237,6 +240,9 @@ impl Bowl {
                 self.off_heat = false;
                 self.heat = match lasting {
                     Some(lasting) => {
+                        if self.phase == Phase::Melting {
+                            self.heated += *lasting;
+                        }
                         let until = at + time_delta(*lasting);
                         self.calm_since = Some(until);
                         Heat::Burst { until }

@@ -20,9 +20,13 @@ pub const SHORTEST_SPAN_S: f64 = 45.0;
 pub const CONFIDENCE: f64 = 0.9;
 /// No kitchen thermometer is better than this, however calm its readings, °C.
 const PROBE_FLOOR_C: f64 = 0.05;
-/// What the one-exponential picture itself is worth: a share of the time ahead
-/// (*custom*; stirring and the draught change).
-const MODEL_SHARE: f64 = 0.04;
+/// What the one-exponential picture itself is worth: shares of the time ahead, on
+/// the early and on the late side (*custom*; stirring and the draught change, and
+/// crystals that form give heat, so it is late more often than early).
+const MODEL_SHARES: [f64; 2] = [0.05, 0.07];
+
+/// What lies further ahead is as good as never, s: a day (*custom*).
+const NEVER_S: f64 = 86_400.0;
 
 /// One point of a cooling record.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -61,6 +65,16 @@ pub struct Eta {
     pub earliest: Time,
     /// Not likely after; `None` where it may never be reached.
     pub latest: Option<Time>,
+}
+
+impl Eta {
+    /// Whether its range is narrower than the time that is left, or than a minute:
+    /// a wider one tells nothing to go by.
+    #[must_use]
+    pub fn is_sharp(&self) -> bool {
+        let most = self.typical.max(seconds(60.0));
+        self.latest.is_some_and(|latest| latest - self.earliest <= most)
+    }
 }
 
 /// A point of the forecast, with its range.
@@ -185,18 +199,18 @@ impl CoolingFit {
     pub fn outlook(&self, after: Time) -> Outlook {
         let t = in_seconds(after);
         let excess = (self.a - self.k * t).exp();
-        let spread = self.log_spread(t) * excess;
+        let [early, late] = self.log_spread(t);
         let at = |e: f64| self.room + degrees(e);
         Outlook {
             after,
             typical: at(excess),
-            low: at((excess - spread).max(0.0)),
-            high: at(excess + spread),
+            low: at((excess * (1.0 - early)).max(0.0)),
+            high: at(excess * (1.0 + late)),
         }
     }
 
-    /// When a temperature is reached; `None` where it never is, or is passed
-    /// already.
+    /// When a temperature is reached; `None` where it never is (or not within a
+    /// day), or is passed already.
     #[must_use]
     pub fn reach(&self, target: Temperature) -> Option<Eta> {
         let excess = in_degrees(rise(self.room, target));
@@ -204,24 +218,26 @@ impl CoolingFit {
             return None;
         }
         let t = (self.a - excess.ln()) / self.k;
-        if t < 0.0 {
+        if !(0.0..NEVER_S).contains(&t) {
             return None;
         }
         // The range in time is where the upper and lower edges of the fan cross
         // the target: the spread in ln(excess) over the slope there.
-        let spread = self.log_spread(t) / self.k;
+        let [early, late] = self.log_spread(t).map(|spread| spread / self.k);
         let latest_possible = self.quantile * self.var_k.sqrt() < self.k;
         Some(Eta {
             typical: seconds(t),
-            earliest: seconds((t - spread).max(0.0)),
-            latest: latest_possible.then(|| seconds(t + spread)),
+            earliest: seconds((t - early).max(0.0)),
+            latest: Some(t + late).filter(|s| latest_possible && *s < NEVER_S).map(seconds),
         })
     }
 
-    /// Half the range of ln(excess) at a time ahead, model error included.
-    fn log_spread(&self, t: f64) -> f64 {
+    /// The range of ln(excess) at a time ahead, on the early and on the late side,
+    /// model error included.
+    fn log_spread(&self, t: f64) -> [f64; 2] {
         let variance = self.var_a + t * t * self.var_k - 2.0 * t * self.cov_ak;
-        self.quantile * variance.max(0.0).sqrt() + MODEL_SHARE * self.k * t
+        let by_readings = self.quantile * variance.max(0.0).sqrt();
+        MODEL_SHARES.map(|share| by_readings + share * self.k * t)
     }
 }
 
@@ -280,6 +296,20 @@ mod tests {
         let fitted = fit(&curve(24.0, 40.0, 0.001, 10.0, 20), 24.0).expect("cooling");
         assert_eq!(fitted.reach(celsius(23.0)), None);
         assert_eq!(fitted.reach(celsius(39.9)), None);
+    }
+
+    #[test]
+    fn what_would_take_days_is_never_and_no_time_overflows() {
+        // So flat that its rate is all but nothing.
+        let flat = curve(20.0, 32.0, 1e-12, 5.0, 40);
+        let fit = CoolingFit::to(flat.into_iter(), celsius(20.0));
+        assert!(fit.is_ok_and(|fit| fit.reach(celsius(31.0)).is_none()) || fit.is_err());
+        let slow = curve(20.0, 32.0, 2e-6, 5.0, 40);
+        let fit = CoolingFit::to(slow.into_iter(), celsius(20.0)).expect("it falls");
+        let eta = fit.reach(celsius(31.7)).expect("within hours");
+        assert!(in_seconds(eta.typical) > 3600.0);
+        assert_eq!(eta.latest, None);
+        assert!(fit.reach(celsius(25.0)).is_none());
     }
 
     #[test]

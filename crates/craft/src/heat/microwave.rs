@@ -101,9 +101,16 @@ pub fn bursts(
 }
 
 fn split(total_s: f64) -> Vec<Time> {
-    let whole = total_s.round();
+    still_to_come(seconds(total_s), seconds(total_s))
+}
+
+/// The bursts that are left of a melt: of `whole`, `missing` is still to go in.
+/// Whole seconds, no longer than the stage that has been reached allows.
+#[must_use]
+pub fn still_to_come(whole: Time, missing: Time) -> Vec<Time> {
+    let whole = in_seconds(whole.max(missing)).round();
     let stage_ends = [whole * 2.0 / 3.0, whole * 5.0 / 6.0, whole];
-    let mut done = 0.0;
+    let mut done = whole - in_seconds(missing).round();
     let mut lengths: Vec<f64> = Vec::new();
     for (length, end) in STAGES_S.into_iter().zip(stage_ends) {
         while done + length <= end {
@@ -134,6 +141,19 @@ mod tests {
         assert_eq!(lengths(12.0), [12.0]);
         assert_eq!(lengths(3.0), [3.0]);
         assert_eq!(lengths(0.0), [0.0; 0]);
+    }
+
+    #[test]
+    fn what_is_left_keeps_to_the_stage_that_was_reached() {
+        let left = |whole, missing| -> Vec<f64> {
+            let bursts = still_to_come(seconds(whole), seconds(missing));
+            bursts.into_iter().map(in_seconds).collect()
+        };
+        assert_eq!(left(180.0, 180.0)[..2], [30.0, 30.0]);
+        assert_eq!(left(180.0, 60.0), [15.0, 15.0, 10.0, 10.0, 10.0]);
+        assert_eq!(left(180.0, 12.0), [12.0]);
+        // It takes more than was reckoned.
+        assert_eq!(left(60.0, 90.0), left(90.0, 90.0));
     }
 
     #[test]

@@ -65,7 +65,7 @@ impl School for NeverLeave {
     }
 
     fn melted_from(&self, chocolate: &Chocolate) -> Temperature {
-        chocolate.windows.work.lo
+        chocolate.windows.work.hi
     }
 
     fn keeps_crystals(&self) -> bool {

@@ -111,19 +111,20 @@ impl School for ReadyCrystals {
         let gate = gate(&look.setup.chocolate).unwrap_or(look.setup.chocolate.windows.work);
         if temp > gate.hi {
             let say = format!("Stir down to {:.1} °C for fresh crystals", in_celsius(gate.hi));
-            return look.failed(temp, failure, say);
+            return look.failed(failure, say);
         }
         let again = look.add_crystals(temp, gate);
         let say = format!("{} again, two minutes, then test again", again.say);
-        Advice { crystals: again.crystals, ..look.failed(temp, failure, say) }
+        Advice { crystals: again.crystals, ..look.failed(failure, say) }
     }
 
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
         let w = &look.setup.chocolate.windows;
         let Some((added, _)) = look.bowl.crystals_in else {
             let gate = gate(&look.setup.chocolate).unwrap_or(w.work);
-            return if temp > gate.hi {
-                look.stir_down_to_gate(temp, gate)
+            // A large bowl takes its time from there to where they are safe.
+            return if temp > gate.middle() {
+                look.stir_down_to_gate(gate)
             } else {
                 look.add_crystals(temp, gate)
             };

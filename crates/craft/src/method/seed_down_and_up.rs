@@ -67,7 +67,7 @@ impl School for SeedDownAndUp {
             } else if temp > w.work.hi {
                 look.stir_down(temp, w.work.hi)
             } else {
-                look.test_now(temp)
+                look.test_now()
             };
         }
         if let Some(melting_in) = look.still_melting_in() {

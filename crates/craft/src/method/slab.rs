@@ -91,7 +91,7 @@ impl School for Slab {
     fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
         let again = look.pour_on_stone(temp);
         let say = format!("{}, then test again", again.say);
-        Advice { pour_out: again.pour_out, ..look.failed(temp, failure, say) }
+        Advice { pour_out: again.pour_out, ..look.failed(failure, say) }
     }
 
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {

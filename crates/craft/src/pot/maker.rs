@@ -9,9 +9,10 @@ use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
 
 use super::{Pot, Probe};
-use crate::bowl::coach::{Advice, Rule, advise};
+use crate::bowl::coach::{Advice, Alarm, Rule, advise};
 use crate::bowl::{
-    Action, ActionKind, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold, look_ahead,
+    Action, ActionKind, Ahead, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold,
+    look_ahead,
 };
 use crate::crystal::Smear;
 use crate::units::{celsius, in_celsius, seconds};
@@ -23,6 +24,8 @@ const LOOKS_EVERY_S: i64 = 20;
 const LAST_LOOK_S: i64 = 300;
 /// How often a maker at work stirs, s.
 const STIRS_EVERY_S: i64 = 25;
+/// From hearing the limit's alarm to being back at the bowl.
+const HEARD_AND_BACK: TimeDelta = TimeDelta::seconds(10);
 /// An evening ends after this long, s.
 const LONGEST_S: usize = 10_800;
 
@@ -92,15 +95,26 @@ pub struct Told {
 /// Ends at the pour, or after three hours.
 #[must_use]
 pub fn evening(setup: &Setup, how: &Evening) -> Told {
-    evening_watched(setup, how, |_, _, _| {})
+    evening_watched(setup, how, |_| {})
+}
+
+/// What stands at one moment of an evening, seen and unseen.
+#[derive(Clone, Copy, Debug)]
+pub struct Glance<'a> {
+    /// When.
+    pub now: DateTime<Utc>,
+    /// What the coach says.
+    pub advice: &'a Advice,
+    /// What the record tells of the bowl.
+    pub bowl: &'a Bowl,
+    /// What the readings tell of what is to come.
+    pub ahead: &'a Ahead,
+    /// How it really is.
+    pub pot: &'a Pot,
 }
 
 /// The same, with a look at every piece of advice as it is given.
-pub fn evening_watched(
-    setup: &Setup,
-    how: &Evening,
-    mut watch: impl FnMut(&Advice, &Bowl, &Pot),
-) -> Told {
+pub fn evening_watched(setup: &Setup, how: &Evening, mut watch: impl FnMut(Glance<'_>)) -> Told {
     let mut maker = Maker::new(setup, how);
     for _ in 0..LONGEST_S {
         if maker.second(&mut watch) {
@@ -153,7 +167,7 @@ impl<'a> Maker<'a> {
     }
 
     /// One second of the evening; `true` where it is over.
-    fn second(&mut self, watch: &mut impl FnMut(&Advice, &Bowl, &Pot)) -> bool {
+    fn second(&mut self, watch: &mut impl FnMut(Glance<'_>)) -> bool {
         self.now += TimeDelta::seconds(1);
         self.pot.wait(1.0);
         self.probe.settle(&self.pot, 1.0);
@@ -176,7 +190,12 @@ impl<'a> Maker<'a> {
         }
         let ahead = look_ahead(self.setup, &self.record, &bowl);
         let advice = advise(self.setup, &bowl, &ahead, self.now);
-        watch(&advice, &bowl, &self.pot);
+        let (now, pot) = (self.now, &self.pot);
+        watch(Glance { now, advice: &advice, bowl: &bowl, ahead: &ahead, pot });
+        if advice.alarm == Some(Alarm::Limit) {
+            // It is heard, wherever the maker was called to.
+            self.away_until = self.away_until.min(self.now + HEARD_AND_BACK);
+        }
         if self.meant.is_none()
             && self.now >= self.away_until
             && let Some(kind) = self.decide(&bowl, &advice)

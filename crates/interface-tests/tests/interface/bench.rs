@@ -91,14 +91,16 @@ async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
     let instruction = page.find("[data-testid='instruction']").await?;
     let rule = instruction.attr("data-rule").await?.unwrap_or_default();
     let key = match rule.as_str() {
-        "warm" | "not_yet_melted" | "rewarm" | "thickening" => "h",
-        "stir_after_heat" | "stop_before_melt" | "stir_in" | "stir_down" => "s",
+        "warm" | "not_yet_melted" | "rewarm" | "thickening" | "warm_back" | "over_seeded" => "h",
+        "stir_after_heat" | "stop_before_melt" | "stir_in" | "stir_down" | "stirring_missing"
+        | "plateau" | "spread" | "cool_to_gate" => "s",
         "melted" => "o",
-        "add_seed" | "more_seed" | "not_in_temper" | "temper_lost" => "a",
+        "add_seed" | "more_seed" | "not_in_temper" | "temper_lost" | "add_crystals"
+        | "pour_on_stone" => "a",
         "test_now" => "t",
         "judge_smear" => "2",
         "watch_smear" if instruction.text().await?.contains("Look at the smear") => "1",
-        "pour" | "leaving_band" => "p",
+        "pour" | "leaving_band" | "use_now" => "p",
         // Time goes on while this is looked at, so it may be any of these.
         "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" => return Ok(true),
         "limit_passed" => anyhow::bail!("the limit was passed"),

@@ -1,7 +1,7 @@
 //! A bowl, as the bench shows it.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{Advice, Alarm, Countdown, Rule, advise, setting_windows};
+use craft::bowl::coach::{Advice, Alarm, Countdown, Rule, advise, bursts_left, setting_windows};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
@@ -298,6 +298,9 @@ pub struct BowlAnswer {
     pub method: Method,
     /// Whether the method asks for a temper test before the pour.
     pub tested: bool,
+    /// The bursts that are left of the melt, the next first; corrected by each
+    /// reading.
+    pub bursts_left_s: Vec<f64>,
     /// The planned additions of seed; none where no seed is planned.
     pub additions: Vec<AdditionAnswer>,
     /// Seed added so far.
@@ -382,6 +385,7 @@ impl Subject {
             },
             method: setup.method,
             tested: setup.method.is_tested(),
+            bursts_left_s: bursts_left(setup, &bowl, now).into_iter().map(seconds).collect(),
             additions: additions(setup, &bowl),
             seeded_g: grams(bowl.seeded),
             crystals_g: grams(setup.crystals),

@@ -4,14 +4,13 @@ use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Countdown, Rule};
 use crate::bowl::fold::{Bowl, Heat, between, time_delta};
-use crate::bowl::forecast::Ahead;
+use crate::bowl::forecast::{Ahead, SETTLING};
 use crate::bowl::setup::Setup;
+use crate::heat::cooling::Eta;
 use crate::units::{Temperature, Time, in_celsius, in_seconds, seconds};
 
 /// A reading older than this says little about now.
 pub const STALE_AFTER: TimeDelta = TimeDelta::seconds(120);
-/// A thermometer needs this long to see a warming that was stirred in.
-const SETTLING: TimeDelta = TimeDelta::seconds(8);
 /// A boundary this close ahead is announced.
 const SOON_S: f64 = 90.0;
 
@@ -29,19 +28,31 @@ pub struct Look<'a> {
 }
 
 impl Look<'_> {
-    /// The latest trusted temperature, if it is fresh enough to act on.
+    /// Where it is now, if the latest trusted reading is fresh enough to act on.
     pub(super) fn temp(&self) -> Option<Temperature> {
+        self.latest().map(|latest| self.ahead.level.unwrap_or(latest))
+    }
+
+    /// The latest trusted reading, flicker and all.
+    pub(super) fn latest(&self) -> Option<Temperature> {
         self.bowl.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
     }
 
-    /// When the forecast reaches a temperature.
+    /// What the thermometer shows, in words: what is decided by is evened out,
+    /// but what is said must be what the maker sees.
+    pub(super) fn shown(&self) -> String {
+        self.latest().map_or_else(|| "No reading".to_owned(), told)
+    }
+
+    /// When the forecast reaches a temperature; nothing where that cannot be told
+    /// to within the time that is left.
     pub(super) fn countdown_to(
         &self,
         what: &'static str,
         target: Temperature,
     ) -> Option<Countdown> {
         let forecast = self.ahead.forecast.as_ref()?;
-        let eta = forecast.reach(target)?;
+        let eta = forecast.reach(target).filter(Eta::is_sharp)?;
         let at = |t: Time| forecast.from + time_delta(t);
         Some(Countdown {
             what,
@@ -56,9 +67,14 @@ impl Look<'_> {
         between(self.now, countdown.at)
     }
 
-    /// Whether it ends so soon that it is to be announced.
-    pub(super) fn soon(&self, countdown: &Countdown) -> bool {
-        self.left(countdown) < seconds(SOON_S)
+    /// Whether a temperature is likely reached so soon that it is to be announced,
+    /// however wide the range.
+    pub(super) fn soon(&self, target: Temperature) -> bool {
+        self.ahead.forecast.as_ref().is_some_and(|forecast| {
+            forecast.reach(target).is_some_and(|eta| {
+                between(self.now, forecast.from + time_delta(eta.typical)) < seconds(SOON_S)
+            })
+        })
     }
 
     /// How long ago it was stirred.

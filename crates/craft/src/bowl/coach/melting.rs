@@ -3,11 +3,20 @@
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::Heat;
-use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt};
-use crate::units::{Temperature, Time, in_celsius, in_seconds, rise, seconds};
+use crate::bowl::setup::Setup;
+use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt, still_to_come};
+use crate::units::{
+    Temperature, Time, celsius, degrees, in_celsius, in_seconds, minutes, rise, seconds,
+};
 
 /// Where nothing may be lost, no burst is longer, s.
 const LONGEST_CAREFUL_S: f64 = 15.0;
+/// Below this, stirred, there are lumps still melting, °C (*custom*).
+const MELTING_BELOW_C: f64 = 36.0;
+/// However much is left to melt, a burst keeps this clear of the limit, °C.
+const CLEAR_OF_LIMIT_C: f64 = 3.0;
+/// The shortest burst, s.
+const LEAST_S: f64 = 3.0;
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
     let temp = look.temp();
@@ -15,7 +24,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     if let Some(temp) = temp
         && temp >= there
     {
-        return melted(look, temp);
+        return melted(look);
     }
     match look.bowl.heat {
         Heat::Burst { until } => {
@@ -40,13 +49,13 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return Advice::new(
             Rule::NotYetMelted,
             format!("Back on the heat, up to {}", told(there)),
-            format!("At {} old crystals are left, and they seed the wrong forms.", told(temp)),
+            format!("At {} old crystals are left, and they seed the wrong forms.", look.shown()),
         )
         .caution()
         .heating(next_burst(look, temp));
     }
     if temp >= there - look.setup.carry_over {
-        return stop_before_melt(temp, there);
+        return stop_before_melt(look, there);
     }
     match look.setup.microwave {
         Some(_) => {
@@ -56,7 +65,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
                 format!("Heat for {:.0} s", in_seconds(burst)),
                 format!(
                     "{} now; melt to {}. Bursts get shorter as it goes.",
-                    told(temp),
+                    look.shown(),
                     told(look.setup.melt_to)
                 ),
             )
@@ -67,26 +76,26 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
             "Set it over barely simmering water",
             format!(
                 "{} now; melt to {}. The bowl wider than the pan, so that no steam comes in.",
-                told(temp),
+                look.shown(),
                 told(look.setup.melt_to)
             ),
         ),
     }
 }
 
-fn melted(look: &Look<'_>, temp: Temperature) -> Advice {
+fn melted(look: &Look<'_>) -> Advice {
     if look.setup.method.keeps_crystals() {
         return Advice::new(
             Rule::Melted,
             "No more heat: stir until the last specks are gone",
-            format!("{} is warm enough, and its own crystals are still there.", told(temp)),
+            format!("{} is warm enough, and its own crystals are still there.", look.shown()),
         )
         .sounding(Alarm::Band);
     }
     Advice::new(
         Rule::Melted,
         "Take it off the heat and stir until no lump is left",
-        format!("{} is in the melting band: every crystal is erased.", told(temp)),
+        format!("{} is in the melting band: every crystal is erased.", look.shown()),
     )
     .sounding(Alarm::Limit)
 }
@@ -101,7 +110,7 @@ fn warm_carefully(look: &Look<'_>, temp: Temperature) -> Advice {
         format!("Warm it for {:.0} s, then stir", in_seconds(burst)),
         format!(
             "{} now; never past {}, or its crystals are gone.",
-            told(temp),
+            look.shown(),
             told(w.lost.unwrap_or(w.limit))
         ),
     )
@@ -122,38 +131,66 @@ fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
     let stop_at = there - look.setup.carry_over;
     match temp {
         None => look.read_thermometer(),
-        Some(temp) if temp >= stop_at => stop_before_melt(temp, there),
-        Some(temp) => Advice::new(
+        Some(temp) if temp >= stop_at => stop_before_melt(look, there),
+        Some(temp) if look.limit_within(temp, minutes(1.0)) => Advice::new(
+            Rule::StopBeforeMelt,
+            "Lift it off and stir: it warms too fast",
+            format!(
+                "{} now; at this pace it is at the limit of {} within a minute. Lift it off, \
+                 then give it little by little.",
+                look.shown(),
+                told(look.setup.chocolate.windows.limit)
+            ),
+        )
+        .caution()
+        .sounding(Alarm::Limit),
+        Some(_) => Advice::new(
             Rule::Heating,
             "Keep stirring over the heat",
-            format!("{} now; take it off at {}.", told(temp), told(stop_at)),
+            format!("{} now; take it off at {}.", look.shown(), told(stop_at)),
         ),
     }
 }
 
-fn stop_before_melt(temp: Temperature, melt: Temperature) -> Advice {
+fn stop_before_melt(look: &Look<'_>, melt: Temperature) -> Advice {
     Advice::new(
         Rule::StopBeforeMelt,
         "Stop the heat. Stirring will carry it on",
-        format!("{} now; what heat the bowl holds brings it to {}.", told(temp), told(melt)),
+        format!("{} now; what heat the bowl holds brings it to {}.", look.shown(), told(melt)),
     )
     .caution()
     .sounding(Alarm::Limit)
 }
 
-/// The next burst: what is still missing, but no longer than the stage allows.
+/// The next burst: the first of those that are left.
 fn next_burst(look: &Look<'_>, temp: Temperature) -> Time {
-    let Some(microwave) = look.setup.microwave else { return seconds(STAGES_S[2]) };
-    let whole = heating(look, look.setup.seed_temp, &microwave);
-    let missing = heating(look, temp, &microwave);
-    let stage = if missing > whole / 3.0 {
-        STAGES_S[0]
-    } else if missing > whole / 6.0 {
-        STAGES_S[1]
+    bursts_left(look, temp).first().copied().unwrap_or(seconds(LEAST_S)).max(seconds(LEAST_S))
+}
+
+/// The bursts that are left of the melt, by the latest reading and what was
+/// given so far; one of ten seconds at a time without a microwave.
+pub(super) fn bursts_left(look: &Look<'_>, temp: Temperature) -> Vec<Time> {
+    let setup = look.setup;
+    let Some(microwave) = setup.microwave else { return vec![seconds(STAGES_S[2])] };
+    let whole = heating(look, setup.seed_temp, &microwave);
+    let by_reading = heating(look, temp, &microwave);
+    // While lumps are melting the thermometer stands still: what was given tells
+    // more than what it says.
+    let missing = if temp < celsius(MELTING_BELOW_C) {
+        by_reading.max(whole - look.bowl.heated).max(seconds(STAGES_S[1]))
     } else {
-        STAGES_S[2]
+        by_reading
     };
-    seconds(in_seconds(missing).min(stage).max(3.0).round())
+    let safe = safe_burst(setup, temp, &microwave);
+    still_to_come(whole, missing).into_iter().map(|burst| burst.min(safe)).collect()
+}
+
+/// A burst that stays clear of the limit even if nothing is left to melt.
+fn safe_burst(setup: &Setup, temp: Temperature, microwave: &Microwave) -> Time {
+    let held = setup.melted * setup.chocolate.family.heat_when_melted();
+    let room = rise(temp, setup.chocolate.windows.limit - degrees(CLEAR_OF_LIMIT_C));
+    let lasting = held * room / microwave.into_chocolate();
+    seconds(in_seconds(lasting).floor().max(LEAST_S))
 }
 
 fn heating(look: &Look<'_>, from: Temperature, microwave: &Microwave) -> Time {

@@ -74,7 +74,6 @@ impl Look<'_> {
         let more = self.seed_to(temp, self.setup.chocolate.windows.seed_target());
         let more = more.unwrap_or_default().max(grams(pinch));
         self.failed(
-            temp,
             failure,
             format!(
                 "Add {:.0} g of seed and stir for two minutes, then test again",
@@ -85,7 +84,7 @@ impl Look<'_> {
     }
 
     /// What failed, with what to do about it.
-    pub(crate) fn failed(&self, temp: Temperature, failure: Failure, say: String) -> Advice {
+    pub(crate) fn failed(&self, failure: Failure, say: String) -> Advice {
         let w = &self.setup.chocolate.windows;
         Advice::new(
             failure.rule,
@@ -93,7 +92,7 @@ impl Look<'_> {
             format!(
                 "{} {} now; the band is {} to {}.",
                 failure.what,
-                told(temp),
+                self.shown(),
                 told(w.work.lo),
                 told(w.work.hi)
             ),
@@ -155,7 +154,7 @@ impl Look<'_> {
         Advice::new(
             Rule::AddSeed,
             format!("Add the {ordinal} {:.0} g of seed and stir", in_grams(portion)),
-            format!("{} now, on the way to {}.{hint}", told(temp), told(self.setup.target)),
+            format!("{} now, on the way to {}.{hint}", self.shown(), told(self.setup.target)),
         )
         .seeding(portion)
     }
@@ -172,7 +171,7 @@ impl Look<'_> {
                 format!("Add {:.0} g more seed and stir", in_grams(more)),
                 format!(
                     "{} with all seed in: by itself it takes more than {LONG_WAIT_MIN:.0} min to the band.",
-                    told(temp)
+                    self.shown()
                 ),
             )
             .seeding(more)
@@ -183,15 +182,15 @@ impl Look<'_> {
 
     /// Down by stirring.
     pub(crate) fn stir_down(&self, temp: Temperature, top: Temperature) -> Advice {
-        if let Some(advice) = self.plateau(temp).or_else(|| self.stirring_missing(temp)) {
+        if let Some(advice) = self.plateau(temp).or_else(|| self.stirring_missing()) {
             return advice;
         }
         let countdown = self.countdown_to("enters the band", top);
-        let near = countdown.as_ref().is_some_and(|c| self.soon(c));
+        let near = self.soon(top);
         let advice = Advice::new(
             Rule::StirDown,
             format!("Stir down to {}", told(top)),
-            format!("{} now.", told(temp)),
+            format!("{} now.", self.shown()),
         )
         .until(countdown);
         if near { advice.sounding(Alarm::Band) } else { advice }
@@ -202,33 +201,36 @@ impl Look<'_> {
         if temp < self.setup.chocolate.windows.work.lo {
             self.rewarm(temp)
         } else {
-            self.test_now(temp)
+            self.test_now()
         }
     }
 
     /// In the band: test.
-    pub(crate) fn test_now(&self, temp: Temperature) -> Advice {
+    pub(crate) fn test_now(&self) -> Advice {
         let w = &self.setup.chocolate.windows;
         Advice::new(
             Rule::TestNow,
             "Test it: a smear on paper at room temperature",
-            format!("{} is in the working band. A number is not proof: the smear is.", told(temp)),
+            format!(
+                "{} is in the working band. A number is not proof: the smear is.",
+                self.shown()
+            ),
         )
         .until(self.countdown_to("leaves the band", w.work.lo))
         .sounding(Alarm::Band)
     }
 
     /// Down to where ready crystals go in.
-    pub(crate) fn stir_down_to_gate(&self, temp: Temperature, gate: Band) -> Advice {
-        if let Some(advice) = self.stirring_missing(temp) {
+    pub(crate) fn stir_down_to_gate(&self, gate: Band) -> Advice {
+        if let Some(advice) = self.stirring_missing() {
             return advice;
         }
         let countdown = self.countdown_to("crystals go in", gate.hi);
-        let near = countdown.as_ref().is_some_and(|c| self.soon(c));
+        let near = self.soon(gate.hi);
         let advice = Advice::new(
             Rule::CoolToGate,
             format!("Stir down to {}", told(gate.hi)),
-            format!("{} now: hotter than that, ready crystals melt away.", told(temp)),
+            format!("{} now: hotter than that, ready crystals melt away.", self.shown()),
         )
         .until(countdown);
         if near { advice.sounding(Alarm::Band) } else { advice }
@@ -238,9 +240,9 @@ impl Look<'_> {
     pub(crate) fn add_crystals(&self, temp: Temperature, gate: Band) -> Advice {
         let mass = self.setup.crystals;
         let when = if temp < gate.lo {
-            format!("{} is under the gate: stir them in all the longer.", told(temp))
+            format!("{} is under the gate: stir them in all the longer.", self.shown())
         } else {
-            format!("{} is in the gate of {} to {}.", told(temp), told(gate.lo), told(gate.hi))
+            format!("{} is in the gate of {} to {}.", self.shown(), told(gate.lo), told(gate.hi))
         };
         Advice::new(
             Rule::AddCrystals,
@@ -261,11 +263,11 @@ impl Look<'_> {
             return Advice::new(
                 Rule::Rewarm,
                 format!("Warm it for {:.0} s and stir", crate::units::in_seconds(burst)),
-                format!("{} is too cool to flow; use it from {}.", told(temp), told(band.lo)),
+                format!("{} is too cool to flow; use it from {}.", self.shown(), told(band.lo)),
             )
             .heating(burst);
         }
-        Advice::new(Rule::UseNow, "Use it now", format!("{}, and nothing to temper.", told(temp)))
+        Advice::new(Rule::UseNow, "Use it now", format!("{}, and nothing to temper.", self.shown()))
             .until(self.countdown_to("too cool to use", band.lo))
     }
 

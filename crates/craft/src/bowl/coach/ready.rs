@@ -63,7 +63,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
             format!("Stir down to {} before pouring", told(band.hi)),
             format!(
                 "{} is over the working band; at {} the temper is lost.",
-                told(temp),
+                look.shown(),
                 told(w.lost.unwrap_or(w.limit))
             ),
         )
@@ -77,14 +77,14 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         return advice;
     }
     let leaving = look.countdown_to("leaves the band", band.lo);
-    if leaving.as_ref().is_some_and(|c| look.soon(c)) {
+    if look.soon(band.lo) {
         let burst = look.rewarming_burst(temp, band.middle());
         return Advice::new(
             Rule::LeavingBand,
             "Pour now",
             format!(
                 "{} and about to leave the band at {}. Not ready? Warm it for {:.0} s.",
-                told(temp),
+                look.shown(),
                 told(band.lo),
                 in_seconds(burst)
             ),
@@ -95,7 +95,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         .until(leaving);
     }
     if look.unstirred() > STANDS
-        && let Some(advice) = look.stirring_missing(temp)
+        && let Some(advice) = look.stirring_missing()
     {
         return advice;
     }
@@ -108,7 +108,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
     Advice::new(
         Rule::Pour,
         "Pour, spread to the edges, tap the tray",
-        weak.unwrap_or_else(|| format!("In temper and in the band at {}.", told(temp))),
+        weak.unwrap_or_else(|| format!("In temper and in the band at {}.", look.shown())),
     )
     .until(leaving)
 }

@@ -39,7 +39,7 @@ impl Look<'_> {
             format!("Warm it for {:.0} s, stir, read again", in_seconds(burst)),
             format!(
                 "{word}: {}, and the band starts at {}. Short warmings keep the temper; above {} it is lost.",
-                told(temp),
+                self.shown(),
                 told(w.work.lo),
                 told(w.lost.unwrap_or(w.limit))
             ),
@@ -94,7 +94,7 @@ impl Look<'_> {
                     format!(
                         "It thickens at {}, and warmer than {} would lose the temper: fewer \
                          crystals in more chocolate is the other way.",
-                        told(temp),
+                        self.shown(),
                         told(lost - degrees(SPARE_C))
                     ),
                 )

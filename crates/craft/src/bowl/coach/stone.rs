@@ -34,7 +34,7 @@ impl Look<'_> {
             format!("Pour {:.0} g on the stone and work it", in_grams(out)),
             format!(
                 "{} now. Worked to {} and returned, it brings the bowl to {}. The stone bone dry.",
-                told(temp),
+                self.shown(),
                 told(self.stone_to()),
                 told(self.setup.target)
             ),

@@ -6,10 +6,12 @@ use chrono::TimeDelta;
 use super::advice::{Advice, Alarm, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::Heat;
-use crate::units::{Temperature, degrees, in_degrees, rise};
+use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds};
 
 /// This close under the limit the heat is called off, °C.
 const NEAR_LIMIT_C: f64 = 2.0;
+/// At a pace that brings it to the limit in this time, it is called off too, s.
+const ALMOST_THERE_S: f64 = 25.0;
 /// Unstirred for this long on the way down, a bowl has cold edges.
 const UNSTIRRED: TimeDelta = TimeDelta::seconds(100);
 /// Moving less than this a bowl stands still, °C/min.
@@ -27,7 +29,7 @@ impl Look<'_> {
         if self.bowl.ended() {
             return None;
         }
-        let temp = self.temp()?;
+        let temp = self.latest()?;
         let limit = self.setup.chocolate.windows.limit;
         if temp >= limit {
             return Some(
@@ -36,7 +38,7 @@ impl Look<'_> {
                     "Off the heat now. Stir",
                     format!(
                         "{} is over the limit of {}. If it smells burnt or turns grainy it cannot be saved.",
-                        told(temp),
+                        self.shown(),
                         told(limit)
                     ),
                 )
@@ -45,17 +47,23 @@ impl Look<'_> {
             );
         }
         let rising = self.ahead.trend.is_some_and(|trend| in_degrees(trend) > 0.5);
-        (temp >= limit - degrees(NEAR_LIMIT_C) && (rising || self.bowl.heat != Heat::Off)).then(
-            || {
-                Advice::new(
-                    Rule::LimitNear,
-                    "Off the heat now. Stir",
-                    format!("{} and rising; the limit is {}.", told(temp), told(limit)),
-                )
-                .caution()
-                .sounding(Alarm::Limit)
-            },
-        )
+        let heated = self.bowl.heat != Heat::Off;
+        let near = temp >= limit - degrees(NEAR_LIMIT_C) && (rising || heated);
+        (near || (heated && self.limit_within(temp, seconds(ALMOST_THERE_S)))).then(|| {
+            Advice::new(
+                Rule::LimitNear,
+                "Off the heat now. Stir",
+                format!("{} and rising; the limit is {}.", self.shown(), told(limit)),
+            )
+            .caution()
+            .sounding(Alarm::Limit)
+        })
+    }
+
+    /// Whether at its present pace it is at the limit within a time.
+    pub(super) fn limit_within(&self, temp: Temperature, time: Time) -> bool {
+        let pace = self.ahead.trend.unwrap_or_default();
+        temp + pace * (in_seconds(time) / 60.0) >= self.setup.chocolate.windows.limit
     }
 
     /// A thermometer that jumps or has stopped says nothing to act on.
@@ -99,14 +107,14 @@ impl Look<'_> {
                 format!(
                     "{} and not moving: crystals are melting or forming, and that takes or gives \
                      the heat. Adding more now would be too much.",
-                    told(temp)
+                    self.shown()
                 ),
             )
         })
     }
 
     /// It has not been stirred for long.
-    pub(super) fn stirring_missing(&self, temp: Temperature) -> Option<Advice> {
+    pub(super) fn stirring_missing(&self) -> Option<Advice> {
         let since = self.unstirred();
         (since > UNSTIRRED).then(|| {
             Advice::new(
@@ -115,7 +123,7 @@ impl Look<'_> {
                 format!(
                     "{}, and it has stood for {} min: the edges set before the middle, and the \
                      crystals do not spread.",
-                    told(temp),
+                    self.shown(),
                     since.num_minutes()
                 ),
             )

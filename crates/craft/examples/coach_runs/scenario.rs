@@ -1,0 +1,65 @@
+//! One evening, drawn from a seed.
+
+use chrono::DateTime;
+use craft::bowl::Setup;
+use craft::chocolate::Family;
+use craft::heat::Material;
+use craft::method::Method;
+use craft::plan::{BarkInputs, MicrowaveInputs, TrayInputs, WareInputs, bark};
+use craft::pot::Evening;
+use rand::seq::IndexedRandom;
+use rand::{RngExt, SeedableRng};
+use rand_chacha::ChaCha8Rng;
+
+/// What is tempered, by whom, with what.
+pub struct Scenario {
+    /// What the maker stated.
+    pub inputs: BarkInputs,
+    /// What that makes of the bowl.
+    pub setup: Setup,
+    /// How the evening goes.
+    pub how: Evening,
+}
+
+impl Scenario {
+    /// The evening with a number, from a seed. Methods take turns, so that each
+    /// has its share.
+    pub fn draw(seed: u64, number: u64) -> Self {
+        let mut chance = ChaCha8Rng::seed_from_u64(seed << 32 | number);
+        let methods = Method::all();
+        let method = methods[usize::try_from(number).expect("small") % methods.len()];
+        let families: Vec<_> = Family::ALL.into_iter().filter(|f| method.suits(*f)).collect();
+        let family = *families.choose(&mut chance).expect("each method suits one");
+        // A water bath is too slow to stop for pieces that must not melt through.
+        let in_bursts = method.keeps_crystals() || chance.random_bool(0.7);
+        let area_cm2 = chance.random_range(250.0..=2_400.0);
+        // A bowl that goes with the amount: half a gram of chocolate per cm².
+        let mass_g = area_cm2 * 0.5 * chance.random_range(0.4..=1.0);
+        let inputs = BarkInputs {
+            method: Some(method),
+            tray: TrayInputs::Area { area_cm2 },
+            room_c: chance.random_range(17.0..=23.0),
+            stone_c: Some(chance.random_range(15.0..=20.0)),
+            bowl: Some(WareInputs {
+                material: *[Material::Glass, Material::Plastic, Material::Steel, Material::Ceramic]
+                    .choose(&mut chance)
+                    .expect("there are four"),
+                mass_g,
+            }),
+            microwave: in_bursts.then(|| MicrowaveInputs {
+                watts: chance.random_range(600.0..=1_000.0),
+                power: chance.random_range(0.3..=0.55),
+            }),
+            ..BarkInputs::usual(family)
+        };
+        let how = Evening {
+            every_s: chance.random_range(1..=6),
+            noise_c: chance.random_range(0.1..=0.5),
+            delay_s: (chance.random_range(2..=5), chance.random_range(6..=20)),
+            misses: chance.random_range(0.0..=0.15),
+            ..Evening::calm(chance.random())
+        };
+        let setup = bark(&inputs).expect("it can be planned").setup(DateTime::UNIX_EPOCH);
+        Self { inputs, setup, how }
+    }
+}
