@@ -5,6 +5,7 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
+import { applyPrint } from "./kit/display";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
 import { PlansPage } from "./plan/PlansPage";
@@ -14,6 +15,8 @@ import { system } from "./theme/system";
 const PlanPage = lazy(() => import("./plan/PlanPage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
+const ReferencePage = lazy(() => import("./reference/ReferencePage"));
+const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
 
@@ -40,6 +43,8 @@ const router = createBrowserRouter([
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
+      { path: "reference", element: later(<ReferencePage />) },
+      { path: "display", element: later(<DisplayPage />) },
       {
         path: "*",
         element: <Standing title="Nothing here">This address leads nowhere.</Standing>,
@@ -48,6 +53,7 @@ const router = createBrowserRouter([
   },
 ]);
 
+applyPrint();
 followColourMode();
 const root = document.getElementById("root");
 if (root) {

@@ -10,6 +10,7 @@ use craft::chocolate::{Chocolate, Family};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
 use craft::plan::{BarkInputs, WareInputs, bark};
+use craft::pot::Pot;
 use craft::units::{celsius, grams, minutes, seconds};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
@@ -97,5 +98,27 @@ fn folding(c: &mut Criterion) {
     });
 }
 
-criterion_group!(benches, seed, plan, folding);
+/// Melted, seeded, and stirred every half minute: a second at a time, as the
+/// simulated thermometer lets it pass.
+fn pot(c: &mut Criterion) {
+    let plan = bark(&inputs()).expect("it can be planned");
+    let mut melted = Pot::new(&plan.setup(DateTime::UNIX_EPOCH));
+    melted.act(&ActionKind::Heat { lasting: Some(seconds(170.0)) });
+    melted.wait(200.0);
+    melted.act(&ActionKind::SeedAdded { mass: grams(80.0) });
+    c.bench_function("an hour of the pot", |b| {
+        b.iter(|| {
+            let mut pot = melted.clone();
+            for s in 0..3_600 {
+                if s % 30 == 0 {
+                    pot.act(&ActionKind::Stirred);
+                }
+                pot.wait(1.0);
+            }
+            pot.temperature()
+        });
+    });
+}
+
+criterion_group!(benches, seed, plan, folding, pot);
 criterion_main!(benches);

@@ -57,7 +57,7 @@ pub struct Step {
     pub label: &'static str,
     /// The number.
     pub value: f64,
-    /// Its unit, as the maker writes it.
+    /// Its unit, as the maker writes it; `C°` is a difference of temperatures.
     pub unit: &'static str,
 }
 

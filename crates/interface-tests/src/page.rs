@@ -6,6 +6,7 @@ use std::time::Duration;
 
 use anyhow::{Context, ensure};
 use serde_json::{Value, json};
+use thirtyfour::components::SelectElement;
 use thirtyfour::prelude::*;
 
 use crate::{Kitchen, root};
@@ -216,6 +217,15 @@ impl Page {
             field.send_keys(text).await?;
         }
         Ok(())
+    }
+
+    /// Chooses from the list with a label.
+    ///
+    /// # Errors
+    /// Where there is no such list, or nothing in it has those words.
+    pub async fn choose(&self, label: &str, words: &str) -> anyhow::Result<()> {
+        let list = SelectElement::new(&self.field(label).await?).await?;
+        Ok(list.select_by_visible_text(words).await?)
     }
 
     /// The field with a label.

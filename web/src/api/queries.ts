@@ -1,11 +1,13 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQueries, useQuery } from "@tanstack/react-query";
 import {
   api,
   type Batch,
   type BatchLine,
   type BowlWithPlan,
   type Component,
+  type Family,
   type MethodAnswer,
+  type WindowsAnswer,
 } from "./client";
 import { accepted } from "./refusal";
 
@@ -23,6 +25,22 @@ export function useMethods() {
     queryKey: keys.methods,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => accepted<MethodAnswer[]>(await api.GET("/api/v1/methods")),
+  });
+}
+
+/** The usual windows of each family. */
+export function useWindowsOf(families: readonly Family[]) {
+  return useQueries({
+    queries: families.map((family) => ({
+      queryKey: ["windows", family],
+      staleTime: Number.POSITIVE_INFINITY,
+      queryFn: async () =>
+        accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body: { family } })),
+    })),
+    combine: (asked) => ({
+      windows: asked.flatMap((one) => one.data ?? []),
+      error: asked.find((one) => one.error)?.error ?? null,
+    }),
   });
 }
 

@@ -1700,7 +1700,7 @@ export interface components {
         Step: {
             /** @description What the number is. */
             label: string;
-            /** @description Its unit, as the maker writes it. */
+            /** @description Its unit, as the maker writes it; `C°` is a difference of temperatures. */
             unit: string;
             /**
              * Format: double

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { BatchLine } from "../api/client";
-import { day, grams } from "../kit/format";
+import { day, mass } from "../kit/format";
 import { chocolateColours, familyNames } from "../theme/chocolate";
 
 const stages: Record<BatchLine["stage"], string> = {
@@ -44,7 +44,7 @@ export function BatchRow({ batch }: { batch: BatchLine }) {
         </Box>
         <Box color="fg.muted" fontSize="sm">
           {familyNames[batch.family]}, {batch.thickness_mm} mm
-          {batch.to_weigh_g != null && `, ${grams(batch.to_weigh_g)}`}
+          {batch.to_weigh_g != null && `, ${mass(batch.to_weigh_g)}`}
           {batch.gave_up && `. ${batch.gave_up}`}
         </Box>
       </Box>

@@ -4,6 +4,7 @@ import { lazy, Suspense } from "react";
 import { Link, useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan } from "../api/queries";
+import { inDisplay } from "../kit/display";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
@@ -86,7 +87,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
         )}
         {refusal && (
           <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">
-            Not kept: {Object.values(refusal.fields)[0] ?? refusal.message}
+            Not kept: {inDisplay(Object.values(refusal.fields)[0] ?? refusal.message)}
           </Box>
         )}
         <Instruction bowl={bowl} time={clock} />

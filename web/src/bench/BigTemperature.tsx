@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowRight, ArrowUp } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
+import { degreeUnit, inDisplay, shownDegrees, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
@@ -12,8 +13,8 @@ const STEADY = 0.1;
 /** Where the reading stands against the working band. */
 function place(temp: number, [lo, hi]: readonly number[]): string {
   if (lo === undefined || hi === undefined) return "";
-  if (temp > hi) return `${(temp - hi).toFixed(1)}° over the band`;
-  if (temp < lo) return `${(lo - temp).toFixed(1)}° under the band`;
+  if (temp > hi) return `${shownDegrees(temp - hi).toFixed(1)}° over the band`;
+  if (temp < lo) return `${shownDegrees(lo - temp).toFixed(1)}° under the band`;
   return "in the working band";
 }
 
@@ -42,9 +43,9 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
         data-testid="temperature"
         whiteSpace="nowrap"
       >
-        {latest ? latest.temp_c.toFixed(1) : "–"}
+        {latest ? shownTemp(latest.temp_c).toFixed(1) : "–"}
         <Box as="span" fontSize="0.3em" verticalAlign="0.9em" ms="0.1em">
-          °C
+          {degreeUnit}
         </Box>
       </Box>
       <Box
@@ -62,7 +63,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
                 ? "trend not known yet"
                 : Math.abs(trend) < STEADY
                   ? "steady"
-                  : `${Math.abs(trend).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}
+                  : `${shownDegrees(Math.abs(trend)).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}
             </span>
             <Box as="span" color="fg.muted">
               · {place(latest.temp_c, use_c)}
@@ -78,7 +79,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           fontWeight="600"
           maxW="46ch"
         >
-          Test: {bowl.test.words}
+          Test: {inDisplay(bowl.test.words)}
         </Box>
       )}
       {bowl.doubted > 0 && (

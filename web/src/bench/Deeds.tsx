@@ -2,6 +2,7 @@ import { Box, VisuallyHidden } from "@chakra-ui/react";
 import { Undo2 } from "lucide-react";
 import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
+import { display } from "../kit/display";
 import { deedOf, nextAdding } from "./adding";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
@@ -23,6 +24,8 @@ const stirs = [
   "spread",
   "cool_to_gate",
 ];
+
+const large = display.print === "large";
 
 const BURSTS = [5, 10, 15, 30];
 
@@ -104,8 +107,8 @@ export const Deeds = memo(function Deeds(props: Props) {
         gap="2"
         gridTemplateColumns={{
           base: "1fr 1fr",
-          md: "repeat(4, minmax(0, 1fr))",
-          xl: "1.25fr repeat(5, minmax(0, 1fr))",
+          md: large ? "repeat(3, minmax(0, 1fr))" : "repeat(4, minmax(0, 1fr))",
+          xl: large ? "repeat(3, minmax(0, 1fr))" : "1.25fr repeat(5, minmax(0, 1fr))",
         }}
       >
         <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
@@ -160,7 +163,7 @@ export const Deeds = memo(function Deeds(props: Props) {
         gap="2"
         gridTemplateColumns={{
           base: "1fr",
-          xl: "minmax(0, 1.7fr) minmax(0, 1fr) minmax(0, 1.3fr)",
+          xl: large ? "1fr" : "minmax(0, 1.75fr) minmax(0, 0.8fr) minmax(0, 1.5fr)",
         }}
       >
         <Box

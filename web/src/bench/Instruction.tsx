@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { OctagonX, TriangleAlert } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
+import { inDisplay } from "../kit/display";
 import { CountdownTo } from "./CountdownTo";
 import type { KitchenClock } from "./useBowl";
 
@@ -43,10 +44,10 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
               <Icon size={36} aria-label={advice.level} />
             </Box>
           )}
-          <span>{advice.say}</span>
+          <span>{inDisplay(advice.say)}</span>
         </Box>
         <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
-          {advice.why}
+          {inDisplay(advice.why)}
         </Box>
       </Box>
       {advice.countdown && (

@@ -1,5 +1,6 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useState } from "react";
+import { massUnit, typedMass } from "../kit/display";
 import type { Adding } from "./adding";
 import { Touch } from "./Touch";
 
@@ -21,16 +22,17 @@ export function OtherAmount({ adding, onAdd }: Props) {
       onSubmit={(event: React.FormEvent) => {
         event.preventDefault();
         if (own > 0) {
-          onAdd(own);
+          onAdd(typedMass(own));
           setText("");
         }
       }}
     >
       <Input
-        aria-label={`Other amount of ${adding.of}, g`}
-        placeholder={`other ${adding.of}, g`}
+        aria-label={`Other amount of ${adding.of}, ${massUnit}`}
+        placeholder={`other ${adding.of}, ${massUnit}`}
         inputMode="decimal"
-        h="64px"
+        h="full"
+        minH="64px"
         fontSize="lg"
         bg="bg.panel"
         borderWidth="2px"

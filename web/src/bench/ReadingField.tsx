@@ -1,6 +1,10 @@
 import { Box, Input } from "@chakra-ui/react";
 import { type Ref, useState } from "react";
+import { degreeUnit, shownTemp, typedTemp } from "../kit/display";
 import { Touch } from "./Touch";
+
+/** A reading as it might be. */
+const usual = shownTemp(31.5).toFixed(1);
 
 interface Props {
   onRead: (temp_c: number) => void;
@@ -18,10 +22,10 @@ export function ReadingField({ onRead, field }: Props) {
         event.preventDefault();
         const value = Number(text.trim().replace(",", "."));
         if (text.trim() === "" || !Number.isFinite(value)) {
-          setFault("Type a number in °C, like 31.5");
+          setFault(`Type a number in ${degreeUnit}, like ${usual}`);
           return;
         }
-        onRead(value);
+        onRead(typedTemp(value));
         setText("");
         setFault("");
         // The keys go back to the bench.
@@ -31,12 +35,13 @@ export function ReadingField({ onRead, field }: Props) {
       <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto" gap="2">
         <Input
           ref={field}
-          aria-label="Reading typed by hand, °C"
+          aria-label={`Reading typed by hand, ${degreeUnit}`}
           aria-invalid={fault !== ""}
-          placeholder="31.5 °C"
+          placeholder={`${usual} ${degreeUnit}`}
           inputMode="decimal"
           autoComplete="off"
-          h="64px"
+          h="full"
+          minH="64px"
           fontSize="2xl"
           fontWeight="600"
           bg="bg.panel"

@@ -1,6 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlAnswer } from "../api/client";
+import { shownTemp, typedTemp } from "../kit/display";
+import { band, temperature } from "../kit/format";
 import { chocolateColours, isPale } from "../theme/chocolate";
 import { finishWords } from "./words";
 
@@ -34,17 +36,19 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
     { name: "work", from: workLo, to: workHi },
     { name: "melt", from: windows.melt_c[0], to: windows.melt_c[1] },
     ...(windows.cool_c ? [{ name: "cool", from: windows.cool_c[0], to: windows.cool_c[1] }] : []),
-  ].filter((band) => band.to > lo && band.from < hi);
+  ].filter((b) => b.to > lo && b.from < hi);
   const lines = [
     { name: "limit", at: windows.limit_c },
     ...(windows.lost_c == null ? [] : [{ name: "lost", at: windows.lost_c }]),
     { name: "thick", at: windows.thick_c },
   ].filter((line) => line.at > lo && line.at < hi);
-  const step = hi - lo > 22 ? 5 : 1;
-  const ticks = Array.from(
-    { length: Math.floor((hi - lo) / step) + 1 },
-    (_, i) => Math.ceil(lo / step) * step + i * step,
-  ).filter((c) => c > lo && c < hi);
+  // Round numbers as they are shown, where they lie in °C.
+  const [from, to] = [shownTemp(lo), shownTemp(hi)];
+  const step = to - from > 60 ? 10 : to - from > 22 ? 5 : 1;
+  const ticks = Array.from({ length: Math.floor((to - from) / step) + 1 }, (_, i) => {
+    const shown = Math.ceil(from / step) * step + i * step;
+    return { shown, c: typedTemp(shown) };
+  }).filter(({ c }) => c > lo && c < hi);
   const sheenWidth = Math.max(x(workHi) - x(workLo), 26);
   const sheenOpacity = { matt: 0.12, satin: 0.42, sheen: 0.95, grain: 0.25, streaks: 0.1 }[finish];
   return (
@@ -55,8 +59,8 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
         viewBox={`0 0 ${W} ${H}`}
         preserveAspectRatio="none"
         role="img"
-        aria-label={`Scale from ${lo} to ${hi} °C. Working band ${workLo} to ${workHi}. ${
-          temp === undefined ? "No reading yet" : `Reading ${temp.toFixed(1)}`
+        aria-label={`Scale from ${temperature(lo, 0)} to ${temperature(hi, 0)}. Working band ${band(bowl.use_c)}. ${
+          temp === undefined ? "No reading yet" : `Reading ${temperature(temp)}`
         }. Finish: ${finishWords[finish]}.`}
         data-testid="sheen-scale"
         data-finish={finish}
@@ -110,10 +114,10 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
           fill="url(#sheen-band)"
           opacity={sheenOpacity}
         />
-        {bands.map((band) => (
-          <g key={band.name}>
+        {bands.map((b) => (
+          <g key={b.name}>
             <path
-              d={`M${x(band.from)} 86 v6 H${x(band.to)} v-6`}
+              d={`M${x(b.from)} 86 v6 H${x(b.to)} v-6`}
               fill="none"
               stroke={mark}
               strokeWidth="3"
@@ -134,13 +138,13 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
             opacity="0.75"
           />
         ))}
-        {ticks.map((c) => (
+        {ticks.map(({ shown, c }) => (
           <line
-            key={c}
+            key={shown}
             x1={x(c)}
             x2={x(c)}
             y1="98"
-            y2={c % 5 === 0 ? 110 : 105}
+            y2={shown % 5 === 0 ? 110 : 105}
             stroke="currentColor"
             strokeWidth="1.5"
           />
@@ -174,17 +178,17 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
         aria-hidden
       >
         {ticks
-          .filter((c) => c % 5 === 0 || step === 1)
-          .map((c) => (
-            <Label key={c} left={(x(c) / W) * 100}>
-              {c}
+          .filter(({ shown }) => shown % 5 === 0 || step === 1)
+          .map(({ shown, c }) => (
+            <Label key={shown} left={(x(c) / W) * 100}>
+              {shown}
             </Label>
           ))}
       </Box>
       <Box position="relative" h="22px" fontSize="sm" fontWeight="600" aria-hidden>
-        {bands.map((band) => (
-          <Label key={band.name} left={((x(band.from) + x(band.to)) / 2 / W) * 100}>
-            {band.name}
+        {bands.map((b) => (
+          <Label key={b.name} left={((x(b.from) + x(b.to)) / 2 / W) * 100}>
+            {b.name}
           </Label>
         ))}
         {lines.map((line) => (

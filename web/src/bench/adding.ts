@@ -1,5 +1,5 @@
 import type { BowlAnswer } from "../api/client";
-import { grams } from "../kit/format";
+import { mass } from "../kit/format";
 import type { Deed } from "./useBench";
 
 /** What this method puts into the bowl, or out of it, next. */
@@ -27,7 +27,7 @@ const words = {
 function adding(kind: Adding["kind"], g: number | null): Adding {
   const { of, done } = words[kind];
   const what = kind === "on_stone" ? "" : `${of[0]?.toUpperCase()}${of.slice(1)} `;
-  const label = g === null ? `${what}${done}` : `${what}${grams(g)} ${done}`;
+  const label = g === null ? `${what}${done}` : `${what}${mass(g)} ${done}`;
   return { kind, grams: g, label: label[0]?.toUpperCase() + label.slice(1), of };
 }
 

@@ -17,7 +17,7 @@ const tunes: Record<Alarm, { hz: number; at: number; s: number }[]> = {
 
 let context: AudioContext | undefined;
 
-function play(alarm: Alarm): void {
+export function play(alarm: Alarm): void {
   try {
     context ??= new AudioContext();
     for (const note of tunes[alarm]) {

@@ -1,5 +1,5 @@
 import type { ActionAnswer, BowlAnswer, Seen } from "../api/client";
-import { grams } from "../kit/format";
+import { mass } from "../kit/format";
 
 export const phaseWords: Record<BowlAnswer["phase"], string> = {
   melting: "Melting",
@@ -40,11 +40,11 @@ export function told(action: ActionAnswer): string {
     case "stirred":
       return "Stirred";
     case "seed_added":
-      return `Seed ${grams(action.grams ?? 0)}`;
+      return `Seed ${mass(action.grams ?? 0)}`;
     case "crystals_added":
-      return `Crystals ${grams(action.grams ?? 0)}`;
+      return `Crystals ${mass(action.grams ?? 0)}`;
     case "on_stone":
-      return `${grams(action.grams ?? 0)} on the stone`;
+      return `${mass(action.grams ?? 0)} on the stone`;
     case "off_stone":
       return "Back from the stone";
     case "too_thick":

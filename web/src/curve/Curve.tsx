@@ -11,6 +11,8 @@ import {
 } from "recharts";
 import type { ActionAnswer, BowlAnswer, WindowsAnswer } from "../api/client";
 import { told } from "../bench/words";
+import { display, shownTemp } from "../kit/display";
+import { temperature } from "../kit/format";
 
 interface Props {
   curve: BowlAnswer["curve"];
@@ -43,10 +45,15 @@ function rows(curve: Props["curve"], fan: Props["fan"], from: number): Row[] {
     .filter((p) => Date.parse(p.at) >= from)
     .map((p): Row => {
       const at = Date.parse(p.at);
-      return p.doubt == null ? { at, temp: p.temp_c } : { at, doubted: p.temp_c };
+      const temp = shownTemp(p.temp_c);
+      return p.doubt == null ? { at, temp } : { at, doubted: temp };
     });
   const future = fan.map(
-    (p): Row => ({ at: Date.parse(p.at), ahead: p.temp_c, range: [p.low_c, p.high_c] }),
+    (p): Row => ({
+      at: Date.parse(p.at),
+      ahead: shownTemp(p.temp_c),
+      range: [shownTemp(p.low_c), shownTemp(p.high_c)],
+    }),
   );
   return [...past, ...future];
 }
@@ -95,7 +102,7 @@ function withRoom(marks: ActionAnswer[], apart: number): Set<string> {
 
 /** Round temperatures to write on the axis. */
 function degreeTicks([lo, hi]: [number, number]): number[] {
-  const step = hi - lo > 24 ? 10 : hi - lo > 12 ? 5 : 2;
+  const step = hi - lo > 48 ? 20 : hi - lo > 24 ? 10 : hi - lo > 12 ? 5 : 2;
   const first = Math.ceil(lo / step) * step;
   return Array.from({ length: Math.floor((hi - first) / step) + 1 }, (_, i) => first + i * step);
 }
@@ -109,11 +116,13 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
     const start = data[0]?.at ?? 0;
     const end = Math.max(last, data.at(-1)?.at ?? 0, start + 5 * 60_000);
     const temps = data.flatMap((r) => [r.temp, r.range?.[0]].filter((t) => t !== undefined));
-    const lowest = Math.min(windows.thick_c - 1, ...temps);
-    const hottest = Math.max(use[1] + 2, ...temps);
+    const lowest = Math.min(shownTemp(windows.thick_c - 1), ...temps);
+    const hottest = Math.max(shownTemp(use[1] + 2), ...temps);
     // A band that is reached is shown whole.
     const highest =
-      hottest > windows.melt_c[0] - 1 ? Math.max(hottest, windows.melt_c[1]) : hottest;
+      hottest > shownTemp(windows.melt_c[0] - 1)
+        ? Math.max(hottest, shownTemp(windows.melt_c[1]))
+        : hottest;
     const opened = Date.parse(curve[0]?.at ?? new Date(start).toISOString());
     return {
       data,
@@ -130,12 +139,12 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
     );
   }
   const bands = [
-    { name: "work", lo: use[0], hi: use[1], colour: work },
-    { name: "melt", lo: windows.melt_c[0], hi: windows.melt_c[1], colour: heat },
-    ...(windows.cool_c
-      ? [{ name: "cool", lo: windows.cool_c[0], hi: windows.cool_c[1], colour: cool }]
-      : []),
-  ].filter((b) => b.lo < domain[1] && b.hi > domain[0]);
+    { name: "work", at: use, colour: work },
+    { name: "melt", at: windows.melt_c, colour: heat },
+    ...(windows.cool_c ? [{ name: "cool", at: windows.cool_c, colour: cool }] : []),
+  ]
+    .map(({ at: [lo, hi], ...band }) => ({ ...band, lo: shownTemp(lo), hi: shownTemp(hi) }))
+    .filter((b) => b.lo < domain[1] && b.hi > domain[0]);
   const marks = actions.filter((a) => Date.parse(a.at) >= start && a.kind !== "stirred");
   const flagged = withRoom(marks, (end - start) / 40);
   const minutes = (at: number) => `${Math.round((at - opened) / 60_000)} min`;
@@ -143,10 +152,10 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
     <ResponsiveContainer width="100%" height="100%">
       <ComposedChart
         data={data}
-        margin={{ top: 8, right: 46, bottom: 0, left: 0 }}
+        margin={{ top: 8, right: display.print === "large" ? 58 : 46, bottom: 0, left: 0 }}
         accessibilityLayer={false}
         role="img"
-        aria-label={`Temperature over ${minutes(end)}, last ${curve.at(-1)?.temp_c.toFixed(1)} °C`}
+        aria-label={`Temperature over ${minutes(end)}, last ${temperature(curve.at(-1)?.temp_c ?? 0)}`}
       >
         <XAxis
           dataKey="at"
@@ -188,14 +197,14 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
         ))}
         {windows.lost_c != null && (
           <ReferenceLine
-            y={windows.lost_c}
+            y={shownTemp(windows.lost_c)}
             stroke={muted}
             strokeDasharray="3 5"
             ifOverflow="hidden"
           />
         )}
         <ReferenceLine
-          y={windows.limit_c}
+          y={shownTemp(windows.limit_c)}
           stroke={stop}
           strokeWidth={2}
           ifOverflow="hidden"

@@ -2,6 +2,7 @@ import { Box, Stack } from "@chakra-ui/react";
 import { Check, Info, OctagonX, TriangleAlert } from "lucide-react";
 import { memo } from "react";
 import type { Note } from "../api/client";
+import { inDisplay } from "./display";
 
 const looks = {
   info: { icon: Info, colour: "fg.muted", wash: "transparent", word: "" },
@@ -35,7 +36,7 @@ export const Notes = memo(function Notes({ notes }: { notes: Note[] }) {
             </Box>
             <span>
               {look.word && <strong>{look.word}</strong>}
-              {note.text}
+              {inDisplay(note.text)}
             </span>
           </Box>
         );

@@ -1,4 +1,5 @@
 import { Box, chakra } from "@chakra-ui/react";
+import { SlidersHorizontal } from "lucide-react";
 import { NavLink, Outlet } from "react-router";
 
 const Link = chakra(NavLink);
@@ -7,6 +8,7 @@ const places = [
   { to: "/plans", name: "Plans" },
   { to: "/bench", name: "Bench" },
   { to: "/log", name: "Log" },
+  { to: "/reference", name: "Windows" },
 ];
 
 function Mark() {
@@ -30,6 +32,7 @@ export function Shell() {
         px={{ base: "3", md: "6" }}
         h="52px"
         flexShrink={0}
+        _print={{ display: "none" }}
       >
         <Box display="flex" alignItems="center" gap="2.5" textStyle="title" fontSize="lg">
           <Mark />
@@ -42,7 +45,7 @@ export function Shell() {
             <Link
               key={place.to}
               to={place.to}
-              px="4"
+              px={{ base: "2.5", md: "4" }}
               h="40px"
               display="flex"
               alignItems="center"
@@ -62,6 +65,20 @@ export function Shell() {
             </Link>
           ))}
         </Box>
+        <Link
+          to="/display"
+          aria-label="Display"
+          ms="auto"
+          w="44px"
+          h="40px"
+          display="grid"
+          placeItems="center"
+          borderRadius="slab"
+          color="fg.muted"
+          _hover={{ bg: "bg.muted" }}
+        >
+          <SlidersHorizontal size={22} aria-hidden />
+        </Link>
       </Box>
       <Box as="main" flex="1" display="flex" flexDirection="column" minW="0">
         <Outlet />

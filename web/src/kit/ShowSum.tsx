@@ -1,6 +1,7 @@
 import { Box, Collapsible } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Step } from "../api/client";
+import { unitOf } from "./display";
 import { figure } from "./format";
 
 /** A figure's working, opened by a touch: people trust what they can check. */
@@ -53,7 +54,7 @@ function Steps({ steps }: { steps: Step[] }) {
         >
           <dt>{step.label}</dt>
           <Box as="dd" whiteSpace="nowrap">
-            {figure(step.value)} {step.unit}
+            {figure(unitOf(step.unit).shown(step.value))} {unitOf(step.unit).unit}
           </Box>
         </Box>
       ))}

@@ -1,5 +1,6 @@
 import { Box, Field, Input } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { inDisplay, unitOf } from "./display";
 
 interface Props {
   label: string;
@@ -25,7 +26,10 @@ function parse(text: string): number | null {
  * A number with its unit. What was typed is kept as it was typed; a change from
  * elsewhere (a slider) replaces it.
  */
-export function UnitField({ label, unit, value, onChange, error, help, optional, width }: Props) {
+export function UnitField(props: Props) {
+  const { label, onChange, error, help, optional, width } = props;
+  const { unit, shown, typed: kept } = unitOf(props.unit);
+  const value = props.value == null ? props.value : shown(props.value);
   const [text, setText] = useState(value == null ? "" : String(value));
   const typed = parse(text);
   useEffect(() => {
@@ -39,7 +43,12 @@ export function UnitField({ label, unit, value, onChange, error, help, optional,
     Number.isNaN(typed) || (typed === null && optional === undefined)
       ? `must be a number in ${unit}`
       : undefined;
-  const message = own ?? error;
+  const message = own ?? (error === undefined ? undefined : inDisplay(error));
+  // What stands when it is empty is a number of the same unit, or a word.
+  const placeholder =
+    optional === undefined || optional === "" || Number.isNaN(Number(optional))
+      ? (optional ?? "")
+      : String(shown(Number(optional)));
   return (
     <Field.Root invalid={message !== undefined} width={width ?? "full"}>
       <Field.Label textStyle="label">{label}</Field.Label>
@@ -52,14 +61,14 @@ export function UnitField({ label, unit, value, onChange, error, help, optional,
           borderColor="border.emphasized"
           pe="12"
           fontWeight="560"
-          placeholder={optional ?? ""}
+          placeholder={placeholder}
           value={text}
           onChange={(event) => {
             const next = event.target.value;
             setText(next);
             const number = parse(next);
             if (!Number.isNaN(number) && (number !== null || optional !== undefined)) {
-              onChange(number);
+              onChange(number === null ? null : kept(number));
             }
           }}
         />

@@ -1,16 +1,23 @@
 /** Numbers and times as they are read in a kitchen. */
 
-export function grams(g: number): string {
-  if (g >= 100) return `${Math.round(g)} g`;
-  return `${g >= 10 ? Math.round(g) : Math.round(g * 10) / 10} g`;
+import { degreeUnit, massUnit, shownMass, shownTemp } from "./display";
+
+export function mass(g: number): string {
+  const m = shownMass(g);
+  // An ounce is as fine as twenty-eight grams.
+  const fine = massUnit === "oz" ? 10 : 1;
+  if (m >= 100 / fine) return `${Math.round(m * fine) / fine} ${massUnit}`;
+  const few = m >= 10 / fine ? fine : fine * 10;
+  return `${Math.round(m * few) / few} ${massUnit}`;
 }
 
-export function celsius(c: number, decimals = 1): string {
-  return `${c.toFixed(decimals)} °C`;
+export function temperature(c: number, decimals = 1): string {
+  return `${shownTemp(c).toFixed(decimals)} ${degreeUnit}`;
 }
 
-export function band([lo, hi]: readonly number[]): string {
-  return `${lo}–${hi} °C`;
+export function band([lo = Number.NaN, hi = Number.NaN]: readonly number[]): string {
+  const end = (c: number) => Math.round(shownTemp(c) * 10) / 10;
+  return `${end(lo)}–${end(hi)} ${degreeUnit}`;
 }
 
 /** Minutes and seconds: 4:05, or 1:04:05. */

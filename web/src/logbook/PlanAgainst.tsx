@@ -1,6 +1,7 @@
 import { Box, Table } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
-import { band, celsius, clock, grams } from "../kit/format";
+import { inDisplay } from "../kit/display";
+import { band, clock, mass, temperature } from "../kit/format";
 
 /** The plan beside what happened, line by line. */
 export function PlanAgainst({ known }: { known: BowlWithPlan }) {
@@ -14,8 +15,8 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
   const rows: [string, string, string][] = [
     [
       "Melted to",
-      celsius(plan.amounts.melted_c),
-      bowl.peak_c == null ? none : `${celsius(bowl.peak_c)} at most`,
+      temperature(plan.amounts.melted_c),
+      bowl.peak_c == null ? none : `${temperature(bowl.peak_c)} at most`,
     ],
     [
       "Heat",
@@ -23,17 +24,21 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
       heat > 0 ? clock(heat) : none,
     ],
     ...(plan.amounts.seed_g > 0 || bowl.seeded_g > 0
-      ? [["Seed", grams(plan.amounts.seed_g), grams(bowl.seeded_g)] as [string, string, string]]
+      ? [["Seed", mass(plan.amounts.seed_g), mass(bowl.seeded_g)] as [string, string, string]]
       : []),
     ...weighed(known),
-    ["Poured at", band(plan.amounts.use_c), bowl.poured_c == null ? none : celsius(bowl.poured_c)],
+    [
+      "Poured at",
+      band(plan.amounts.use_c),
+      bowl.poured_c == null ? none : temperature(bowl.poured_c),
+    ],
     ["Test", bowl.tested ? "before pouring" : "none needed", testWords(bowl)],
     [
       bowl.gave_up ? "At the bench for" : "From bench to pour",
       none,
       lasted === null ? none : clock(lasted),
     ],
-    ["Room", `${celsius(bowl.room_c)}, dew at ${celsius(plan.room.dew_point_c)}`, none],
+    ["Room", `${temperature(bowl.room_c)}, dew at ${temperature(plan.room.dew_point_c)}`, none],
   ];
   return (
     <Box overflowX="auto">
@@ -69,7 +74,7 @@ function weighed({ bowl, plan }: BowlWithPlan): [string, string, string][] {
   ];
   return lines
     .filter(([, planned, happened]) => planned > 0 || happened > 0)
-    .map(([what, planned, happened]) => [what, grams(planned), grams(happened)]);
+    .map(([what, planned, happened]) => [what, mass(planned), mass(happened)]);
 }
 
 function firstSeed(actions: BowlWithPlan["bowl"]["actions"]): number {
@@ -78,5 +83,8 @@ function firstSeed(actions: BowlWithPlan["bowl"]["actions"]): number {
 }
 
 function testWords(bowl: BowlWithPlan["bowl"]): string {
-  return bowl.test?.words ?? (bowl.poured_at && bowl.tested ? "none: poured untested" : "none");
+  return (
+    (bowl.test?.words && inDisplay(bowl.test.words)) ??
+    (bowl.poured_at && bowl.tested ? "none: poured untested" : "none")
+  );
 }

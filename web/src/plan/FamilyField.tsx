@@ -1,9 +1,7 @@
 import { Box, RadioGroup } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Family } from "../api/client";
-import { chocolateColours, familyNames } from "../theme/chocolate";
-
-const families: Family[] = ["dark", "milk", "white", "ruby", "blond", "cocoa_butter", "coating"];
+import { chocolateColours, families, familyNames } from "../theme/chocolate";
 
 /** The chocolate, chosen by its colour and its name. */
 export const FamilyField = memo(function FamilyField({

@@ -1,6 +1,7 @@
 import { Stack } from "@chakra-ui/react";
-import { memo, useMemo } from "react";
-import type { BarkInputs, PlanAnswer } from "../api/client";
+import { memo, useCallback, useMemo } from "react";
+import type { BarkInputs, Family, PlanAnswer } from "../api/client";
+import { useMethods } from "../api/queries";
 import { Panel } from "../kit/Panel";
 import { FamilyField } from "./FamilyField";
 import { KitFields } from "./KitFields";
@@ -26,12 +27,23 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
       <K extends keyof BarkInputs>(key: K) =>
       (value: BarkInputs[K]) =>
         onChange({ [key]: value });
-    return { family: field("family"), tray: field("tray"), thickness_mm: field("thickness_mm") };
+    return { tray: field("tray"), thickness_mm: field("thickness_mm") };
   }, [onChange]);
+  const methods = useMethods().data;
+  const { method } = draft;
+  // A method that does not suit the new family gives way to the recommended one.
+  const setFamily = useCallback(
+    (family: Family) => {
+      const suits = methods?.find((m) => m.key === method)?.suits;
+      const kept = suits === undefined || suits.some((s) => s.family === family);
+      onChange(kept ? { family } : { family, method: null });
+    },
+    [methods, method, onChange],
+  );
   return (
     <Panel title="What you make">
       <Stack gap="4">
-        <FamilyField value={draft.family} onChange={set.family} />
+        <FamilyField value={draft.family} onChange={setFamily} />
         <TrayField tray={draft.tray} errors={errors} onChange={set.tray} />
         <ThicknessField
           value={draft.thickness_mm}

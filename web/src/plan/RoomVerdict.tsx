@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { PlanAnswer } from "../api/client";
-import { celsius, minutesRange } from "../kit/format";
+import { minutesRange, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
@@ -26,7 +26,7 @@ export const RoomVerdict = memo(function RoomVerdict({ room, setting }: Props) {
       <Box display="flex" gap="2" alignItems="baseline" flexWrap="wrap">
         <Box textStyle="label">Dew point</Box>
         <Box fontWeight="640" data-testid="dew-point">
-          {celsius(room.dew_point_c)}
+          {temperature(room.dew_point_c)}
         </Box>
         <ShowSum steps={room.sum} of="dew point" />
       </Box>

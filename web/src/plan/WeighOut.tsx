@@ -1,7 +1,7 @@
 import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Family, PlanAnswer } from "../api/client";
-import { band, celsius, grams } from "../kit/format";
+import { band, mass, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import { chocolateColours, isPale } from "../theme/chocolate";
@@ -28,7 +28,7 @@ export const WeighOut = memo(function WeighOut({
           <ShowSum steps={slab.sum} of="chocolate to weigh out" />
         </Figure>
         <Figure
-          label={`Melt, to ${celsius(amounts.melted_c)}`}
+          label={`Melt, to ${temperature(amounts.melted_c)}`}
           value={amounts.melted_g}
           testId="melt"
         />
@@ -42,7 +42,7 @@ export const WeighOut = memo(function WeighOut({
         <div
           className="strip"
           role="img"
-          aria-label={`Of ${grams(slab.to_weigh_g)}, melt ${grams(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${grams(extra.grams)}` : ""}`}
+          aria-label={`Of ${mass(slab.to_weigh_g)}, melt ${mass(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
         >
           <div className="melted" style={{ flex: kept, background: colours.body, color: mark }}>
             {amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}
@@ -76,7 +76,7 @@ export const WeighOut = memo(function WeighOut({
             <span className="amounts" data-testid="additions">
               {amounts.additions_g.map((g, i) => (
                 <span key={words[i]}>
-                  {words[i]} <strong>{grams(g)}</strong>
+                  {words[i]} <strong>{mass(g)}</strong>
                 </span>
               ))}
             </span>
@@ -180,7 +180,7 @@ function Figure({ label, value, testId, children }: FigureProps) {
     >
       <div className="label">{label}</div>
       <div className="figure" data-testid={testId}>
-        {grams(value)}
+        {mass(value)}
       </div>
       {children}
     </Box>

@@ -25,3 +25,5 @@ export const familyNames: Record<Family, string> = {
   cocoa_butter: "Cocoa butter",
   coating: "Coating",
 };
+
+export const families = Object.keys(familyNames) as Family[];

@@ -221,7 +221,7 @@ impl SeedInput<'_> {
 fn working(balance: &Balance<'_>, melted: Mass, seed: Mass, melting: AvailableEnergy) -> Vec<Step> {
     let in_chocolate = melted * balance.input.chocolate.family.heat_when_melted() * balance.fall;
     let mut sum = Vec::with_capacity(7);
-    sum.push(Step::new("to fall", in_degrees(balance.fall), "°C"));
+    sum.push(Step::new("to fall", in_degrees(balance.fall), "C°"));
     sum.push(Step::new("heat in the melted chocolate", in_joules(in_chocolate), "J"));
     if balance.input.ware.is_some() {
         sum.push(Step::new("heat in the bowl", in_joules(balance.ware_heat * balance.fall), "J"));

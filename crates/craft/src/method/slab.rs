@@ -74,11 +74,11 @@ impl School for Slab {
             pour_out,
             notes,
             sum: vec![
-                Step::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "°C"),
+                Step::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "C°"),
                 Step::new(
                     "the stone takes its part",
                     in_degrees(rise(wish.stone_to, wish.melt_to)),
-                    "°C",
+                    "C°",
                 ),
                 Step::new("so pour out", share, "%"),
                 Step::new("pour out", in_grams(pour_out), "g"),

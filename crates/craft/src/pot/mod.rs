@@ -267,7 +267,7 @@ impl Pot {
             10.0,
             LONGEST_STEP_S,
             // Nothing is at rest for long: the first step may be a fair one.
-            lasting_s.min(0.5),
+            lasting_s.min(1.0),
             100_000,
             100_000,
             OutputType::Sparse,

@@ -2,6 +2,7 @@
 
 mod api;
 mod bench;
+mod display;
 mod every_page;
 mod log;
 mod plan;

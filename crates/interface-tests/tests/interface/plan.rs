@@ -147,6 +147,34 @@ async fn two_screens_cannot_overwrite_each_other() {
     .await;
 }
 
+#[tokio::test(flavor = "multi_thread")]
+async fn the_method_is_recommended_from_what_is_at_hand_and_may_be_another() {
+    browse("plan_method", async |page| {
+        let batch = api::id(&api::new_batch("method").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("method", "Recommended because").await?;
+        page.touch("Ready crystals (cocoa butter, all form V)").await?;
+        page.until_shown("method", "you have ready crystals").await?;
+        page.until_shown("crystals", "3.3 g").await?;
+        page.choose("Method", "Slab").await?;
+        page.until_shown("method", "would be recommended").await?;
+        page.until_shown("pour-out", "g").await?;
+        page.until_said("You did not say you have it").await?;
+        page.touch("A slab of stone").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+
+        // Another family keeps a method only where it suits.
+        page.touch("Milk").await?;
+        page.until_shown("method", "would be recommended").await?;
+        page.touch("Coating").await?;
+        page.until_shown("method", "a coating has nothing to temper").await?;
+        page.until_said("there is nothing to seed").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        Ok(())
+    })
+    .await;
+}
+
 fn grams(text: &str) -> anyhow::Result<f64> {
     Ok(text.trim_end_matches(" g").parse()?)
 }

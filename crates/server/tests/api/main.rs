@@ -4,6 +4,7 @@ mod batches;
 mod bowls;
 mod calc;
 mod kitchen;
+mod methods;
 mod refusals;
 mod simulated;
 mod stream;

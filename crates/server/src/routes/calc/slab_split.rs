@@ -59,8 +59,8 @@ pub async fn slab_split(Body(request): Body<SlabSplitRequest>) -> Answer<Json<Sl
             "The heat of the crystals that form on the stone is not counted: go by the thermometer.",
         )],
         sum: vec![
-            Step::new("to fall", melted - target, "°C"),
-            Step::new("the stone takes its part", melted - slab, "°C"),
+            Step::new("to fall", melted - target, "C°"),
+            Step::new("the stone takes its part", melted - slab, "C°"),
             Step::new("pour out", pour_out_g, "g"),
             Step::new("keep", keep_g, "g"),
         ],

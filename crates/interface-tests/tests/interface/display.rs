@@ -1,0 +1,62 @@
+//! Units and print, as this browser wants them, and the card of windows.
+
+use anyhow::ensure;
+use interface_tests::browse;
+use serde_json::json;
+
+use crate::api;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_ounces() {
+    browse("display", async |page| {
+        let (batch, bowl) = api::new_bowl("in the other units").await?;
+        api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 31.5 })).await?;
+        page.go("/display").await?;
+        page.touch("°F").await?;
+        page.until_said("In this browser").await?;
+        page.touch("ounces").await?;
+        page.until_said("In this browser").await?;
+
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_shown("temperature", "88.7").await?;
+        page.until_shown("instruction", "88.7 °F").await?;
+        page.fill("Reading typed by hand, °F", "89.6").await?;
+        page.touch("Read").await?;
+        page.until_shown("temperature", "89.6").await?;
+        let kept = api::bowl(&bowl).await?;
+        ensure!(kept["latest"]["temp_c"] == 32.0, "{}", kept["latest"]);
+
+        page.go(&format!("/plans/{batch}")).await?;
+        // 325.08 g
+        page.until_shown("to-weigh", "11.5 oz").await?;
+        let room = page.field("Room").await?;
+        ensure!(room.prop("value").await?.as_deref() == Some("68"));
+        page.fill("Room", "120").await?;
+        // 5 to 40 °C
+        page.until_said("must be 41 to 104 °F; it is 120").await?;
+        page.fill("Room", "70").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/batches/{batch}")).await?;
+        let component = kept["components"][0]["id"].as_str().unwrap_or_default().to_owned();
+        let kept = api::get(&format!("/components/{component}")).await?;
+        let room = kept["inputs"]["room_c"].as_f64().unwrap_or_default();
+        ensure!((room - 21.111).abs() < 0.001, "{room}");
+
+        page.go("/reference").await?;
+        page.until_shown("windows", "work 87.8–89.6 °F").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_card_has_every_family_on_one_scale() {
+    browse("reference", async |page| {
+        page.go("/reference").await?;
+        for words in ["work 31–32 °C", "Cocoa butter", "never above 47 °C", "Coating"] {
+            page.until_shown("windows", words).await?;
+        }
+        Ok(())
+    })
+    .await;
+}

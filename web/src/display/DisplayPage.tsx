@@ -1,0 +1,103 @@
+import { Box, Button, Heading, SegmentGroup, Stack } from "@chakra-ui/react";
+import { Volume2 } from "lucide-react";
+import type { Alarm } from "../api/client";
+import { play } from "../bench/alarms";
+import { type Display, display, setDisplay } from "../kit/display";
+import { Panel } from "../kit/Panel";
+
+const choices: {
+  name: keyof Display;
+  label: string;
+  values: { value: string; label: string }[];
+}[] = [
+  {
+    name: "temperature",
+    label: "Temperatures",
+    values: [
+      { value: "C", label: "°C" },
+      { value: "F", label: "°F" },
+    ],
+  },
+  {
+    name: "mass",
+    label: "Masses",
+    values: [
+      { value: "g", label: "grams" },
+      { value: "oz", label: "ounces" },
+    ],
+  },
+  {
+    name: "print",
+    label: "Print",
+    values: [
+      { value: "usual", label: "usual" },
+      { value: "large", label: "large" },
+    ],
+  },
+];
+
+const sounds: { alarm: Alarm; label: string }[] = [
+  { alarm: "limit", label: "The limit" },
+  { alarm: "band", label: "The working band" },
+  { alarm: "timer", label: "A time is up" },
+];
+
+/** How this browser shows things. */
+export default function DisplayPage() {
+  return (
+    <Box px={{ base: "3", md: "6" }} maxW="640px" width="full" mx="auto" pb="8">
+      <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
+        Display
+      </Heading>
+      <Panel title="In this browser">
+        <Stack gap="4">
+          {choices.map(({ name, label, values }) => (
+            <Box
+              key={name}
+              display="flex"
+              justifyContent="space-between"
+              alignItems="center"
+              gap="4"
+            >
+              <Box id={`display-${name}`} fontWeight="560">
+                {label}
+              </Box>
+              <SegmentGroup.Root
+                aria-labelledby={`display-${name}`}
+                size="lg"
+                value={display[name]}
+                onValueChange={({ value }) => value && setDisplay({ [name]: value })}
+              >
+                <SegmentGroup.Indicator bg="raised" />
+                {values.map((choice) => (
+                  <SegmentGroup.Item key={choice.value} value={choice.value} minW="104px" h="48px">
+                    <SegmentGroup.ItemHiddenInput />
+                    <SegmentGroup.ItemText>{choice.label}</SegmentGroup.ItemText>
+                  </SegmentGroup.Item>
+                ))}
+              </SegmentGroup.Root>
+            </Box>
+          ))}
+        </Stack>
+      </Panel>
+      <Panel title="What is heard at the bench" mt="4">
+        <Box display="flex" gap="2" flexWrap="wrap">
+          {sounds.map(({ alarm, label }) => (
+            <Button
+              key={alarm}
+              size="lg"
+              variant="outline"
+              borderColor="border.emphasized"
+              onClick={() => play(alarm)}
+            >
+              <Volume2 aria-hidden /> {label}
+            </Button>
+          ))}
+        </Box>
+      </Panel>
+      <Box mt="3" fontSize="sm" color="fg.muted">
+        What is kept stays in °C and grams, so another browser may show it in another way.
+      </Box>
+    </Box>
+  );
+}
