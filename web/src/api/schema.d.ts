@@ -62,6 +62,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The bowls that are open, in the order in which they need hands. */
+        get: operations["read_bench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bench/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The same, live: an event `bench` whenever it is not as it was, and at least
+         *     every few seconds.
+         */
+        get: operations["watch_bench"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}": {
         parameters: {
             query?: never;
@@ -670,6 +707,63 @@ export interface components {
          * @enum {string}
          */
         BatchStage: "planned" | "at_bench" | "poured" | "lost";
+        /** @description Every open bowl, the one that needs hands first on top. */
+        BenchAnswer: {
+            /** @description The bowls, in order. */
+            bowls: components["schemas"]["BenchBowlAnswer"][];
+            /**
+             * Format: date-time
+             * @description Real time when this was answered.
+             */
+            now: string;
+        };
+        /** @description A bowl at the bench, in short. */
+        BenchBowlAnswer: {
+            /** @description What to do next. */
+            advice: components["schemas"]["AdviceAnswer"];
+            /** @description The batch that comes first where two need hands in the same minute. */
+            after?: string | null;
+            /**
+             * Format: uuid
+             * @description Its batch.
+             */
+            batch_id: string;
+            /** @description Its batch's name. */
+            batch_name: string;
+            /** @description Its time. */
+            clock: components["schemas"]["ClockAnswer"];
+            /** @description Its chocolate. */
+            family: components["schemas"]["Family"];
+            /** @description The finish of the chocolate. */
+            finish: components["schemas"]["Finish"];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            latest?: null | components["schemas"]["LatestAnswer"];
+            /** @description Whether it needs hands. */
+            needs: components["schemas"]["NeedsAnswer"];
+            /**
+             * Format: date-time
+             * @description When it will, in real time.
+             */
+            needs_at?: string | null;
+            /** @description Where it stands. */
+            phase: components["schemas"]["Phase"];
+            /** @description Whether its method asks for a temper test. */
+            tested: boolean;
+            /**
+             * Format: double
+             * @description How fast it moves.
+             */
+            trend_c_per_min?: number | null;
+            /** @description The band to use it in. */
+            use_c: [
+                number,
+                number
+            ];
+        };
         /** @description One part of a blend. */
         BlendPart: {
             /** @description Its family. */
@@ -1156,6 +1250,11 @@ export interface components {
          * @enum {string}
          */
         Need: "probe" | "stone" | "ready_crystals" | "tempered_pieces" | "frozen_slab";
+        /**
+         * @description Whether a bowl needs hands.
+         * @enum {string}
+         */
+        NeedsAnswer: "now" | "later" | "never";
         /** @description An action to be kept. */
         NewAction: {
             /**
@@ -2107,6 +2206,45 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchAnswer"];
+                };
+            };
+        };
+    };
+    watch_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Events `bench`, each a BenchAnswer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["BenchAnswer"];
                 };
             };
         };

@@ -1,21 +1,27 @@
-import { Box, chakra, Heading } from "@chakra-ui/react";
-import { Link as RouterLink, useNavigate } from "react-router";
-import { useBatches } from "../api/queries";
-import { BatchRow } from "../batch/BatchRow";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Box, Heading } from "@chakra-ui/react";
+import { WifiOff } from "lucide-react";
+import { useCallback, useRef } from "react";
+import { useNavigate } from "react-router";
+import { Loading, Standing } from "../kit/Standing";
+import { useStored } from "../kit/useStored";
+import { useAlarms } from "./alarms";
+import { BowlCard } from "./BowlCard";
+import { useScreenAwake } from "./useScreenAwake";
+import { useWholeBench } from "./useWholeBench";
 
-const Link = chakra(RouterLink);
-
-/** The bowls at the bench now. */
+/** Every bowl at the bench: one pair of hands, and which of them needs it first. */
 export default function BenchListPage() {
-  const batches = useBatches();
+  const { bench, connected, realNow } = useWholeBench();
   const navigate = useNavigate();
-  if (batches.error) {
-    return <Failed what="bowls" error={batches.error} retry={() => batches.refetch()} />;
-  }
-  if (!batches.data) return <Loading what="the bench" />;
-  const open = batches.data.filter((b) => b.stage === "at_bench");
-  if (open.length === 0) {
+  const [silent] = useStored("wide-sheen.silent", false);
+  const now = useRef(realNow);
+  now.current = realNow;
+  const steadyNow = useCallback(() => now.current(), []);
+  const first = bench?.bowls[0];
+  useAlarms(first, silent);
+  useScreenAwake();
+  if (!bench) return <Loading what="the bench" />;
+  if (bench.bowls.length === 0) {
     return (
       <Standing
         title="The bench is clear"
@@ -26,15 +32,38 @@ export default function BenchListPage() {
     );
   }
   return (
-    <Box px={{ base: "3", md: "6" }} maxW="1100px" width="full" mx="auto">
+    <Box px={{ base: "3", md: "6" }} pb="6" maxW="1400px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         At the bench
       </Heading>
-      {open.map((batch) => (
-        <Link key={batch.id} to={`/bench/${batch.bowl_id}`} display="block" mb="2">
-          <BatchRow batch={batch} />
-        </Link>
-      ))}
+      {!connected && (
+        <Box
+          role="status"
+          display="flex"
+          gap="3"
+          alignItems="center"
+          bg="stop.wash"
+          borderRadius="slab"
+          px="4"
+          py="2"
+          mb="2"
+          fontWeight="600"
+        >
+          <WifiOff size={22} aria-hidden />
+          No connection. What you enter is kept here and sent when it is back.
+        </Box>
+      )}
+      <Box display="grid" gap="2.5">
+        {bench.bowls.map((bowl, i) => (
+          <BowlCard
+            key={bowl.id}
+            bowl={bowl}
+            heardNow={bench.now}
+            realNow={steadyNow}
+            first={i === 0 && bowl.needs === "now"}
+          />
+        ))}
+      </Box>
     </Box>
   );
 }

@@ -12,6 +12,7 @@ import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
 import { Deeds } from "./Deeds";
 import { Instruction } from "./Instruction";
+import { OtherBowls } from "./OtherBowls";
 import { SettingStrip } from "./SettingStrip";
 import { SheenScale } from "./SheenScale";
 import { ThermometerControl } from "./ThermometerControl";
@@ -90,6 +91,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
             Not kept: {inDisplay(Object.values(refusal.fields)[0] ?? refusal.message)}
           </Box>
         )}
+        <OtherBowls bowlId={bowlId} />
         <Instruction bowl={bowl} time={clock} />
         <SettingStrip bowl={bowl} time={clock} />
         <Box

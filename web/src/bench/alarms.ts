@@ -38,9 +38,12 @@ export function play(alarm: Alarm): void {
 }
 
 /** Sounds an alarm once each time the coach raises a new one. */
-export function useAlarms(bowl: BowlAnswer | undefined, silent: boolean): void {
+export function useAlarms(
+  bowl: Pick<BowlAnswer, "id" | "advice"> | undefined,
+  silent: boolean,
+): void {
   const alarm = bowl?.advice.alarm ?? null;
-  const cause = alarm ? `${alarm} ${bowl?.advice.rule}` : "";
+  const cause = alarm ? `${bowl?.id} ${alarm} ${bowl?.advice.rule}` : "";
   const before = useRef<string>(undefined);
   useEffect(() => {
     // What stands when the page opens is seen, not heard.

@@ -11,6 +11,7 @@ mod event;
 mod finish;
 mod fold;
 mod forecast;
+pub mod hands;
 mod record;
 mod setup;
 pub mod temper_test;

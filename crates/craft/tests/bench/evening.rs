@@ -58,6 +58,10 @@ impl Evening {
         e
     }
 
+    pub fn now(&self) -> DateTime<Utc> {
+        self.now
+    }
+
     fn id(&self) -> Uuid {
         self.ids.set(self.ids.get() + 1);
         Uuid::from_u128(self.ids.get())

@@ -3,5 +3,6 @@
 mod bowl;
 mod crystals;
 mod evening;
+mod hands;
 mod maker;
 mod pot;

@@ -6,3 +6,4 @@ mod display;
 mod every_page;
 mod log;
 mod plan;
+mod several;

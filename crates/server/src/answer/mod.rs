@@ -1,5 +1,6 @@
 //! What the API answers: the core's figures with their unit in the name.
 
+pub mod bench;
 pub mod bowl;
 pub mod plan;
 

@@ -1,7 +1,7 @@
 //! Batches.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::Family;
 use craft::plan::BarkInputs;
@@ -193,6 +193,38 @@ async fn answer(state: &State, batch: Batch) -> Answer<BatchAnswer> {
 pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<BatchLineAnswer>>> {
     let lines = store::batches::list(&state.pool).await?;
     Ok(web::Json(lines.into_iter().map(Into::into).collect()))
+}
+
+/// A poured bowl stays at the bench this long: it is topped, cut and let go.
+const AFTER_POUR: TimeDelta = TimeDelta::minutes(90);
+
+/// A bowl that is at the bench, and what it is for.
+pub struct OpenBowl {
+    /// The bowl.
+    pub bowl_id: Uuid,
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// Its batch's name.
+    pub batch_name: String,
+}
+
+/// The bowls that are open, or were poured a short while ago.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn open_bowls(state: &State) -> Answer<Vec<OpenBowl>> {
+    let lately = state.wall.now() - AFTER_POUR;
+    let lines = store::batches::list(&state.pool).await?;
+    let at_bench = |line: &BatchLine| {
+        line.given_up.is_none() && line.poured_at.is_none_or(|poured| poured > lately)
+    };
+    Ok(lines
+        .into_iter()
+        .filter(at_bench)
+        .filter_map(|line| {
+            Some(OpenBowl { bowl_id: line.bowl_id?, batch_id: line.id, batch_name: line.name })
+        })
+        .collect())
 }
 
 /// Begins a batch with one component.

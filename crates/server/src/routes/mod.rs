@@ -2,6 +2,7 @@
 
 pub mod actions;
 pub mod batches;
+pub mod bench;
 pub mod bowls;
 pub mod calc;
 pub mod components;
@@ -29,6 +30,8 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(outcomes::append)
             .service(components::read)
             .service(components::edit)
+            .service(bench::watch)
+            .service(bench::read)
             .service(bowls::open)
             .service(bowls::read)
             .service(bowls::set_thermometer)

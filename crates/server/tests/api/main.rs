@@ -1,6 +1,7 @@
 //! The API over a private MariaDB of its own.
 
 mod batches;
+mod bench;
 mod bowls;
 mod calc;
 mod kitchen;

@@ -32,10 +32,15 @@ impl Look<'_> {
         let temp = self.latest()?;
         let limit = self.setup.chocolate.windows.limit;
         if temp >= limit {
+            let say = if self.bowl.heat == Heat::Off {
+                "Too hot: stir, and let it cool"
+            } else {
+                "Off the heat now. Stir"
+            };
             return Some(
                 Advice::new(
                     Rule::LimitPassed,
-                    "Off the heat now. Stir",
+                    say,
                     format!(
                         "{} is over the limit of {}. If it smells burnt or turns grainy it cannot be saved.",
                         self.shown(),

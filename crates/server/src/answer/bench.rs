@@ -1,0 +1,143 @@
+//! The whole bench, as one pair of hands needs it.
+
+use chrono::{DateTime, Utc};
+use craft::bowl::coach::{Advice, advise};
+use craft::bowl::hands::{Call, Need, Turn, queue};
+use craft::bowl::{Finish, Phase, Record, finish, fold, look_ahead};
+use craft::chocolate::Family;
+use craft::units::in_degrees;
+use serde::Serialize;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::bowl::{AdviceAnswer, ClockAnswer, LatestAnswer, Subject};
+use super::{band, celsius, round};
+
+/// A bowl at the bench and what it is for.
+#[derive(Clone, Debug)]
+pub struct Seat {
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// Its batch's name.
+    pub batch_name: String,
+    /// The bowl.
+    pub subject: Subject,
+}
+
+/// Whether a bowl needs hands.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum NeedsAnswer {
+    /// Now.
+    Now,
+    /// At `needs_at`.
+    Later,
+    /// Not that can be told.
+    Never,
+}
+
+/// A bowl at the bench, in short.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BenchBowlAnswer {
+    /// Its id.
+    pub id: Uuid,
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// Its batch's name.
+    pub batch_name: String,
+    /// Its chocolate.
+    pub family: Family,
+    /// Its time.
+    pub clock: ClockAnswer,
+    /// Where it stands.
+    pub phase: Phase,
+    /// Whether its method asks for a temper test.
+    pub tested: bool,
+    /// The finish of the chocolate.
+    pub finish: Finish,
+    /// The latest trusted reading.
+    pub latest: Option<LatestAnswer>,
+    /// How fast it moves.
+    pub trend_c_per_min: Option<f64>,
+    /// The band to use it in.
+    #[schema(min_items = 2, max_items = 2)]
+    pub use_c: [f64; 2],
+    /// What to do next.
+    pub advice: AdviceAnswer,
+    /// Whether it needs hands.
+    pub needs: NeedsAnswer,
+    /// When it will, in real time.
+    pub needs_at: Option<DateTime<Utc>>,
+    /// The batch that comes first where two need hands in the same minute.
+    pub after: Option<String>,
+}
+
+/// Every open bowl, the one that needs hands first on top.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BenchAnswer {
+    /// Real time when this was answered.
+    pub now: DateTime<Utc>,
+    /// The bowls, in order.
+    pub bowls: Vec<BenchBowlAnswer>,
+}
+
+struct Seen<'a> {
+    seat: &'a Seat,
+    clock: ClockAnswer,
+    advice: Advice,
+    bowl: craft::bowl::Bowl,
+    trend: Option<f64>,
+}
+
+impl BenchAnswer {
+    /// The bench at a time.
+    pub fn of<'a>(
+        seats: impl Iterator<Item = (&'a Seat, &'a Record, ClockAnswer)>,
+        real: DateTime<Utc>,
+    ) -> Self {
+        let mut seen: Vec<_> = seats
+            .map(|(seat, record, clock)| {
+                let setup = &seat.subject.setup;
+                let bowl = fold(setup, record, clock.now);
+                let ahead = look_ahead(setup, record, &bowl);
+                let advice = advise(setup, &bowl, &ahead, clock.now);
+                Seen { seat, clock, advice, bowl, trend: ahead.trend.map(in_degrees) }
+            })
+            .collect();
+        // Equals keep the order in which they were opened.
+        seen.sort_by_key(|s| (s.seat.subject.setup.opened, s.seat.subject.id));
+        let calls: Vec<_> = seen
+            .iter()
+            .map(|s| Call { advice: &s.advice, now: s.clock.now, rate: s.clock.rate })
+            .collect();
+        let turns = queue(&calls, real);
+        Self { now: real, bowls: turns.iter().map(|turn| answer(&seen, turn)).collect() }
+    }
+}
+
+fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
+    let Seen { seat, clock, advice, bowl, trend } = &seen[turn.bowl];
+    let setup = &seat.subject.setup;
+    let (needs, needs_at) = match turn.need {
+        Need::Now => (NeedsAnswer::Now, None),
+        Need::At(at) => (NeedsAnswer::Later, Some(at)),
+        Need::Never => (NeedsAnswer::Never, None),
+    };
+    BenchBowlAnswer {
+        id: seat.subject.id,
+        batch_id: seat.batch_id,
+        batch_name: seat.batch_name.clone(),
+        family: setup.chocolate.family,
+        clock: clock.clone(),
+        phase: bowl.phase,
+        tested: setup.method.is_tested(),
+        finish: finish(setup, bowl),
+        latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
+        trend_c_per_min: trend.map(|t| round(t, 2)),
+        use_c: band(setup.use_band()),
+        advice: advice.clone().into(),
+        needs,
+        needs_at,
+        after: turn.after.map(|before| seen[before].seat.batch_name.clone()),
+    }
+}

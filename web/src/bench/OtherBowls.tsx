@@ -1,0 +1,49 @@
+import { Box, chakra } from "@chakra-ui/react";
+import { Link as RouterLink } from "react-router";
+import { inDisplay } from "../kit/display";
+import { temperature } from "../kit/format";
+import { useWholeBench } from "./useWholeBench";
+
+const Link = chakra(RouterLink);
+
+/** The other bowls at the bench, and whether one of them comes before this one. */
+export function OtherBowls({ bowlId }: { bowlId: string }) {
+  const bowls = useWholeBench().bench?.bowls ?? [];
+  const here = bowls.findIndex((bowl) => bowl.id === bowlId);
+  // One that is held, or poured and setting, asks for nothing.
+  const others = bowls.filter((bowl) => bowl.id !== bowlId && bowl.needs !== "never");
+  if (others.length === 0) return null;
+  return (
+    <Box as="nav" aria-label="Other bowls" display="flex" gap="2" flexWrap="wrap">
+      {others.map((bowl) => {
+        const before = bowl.needs === "now" && bowls.indexOf(bowl) < here;
+        return (
+          <Link
+            key={bowl.id}
+            to={`/bench/${bowl.id}`}
+            data-testid={before ? "comes-first" : "other-bowl"}
+            display="flex"
+            gap="2"
+            alignItems="center"
+            minH="48px"
+            px="3"
+            borderRadius="slab"
+            borderWidth="2px"
+            borderColor={before ? "heat" : "border"}
+            bg={before ? "heat.wash" : "bg.panel"}
+            fontWeight="560"
+          >
+            {before && <strong>First:</strong>}
+            <span>{bowl.batch_name}</span>
+            <Box as="span" color="fg.muted">
+              {bowl.latest && temperature(bowl.latest.temp_c)}
+            </Box>
+            <Box as="span" fontWeight="600">
+              {inDisplay(bowl.advice.say)}
+            </Box>
+          </Link>
+        );
+      })}
+    </Box>
+  );
+}

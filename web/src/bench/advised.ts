@@ -1,0 +1,50 @@
+import type { AdviceAnswer } from "../api/client";
+import { mass } from "../kit/format";
+import type { Deed } from "./useBench";
+
+/** The one thing that the coach asks for, as something to be touched; null where it is to wait. */
+export function advisedDeed(advice: AdviceAnswer): { label: string; deed: Deed } | null {
+  const tenth = (g: number) => Math.round(g * 10) / 10;
+  if (advice.seed_g != null) {
+    const deed: Deed = { kind: "seed_added", grams: tenth(advice.seed_g) };
+    return { label: `Seed ${mass(advice.seed_g)} added`, deed };
+  }
+  if (advice.crystals_g != null) {
+    const deed: Deed = { kind: "crystals_added", grams: tenth(advice.crystals_g) };
+    return { label: `Crystals ${mass(advice.crystals_g)} in`, deed };
+  }
+  if (advice.pour_out_g != null) {
+    const deed: Deed = { kind: "on_stone", grams: tenth(advice.pour_out_g) };
+    return { label: `${mass(advice.pour_out_g)} on the stone`, deed };
+  }
+  switch (advice.rule) {
+    case "melted":
+    case "limit_passed":
+    case "limit_near":
+      return { label: "Off the heat", deed: { kind: "off_heat" } };
+    case "work_on_stone":
+      return { label: "Back in the bowl", deed: { kind: "off_stone" } };
+    case "test_now":
+      return { label: "Start the test", deed: { kind: "test_started" } };
+    case "pour":
+    case "leaving_band":
+    case "use_now":
+      return { label: "Poured", deed: { kind: "poured" } };
+    case "stir_after_heat":
+    case "stir_in":
+    case "stir_down":
+    case "stop_before_melt":
+    case "stirring_missing":
+    case "plateau":
+    case "spread":
+    case "cool_to_gate":
+      return { label: "Stirred", deed: { kind: "stirred" } };
+    default:
+      return advice.heat_s == null
+        ? null
+        : {
+            label: `Heat ${advice.heat_s} s`,
+            deed: { kind: "heat", seconds: advice.heat_s },
+          };
+  }
+}
