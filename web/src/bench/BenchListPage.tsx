@@ -1,6 +1,5 @@
 import { Box, Heading } from "@chakra-ui/react";
 import { WifiOff } from "lucide-react";
-import { useCallback, useRef } from "react";
 import { useNavigate } from "react-router";
 import { Loading, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -14,9 +13,6 @@ export default function BenchListPage() {
   const { bench, connected, realNow } = useWholeBench();
   const navigate = useNavigate();
   const [silent] = useStored("wide-sheen.silent", false);
-  const now = useRef(realNow);
-  now.current = realNow;
-  const steadyNow = useCallback(() => now.current(), []);
   const first = bench?.bowls[0];
   useAlarms(first, silent);
   useScreenAwake();
@@ -59,7 +55,7 @@ export default function BenchListPage() {
             key={bowl.id}
             bowl={bowl}
             heardNow={bench.now}
-            realNow={steadyNow}
+            realNow={realNow}
             first={i === 0 && bowl.needs === "now"}
           />
         ))}
