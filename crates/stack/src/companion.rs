@@ -116,7 +116,13 @@ mod tests {
         let mut companion =
             Companion::start(Path::new("/bin/sh"), ["-c", "echo no such dough >&2; exit 7"], &log)
                 .expect("sh starts");
-        let status = companion.child.wait().expect("waited");
+        // Waiting on the child would let go of the leash, and end it ourselves.
+        let status = loop {
+            if let Some(status) = companion.ended().expect("asked") {
+                break status;
+            }
+            std::thread::sleep(std::time::Duration::from_millis(5));
+        };
         assert_eq!(status.code(), Some(7));
         assert_eq!(std::fs::read_to_string(&log).expect("read"), "no such dough\n");
     }
