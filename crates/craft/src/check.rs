@@ -82,6 +82,11 @@ pub const DENSITY_G_CM3: Bounds = Bounds::new(0.02, 3.0, "g/cm³");
 /// Time in a cooling record, from its start.
 pub const RECORD_S: Bounds = Bounds::new(0.0, 172_800.0, "s");
 
+/// What a device's clock is ahead of UTC.
+pub const UTC_OFFSET_MIN: Bounds = Bounds::new(-840.0, 840.0, "min");
+/// What a device's clock is off by: at most a year.
+pub const SHIFT_S: Bounds = Bounds::new(-31_622_400.0, 31_622_400.0, "s");
+
 /// One thing wrong with what was sent, and what would be right.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Fault {

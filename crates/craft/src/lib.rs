@@ -30,6 +30,7 @@ pub mod check;
 pub mod chocolate;
 pub mod crystal;
 pub mod heat;
+pub mod logfile;
 pub mod method;
 pub mod note;
 pub mod outcome;

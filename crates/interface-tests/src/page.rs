@@ -1,7 +1,7 @@
 //! A browser page, with the verbs that the tests use. Everything waits for a
 //! condition; nothing waits for a time.
 
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use std::time::Duration;
 
 use anyhow::{Context, ensure};
@@ -217,6 +217,21 @@ impl Page {
             field.send_keys(text).await?;
         }
         Ok(())
+    }
+
+    /// Gives a file to the field with a label, which need not be seen.
+    ///
+    /// # Errors
+    /// Where there is none.
+    pub async fn give(&self, label: &str, file: &Path) -> anyhow::Result<()> {
+        let field = self
+            .driver
+            .query(By::Css(format!("input[type=file][aria-label=\"{label}\"]")))
+            .wait(PATIENCE, LOOK_EVERY)
+            .first()
+            .await
+            .with_context(|| format!("no file field is labelled {label}"))?;
+        Ok(field.send_keys(file.display().to_string()).await?)
     }
 
     /// Chooses from the list with a label.

@@ -8,6 +8,7 @@ pub mod clock;
 pub mod demo;
 pub mod hub;
 pub mod problem;
+pub mod record_csv;
 pub mod routes;
 pub mod state;
 pub mod thermometer;

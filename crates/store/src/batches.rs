@@ -1,6 +1,7 @@
 //! Batches: one project each, from plan to log.
 
 use chrono::{DateTime, Utc};
+use sqlx::MySqlConnection;
 use uuid::Uuid;
 
 use crate::components::{self, Component};
@@ -54,6 +55,17 @@ pub struct BatchLine {
 /// Where the database fails.
 pub async fn create(pool: &Pool, batch: &Batch, component: &Component) -> Result<(), StoreError> {
     let mut transaction = pool.begin().await?;
+    insert(&mut transaction, batch, component).await?;
+    transaction.commit().await?;
+    Ok(())
+}
+
+/// The same, as a part of something larger.
+pub(crate) async fn insert(
+    transaction: &mut MySqlConnection,
+    batch: &Batch,
+    component: &Component,
+) -> Result<(), StoreError> {
     let result = sqlx::query!(
         "INSERT INTO batches (id, name, note, version, created_at, updated_at)
          VALUES (?, ?, ?, ?, ?, ?)",
@@ -69,7 +81,6 @@ pub async fn create(pool: &Pool, batch: &Batch, component: &Component) -> Result
     if appended(result, "batch")? {
         components::insert(&mut *transaction, component).await?;
     }
-    transaction.commit().await?;
     Ok(())
 }
 

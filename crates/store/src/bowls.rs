@@ -3,6 +3,7 @@
 use chrono::{DateTime, Utc};
 use craft::plan::BarkInputs;
 use serde_json::Value;
+use sqlx::MySqlExecutor;
 use sqlx::types::Json;
 use uuid::Uuid;
 
@@ -42,7 +43,7 @@ pub struct BowlRow {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where its component does not exist.
-pub async fn insert(pool: &Pool, bowl: &BowlRow) -> Result<(), StoreError> {
+pub async fn insert(database: impl MySqlExecutor<'_>, bowl: &BowlRow) -> Result<(), StoreError> {
     sqlx::query!(
         "INSERT INTO bowls (id, component_id, inputs, plan, opened_at,
                             clock_real, clock_kitchen, clock_rate, simulated)
@@ -57,7 +58,7 @@ pub async fn insert(pool: &Pool, bowl: &BowlRow) -> Result<(), StoreError> {
         bowl.clock.rate,
         bowl.simulated
     )
-    .execute(pool)
+    .execute(database)
     .await
     .map_err(StoreError::inserting("component"))?;
     Ok(())

@@ -58,13 +58,57 @@ pub async fn append_record(
     bowl_id: uuid::Uuid,
     record: &craft::bowl::Record,
 ) -> Result<(), StoreError> {
+    let actions: Vec<_> = record.actions().cloned().collect();
+    append_all(pool, bowl_id, record.readings(), &actions).await
+}
+
+/// Keeps readings and actions of a bowl at once, all of them or nothing; those
+/// that were kept before stay once.
+///
+/// # Errors
+/// Where the bowl does not exist or the database fails.
+pub async fn append_all(
+    pool: &Pool,
+    bowl_id: uuid::Uuid,
+    readings: &[craft::bowl::Reading],
+    actions: &[craft::bowl::Action],
+) -> Result<(), StoreError> {
     let mut transaction = pool.begin().await?;
-    for reading in record.readings() {
+    append_in(&mut transaction, bowl_id, readings, actions).await?;
+    transaction.commit().await?;
+    Ok(())
+}
+
+async fn append_in(
+    transaction: &mut sqlx::MySqlConnection,
+    bowl_id: uuid::Uuid,
+    readings: &[craft::bowl::Reading],
+    actions: &[craft::bowl::Action],
+) -> Result<(), StoreError> {
+    for reading in readings {
         readings::append(&mut *transaction, bowl_id, reading).await?;
     }
-    for action in record.actions() {
+    for action in actions {
         actions::append(&mut *transaction, bowl_id, action).await?;
     }
+    Ok(())
+}
+
+/// Keeps a batch with one bowl and its whole record, all of it or nothing.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn bring_in(
+    pool: &Pool,
+    batch: &batches::Batch,
+    component: &components::Component,
+    bowl: &bowls::BowlRow,
+    (readings, actions): (&[craft::bowl::Reading], &[craft::bowl::Action]),
+) -> Result<(), StoreError> {
+    let mut transaction = pool.begin().await?;
+    batches::insert(&mut transaction, batch, component).await?;
+    bowls::insert(&mut *transaction, bowl).await?;
+    append_in(&mut transaction, bowl.id, readings, actions).await?;
     transaction.commit().await?;
     Ok(())
 }

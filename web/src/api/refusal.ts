@@ -38,3 +38,10 @@ export function accepted<T>(answer: { data?: Loose<T>; error?: unknown; response
     fields: [],
   });
 }
+
+/** The same for an answer that was fetched without the client: of a file that was sent. */
+export async function answered<T>(response: Response): Promise<T> {
+  const body: unknown = await response.json().catch(() => undefined);
+  const part = response.ok ? { data: body as Loose<T> } : { error: body };
+  return accepted<T>({ ...part, response });
+}

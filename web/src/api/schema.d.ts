@@ -99,6 +99,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bowls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings in a bowl that was saved as JSON, as a batch of its own. */
+        post: operations["bring_in_bowl"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}": {
         parameters: {
             query?: never;
@@ -134,6 +151,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bowls/{id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Brings a log into a bowl: a thermometer's own, or a record saved here as CSV.
+         *     Either all of it is kept or nothing; what was there already stays once.
+         */
+        post: operations["bring_in_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}/readings": {
         parameters: {
             query?: never;
@@ -146,6 +183,40 @@ export interface paths {
         put?: never;
         /** Keeps a reading: `201` where it is new, `200` where it was kept already. */
         post: operations["append_reading"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bowls/{id}/record.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A bowl's readings and actions as a table. */
+        get: operations["save_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bowls/{id}/record.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A bowl with its plan and its record, to be kept or brought in elsewhere. */
+        get: operations["save_json"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1146,6 +1217,29 @@ export interface components {
          * @enum {string}
          */
         Level: "info" | "caution" | "stop";
+        /** @description What was taken from a log. */
+        LogAnswer: {
+            /** @description Actions that are new, from a record that was saved here. */
+            actions: number;
+            /** @description Lines without a temperature. */
+            empty: number;
+            /**
+             * Format: date-time
+             * @description Time of the first.
+             */
+            from?: string | null;
+            /** @description Readings that are new. */
+            kept: number;
+            /** @description Readings that were there already. */
+            known: number;
+            /**
+             * Format: date-time
+             * @description Time of the last.
+             */
+            to?: string | null;
+            /** @description The scale that it was read in. */
+            unit: components["schemas"]["Scale"];
+        };
         /**
          * @description What a bowl is made of.
          * @enum {string}
@@ -1592,6 +1686,51 @@ export interface components {
          * @enum {string}
          */
         Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "given_up";
+        /** @description A whole bowl: what it was planned as, and everything that happened to it. */
+        SavedBowl: {
+            /** @description What was done, in order of time, undoings included. */
+            actions: components["schemas"]["ActionAnswer"][];
+            /** @description `wide-sheen-bowl-1`. */
+            format: string;
+            /** @description What the maker stated. */
+            inputs: components["schemas"]["BarkInputs"];
+            /** @description The batch's name. */
+            name: string;
+            /** @description The batch's note. */
+            note?: string;
+            /**
+             * Format: date-time
+             * @description When it was taken to the bench.
+             */
+            opened_at: string;
+            /** @description The readings, in order of time. */
+            readings: components["schemas"]["SavedReading"][];
+        };
+        /** @description A reading as it was kept. */
+        SavedReading: {
+            /**
+             * Format: date-time
+             * @description When it was read.
+             */
+            at: string;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Where it came from. */
+            source: components["schemas"]["Source"];
+            /**
+             * Format: double
+             * @description What it said.
+             */
+            temp_c: number;
+        };
+        /**
+         * @description The scale of a log.
+         * @enum {string}
+         */
+        Scale: "C" | "F";
         /** @description Seed and how to add it. */
         SeedAnswer: {
             /** @description Half, a third, the rest; they add up to `seed_g`. */
@@ -2249,6 +2388,37 @@ export interface operations {
             };
         };
     };
+    bring_in_bowl: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SavedBowl"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlWithPlan"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_bowl: {
         parameters: {
             query?: never;
@@ -2364,6 +2534,68 @@ export interface operations {
             };
         };
     };
+    bring_in_log: {
+        parameters: {
+            query?: {
+                /** @description The heading of the column of times. */
+                time_column?: string | null;
+                /** @description The heading of the column of temperatures. */
+                temp_column?: string | null;
+                /** @description `C` or `F`. */
+                unit?: null | ("C" | "F");
+                /** @description `day_first` or `month_first`. */
+                date_order?: null | ("day_first" | "month_first");
+                /** @description What the device's clock is ahead of UTC, minutes. */
+                utc_offset_min?: number;
+                /** @description Added to each time, s. */
+                shift_s?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_readings: {
         parameters: {
             query?: never;
@@ -2433,6 +2665,64 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_csv: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_json: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedBowl"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -10,6 +10,7 @@ import { familyNames } from "../theme/chocolate";
 import { OutcomeForm } from "./OutcomeForm";
 import { Outcomes } from "./Outcomes";
 import { PlanAgainst } from "./PlanAgainst";
+import { RecordPanel } from "./RecordPanel";
 
 const Curve = lazy(() => import("../curve/Curve"));
 
@@ -77,6 +78,7 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
         <Panel title="What came out">
           <Outcomes batch={batch} bowl={bowl} />
         </Panel>
+        <RecordPanel bowlId={bowl.id} />
         {!bowl.gave_up && (
           <Panel title="Note a look">
             <OutcomeForm batchId={batch.id} />

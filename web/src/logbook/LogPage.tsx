@@ -4,6 +4,7 @@ import type { BatchLine } from "../api/client";
 import { useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { BringInBowl } from "./BringInBowl";
 
 const Link = chakra(RouterLink);
 
@@ -30,9 +31,12 @@ export default function LogPage() {
   }
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
-      <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
-        Log
-      </Heading>
+      <Box display="flex" justifyContent="space-between" alignItems="center" gap="4" py="3">
+        <Heading as="h1" textStyle="title" fontSize="2xl">
+          Log
+        </Heading>
+        <BringInBowl />
+      </Box>
       {ended.map((batch) => (
         <Link key={batch.id} to={`/log/${batch.id}`} display="block" mb="2">
           <BatchRow batch={batch} />

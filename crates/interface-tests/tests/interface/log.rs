@@ -40,3 +40,43 @@ async fn what_is_not_there_is_said() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_thermometers_log_is_brought_in_and_what_it_leaves_open_is_asked() {
+    browse("log_file", async |page| {
+        let (batch, bowl) = api::new_bowl("a thermometer's log").await?;
+        let folder = tempfile::tempdir()?;
+        let hot = folder.path().join("probe.csv");
+        std::fs::write(&hot, "elapsed,left,right\n0:00,70,113.9\n0:30,70,112.1\n1:00,70,---\n")?;
+        page.go(&format!("/log/{batch}")).await?;
+        page.until_said("The record").await?;
+        page.give("A thermometer's log", &hot).await?;
+        page.until_said("cannot be told; say which of elapsed, left, right").await?;
+        page.fill("Column of temperatures", "right").await?;
+        page.touch("Bring it in").await?;
+        page.until_said("looks like °F").await?;
+        page.choose("Temperatures are in", "°F").await?;
+        page.touch("Bring it in").await?;
+        page.until_said("2 readings brought in, read in °F").await?;
+        page.until_said("1 lines without a temperature passed over").await?;
+        let kept = api::get(&format!("/bowls/{bowl}/readings")).await?;
+        anyhow::ensure!(kept[0]["temp_c"] == 45.5, "{kept}");
+
+        let picture = folder.path().join("picture.png");
+        std::fs::write(&picture, b"\x89PNG\r\n\x1a\n\0\0")?;
+        page.give("A thermometer's log", &picture).await?;
+        page.until_said("The file").await?;
+        page.until_said("is not a table of text").await?;
+
+        // Saved, and brought in elsewhere, it is the same bowl.
+        let saved = folder.path().join("bowl.json");
+        let text = api::get(&format!("/bowls/{bowl}/record.json")).await?.to_string();
+        std::fs::write(&saved, text)?;
+        page.go("/log").await?;
+        page.give("A saved bowl", &saved).await?;
+        page.until_said("Plan against what happened").await?;
+        anyhow::ensure!(page.path().await? != format!("/log/{batch}"));
+        page.forgive().await
+    })
+    .await;
+}

@@ -5,7 +5,7 @@ use chrono::{DateTime, Utc};
 use craft::bowl::{Action, ActionKind, Bowl, Phase, Record, Seen, fold};
 use craft::check::{self, Bounds, Checker};
 use craft::units::{grams, seconds};
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -25,28 +25,51 @@ const WEIGHED: [ActionName; 3] =
     [ActionName::SeedAdded, ActionName::CrystalsAdded, ActionName::OnStone];
 
 /// An action to be kept.
-#[derive(Debug, Deserialize, ToSchema)]
+#[derive(Debug, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewAction {
     /// Made by the sender, so that sending twice keeps one.
-    id: Option<Uuid>,
+    pub id: Option<Uuid>,
     /// When it was done; now, if left out.
-    at: Option<DateTime<Utc>>,
+    pub at: Option<DateTime<Utc>>,
     /// What was done.
-    kind: ActionName,
+    pub kind: ActionName,
     /// For `heat`: the length of a burst; without it, on until taken off.
-    seconds: Option<f64>,
+    pub seconds: Option<f64>,
     /// For `seed_added`, `crystals_added` and `on_stone`.
-    grams: Option<f64>,
+    pub grams: Option<f64>,
     /// For `test_seen`.
-    seen: Option<Seen>,
+    pub seen: Option<Seen>,
     /// For `given_up`.
-    reason: Option<String>,
+    pub reason: Option<String>,
     /// For `undone`: the action that did not happen.
-    undoes: Option<Uuid>,
+    pub undoes: Option<Uuid>,
+}
+
+impl From<ActionAnswer> for NewAction {
+    fn from(a: ActionAnswer) -> Self {
+        Self {
+            id: Some(a.id),
+            at: Some(a.at),
+            kind: a.kind,
+            seconds: a.seconds,
+            grams: a.grams,
+            seen: a.seen,
+            reason: a.reason,
+            undoes: a.undoes,
+        }
+    }
 }
 
 impl NewAction {
+    /// An action of a record that was saved, with its own id and time; faults are
+    /// noted.
+    pub fn saved(self, check: &mut Checker) -> Option<Action> {
+        let (id, at) = (needed("id", self.id, check), needed("at", self.at, check));
+        let kind = self.kind(check);
+        Some(Action { id: id?, at: at?, kind: kind? })
+    }
+
     /// What was done, with everything that it needs; faults are noted.
     fn kind(self, check: &mut Checker) -> Option<ActionKind> {
         let mut belongs = |field: &str, given: bool, to: &[ActionName]| {

@@ -54,7 +54,11 @@ pub struct BowlWithPlan {
     pub plan: serde_json::Value,
 }
 
-async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
+/// A bowl with its plan.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
     let component = store::components::get(&state.pool, bowl.component_id).await?;
     let batch = store::batches::get(&state.pool, component.batch_id).await?;
     let record = state.record(bowl.id).await?;

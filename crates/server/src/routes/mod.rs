@@ -9,6 +9,7 @@ pub mod components;
 pub mod methods;
 pub mod outcomes;
 pub mod readings;
+pub mod record;
 pub mod stream;
 mod version;
 
@@ -35,6 +36,10 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(bowls::open)
             .service(bowls::read)
             .service(bowls::set_thermometer)
+            .service(record::save_csv)
+            .service(record::save_json)
+            .service(record::bring_in)
+            .service(record::bring_in_log)
             .service(readings::list)
             .service(readings::append)
             .service(actions::list)

@@ -116,7 +116,7 @@ impl Kitchen {
         self.send(self.request(Method::POST, path).json(&body)).await
     }
 
-    pub async fn post_text(&self, path: &str, kind: &str, body: impl Into<String>) -> Said {
+    pub async fn post_text(&self, path: &str, kind: &str, body: impl Into<reqwest::Body>) -> Said {
         let request = self.request(Method::POST, path).header(CONTENT_TYPE, kind);
         self.send(request.body(body.into())).await
     }

@@ -1,0 +1,180 @@
+//! A thermometer's own log: a table of times and temperatures, as devices save
+//! them.
+//!
+//! Separator, decimal sign, header, columns and times are found by looking at
+//! them; what cannot be told from the table is asked for, by the name of the
+//! field that answers it. Either every line is understood or none is taken.
+
+mod table;
+mod time;
+
+use chrono::{DateTime, TimeDelta, Utc};
+use serde::{Deserialize, Serialize};
+
+use crate::check::{Checker, Fault, PROBE_C};
+use crate::units::{Temperature, celsius};
+use table::Table;
+pub use time::DateOrder;
+use time::Stamps;
+
+/// Most lines of a log: a day and a half at one a second.
+const MOST_LINES: usize = 130_000;
+/// The middle of a log above this is no bowl's in °C, but any bowl's in °F.
+const HOTTER_THAN_A_BOWL_C: f64 = 60.0;
+/// How many lines that cannot be read are named.
+const NAMED: usize = 3;
+
+/// The scale of a log.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Scale {
+    /// Degrees Celsius.
+    C,
+    /// Degrees Fahrenheit.
+    F,
+}
+
+/// What is known of a log beside its table.
+#[derive(Clone, Debug)]
+pub struct Asked {
+    /// Which column has the times, by its heading; found if left out.
+    pub time_column: Option<String>,
+    /// Which column has the temperatures; found if left out.
+    pub temp_column: Option<String>,
+    /// Their scale; the heading's, or °C, if left out.
+    pub unit: Option<Scale>,
+    /// Whether the day or the month comes first in dates like 3/4/2026.
+    pub date_order: Option<DateOrder>,
+    /// What the device's clock is ahead of UTC, minutes, where its times have no
+    /// zone.
+    pub utc_offset_min: i32,
+    /// What its clock is slow by, s: added to each time.
+    pub shift_s: f64,
+    /// Where times count from that are only stretches.
+    pub start: DateTime<Utc>,
+}
+
+/// One line of a log.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Line {
+    /// When it was read.
+    pub at: DateTime<Utc>,
+    /// What it said.
+    pub temp: Temperature,
+}
+
+/// A log, understood.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Log {
+    /// Its lines, in order of time.
+    pub lines: Vec<Line>,
+    /// Lines without a temperature: the probe was off, or out.
+    pub empty: usize,
+    /// The scale that it was read in.
+    pub unit: Scale,
+}
+
+/// Reads a log.
+///
+/// # Errors
+/// Every fault with the field that would mend it: `file`, `time_column`,
+/// `temp_column`, `unit`, `date_order`.
+pub fn read(bytes: &[u8], asked: &Asked) -> Result<Log, Vec<Fault>> {
+    let mut check = Checker::new();
+    let read = read_checked(bytes, asked, &mut check);
+    check.finish()?;
+    read.ok_or_else(|| vec![file_fault("cannot be read")])
+}
+
+fn file_fault(message: &str) -> Fault {
+    Fault { field: "file".to_owned(), message: message.to_owned() }
+}
+
+fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log> {
+    let table = Table::read(bytes).map_err(|message| check.fault("file", message)).ok()?;
+    if table.rows.len() > MOST_LINES {
+        check.fault("file", format!("must have at most {MOST_LINES} lines"));
+        return None;
+    }
+    let times = table
+        .choose(asked.time_column.as_deref(), |column| column.looks_like_time())
+        .map_err(|message| check.fault("time_column", message))
+        .ok();
+    let temps = table
+        .choose(asked.temp_column.as_deref(), |column| column.looks_like_temperature())
+        .map_err(|message| check.fault("temp_column", message))
+        .ok();
+    let (times, temps) = (times?, temps?);
+    if times == temps {
+        check.fault("temp_column", "must be another column than the times'");
+        return None;
+    }
+    let unit = asked.unit.or(table.scale_of(temps)).unwrap_or(Scale::C);
+    let (rows, empty) = readings(&table, times, temps, check)?;
+    let stamps = Stamps::of(table.heading(times), rows.iter().map(|(_, time, _)| *time), asked);
+    let stamps = stamps.map_err(|fault| check.fault(fault.field, fault.message)).ok()?;
+    let said_nothing = asked.unit.is_none() && table.scale_of(temps).is_none();
+    if said_nothing && middle(&rows) > HOTTER_THAN_A_BOWL_C {
+        check.fault(
+            "unit",
+            format!("looks like °F: the middle of it is {:.1}. Say C or F", middle(&rows)),
+        );
+        return None;
+    }
+    let mut lines: Vec<_> = rows
+        .iter()
+        .zip(stamps)
+        .map(|((number, _, value), at)| {
+            let c = if unit == Scale::F { (value - 32.0) / 1.8 } else { *value };
+            if !PROBE_C.contain(c) {
+                check.number(&format!("line {number}"), c, PROBE_C);
+            }
+            #[allow(clippy::cast_possible_truncation)] // days
+            let shift = TimeDelta::milliseconds((asked.shift_s * 1000.0) as i64);
+            Line { at: at + shift, temp: celsius(c) }
+        })
+        .collect();
+    lines.sort_by_key(|line| line.at);
+    Some(Log { lines, empty, unit })
+}
+
+type Row<'a> = (usize, &'a str, f64);
+
+/// The rows that have a temperature, with their line numbers; how many have none.
+fn readings<'a>(
+    table: &'a Table,
+    times: usize,
+    temps: usize,
+    check: &mut Checker,
+) -> Option<(Vec<Row<'a>>, usize)> {
+    let mut rows = Vec::with_capacity(table.rows.len());
+    let (mut empty, mut unread) = (0, Vec::new());
+    for row in &table.rows {
+        let cell = |column: usize| row.cells.get(column).map_or("", String::as_str);
+        match table.number(cell(temps)) {
+            _ if table::is_no_value(cell(temps)) => empty += 1,
+            Some(value) => rows.push((row.number, cell(times), value)),
+            None => unread.push(format!("line {} has \"{}\"", row.number, cell(temps))),
+        }
+    }
+    if !unread.is_empty() {
+        let more = if unread.len() > NAMED { " and more" } else { "" };
+        unread.truncate(NAMED);
+        check.fault("temp_column", format!("must be numbers; {}{more}", unread.join(", ")));
+        return None;
+    }
+    if rows.is_empty() {
+        check.fault("file", "has no temperatures");
+        return None;
+    }
+    Some((rows, empty))
+}
+
+fn middle(rows: &[Row<'_>]) -> f64 {
+    let mut values: Vec<_> = rows.iter().map(|(.., value)| *value).collect();
+    values.sort_by(f64::total_cmp);
+    values[values.len() / 2]
+}
+
+#[cfg(test)]
+mod tests;

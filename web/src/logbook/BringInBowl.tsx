@@ -1,0 +1,64 @@
+import { Box, Button } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Upload } from "lucide-react";
+import { useRef } from "react";
+import { useNavigate } from "react-router";
+import { api, type BowlWithPlan } from "../api/client";
+import { keys } from "../api/queries";
+import { accepted, Refusal } from "../api/refusal";
+import { inDisplay } from "../kit/display";
+
+/** Takes up a bowl that was saved as JSON, here or elsewhere. */
+export function BringInBowl() {
+  const picker = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      let saved: unknown;
+      try {
+        saved = JSON.parse(await file.text());
+      } catch {
+        throw new Error("it is not a bowl that was saved as JSON");
+      }
+      // biome-ignore lint/suspicious/noExplicitAny: what a file holds is for the server to say.
+      return accepted<BowlWithPlan>(await api.POST("/api/v1/bowls", { body: saved as any }));
+    },
+    onSuccess: ({ batch_id }) => {
+      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+      navigate(`/log/${batch_id}`);
+    },
+  });
+  const error = bring.error;
+  const first = error instanceof Refusal ? Object.entries(error.fields)[0] : undefined;
+  return (
+    <Box textAlign="end">
+      <Button
+        size="lg"
+        variant="outline"
+        borderColor="border.emphasized"
+        disabled={bring.isPending}
+        onClick={() => picker.current?.click()}
+      >
+        <Upload aria-hidden /> Bring in a saved bowl
+      </Button>
+      <input
+        ref={picker}
+        type="file"
+        accept=".json,application/json"
+        aria-label="A saved bowl"
+        hidden
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file) bring.mutate(file);
+          event.target.value = "";
+        }}
+      />
+      {error && (
+        <Box role="alert" color="stop" fontWeight="560" mt="1">
+          Not brought in: {first ? `${first[0]} ${inDisplay(first[1])}` : error.message}
+        </Box>
+      )}
+    </Box>
+  );
+}
