@@ -6,7 +6,7 @@ use crate::bowl::fold::Heat;
 use crate::bowl::setup::Setup;
 use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt, still_to_come};
 use crate::units::{
-    Temperature, Time, celsius, degrees, in_celsius, in_seconds, minutes, rise, seconds,
+    Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
 
 /// Where nothing may be lost, no burst is longer, s.
@@ -15,6 +15,8 @@ const LONGEST_CAREFUL_S: f64 = 15.0;
 const MELTING_BELOW_C: f64 = 36.0;
 /// However much is left to melt, a burst keeps this clear of the limit, °C.
 const CLEAR_OF_LIMIT_C: f64 = 3.0;
+/// A bowl that is done rising falls at least this fast, °C/min.
+const FALLS_C_PER_MIN: f64 = -0.2;
 /// The shortest burst, s.
 const LEAST_S: f64 = 3.0;
 
@@ -54,7 +56,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         .caution()
         .heating(next_burst(look, temp));
     }
-    if temp >= there - look.setup.carry_over {
+    if temp >= there - look.setup.carry_over && !has_carried(look) {
         return stop_before_melt(look, there);
     }
     match look.setup.microwave {
@@ -81,6 +83,11 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
             ),
         ),
     }
+}
+
+/// Whether the bowl's own heat has brought it as far as it will: it falls again.
+fn has_carried(look: &Look<'_>) -> bool {
+    look.ahead.trend.is_some_and(|trend| in_degrees(trend) < FALLS_C_PER_MIN)
 }
 
 fn melted(look: &Look<'_>) -> Advice {
