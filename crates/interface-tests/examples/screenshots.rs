@@ -60,14 +60,13 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/bench/{stars}")).await?;
     page.find(".recharts-line-curve").await?;
     pace(20).await?;
-    page.until_shown("instruction", "Add the last").await?;
+    page.until("instruction", "the next seed", |text| text.contains("of seed and stir")).await?;
     page.press("a").await?;
     page.until("instruction", "on its way down", |text| {
-        ["Stir down", "Test it"].iter().any(|word| text.contains(word)) && text.contains("between")
+        ["Stir down", "Test it", "Stir now", "stands still"].iter().any(|w| text.contains(w))
     })
     .await?;
     pace(0).await?;
-    page.find(".recharts-area-area").await?;
     take("bench").await?;
     page.prefer("dark").await?;
     page.resize(Size::PHONE).await?;
@@ -94,6 +93,33 @@ async fn main() -> anyhow::Result<()> {
     act(json!({ "kind": "poured" })).await?;
     page.until_said("topping closes").await?;
     take("bench-poured").await?;
+
+    // Two more bowls beside it, and which of the three comes first.
+    pace(1).await?;
+    for (name, readings, done) in [
+        ("Nebula", [20.5, 44.9], json!({ "kind": "heat" })),
+        ("Full-moon", [19.5, 27.0], json!({ "kind": "stirred" })),
+    ] {
+        let component = named(name, "component_id")?;
+        let url = format!("{api}/components/{component}/bowls");
+        let opened: Value = client.post(url).json(&json!({})).send().await?.json().await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
+        let url = format!("{api}/bowls/{bowl}");
+        let post = async |path: &str, body: Value| {
+            anyhow::Ok(client.post(format!("{url}/{path}")).json(&body).send().await?)
+        };
+        post("readings", json!({ "temp_c": readings[0] })).await?.error_for_status()?;
+        post("actions", done).await?.error_for_status()?;
+        let later = chrono::Utc::now() + chrono::TimeDelta::seconds(100);
+        let reading = json!({ "temp_c": readings[1], "at": later });
+        post("readings", reading).await?.error_for_status()?;
+    }
+    page.go("/bench").await?;
+    page.until_said("after").await?;
+    take("bench-several").await?;
+    page.go("/reference").await?;
+    page.until_shown("windows", "Coating").await?;
+    take("windows").await?;
     page.close().await;
     Ok(())
 }

@@ -231,7 +231,7 @@ impl Page {
             .first()
             .await
             .with_context(|| format!("no file field is labelled {label}"))?;
-        Ok(field.send_keys(file.display().to_string()).await?)
+        Ok(field.send_keys(file.canonicalize()?.display().to_string()).await?)
     }
 
     /// Chooses from the list with a label.

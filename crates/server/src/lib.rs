@@ -7,6 +7,8 @@ pub mod body;
 pub mod clock;
 pub mod demo;
 pub mod hub;
+pub mod picture;
+pub mod probes;
 pub mod problem;
 pub mod record_csv;
 pub mod routes;

@@ -11,6 +11,7 @@ use uuid::Uuid;
 use crate::answer::bowl::{ClockAnswer, Subject};
 use crate::clock::{Clocks, WallClock, kitchen_time};
 use crate::hub::Hub;
+use crate::probes::Probes;
 use crate::problem::Problem;
 use crate::thermometer::Thermometers;
 
@@ -25,6 +26,8 @@ pub struct State {
     pub hub: Arc<Hub>,
     /// The clocks of the bowls in use.
     pub clocks: Arc<Clocks>,
+    /// Which thermometer measures which bowl.
+    pub probes: Arc<Probes>,
     /// The simulated thermometers that run.
     pub thermometers: Arc<Thermometers>,
 }
@@ -38,6 +41,7 @@ impl State {
             wall,
             hub: Arc::default(),
             clocks: Arc::default(),
+            probes: Arc::default(),
             thermometers: Arc::default(),
         }
     }

@@ -168,6 +168,7 @@ async fn measure(state: State, bowl_id: Uuid, address: String) {
                     "at": now,
                     "temp_c": replay.probe.says(),
                     "source": "probe",
+                    "probe": "simulated thermometer",
                 });
                 if let Err(error) = client.post(&url).json(&reading).send().await {
                     tracing::warn!(%error, %bowl_id, "the simulated thermometer could not send");

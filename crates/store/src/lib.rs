@@ -11,6 +11,7 @@ pub mod bowls;
 pub mod components;
 mod error;
 pub mod outcomes;
+pub mod photos;
 pub mod readings;
 
 pub use error::StoreError;

@@ -21,6 +21,7 @@ export type Batch = Schemas["BatchAnswer"];
 export type Component = Schemas["ComponentAnswer"];
 export type Reading = Schemas["ReadingAnswer"];
 export type LogAnswer = Schemas["LogAnswer"];
+export type PhotoAnswer = Schemas["PhotoAnswer"];
 export type Outcome = Schemas["OutcomeAnswer"];
 export type NewOutcome = Schemas["NewOutcome"];
 export type NewAction = Schemas["NewAction"];

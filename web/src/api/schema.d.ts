@@ -171,6 +171,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bowls/{id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A bowl's photos, the first taken first. */
+        get: operations["list_photos"];
+        put?: never;
+        /**
+         * Keeps a photo of a smear: a PNG or a JPEG of at most 4 MB, made small and
+         *     written anew without anything but the picture.
+         */
+        post: operations["append_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}/readings": {
         parameters: {
             query?: never;
@@ -466,6 +487,24 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/photos/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The picture of a photo. */
+        get: operations["read_photo"];
+        put?: never;
+        post?: never;
+        /** Forgets a photo. */
+        delete: operations["delete_photo"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1428,6 +1467,11 @@ export interface components {
              * @description Made by the sender, so that sending twice keeps one.
              */
             id?: string | null;
+            /**
+             * @description The thermometer's name. Where it is given, a second one at the same bowl
+             *     is refused.
+             */
+            probe?: string | null;
             source?: null | components["schemas"]["Source"];
             /**
              * Format: double
@@ -1549,6 +1593,29 @@ export interface components {
          * @enum {string}
          */
         Phase: "melting" | "cooling" | "testing" | "working" | "done" | "lost";
+        /** @description A photo; its picture is at `/photos/{id}`. */
+        PhotoAnswer: {
+            /**
+             * Format: int32
+             * @description Height, pixels.
+             */
+            height: number;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was taken, on the bowl's clock.
+             */
+            taken_at: string;
+            /**
+             * Format: int32
+             * @description Width, pixels.
+             */
+            width: number;
+        };
         /** @description Everything that follows from a plan's inputs. */
         PlanAnswer: {
             /** @description Melt this, hold this back, add this, pour out that. */
@@ -2596,6 +2663,92 @@ export interface operations {
             };
         };
     };
+    list_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    append_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": number[];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_readings: {
         parameters: {
             query?: never;
@@ -2657,6 +2810,14 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3235,6 +3396,62 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MethodAnswer"][];
+                };
+            };
+        };
+    };
+    read_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/jpeg": number[];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
         };

@@ -109,6 +109,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
           </Box>
           <Box gridColumn={{ lg: "1 / -1" }} order={{ base: 2, lg: 0 }}>
             <Deeds
+              bowlId={bowlId}
               phase={bowl.phase}
               advice={bowl.advice}
               additions={bowl.additions}

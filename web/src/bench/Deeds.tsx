@@ -8,6 +8,7 @@ import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
 import { ReadingField } from "./ReadingField";
+import { SmearPhotos } from "./SmearPhotos";
 import { TestLooks } from "./TestLooks";
 import { Touch } from "./Touch";
 import type { Deed } from "./useBench";
@@ -30,6 +31,7 @@ const large = display.print === "large";
 const BURSTS = [5, 10, 15, 30];
 
 interface Props {
+  bowlId: string;
   phase: BowlAnswer["phase"];
   advice: BowlAnswer["advice"];
   additions: BowlAnswer["additions"];
@@ -101,7 +103,12 @@ export const Deeds = memo(function Deeds(props: Props) {
       {props.burstsLeft.length > 0 && (
         <BurstsLeft bursts={props.burstsLeft} busy={rule === "heating"} onHeat={heat} />
       )}
-      {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
+      {testing && (
+        <>
+          <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />
+          <SmearPhotos bowlId={props.bowlId} />
+        </>
+      )}
       <Box
         display="grid"
         gap="2"

@@ -3,6 +3,7 @@ import { lazy, Suspense } from "react";
 import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
 import { useBatch, useBowlWithPlan } from "../api/queries";
+import { SmearPhotos } from "../bench/SmearPhotos";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading, Standing } from "../kit/Standing";
@@ -77,6 +78,9 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
         </Panel>
         <Panel title="What came out">
           <Outcomes batch={batch} bowl={bowl} />
+        </Panel>
+        <Panel title="The smear">
+          <SmearPhotos bowlId={bowl.id} />
         </Panel>
         <RecordPanel bowlId={bowl.id} />
         {!bowl.gave_up && (

@@ -33,7 +33,7 @@ use crate::units::Time;
 #[must_use]
 pub fn advise(setup: &Setup, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
     let look = Look { setup, bowl, ahead, now };
-    if let Some(advice) = look.limit() {
+    if let Some(advice) = look.fahrenheit().or_else(|| look.limit()) {
         return advice;
     }
     match bowl.phase {

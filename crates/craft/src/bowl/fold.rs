@@ -98,6 +98,8 @@ pub struct Bowl {
     pub since: DateTime<Utc>,
     /// The latest trusted reading.
     pub latest: Option<Standing>,
+    /// The newest reading, trusted or not.
+    pub newest: Option<Temperature>,
     /// The doubt about each reading of the record, in its order.
     pub doubts: Vec<Option<Doubt>>,
     /// Whether the thermometer has shown the same to the digit for too long.
@@ -150,6 +152,7 @@ impl Bowl {
             phase: Phase::Melting,
             since: setup.opened,
             latest: None,
+            newest: None,
             doubts: Vec::new(),
             stuck: false,
             heat: Heat::Off,
@@ -371,6 +374,7 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
     }
     bowl.settle(now);
     bowl.stuck = stuck(readings, bowl.calm_since);
+    bowl.newest = readings.iter().rev().find(|r| r.at <= now).map(|r| r.temp);
     bowl.doubts = doubts;
     bowl
 }

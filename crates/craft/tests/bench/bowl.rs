@@ -221,6 +221,25 @@ fn doubted_readings_are_kept_marked_and_left_out() {
 }
 
 #[test]
+fn a_thermometer_that_sends_fahrenheit_is_told_from_a_hot_bowl() {
+    let mut e = Evening::new();
+    e.read(68.2);
+    let advice = e.advice();
+    assert_eq!(advice.rule, Rule::ProbeTrouble);
+    assert!(advice.why.contains("68.2 °F would be 20.1 °C"), "{}", advice.why);
+    let mut e = Evening::seeded();
+    e.read(88.9);
+    assert_eq!(e.advice().rule, Rule::ProbeTrouble);
+    // A bowl that was heated may well be hot.
+    let mut e = Evening::new();
+    e.read(20.0);
+    e.act(burst(60.0));
+    e.pass(70);
+    e.read(68.0);
+    assert_eq!(e.advice().rule, Rule::LimitPassed);
+}
+
+#[test]
 fn a_silent_thermometer_is_asked_after() {
     let mut e = Evening::seeded();
     e.pass(300);

@@ -2,6 +2,7 @@
 
 use anyhow::{Context, ensure};
 use interface_tests::{Kitchen, Page, browse};
+use serde_json::json;
 use thirtyfour::Key;
 
 use crate::api;
@@ -262,6 +263,30 @@ async fn a_bowl_that_cannot_be_saved_is_given_up_with_its_reason() {
         page.go(&format!("/log/{batch}")).await?;
         page.until_said("Given up. A drop of water, and it seized").await?;
         Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_photo_of_the_smear_is_kept_with_the_bowl() {
+    browse("smear_photo", async |page| {
+        let (batch, bowl) = api::new_bowl("a photo").await?;
+        api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 31.5 })).await?;
+        api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "test_started" })).await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_said("Keep a photo of the smear").await?;
+        // One of our own pictures will do.
+        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        page.give("A photo of the smear", &picture).await?;
+        page.find("[data-testid='photos'] img").await?;
+        let kept = api::get(&format!("/bowls/{bowl}/photos")).await?;
+        ensure!(kept[0]["width"].as_u64().is_some_and(|w| w <= 1600), "{kept}");
+
+        page.give("A photo of the smear", &interface_tests::root().join("README.md")).await?;
+        page.until_said("must be a PNG or a JPEG").await?;
+        page.go(&format!("/log/{batch}")).await?;
+        page.find("[data-testid='photos'] img").await?;
+        page.forgive().await
     })
     .await;
 }

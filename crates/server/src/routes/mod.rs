@@ -8,6 +8,7 @@ pub mod calc;
 pub mod components;
 pub mod methods;
 pub mod outcomes;
+pub mod photos;
 pub mod readings;
 pub mod record;
 pub mod stream;
@@ -36,6 +37,10 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(bowls::open)
             .service(bowls::read)
             .service(bowls::set_thermometer)
+            .service(photos::append)
+            .service(photos::list)
+            .service(photos::read)
+            .service(photos::forget)
             .service(record::save_csv)
             .service(record::save_json)
             .service(record::bring_in)

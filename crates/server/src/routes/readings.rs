@@ -13,6 +13,7 @@ use uuid::Uuid;
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;
+use crate::probes::LONGEST_NAME;
 use crate::problem::{Answer, Problem};
 use crate::state::{State, subject};
 
@@ -33,6 +34,9 @@ pub struct NewReading {
     temp_c: f64,
     /// Where it came from; a probe, if left out.
     source: Option<Source>,
+    /// The thermometer's name. Where it is given, a second one at the same bowl
+    /// is refused.
+    probe: Option<String>,
 }
 
 /// A reading as it is kept.
@@ -81,7 +85,7 @@ pub(super) fn check_time(check: &mut Checker, at: DateTime<Utc>, now: DateTime<U
 /// Keeps a reading: `201` where it is new, `200` where it was kept already.
 #[utoipa::path(tag = "readings", operation_id = "append_reading", request_body = NewReading, responses(
     (status = 201, body = ReadingAnswer), (status = 200, body = ReadingAnswer),
-    (status = 404, body = Problem), (status = 422, body = Problem)))]
+    (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/bowls/{id}/readings")]
 pub async fn append(
     state: web::Data<State>,
@@ -93,7 +97,18 @@ pub async fn append(
     let mut check = Checker::new();
     check.number("temp_c", new.temp_c, check::PROBE_C);
     check_time(&mut check, at, now);
+    if let Some(name) = &new.probe {
+        check.text("probe", name, LONGEST_NAME);
+    }
     check.finish()?;
+    if let Some(name) = &new.probe
+        && let Err(other) = state.probes.hear(*bowl_id, name, state.wall.now())
+    {
+        return Err(Problem::conflict(format!(
+            "This bowl is measured by \"{other}\", so \"{name}\" cannot measure it too: stop that \
+             one, or wait two minutes."
+        )));
+    }
     let reading = Reading {
         id: new.id.unwrap_or_else(Uuid::now_v7),
         at,

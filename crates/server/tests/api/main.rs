@@ -6,6 +6,7 @@ mod bowls;
 mod calc;
 mod kitchen;
 mod methods;
+mod photos;
 mod record;
 mod refusals;
 mod simulated;

@@ -6,12 +6,16 @@ use chrono::TimeDelta;
 use super::advice::{Advice, Alarm, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::Heat;
-use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds};
+use crate::units::{
+    Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, rise, seconds,
+};
 
 /// This close under the limit the heat is called off, °C.
 const NEAR_LIMIT_C: f64 = 2.0;
 /// At a pace that brings it to the limit in this time, it is called off too, s.
 const ALMOST_THERE_S: f64 = 25.0;
+/// What was read is as expected when it is this close, °C.
+const AS_EXPECTED_C: f64 = 6.0;
 /// Unstirred for this long on the way down, a bowl has cold edges.
 const UNSTIRRED: TimeDelta = TimeDelta::seconds(100);
 /// Moving less than this a bowl stands still, °C/min.
@@ -69,6 +73,37 @@ impl Look<'_> {
     pub(super) fn limit_within(&self, temp: Temperature, time: Time) -> bool {
         let pace = self.ahead.trend.unwrap_or_default();
         temp + pace * (in_seconds(time) / 60.0) >= self.setup.chocolate.windows.limit
+    }
+
+    /// A thermometer that sends °F where °C are meant: what it sends makes sense
+    /// only when it is read so.
+    pub(super) fn fahrenheit(&self) -> Option<Advice> {
+        let newest = self.bowl.newest?;
+        let doubted = self.bowl.doubts.last().is_some_and(Option::is_some);
+        // Before anything was warmed it is as warm as it was.
+        let cold = self.bowl.heat == Heat::Off
+            && in_seconds(self.bowl.heated) <= 0.0
+            && self.bowl.calm_since.is_none();
+        let expected = match self.bowl.latest {
+            Some(latest) if doubted => latest.temp,
+            _ if cold => self.setup.seed_temp,
+            _ => return None,
+        };
+        let meant = celsius((in_celsius(newest) - 32.0) / 1.8);
+        let near = |temp| in_degrees(rise(expected, temp)).abs() < AS_EXPECTED_C;
+        (near(meant) && !near(newest)).then(|| {
+            Advice::new(
+                Rule::ProbeTrouble,
+                "Does the thermometer send °F?",
+                format!(
+                    "{} makes no sense here, but {:.1} °F would be {}. Set it to °C.",
+                    told(newest),
+                    in_celsius(newest),
+                    told(meant)
+                ),
+            )
+            .caution()
+        })
     }
 
     /// A thermometer that jumps or has stopped says nothing to act on.

@@ -1,0 +1,126 @@
+//! Pictures that are sent: read with care, made small, written anew.
+//!
+//! What is kept is a JPEG of our own making: no place, no device, no hidden
+//! thumbnail, nothing that only looks like a picture.
+
+use std::io::Cursor;
+
+use image::codecs::jpeg::JpegEncoder;
+use image::imageops::FilterType;
+use image::metadata::Orientation;
+use image::{DynamicImage, ImageDecoder, ImageFormat, ImageReader, Limits};
+
+/// The longest side that is kept, pixels.
+const LONGEST: u32 = 1_600;
+/// The longest side that is read at all, pixels.
+const LONGEST_READ: u32 = 12_000;
+/// The most memory that reading one may take, bytes.
+const MOST_MEMORY: u64 = 256 * 1024 * 1024;
+const QUALITY: u8 = 85;
+
+/// A picture as it is kept.
+#[derive(Debug)]
+pub struct Kept {
+    /// Width, pixels.
+    pub width: u32,
+    /// Height, pixels.
+    pub height: u32,
+    /// JPEG.
+    pub jpeg: Vec<u8>,
+}
+
+/// Reads a PNG or JPEG and writes it anew.
+///
+/// # Errors
+/// What is wrong with it, in words that follow "photo".
+pub fn made_anew(bytes: &[u8]) -> Result<Kept, String> {
+    let reader = ImageReader::new(Cursor::new(bytes))
+        .with_guessed_format()
+        .map_err(|_| "cannot be read".to_owned())?;
+    if !matches!(reader.format(), Some(ImageFormat::Png | ImageFormat::Jpeg)) {
+        return Err("must be a PNG or a JPEG".to_owned());
+    }
+    let mut reader = reader;
+    let mut limits = Limits::default();
+    limits.max_image_width = Some(LONGEST_READ);
+    limits.max_image_height = Some(LONGEST_READ);
+    limits.max_alloc = Some(MOST_MEMORY);
+    reader.limits(limits);
+    let broken = |error: image::ImageError| match error {
+        image::ImageError::Limits(_) => {
+            format!("must be at most {LONGEST_READ} pixels on a side")
+        }
+        _ => "is damaged, or no picture".to_owned(),
+    };
+    let mut decoder = reader.into_decoder().map_err(broken)?;
+    let turned = decoder.orientation().unwrap_or(Orientation::NoTransforms);
+    let mut picture = DynamicImage::from_decoder(decoder).map_err(broken)?;
+    picture.apply_orientation(turned);
+    if picture.width().max(picture.height()) > LONGEST {
+        picture = picture.resize(LONGEST, LONGEST, FilterType::Triangle);
+    }
+    let mut jpeg = Vec::new();
+    picture
+        .to_rgb8()
+        .write_with_encoder(JpegEncoder::new_with_quality(&mut jpeg, QUALITY))
+        .map_err(|_| "cannot be written anew".to_owned())?;
+    Ok(Kept { width: picture.width(), height: picture.height(), jpeg })
+}
+
+#[cfg(test)]
+mod tests {
+    use image::RgbImage;
+
+    use super::*;
+
+    fn written(picture: &RgbImage, format: ImageFormat) -> Vec<u8> {
+        let mut bytes = Cursor::new(Vec::new());
+        picture.write_to(&mut bytes, format).expect("it is written");
+        bytes.into_inner()
+    }
+
+    #[test]
+    fn large_ones_are_made_small_and_nothing_else_is_kept() {
+        let large = RgbImage::from_pixel(2_400, 1_200, image::Rgb([90, 60, 40]));
+        let mut png = written(&large, ImageFormat::Png);
+        png.extend_from_slice(b"<script>alert(1)</script>");
+        let kept = made_anew(&png).expect("a picture");
+        assert_eq!((kept.width, kept.height), (1_600, 800));
+        assert_eq!(kept.jpeg[..2], [0xFF, 0xD8]);
+        let holds = |what: &[u8]| kept.jpeg.windows(what.len()).any(|part| part == what);
+        assert!(!holds(b"script") && !holds(b"Exif"));
+    }
+
+    #[test]
+    fn what_a_camera_says_of_up_is_followed_and_left_out() {
+        let mut lying = RgbImage::new(40, 20);
+        lying.put_pixel(0, 0, image::Rgb([255, 255, 255]));
+        let plain = written(&lying, ImageFormat::Jpeg);
+        // An Exif part right after the start that says: turn by a quarter.
+        let tiff: &[u8] =
+            b"Exif\0\0II*\0\x08\0\0\0\x01\0\x12\x01\x03\0\x01\0\0\0\x06\0\0\0\0\0\0\0";
+        let length = u16::try_from(tiff.len() + 2).expect("short").to_be_bytes();
+        let tagged = [&plain[..2], &[0xFF, 0xE1], &length, tiff, &plain[2..]].concat();
+        let kept = made_anew(&tagged).expect("a picture");
+        assert_eq!((kept.width, kept.height), (20, 40));
+        assert!(!kept.jpeg.windows(4).any(|part| part == b"Exif"));
+    }
+
+    #[test]
+    fn what_is_no_picture_is_refused_with_the_reason() {
+        for (bytes, words) in [
+            (&b""[..], "must be a PNG or a JPEG"),
+            (b"<svg xmlns='http://www.w3.org/2000/svg'><script/></svg>", "must be a PNG"),
+            (b"GIF89a\x01\0\x01\0\0\0\0;", "must be a PNG"),
+            (b"\x89PNG\r\n\x1a\n\0\0\0\rIHDR", "is damaged"),
+            (b"\xFF\xD8\xFF\xE0 not really", "is damaged"),
+        ] {
+            let told = made_anew(bytes).expect_err("refused");
+            assert!(told.contains(words), "{told}");
+        }
+        // A bomb: a header that claims a side of a hundred thousand pixels.
+        let mut bomb = written(&RgbImage::new(2, 2), ImageFormat::Png);
+        bomb[16..20].copy_from_slice(&100_000u32.to_be_bytes());
+        assert!(made_anew(&bomb).is_err());
+    }
+}

@@ -1,0 +1,90 @@
+//! Photos of smears.
+
+use actix_web::http::header::{CACHE_CONTROL, CONTENT_TYPE};
+use actix_web::{HttpResponse, delete, get, post, web};
+use chrono::{DateTime, Utc};
+use serde::Serialize;
+use store::photos::PhotoLine;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use crate::picture::made_anew;
+use crate::problem::{Answer, Problem};
+use crate::state::State;
+
+/// A bowl has at most this many photos.
+const MOST: usize = 24;
+
+/// A photo; its picture is at `/photos/{id}`.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct PhotoAnswer {
+    /// Its id.
+    id: Uuid,
+    /// When it was taken, on the bowl's clock.
+    taken_at: DateTime<Utc>,
+    /// Width, pixels.
+    width: u32,
+    /// Height, pixels.
+    height: u32,
+}
+
+impl From<PhotoLine> for PhotoAnswer {
+    fn from(p: PhotoLine) -> Self {
+        Self { id: p.id, taken_at: p.taken_at, width: p.width, height: p.height }
+    }
+}
+
+/// Keeps a photo of a smear: a PNG or a JPEG of at most 4 MB, made small and
+/// written anew without anything but the picture.
+#[utoipa::path(tag = "photos", operation_id = "append_photo", request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
+    (status = 201, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+    (status = 413, body = Problem), (status = 422, body = Problem)))]
+#[post("/bowls/{id}/photos")]
+pub async fn append(
+    state: web::Data<State>,
+    bowl_id: web::Path<Uuid>,
+    body: web::Bytes,
+) -> Answer<HttpResponse> {
+    let taken_at = state.kitchen_now(*bowl_id).await?;
+    if store::photos::of_bowl(&state.pool, *bowl_id).await?.len() >= MOST {
+        return Err(Problem::conflict(format!("A bowl has at most {MOST} photos.")));
+    }
+    let kept = web::block(move || made_anew(&body))
+        .await
+        .map_err(|e| Problem::conflict(e.to_string()))?
+        .map_err(|message| Problem::bad_field("photo", message))?;
+    let photo = PhotoLine { id: Uuid::now_v7(), taken_at, width: kept.width, height: kept.height };
+    store::photos::append(&state.pool, *bowl_id, &photo, &kept.jpeg).await?;
+    Ok(HttpResponse::Created().json(PhotoAnswer::from(photo)))
+}
+
+/// A bowl's photos, the first taken first.
+#[utoipa::path(tag = "photos", operation_id = "list_photos", responses((status = 200, body = [PhotoAnswer]), (status = 404, body = Problem)))]
+#[get("/bowls/{id}/photos")]
+pub async fn list(
+    state: web::Data<State>,
+    bowl_id: web::Path<Uuid>,
+) -> Answer<web::Json<Vec<PhotoAnswer>>> {
+    store::bowls::get(&state.pool, *bowl_id).await?;
+    let photos = store::photos::of_bowl(&state.pool, *bowl_id).await?;
+    Ok(web::Json(photos.into_iter().map(Into::into).collect()))
+}
+
+/// The picture of a photo.
+#[utoipa::path(tag = "photos", operation_id = "read_photo", responses((status = 200, content_type = "image/jpeg", body = Vec<u8>), (status = 404, body = Problem)))]
+#[get("/photos/{id}")]
+pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    let jpeg = store::photos::picture(&state.pool, *id).await?;
+    Ok(HttpResponse::Ok()
+        .insert_header((CONTENT_TYPE, "image/jpeg"))
+        .insert_header((CACHE_CONTROL, "private, max-age=31536000, immutable"))
+        .body(jpeg))
+}
+
+/// Forgets a photo.
+#[utoipa::path(tag = "photos", operation_id = "delete_photo", responses((status = 204), (status = 404, body = Problem)))]
+#[delete("/photos/{id}")]
+pub async fn forget(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    store::photos::delete(&state.pool, *id).await?;
+    Ok(HttpResponse::NoContent().finish())
+}

@@ -1,0 +1,59 @@
+//! Photos of smears, and thermometers that would share a bowl.
+
+use std::io::Cursor;
+
+use chrono::TimeDelta;
+use image::{ImageFormat, Rgb, RgbImage};
+use serde_json::json;
+
+use crate::kitchen::Kitchen;
+
+fn picture(format: ImageFormat) -> Vec<u8> {
+    let mut bytes = Cursor::new(Vec::new());
+    let brown = RgbImage::from_pixel(1_000, 500, Rgb([70, 45, 30]));
+    brown.write_to(&mut bytes, format).expect("it is written");
+    bytes.into_inner()
+}
+
+#[actix_web::test]
+async fn a_photo_is_kept_written_anew_and_forgotten() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let path = format!("/bowls/{bowl}/photos");
+    for (format, kind) in [(ImageFormat::Png, "image/png"), (ImageFormat::Jpeg, "image/jpeg")] {
+        let kept = kitchen.post_text(&path, kind, picture(format)).await.with(201);
+        assert_eq!((&kept["width"], &kept["height"]), (&json!(1000), &json!(500)));
+    }
+    let photos = kitchen.get(&path).await.with(200);
+    let first = photos[0]["id"].as_str().expect("an id").to_owned();
+    let read = kitchen.get(&format!("/photos/{first}")).await;
+    assert_eq!(read.headers["content-type"], "image/jpeg");
+    assert_eq!(read.headers["x-content-type-options"], "nosniff");
+    assert_eq!(kitchen.delete(&format!("/photos/{first}")).await.status.as_u16(), 204);
+    assert_eq!(kitchen.get(&path).await.with(200).as_array().map(Vec::len), Some(1));
+    kitchen.get(&format!("/photos/{first}")).await.with(404);
+
+    for junk in [&b"<svg onload='alert(1)'/>"[..], b"", b"\x89PNG\r\n\x1a\n cut short"] {
+        kitchen.post_text(&path, "image/png", junk.to_vec()).await.refuses("photo");
+    }
+    let huge = kitchen.post_text(&path, "image/png", vec![0; 5 * 1024 * 1024]).await;
+    assert_eq!(huge.status.as_u16(), 413);
+    assert_eq!(kitchen.get(&path).await.with(200).as_array().map(Vec::len), Some(1));
+    let nowhere = "/bowls/00000000-0000-0000-0000-000000000000/photos";
+    kitchen.post_text(nowhere, "image/png", picture(ImageFormat::Png)).await.with(404);
+}
+
+#[actix_web::test]
+async fn a_second_thermometer_at_a_bowl_is_refused_until_the_first_is_silent() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let says = |probe: &str| json!({ "temp_c": 31.0, "probe": probe });
+    kitchen.read(&bowl, says("stick")).await.with(201);
+    let refused = kitchen.read(&bowl, says("clip")).await.with(409);
+    assert!(refused["detail"].as_str().is_some_and(|d| d.contains("measured by \"stick\"")));
+    // By hand it can be read all the same.
+    kitchen.read(&bowl, json!({ "temp_c": 31.0, "source": "hand" })).await.with(201);
+    kitchen.pass(TimeDelta::minutes(3));
+    kitchen.read(&bowl, says("clip")).await.with(201);
+    kitchen.read(&bowl, says(&"x".repeat(41))).await.refuses("probe");
+}
