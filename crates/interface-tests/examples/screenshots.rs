@@ -47,6 +47,8 @@ async fn main() -> anyhow::Result<()> {
     take("plan-dark").await?;
     page.prefer("light").await?;
 
+    let due = |text: &str| text.contains("Look at the smear") || text.contains("Judge the smear");
+
     // The bowl at the bench goes on, at pace, to each of its stages.
     let act = async |body: Value| {
         let url = format!("{api}/bowls/{stars}/actions");
@@ -77,7 +79,7 @@ async fn main() -> anyhow::Result<()> {
     page.until_said("Sets from the edge").await?;
     take("bench-test").await?;
     pace(60).await?;
-    page.until_shown("instruction", "Look at the smear").await?;
+    page.until("instruction", "the smear is due", due).await?;
     pace(0).await?;
     act(json!({ "kind": "test_seen", "seen": "streaks" })).await?;
     page.until_shown("verdict", "Do not pour").await?;
@@ -85,7 +87,7 @@ async fn main() -> anyhow::Result<()> {
     act(json!({ "kind": "heat", "seconds": 3 })).await?;
     act(json!({ "kind": "test_started" })).await?;
     pace(60).await?;
-    page.until_shown("instruction", "Look at the smear").await?;
+    page.until("instruction", "the smear is due", due).await?;
     pace(0).await?;
     act(json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
     page.until_shown("finish", "sheen").await?;

@@ -859,6 +859,8 @@ export interface components {
              * @description When it will, in real time.
              */
             needs_at?: string | null;
+            /** @description Whether it is on the heat until taken off. */
+            on_heat: boolean;
             /** @description Where it stands. */
             phase: components["schemas"]["Phase"];
             /** @description Whether its method asks for a temper test. */

@@ -116,6 +116,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               burstsLeft={bowl.bursts_left_s}
               method={bowl.method}
               tested={bowl.tested}
+              onHeat={bowl.on_heat_since != null}
               crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
               onStone={bowl.on_stone_g != null}
               last={bowl.actions.at(-1)}

@@ -54,7 +54,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const time = useMemo(() => clockOf(bowl, heardNow, realNow), [bowl, heardNow, realNow]);
   const { act, failing, waiting } = useBench(bowl.id, time);
   const { advice } = bowl;
-  const todo = advisedDeed(advice);
+  const todo = advisedDeed(advice, bowl.on_heat);
   const Icon = icons[advice.level];
   return (
     <Box

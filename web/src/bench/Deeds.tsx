@@ -38,6 +38,8 @@ interface Props {
   burstsLeft: number[];
   method: BowlAnswer["method"];
   tested: boolean;
+  /** Whether it is on the heat until taken off. */
+  onHeat: boolean;
   /** Ready crystals still to go in. */
   crystals_g: number | null;
   /** Whether a part lies on the stone. */
@@ -103,12 +105,7 @@ export const Deeds = memo(function Deeds(props: Props) {
       {props.burstsLeft.length > 0 && (
         <BurstsLeft bursts={props.burstsLeft} busy={rule === "heating"} onHeat={heat} />
       )}
-      {testing && (
-        <>
-          <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />
-          <SmearPhotos bowlId={props.bowlId} />
-        </>
-      )}
+      {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
       <Box
         display="grid"
         gap="2"
@@ -126,7 +123,10 @@ export const Deeds = memo(function Deeds(props: Props) {
         </Touch>
         <Touch
           hotkey="O"
-          advised={rule === "melted" || rule === "limit_passed"}
+          advised={
+            ["melted", "limit_passed", "limit_near"].includes(rule) ||
+            (props.onHeat && rule === "stop_before_melt")
+          }
           onClick={() => act({ kind: "off_heat" })}
         >
           Off the heat
@@ -216,6 +216,7 @@ export const Deeds = memo(function Deeds(props: Props) {
           <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
         </Box>
       </Box>
+      {testing && <SmearPhotos bowlId={props.bowlId} />}
     </Box>
   );
 });

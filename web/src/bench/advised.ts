@@ -3,7 +3,10 @@ import { mass } from "../kit/format";
 import type { Deed } from "./useBench";
 
 /** The one thing that the coach asks for, as something to be touched; null where it is to wait. */
-export function advisedDeed(advice: AdviceAnswer): { label: string; deed: Deed } | null {
+export function advisedDeed(
+  advice: AdviceAnswer,
+  onHeat: boolean,
+): { label: string; deed: Deed } | null {
   const tenth = (g: number) => Math.round(g * 10) / 10;
   if (advice.seed_g != null) {
     const deed: Deed = { kind: "seed_added", grams: tenth(advice.seed_g) };
@@ -16,6 +19,9 @@ export function advisedDeed(advice: AdviceAnswer): { label: string; deed: Deed }
   if (advice.pour_out_g != null) {
     const deed: Deed = { kind: "on_stone", grams: tenth(advice.pour_out_g) };
     return { label: `${mass(advice.pour_out_g)} on the stone`, deed };
+  }
+  if (onHeat && advice.rule === "stop_before_melt") {
+    return { label: "Off the heat", deed: { kind: "off_heat" } };
   }
   switch (advice.rule) {
     case "melted":

@@ -28,7 +28,7 @@ export function Shell() {
         as="header"
         display="flex"
         alignItems="center"
-        gap={{ base: "3", md: "8" }}
+        gap={{ base: "1.5", md: "8" }}
         px={{ base: "3", md: "6" }}
         h="52px"
         flexShrink={0}
@@ -45,7 +45,8 @@ export function Shell() {
             <Link
               key={place.to}
               to={place.to}
-              px={{ base: "2.5", md: "4" }}
+              px={{ base: "2", md: "4" }}
+              fontSize={{ base: "sm", md: "md" }}
               h="40px"
               display="flex"
               alignItems="center"

@@ -3,7 +3,7 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::coach::{Advice, advise};
 use craft::bowl::hands::{Call, Need, Turn, queue};
-use craft::bowl::{Finish, Phase, Record, finish, fold, look_ahead};
+use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead};
 use craft::chocolate::Family;
 use craft::units::in_degrees;
 use serde::Serialize;
@@ -53,6 +53,8 @@ pub struct BenchBowlAnswer {
     pub phase: Phase,
     /// Whether its method asks for a temper test.
     pub tested: bool,
+    /// Whether it is on the heat until taken off.
+    pub on_heat: bool,
     /// The finish of the chocolate.
     pub finish: Finish,
     /// The latest trusted reading.
@@ -131,6 +133,7 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
         clock: clock.clone(),
         phase: bowl.phase,
         tested: setup.method.is_tested(),
+        on_heat: matches!(bowl.heat, Heat::On { .. }),
         finish: finish(setup, bowl),
         latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
         trend_c_per_min: trend.map(|t| round(t, 2)),
