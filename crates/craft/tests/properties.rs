@@ -1,11 +1,13 @@
 //! What must hold whatever the maker states.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source};
+use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source, coach};
 use craft::chocolate::{Chocolate, Family};
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
+use craft::logfile;
+use craft::method::{Method, slab_split};
 use craft::plan::{BarkInputs, TrayInputs, bark};
 use craft::spread::Tray;
 use craft::spread::slab::{FoldedIn, Size, slab};
@@ -180,6 +182,10 @@ fn kind() -> impl Strategy<Value = ActionKind> {
         Just(ActionKind::OffHeat),
         Just(ActionKind::Stirred),
         (1.0..200.0).prop_map(|g| ActionKind::SeedAdded { mass: grams(g) }),
+        (1.0..10.0).prop_map(|g| ActionKind::CrystalsAdded { mass: grams(g) }),
+        (1.0..400.0).prop_map(|g| ActionKind::OnStone { mass: grams(g) }),
+        Just(ActionKind::OffStone),
+        Just(ActionKind::TooThick),
         Just(ActionKind::TestStarted),
         prop::sample::select(vec![
             Seen::SetsFromEdge,
@@ -235,5 +241,121 @@ proptest! {
         let ahead = bowl::look_ahead(&setup, &record, &bowl);
         let advice = bowl::coach::advise(&setup, &bowl, &ahead, now);
         prop_assert!(!advice.say.is_empty());
+    }
+}
+
+fn at(s: f64) -> DateTime<Utc> {
+    #[allow(clippy::cast_possible_truncation)] // hours
+    let after = TimeDelta::milliseconds((s * 1000.0) as i64);
+    start() + after
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(96))]
+
+    #[test]
+    fn the_coach_has_an_answer_to_any_record(
+        method in prop::sample::select(Method::all().to_vec()),
+        readings in prop::collection::vec((0.0..4_000.0, -60.0..250.0), 0..60),
+        acts in prop::collection::vec((0.0..4_000.0, kind()), 0..20),
+        now in 0.0..5_000.0,
+    ) {
+        let family = Family::ALL.into_iter().find(|f| method.suits(*f)).expect("each suits one");
+        let inputs = BarkInputs { method: Some(method), stone_c: Some(16.0), ..BarkInputs::usual(family) };
+        let setup = bark(&inputs).expect("a plain plan").setup(start());
+        let readings = readings.into_iter().enumerate().map(|(i, (s, c))| Reading {
+            id: Uuid::from_u128(i as u128), at: at(s), temp: celsius(c), source: Source::Probe,
+        });
+        let acts = acts.into_iter().enumerate().map(|(i, (s, kind))| Action {
+            id: Uuid::from_u128(1_000 + i as u128), at: at(s), kind,
+        });
+        let record = Record::new(readings.collect(), acts.collect());
+        let bowl = bowl::fold(&setup, &record, at(now));
+        let ahead = bowl::look_ahead(&setup, &record, &bowl);
+        let advice = coach::advise(&setup, &bowl, &ahead, at(now));
+        prop_assert!(!advice.say.is_empty());
+        for g in [advice.seed, advice.crystals, advice.pour_out].into_iter().flatten() {
+            prop_assert!(in_grams(g).is_finite() && in_grams(g) >= 0.0, "{}", advice.say);
+        }
+        if let Some(heat) = advice.heat {
+            prop_assert!((0.0..=60.0).contains(&in_seconds(heat)), "{}", advice.say);
+        }
+        for burst in coach::bursts_left(&setup, &bowl, at(now)) {
+            prop_assert!(in_seconds(burst) > 0.0 && in_seconds(burst) <= 31.0);
+        }
+        // Over the limit it is never left unsaid.
+        let hot = bowl.latest.is_some_and(|l| {
+            l.temp >= setup.chocolate.windows.limit && at(now) - l.at <= coach::STALE_AFTER
+        });
+        let spoke = matches!(advice.rule, coach::Rule::LimitPassed | coach::Rule::ProbeTrouble);
+        prop_assert!(!hot || bowl.ended() || spoke, "{:?}: {}", advice.rule, advice.say);
+    }
+
+    #[test]
+    fn a_blends_every_bound_lies_between_its_parts_and_order_does_not_matter(
+        a in tempered(), b in tempered(), share in 1.0..99.0,
+    ) {
+        let parts = [(Chocolate::of(a), share), (Chocolate::of(b), 100.0 - share)];
+        let blend = Chocolate::blend(&parts).expect("both temper");
+        let turned = Chocolate::blend(&[parts[1].clone(), parts[0].clone()]).expect("both temper");
+        for bound in [
+            |c: &Chocolate| in_celsius(c.windows.work.lo),
+            |c: &Chocolate| in_celsius(c.windows.work.hi),
+            |c: &Chocolate| in_celsius(c.windows.limit),
+            |c: &Chocolate| in_celsius(c.windows.lost.expect("it tempers")),
+            |c: &Chocolate| craft::units::in_percent(c.fat),
+        ] {
+            let [x, y] = [bound(&parts[0].0), bound(&parts[1].0)];
+            prop_assert!((x.min(y) - 1e-9..=x.max(y) + 1e-9).contains(&bound(&blend)));
+            prop_assert!((bound(&blend) - bound(&turned)).abs() < 1e-9);
+        }
+        let w = &blend.windows;
+        prop_assert!(w.thick < w.work.lo && w.work.hi < w.melt.lo && w.melt.hi <= w.limit);
+    }
+
+    #[test]
+    fn what_goes_on_the_stone_and_what_stays_mix_to_the_target(
+        total in 50.0..5_000.0, stone in 18.0..28.0, over in 0.5..5.0, melted in 40.0..50.0,
+    ) {
+        let target = stone + over;
+        let out = slab_split(grams(total), celsius(melted), celsius(stone), celsius(target));
+        let out = in_grams(out.expect("in order"));
+        prop_assert!(out > 0.0 && out < total);
+        let mixed = (out * stone + (total - out) * melted) / total;
+        prop_assert!((mixed - target).abs() < 1e-6);
+    }
+
+    #[test]
+    fn a_log_reads_the_same_whatever_its_signs(
+        rows in prop::collection::vec((0u32..20_000, 150i32..900), 1..40),
+        separator in prop::sample::select(vec![',', ';', '\t']), marked in any::<bool>(),
+        fahrenheit in any::<bool>(),
+    ) {
+        let comma = separator != ',';
+        let mut text = if marked { "\u{feff}".to_owned() } else { String::new() };
+        text += &format!("elapsed s{separator}probe °{}\n", if fahrenheit { 'F' } else { 'C' });
+        for (s, tenths) in &rows {
+            let c = f64::from(*tenths) / 10.0;
+            let shown = format!("{:.2}", if fahrenheit { c * 1.8 + 32.0 } else { c });
+            let shown = if comma { shown.replace('.', ",") } else { shown };
+            text += &format!("{s}{separator}{shown}\r\n");
+        }
+        let asked = logfile::Asked {
+            time_column: None, temp_column: None, unit: None, date_order: None,
+            utc_offset_min: 0, shift_s: 0.0, start: start(),
+        };
+        let log = logfile::read(text.as_bytes(), &asked);
+        let log = log.map_err(|faults| TestCaseError::fail(format!("{faults:?} in {text}")))?;
+        let mut wanted = rows.clone();
+        wanted.sort_by_key(|(s, _)| *s);
+        prop_assert_eq!(log.lines.len(), wanted.len());
+        for (line, (s, _)) in log.lines.iter().zip(&wanted) {
+            prop_assert_eq!(line.at, start() + TimeDelta::seconds(i64::from(*s)));
+        }
+        let [read, sent] = [
+            log.lines.iter().map(|l| in_celsius(l.temp)).sum::<f64>(),
+            rows.iter().map(|(_, tenths)| f64::from(*tenths) / 10.0).sum(),
+        ];
+        prop_assert!((read - sent).abs() < 0.01 * rows.len() as f64);
     }
 }

@@ -118,7 +118,11 @@ export const Deeds = memo(function Deeds(props: Props) {
         <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
           <ReadingField onRead={read} field={reading} />
         </Box>
-        <Touch hotkey="S" advised={stirs.includes(rule)} onClick={() => act({ kind: "stirred" })}>
+        <Touch
+          hotkey="S"
+          advised={stirs.includes(rule) && !(props.onHeat && rule === "stop_before_melt")}
+          onClick={() => act({ kind: "stirred" })}
+        >
           Stirred
         </Touch>
         <Touch

@@ -8,6 +8,7 @@ use craft::bowl::{
     Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, look_ahead,
 };
 use craft::chocolate::Family;
+use craft::method::Method;
 use craft::plan::{BarkInputs, bark};
 use craft::units::{celsius, grams};
 use uuid::Uuid;
@@ -23,9 +24,20 @@ pub struct Evening {
 impl Evening {
     /// Dark bark in a 30 × 20 cm tray, just taken to the bench.
     pub fn new() -> Self {
+        Self::of(&BarkInputs { cooling_min: Some(6.0), ..BarkInputs::usual(Family::Dark) })
+    }
+
+    /// The same of another chocolate, by a method.
+    pub fn by(method: &str, family: Family) -> Self {
+        let method = Method::find(method).expect("there is such a method");
+        let usual = BarkInputs::usual(family);
+        Self::of(&BarkInputs { method: Some(method), stone_c: Some(16.0), ..usual })
+    }
+
+    /// Any plan, just taken to the bench.
+    pub fn of(inputs: &BarkInputs) -> Self {
         let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-        let plan = bark(&BarkInputs { cooling_min: Some(6.0), ..BarkInputs::usual(Family::Dark) })
-            .expect("a plain plan");
+        let plan = bark(inputs).expect("a plain plan");
         Self {
             setup: plan.setup(opened),
             readings: Vec::new(),

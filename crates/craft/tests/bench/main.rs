@@ -6,3 +6,4 @@ mod evening;
 mod hands;
 mod maker;
 mod pot;
+mod rules;

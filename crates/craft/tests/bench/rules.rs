@@ -1,0 +1,242 @@
+//! What the coach says on the way to temper, method by method, and what it
+//! watches for.
+
+use craft::bowl::coach::{Alarm, Rule, bursts_left};
+use craft::bowl::{ActionKind, Phase, Seen, Temper};
+use craft::chocolate::Family;
+use craft::note::Level;
+use craft::plan::BarkInputs;
+use craft::units::{grams, in_grams, in_seconds, seconds};
+
+use crate::evening::Evening;
+
+fn burst(s: f64) -> ActionKind {
+    ActionKind::Heat { lasting: Some(seconds(s)) }
+}
+
+/// Melted through and off the heat.
+fn melted(method: &str, family: Family, c: f64) -> Evening {
+    let mut e = Evening::by(method, family);
+    e.read(c);
+    e.act(ActionKind::OffHeat);
+    e
+}
+
+#[test]
+fn ready_crystals_go_in_at_their_gate_and_are_spread() {
+    let mut e = melted("ready_crystals", Family::Dark, 46.0);
+    assert_eq!(e.advice().rule, Rule::CoolToGate);
+    // Just inside is too early for a large bowl, the middle is not.
+    e.act(ActionKind::Stirred);
+    e.read(34.8);
+    assert_eq!(e.advice().rule, Rule::CoolToGate);
+    e.act(ActionKind::Stirred);
+    e.read(34.0);
+    let add = e.advice();
+    assert_eq!(add.rule, Rule::AddCrystals);
+    // One per cent of 325 g.
+    let mass = add.crystals.expect("crystals");
+    assert!((in_grams(mass) - 3.25).abs() < 0.01);
+    e.act(ActionKind::CrystalsAdded { mass });
+    assert_eq!(e.advice().rule, Rule::Spread);
+    e.pass(125);
+    e.act(ActionKind::Stirred);
+    e.read(32.6);
+    assert_eq!(e.advice().rule, Rule::StirDown);
+    e.read(31.6);
+    assert_eq!(e.advice().rule, Rule::TestNow);
+    // A test that fails asks for fresh crystals.
+    e.act(ActionKind::TestStarted);
+    e.pass(280);
+    e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+    e.read(31.4);
+    let again = e.advice();
+    assert_eq!((again.rule, again.level), (Rule::NotInTemper, Level::Stop));
+    assert!(again.crystals.is_some(), "{}", again.say);
+}
+
+#[test]
+fn a_part_goes_on_the_stone_is_worked_and_returned() {
+    let mut e = melted("slab", Family::Milk, 44.0);
+    let pour = e.advice();
+    assert_eq!(pour.rule, Rule::PourOnStone);
+    let mass = pour.pour_out.expect("a part");
+    let share = in_grams(mass) / in_grams(e.setup.total());
+    assert!((0.5..=0.85).contains(&share), "{share}");
+    e.act(ActionKind::OnStone { mass });
+    let work = e.advice();
+    let back = work.countdown.expect("a time");
+    assert_eq!(work.rule, Rule::WorkOnStone);
+    assert!(back.earliest < back.at && Some(back.at) < back.latest);
+    e.pass(1_200);
+    e.read(40.0);
+    let late = e.advice();
+    assert_eq!((late.rule, late.alarm), (Rule::WorkOnStone, Some(Alarm::Timer)));
+    e.act(ActionKind::OffStone);
+    assert_eq!(e.advice().rule, Rule::Spread);
+    e.pass(125);
+    e.act(ActionKind::Stirred);
+    e.read(33.5);
+    assert_eq!(e.advice().rule, Rule::PourOnStone, "far over the band it goes out once more");
+    e.read(29.6);
+    assert_eq!(e.advice().rule, Rule::TestNow);
+}
+
+#[test]
+fn down_to_the_cool_point_and_up_again() {
+    let mut e = melted("seed_down_and_up", Family::Dark, 46.0);
+    assert_eq!(e.advice().rule, Rule::AddSeed);
+    for _ in 0..3 {
+        e.act(ActionKind::SeedAdded { mass: grams(35.0) });
+        e.pass(80);
+        e.read(31.0);
+    }
+    assert!(e.advice().rule != Rule::TestNow, "the band on the way down is not the end");
+    e.act(ActionKind::Stirred);
+    e.read(27.6);
+    let back = e.advice();
+    assert_eq!(back.rule, Rule::WarmBack);
+    assert!(in_seconds(back.heat.expect("a burst")) <= 10.0);
+    e.act(burst(8.0));
+    e.pass(10);
+    e.act(ActionKind::Stirred);
+    e.pass(10);
+    e.read(31.4);
+    assert_eq!(e.advice().rule, Rule::TestNow);
+}
+
+#[test]
+fn what_never_leaves_temper_is_warmed_little_by_little_and_lost_above_its_limit() {
+    let mut e = Evening::by("never_leave", Family::White);
+    e.read(21.0);
+    let warm = e.advice();
+    assert_eq!(warm.rule, Rule::Warm);
+    assert!(in_seconds(warm.heat.expect("a burst")) <= 15.0);
+    assert!(bursts_left(&e.setup, &e.bowl(), e.now()).is_empty(), "no plan of long bursts");
+    e.act(burst(10.0));
+    e.pass(12);
+    e.act(ActionKind::Stirred);
+    e.pass(10);
+    e.read(29.4);
+    assert_eq!(e.advice().rule, Rule::Melted);
+    e.act(ActionKind::OffHeat);
+    e.act(ActionKind::Stirred);
+    e.read(28.6);
+    assert_eq!(e.advice().rule, Rule::TestNow);
+    e.read(32.4);
+    assert!(matches!(e.bowl().temper, Temper::Gone { .. }));
+    assert_eq!(e.advice().rule, Rule::TemperLost);
+}
+
+#[test]
+fn what_needs_no_temper_is_used_and_never_tested() {
+    let mut e = melted("coating", Family::Coating, 45.0);
+    assert_eq!(e.bowl().phase, Phase::Cooling);
+    e.act(ActionKind::Stirred);
+    e.read(41.0);
+    assert_eq!(e.bowl().phase, Phase::Working);
+    let now = e.advice();
+    assert_eq!(now.rule, Rule::UseNow);
+    assert!(now.seed.is_none() && now.crystals.is_none());
+    e.read(35.0);
+    let cold = e.advice();
+    assert!(cold.heat.is_some(), "{:?}: {}", cold.rule, cold.say);
+}
+
+#[test]
+fn the_bursts_that_are_left_follow_what_was_given_and_what_is_read() {
+    let mut e = Evening::new();
+    assert!(bursts_left(&e.setup, &e.bowl(), e.now()).is_empty(), "no reading yet");
+    e.read(20.0);
+    let total = |e: &Evening| -> f64 {
+        bursts_left(&e.setup, &e.bowl(), e.now()).into_iter().map(in_seconds).sum()
+    };
+    let whole = total(&e);
+    e.act(burst(30.0));
+    e.pass(32);
+    e.act(ActionKind::Stirred);
+    e.pass(9);
+    e.read(26.0);
+    // It warmed less than thirty seconds should have warmed it.
+    assert!((whole - 30.0..whole).contains(&total(&e)), "{} of {whole}", total(&e));
+    // On the plateau the thermometer says next to nothing is missing: the heat
+    // that was given knows better.
+    e.read(32.5);
+    assert!(total(&e) > whole / 2.0, "{} of {whole}", total(&e));
+    e.read(42.0);
+    assert!(total(&e) < whole / 5.0, "{} of {whole}", total(&e));
+    e.read(46.0);
+    assert!(bursts_left(&e.setup, &e.bowl(), e.now()).is_empty(), "melted");
+}
+
+#[test]
+fn over_water_it_is_lifted_off_before_it_runs_away() {
+    let mut e = Evening::of(&BarkInputs { microwave: None, ..BarkInputs::usual(Family::White) });
+    e.read(20.0);
+    assert_eq!(e.advice().rule, Rule::Warm);
+    e.act(ActionKind::Heat { lasting: None });
+    for c in [26.0, 28.5, 31.0, 33.5, 36.0] {
+        e.read(c);
+    }
+    // Fifteen degrees a minute.
+    let fast = e.advice();
+    assert_eq!((fast.rule, fast.alarm), (Rule::StopBeforeMelt, Some(Alarm::Limit)));
+    assert!(fast.say.contains("too fast"), "{}", fast.say);
+    e.read(44.0);
+    let near = e.advice();
+    assert_eq!((near.rule, near.level), (Rule::LimitNear, Level::Caution));
+}
+
+#[test]
+fn a_plateau_is_waited_out_and_too_thick_is_answered_with_warmth() {
+    let mut e = Evening::new();
+    e.read(46.0);
+    e.act(ActionKind::OffHeat);
+    for _ in 0..3 {
+        e.act(ActionKind::SeedAdded { mass: grams(20.0) });
+        e.pass(78);
+    }
+    e.act(ActionKind::Stirred);
+    for _ in 0..16 {
+        e.pass(5);
+        e.read_at_once(33.2);
+        if e.now().timestamp() % 2 == 0 {
+            e.read_at_once(33.3);
+        }
+    }
+    let still = e.advice();
+    assert_eq!(still.rule, Rule::Plateau, "{}", still.why);
+
+    let mut e = Evening::in_temper();
+    e.act(ActionKind::TooThick);
+    let thick = e.advice();
+    assert_eq!(thick.rule, Rule::OverSeeded);
+    assert!(in_seconds(thick.heat.expect("a burst")) <= 5.0);
+    e.act(burst(3.0));
+    e.pass(5);
+    e.act(ActionKind::Stirred);
+    e.pass(10);
+    e.read(31.9);
+    assert_eq!(e.advice().rule, Rule::Pour, "it is answered once");
+}
+
+#[test]
+fn every_advice_says_something_and_gives_its_reason() {
+    let mut seen = Vec::new();
+    for method in craft::method::Method::all() {
+        for family in Family::ALL.into_iter().filter(|f| method.suits(*f)) {
+            let mut e = Evening::by(method.about().key, family);
+            for c in [20.0, 30.0, 44.0, 46.0, 40.0, 34.0, 31.0, 29.5, 28.2, 26.0] {
+                e.read(c);
+                let advice = e.advice();
+                assert!(!advice.say.is_empty() && !advice.why.is_empty(), "{:?}", advice.rule);
+                assert!(!advice.say.ends_with('.'), "{}", advice.say);
+                seen.push(advice.rule);
+                if c >= 46.0 {
+                    e.act(ActionKind::OffHeat);
+                }
+            }
+        }
+    }
+    assert!(seen.contains(&Rule::AddSeed) && seen.contains(&Rule::CoolToGate));
+}
