@@ -1,6 +1,6 @@
 import { Box, Heading } from "@chakra-ui/react";
-import { WifiOff } from "lucide-react";
 import { useNavigate } from "react-router";
+import { Offline } from "../kit/Offline";
 import { Loading, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useAlarms } from "./alarms";
@@ -32,23 +32,7 @@ export default function BenchListPage() {
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         At the bench
       </Heading>
-      {!connected && (
-        <Box
-          role="status"
-          display="flex"
-          gap="3"
-          alignItems="center"
-          bg="stop.wash"
-          borderRadius="slab"
-          px="4"
-          py="2"
-          mb="2"
-          fontWeight="600"
-        >
-          <WifiOff size={22} aria-hidden />
-          No connection. What you enter is kept here and sent when it is back.
-        </Box>
-      )}
+      {!connected && <Offline mb="2" />}
       <Box display="grid" gap="2.5">
         {bench.bowls.map((bowl, i) => (
           <BowlCard

@@ -1,10 +1,11 @@
 import { Box, Button } from "@chakra-ui/react";
-import { Volume2, VolumeX, WifiOff } from "lucide-react";
+import { Volume2, VolumeX } from "lucide-react";
 import { lazy, Suspense } from "react";
 import { Link, useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan } from "../api/queries";
 import { inDisplay } from "../kit/display";
+import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
@@ -66,25 +67,13 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
       <SheenScale bowl={bowl} />
       <Box px={{ base: "3", md: "6" }} display="grid" gap="2.5">
         {(!reached || waiting > 0) && (
-          <Box
-            role="status"
-            data-testid="connection"
-            display="flex"
-            gap="3"
-            alignItems="center"
-            bg="stop.wash"
-            borderRadius="slab"
-            px="4"
-            py="2"
-            fontWeight="600"
-          >
-            <WifiOff size={22} aria-hidden />
+          <Offline data-testid="connection">
             {reached
               ? `Sending ${waiting} ${waiting === 1 ? "entry" : "entries"}…`
               : `No connection. What you enter is kept here and sent when it is back.${
                   waiting > 0 ? ` Waiting: ${waiting}.` : ""
                 }`}
-          </Box>
+          </Offline>
         )}
         {refusal && (
           <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">

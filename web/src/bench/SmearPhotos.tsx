@@ -1,9 +1,9 @@
 import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Camera, X } from "lucide-react";
-import { useRef } from "react";
 import { api, type PhotoAnswer } from "../api/client";
 import { accepted, answered, Refusal } from "../api/refusal";
+import { FilePick } from "../kit/FilePick";
 import { time } from "../kit/format";
 
 /** Larger files than this are made smaller before they are sent. */
@@ -37,7 +37,6 @@ function usePhotos(bowlId: string) {
 /** Pictures of the smear: taken at the bench, looked at in the log. */
 export function SmearPhotos({ bowlId }: { bowlId: string }) {
   const photos = usePhotos(bowlId);
-  const picker = useRef<HTMLInputElement>(null);
   const queries = useQueryClient();
   const onSuccess = () => queries.invalidateQueries({ queryKey: ["photos", bowlId] });
   const keep = useMutation({
@@ -59,29 +58,15 @@ export function SmearPhotos({ bowlId }: { bowlId: string }) {
   const reason = error instanceof Refusal ? (error.fields.photo ?? error.message) : error?.message;
   return (
     <Box display="flex" gap="2" flexWrap="wrap" alignItems="center" data-testid="photos">
-      <Button
-        size="lg"
-        minH="56px"
-        variant="outline"
-        borderColor="border.emphasized"
-        disabled={keep.isPending}
-        onClick={() => picker.current?.click()}
+      <FilePick
+        label="A photo of the smear"
+        accept="image/png,image/jpeg"
+        camera
+        busy={keep.isPending}
+        onPick={(file) => keep.mutate(file)}
       >
         <Camera aria-hidden /> {keep.isPending ? "Keeping it…" : "Keep a photo of the smear"}
-      </Button>
-      <input
-        ref={picker}
-        type="file"
-        accept="image/png,image/jpeg"
-        capture="environment"
-        aria-label="A photo of the smear"
-        hidden
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) keep.mutate(file);
-          event.target.value = "";
-        }}
-      />
+      </FilePick>
       {photos.data?.map((photo) => (
         <Box key={photo.id} position="relative">
           <a href={`/api/v1/photos/${photo.id}`} target="_blank" rel="noreferrer">

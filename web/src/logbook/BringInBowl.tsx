@@ -1,16 +1,15 @@
-import { Box, Button } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Upload } from "lucide-react";
-import { useRef } from "react";
 import { useNavigate } from "react-router";
 import { api, type BowlWithPlan } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
+import { FilePick } from "../kit/FilePick";
 
 /** Takes up a bowl that was saved as JSON, here or elsewhere. */
 export function BringInBowl() {
-  const picker = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const bring = useMutation({
@@ -33,27 +32,14 @@ export function BringInBowl() {
   const first = error instanceof Refusal ? Object.entries(error.fields)[0] : undefined;
   return (
     <Box textAlign="end">
-      <Button
-        size="lg"
-        variant="outline"
-        borderColor="border.emphasized"
-        disabled={bring.isPending}
-        onClick={() => picker.current?.click()}
+      <FilePick
+        label="A saved bowl"
+        accept=".json,application/json"
+        busy={bring.isPending}
+        onPick={(file) => bring.mutate(file)}
       >
         <Upload aria-hidden /> Bring in a saved bowl
-      </Button>
-      <input
-        ref={picker}
-        type="file"
-        accept=".json,application/json"
-        aria-label="A saved bowl"
-        hidden
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) bring.mutate(file);
-          event.target.value = "";
-        }}
-      />
+      </FilePick>
       {error && (
         <Box role="alert" color="stop" fontWeight="560" mt="1">
           Not brought in: {first ? `${first[0]} ${inDisplay(first[1])}` : error.message}

@@ -1,11 +1,12 @@
 import { Box, Button, chakra, Field, Input, NativeSelect, Stack } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Download, Upload } from "lucide-react";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import type { LogAnswer } from "../api/client";
 import { keys } from "../api/queries";
 import { answered, Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
+import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
 
 const Anchor = chakra("a");
@@ -43,7 +44,6 @@ const asked: {
 /** A bowl's record out of here, and a thermometer's log into it. */
 export function RecordPanel({ bowlId }: { bowlId: string }) {
   const queries = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<File>();
   const [setting, setSetting] = useState<Setting>({});
   const bring = useMutation({
@@ -67,8 +67,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
   const faults = bring.error instanceof Refusal ? bring.error.fields : {};
   const open = asked.filter(({ name }) => faults[name] !== undefined || name in setting);
   const other = Object.entries(faults).filter(([name]) => !asked.some((a) => a.name === name));
-  const pick = (next: File | undefined) => {
-    if (!next) return;
+  const pick = (next: File) => {
     setFile(next);
     setSetting({});
     bring.mutate({ file: next, setting: {} });
@@ -84,26 +83,14 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
               </Anchor>
             </Button>
           ))}
-          <Button
-            size="lg"
-            variant="outline"
-            borderColor="border.emphasized"
-            onClick={() => picker.current?.click()}
-            disabled={bring.isPending}
+          <FilePick
+            label="A thermometer's log"
+            accept=".csv,.txt,.tsv,text/csv,text/plain"
+            busy={bring.isPending}
+            onPick={pick}
           >
             <Upload aria-hidden /> Bring in a thermometer's log
-          </Button>
-          <input
-            ref={picker}
-            type="file"
-            accept=".csv,.txt,.tsv,text/csv,text/plain"
-            aria-label="A thermometer's log"
-            hidden
-            onChange={(event) => {
-              pick(event.target.files?.[0]);
-              event.target.value = "";
-            }}
-          />
+          </FilePick>
         </Box>
         {bring.data && (
           <Box role="status" fontWeight="560">
