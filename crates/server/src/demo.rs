@@ -8,6 +8,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Phase, Record};
 use craft::chocolate::Family;
 use craft::heat::Material;
+use craft::method::{Kitchen, Method};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
 use craft::plan::{BarkInputs, MicrowaveInputs, TrayInputs, WareInputs, bark};
 use craft::pot::{Evening, Mishap, evening};
@@ -175,6 +176,37 @@ fn sheets() -> Vec<Sheet> {
                     streaks: Streaks::None,
                 },
                 "The room was warm and damp. Next time in the evening.",
+            )]),
+        },
+        Sheet {
+            name: "Milk comets, with ready crystals",
+            note: "A small jar of ready crystals is left from the winter course.",
+            days_ago: 6,
+            inputs: BarkInputs {
+                method: Method::find("ready_crystals"),
+                kitchen: Kitchen { ready_crystals: true, ..Kitchen::default() },
+                ..inputs(Family::Milk, tray(260.0, 180.0), 4.0, 19.5, 44.0)
+            },
+            went: Went::Poured(&[(
+                25,
+                GOOD,
+                "No seeding, no lumps; it only took its time to come down.",
+            )]),
+        },
+        Sheet {
+            name: "Striped planets for small hands",
+            note: "Coating, so that the children could help to spread it.",
+            days_ago: 9,
+            inputs: inputs(Family::Coating, tray(240.0, 160.0), 4.0, 20.0, 46.0),
+            went: Went::Poured(&[(
+                3,
+                Outcome {
+                    gloss: Gloss::Satin,
+                    snap: Snap::Soft,
+                    released: Released::Freely,
+                    streaks: Streaks::None,
+                },
+                "Not a snap, but no tears either. Hands washed before and after.",
             )]),
         },
     ]

@@ -79,9 +79,11 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
         <Panel title="What came out">
           <Outcomes batch={batch} bowl={bowl} />
         </Panel>
-        <Panel title="The smear">
-          <SmearPhotos bowlId={bowl.id} />
-        </Panel>
+        {bowl.tested && (
+          <Panel title="The smear">
+            <SmearPhotos bowlId={bowl.id} />
+          </Panel>
+        )}
         <RecordPanel bowlId={bowl.id} />
         {!bowl.gave_up && (
           <Panel title="Note a look">
