@@ -90,6 +90,20 @@ impl Page {
         Ok(self.driver.cdp().send_raw(command, parameters).await?)
     }
 
+    /// How long the page's main thread has been at work, s.
+    ///
+    /// # Errors
+    /// Where the browser does not tell.
+    pub async fn busy_s(&self) -> anyhow::Result<f64> {
+        self.tell("Performance.enable", json!({})).await?;
+        let told = self.tell("Performance.getMetrics", json!({})).await?;
+        told["metrics"]
+            .as_array()
+            .and_then(|all| all.iter().find(|m| m["name"] == "TaskDuration"))
+            .and_then(|metric| metric["value"].as_f64())
+            .context("the browser tells its task duration")
+    }
+
     /// Sets the size of the screen.
     ///
     /// # Errors

@@ -1,0 +1,68 @@
+//! Measures how busy the page is kept by bowls that are measured live, at real
+//! pace: three on the whole bench, and one at its own. Run by
+//! `scripts/bench-interface`.
+
+use std::time::Duration;
+
+use anyhow::Context;
+use interface_tests::{Kitchen, Page};
+use reqwest::Client;
+use serde_json::{Value, json};
+
+const WATCHED: Duration = Duration::from_secs(20);
+
+#[tokio::main]
+async fn main() -> anyhow::Result<()> {
+    let kitchen = Kitchen::shared();
+    let api = format!("{}/api/v1", kitchen.address);
+    let client = Client::new();
+    let mut bowls = Vec::new();
+    for family in ["dark", "milk", "cocoa_butter"] {
+        let bowl = open(&client, &api, family).await?;
+        client
+            .put(format!("{api}/bowls/{bowl}/thermometer"))
+            .json(&json!({ "simulated": true, "rate": 1.0 }))
+            .send()
+            .await?
+            .error_for_status()?;
+        let heat = json!({ "kind": "heat", "seconds": 60 });
+        let url = format!("{api}/bowls/{bowl}/actions");
+        client.post(url).json(&heat).send().await?.error_for_status()?;
+        bowls.push(bowl);
+    }
+    let page = Page::open(kitchen).await?;
+    page.go("/bench").await?;
+    page.find("[data-testid='bowl-card']").await?;
+    report(&page, "three bowls live on the bench").await?;
+    page.go(&format!("/bench/{}", bowls[0])).await?;
+    page.find(".recharts-line-curve").await?;
+    report(&page, "one bowl live at its own bench, two beside it").await?;
+    page.close().await;
+    Ok(())
+}
+
+async fn open(client: &Client, api: &str, family: &str) -> anyhow::Result<String> {
+    let name = format!("Live: {family}");
+    let post = client.post(format!("{api}/batches")).json(&json!({ "name": name }));
+    let batch: Value = post.send().await?.error_for_status()?.json().await?;
+    let component = batch["components"][0]["id"].as_str().context("an id")?;
+    let url = format!("{api}/components/{component}");
+    let mut kept: Value = client.get(&url).send().await?.json().await?;
+    kept["inputs"]["family"] = family.into();
+    let put = client.put(&url).header("If-Match", "\"1\"").json(&kept["inputs"]);
+    put.send().await?.error_for_status()?;
+    let post = client.post(format!("{url}/bowls")).json(&json!({ "simulated": true }));
+    let opened: Value = post.send().await?.error_for_status()?.json().await?;
+    Ok(opened["bowl"]["id"].as_str().context("an id")?.to_owned())
+}
+
+/// The share of time in which the page's main thread did anything.
+async fn report(page: &Page, what: &str) -> anyhow::Result<()> {
+    // What opening the page costs is not counted.
+    tokio::time::sleep(Duration::from_secs(3)).await;
+    let before = page.busy_s().await?;
+    tokio::time::sleep(WATCHED).await;
+    let busy = page.busy_s().await? - before;
+    println!("main thread busy, {what}: {:.1} %", 100.0 * busy / WATCHED.as_secs_f64());
+    Ok(())
+}
