@@ -72,6 +72,8 @@ async fn the_demo_has_evenings_of_every_kind() {
         assert!(now["curve"].as_array().is_some_and(|c| c.len() > 50), "{batch}");
         assert_eq!(now["doubted"], 0, "{batch}");
         match text(&batch["stage"]).as_str() {
+            // What needs no temper is not tested for it.
+            "poured" if now["tested"] == false => assert_eq!(now["temper"], "untested", "{batch}"),
             "poured" => assert_eq!(now["temper"], "shown", "{batch}"),
             "lost" => assert!(now["over_limit_at"].is_string(), "{batch}"),
             _ => assert_eq!(now["phase"], "cooling", "{batch}"),
