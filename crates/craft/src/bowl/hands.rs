@@ -78,7 +78,7 @@ fn only_waits(rule: Rule) -> bool {
 impl Call<'_> {
     /// When it needs hands, in real time from `real`.
     fn need(&self, real: DateTime<Utc>) -> Need {
-        if self.rate <= 0.0 || rank(self.advice.rule) == 13 {
+        if self.rate <= 0.0 || matches!(self.advice.rule, Rule::DoesNotSet | Rule::GivenUp) {
             return Need::Never;
         }
         if !only_waits(self.advice.rule) {

@@ -18,6 +18,7 @@ mod slab;
 pub use amounts::{Amounts, Wish, WishError, slab_split};
 pub use case::{Case, Fit, Kitchen, Need};
 pub use ready_crystals::{Gate, READY_SHARE_PCT, crystals, gate};
+pub use slab::worked_to;
 
 use std::fmt;
 use std::ops::Deref;

@@ -73,7 +73,6 @@ impl School for NeverLeave {
     }
 
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        let w = &look.setup.chocolate.windows;
-        if temp > w.work.hi { look.stir_down(temp, w.work.hi) } else { look.on_to_the_band(temp) }
+        look.on_to_the_band(temp)
     }
 }

@@ -129,13 +129,7 @@ impl School for ReadyCrystals {
                 look.add_crystals(temp, gate)
             };
         };
-        if let Some(spreading) = look.spreading(added) {
-            spreading
-        } else if temp > w.work.hi {
-            look.stir_down(temp, w.work.hi)
-        } else {
-            look.on_to_the_band(temp)
-        }
+        look.spreading(added).unwrap_or_else(|| look.on_to_the_band(temp))
     }
 }
 

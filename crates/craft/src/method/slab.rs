@@ -19,6 +19,15 @@ const FAR_OVER_C: f64 = 1.5;
 /// Pouring out more than this leaves too little to return to, per cent.
 const MOST_POURED_PCT: f64 = 85.0;
 
+/// Where there is no cool point, a stone brings it this far over its own, °C.
+const OVER_STONE_C: f64 = 6.0;
+
+/// Where what lies on a stone is worked to: the middle of the cool point.
+#[must_use]
+pub fn worked_to(chocolate: &Chocolate, stone: Temperature) -> Temperature {
+    chocolate.windows.cool.map_or(stone + degrees(OVER_STONE_C), |cool| cool.middle())
+}
+
 const ABOUT: About = About {
     key: "slab",
     name: "Slab",
@@ -104,8 +113,6 @@ impl School for Slab {
                     spreading
                 } else if temp > w.work.hi + degrees(FAR_OVER_C) {
                     look.pour_on_stone(temp)
-                } else if temp > w.work.hi {
-                    look.stir_down(temp, w.work.hi)
                 } else {
                     look.on_to_the_band(temp)
                 }

@@ -9,12 +9,12 @@ use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::microwave::{self, BurstPlan, Microwave};
 use crate::heat::seed::{SeedError, StillAir};
-use crate::method::{Amounts, Case, Method, Need, Wish, WishError};
+use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Setting};
 use crate::spread::slab::{Size, Slab, slab};
-use crate::units::{Temperature, TemperatureDifference, degrees};
+use crate::units::{Temperature, degrees};
 
 /// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]
@@ -75,7 +75,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
             ware: b.ware,
             still_air: b.cooling.map(|lasting| StillAir { room: b.room.temp, lasting }),
             crystals_pct: b.crystals_pct,
-            stone_to: b.chocolate.windows.cool.map_or(b.stone, |cool| cool.middle()),
+            stone_to: worked_to(&b.chocolate, b.stone),
         })
         .map_err(|error| vec![fault(field_of(&error, b.seed_field), &error)])?;
     let missing = method.needs().iter().filter(|need| !inputs.kitchen.has(**need));
@@ -149,14 +149,10 @@ impl BarkPlan {
             room: self.room.temp,
             seed_temp: self.seed_temp,
             stone: self.stone,
-            carry_over: usual_carry_over(),
+            carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
             ware: self.ware,
             microwave: self.microwave,
             thickness: self.slab.thickness,
         }
     }
-}
-
-fn usual_carry_over() -> TemperatureDifference {
-    degrees(Setup::USUAL_CARRY_OVER_C)
 }

@@ -15,6 +15,7 @@ use crate::bowl::{
     look_ahead,
 };
 use crate::crystal::Smear;
+use crate::method::worked_to;
 use crate::units::{celsius, in_celsius, seconds};
 
 /// The first look at a smear, s after it was made, and how often after that.
@@ -317,8 +318,8 @@ impl<'a> Maker<'a> {
 
     /// Feels when it thickens and drags, or goes by the clock.
     fn work_on_stone(&self, advice: &Advice) -> Option<ActionKind> {
-        let cool = self.setup.chocolate.windows.cool.unwrap_or(self.setup.chocolate.windows.work);
-        let drags = self.pot.on_stone().is_none_or(|temp| temp <= cool.middle());
+        let to = worked_to(&self.setup.chocolate, self.setup.stone);
+        let drags = self.pot.on_stone().is_none_or(|temp| temp <= to);
         (drags || advice.countdown.is_none()).then_some(ActionKind::OffStone)
     }
 
@@ -344,7 +345,7 @@ impl<'a> Maker<'a> {
 
 /// What the advice asks to put in or pour out.
 fn put_in(advice: &Advice) -> Option<ActionKind> {
-    None.or_else(|| advice.seed.map(|mass| ActionKind::SeedAdded { mass }))
-        .or_else(|| advice.crystals.map(|mass| ActionKind::CrystalsAdded { mass }))
+    let seed = advice.seed.map(|mass| ActionKind::SeedAdded { mass });
+    seed.or_else(|| advice.crystals.map(|mass| ActionKind::CrystalsAdded { mass }))
         .or_else(|| advice.pour_out.map(|mass| ActionKind::OnStone { mass }))
 }

@@ -7,7 +7,7 @@ use super::look::{Look, told};
 use crate::bowl::fold::Temper;
 use crate::chocolate::Band;
 use crate::heat::seed::{Amount, SeedInput};
-use crate::units::{Mass, Temperature, grams, in_grams, minutes};
+use crate::units::{Mass, Temperature, grams, in_grams, in_seconds, minutes};
 
 /// How long an addition takes to melt, stirred.
 const MELTING_IN: TimeDelta = TimeDelta::seconds(75);
@@ -185,20 +185,23 @@ impl Look<'_> {
         if let Some(advice) = self.plateau(temp).or_else(|| self.stirring_missing()) {
             return advice;
         }
-        let countdown = self.countdown_to("enters the band", top);
-        let near = self.soon(top);
-        let advice = Advice::new(
-            Rule::StirDown,
-            format!("Stir down to {}", told(top)),
-            format!("{} now.", self.shown()),
-        )
-        .until(countdown);
-        if near { advice.sounding(Alarm::Band) } else { advice }
+        let why = format!("{} now.", self.shown());
+        self.come_down(Rule::StirDown, "enters the band", top, why)
     }
 
-    /// In the band: test; below it: warm it back first.
+    /// Stirring until a temperature is reached, announced when that is near.
+    fn come_down(&self, rule: Rule, what: &'static str, to: Temperature, why: String) -> Advice {
+        let advice = Advice::new(rule, format!("Stir down to {}", told(to)), why)
+            .until(self.countdown_to(what, to));
+        if self.soon(to) { advice.sounding(Alarm::Band) } else { advice }
+    }
+
+    /// Above the band: stir down; in it: test; below it: warm it back first.
     pub(crate) fn on_to_the_band(&self, temp: Temperature) -> Advice {
-        if temp < self.setup.chocolate.windows.work.lo {
+        let work = self.setup.chocolate.windows.work;
+        if temp > work.hi {
+            self.stir_down(temp, work.hi)
+        } else if temp < work.lo {
             self.rewarm(temp)
         } else {
             self.test_now()
@@ -225,15 +228,8 @@ impl Look<'_> {
         if let Some(advice) = self.stirring_missing() {
             return advice;
         }
-        let countdown = self.countdown_to("crystals go in", gate.hi);
-        let near = self.soon(gate.hi);
-        let advice = Advice::new(
-            Rule::CoolToGate,
-            format!("Stir down to {}", told(gate.hi)),
-            format!("{} now: hotter than that, ready crystals melt away.", self.shown()),
-        )
-        .until(countdown);
-        if near { advice.sounding(Alarm::Band) } else { advice }
+        let why = format!("{} now: hotter than that, ready crystals melt away.", self.shown());
+        self.come_down(Rule::CoolToGate, "crystals go in", gate.hi, why)
     }
 
     /// The gate is open.
@@ -262,7 +258,7 @@ impl Look<'_> {
             let burst = self.warming_burst(temp, band.middle());
             return Advice::new(
                 Rule::Rewarm,
-                format!("Warm it for {:.0} s and stir", crate::units::in_seconds(burst)),
+                format!("Warm it for {:.0} s and stir", in_seconds(burst)),
                 format!("{} is too cool to flow; use it from {}.", self.shown(), told(band.lo)),
             )
             .heating(burst);

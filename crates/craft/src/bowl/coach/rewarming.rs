@@ -4,7 +4,7 @@ use chrono::TimeDelta;
 
 use super::advice::{Advice, Rule};
 use super::look::{Look, told};
-use crate::units::{Temperature, Time, degrees, in_celsius, in_degrees, in_seconds, rise, seconds};
+use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds};
 
 /// The longest rewarming burst, seconds: more in one go may lose the temper.
 const LONGEST_S: f64 = 5.0;
@@ -85,7 +85,7 @@ impl Look<'_> {
         if self.bowl.warmed && self.bowl.calm_since.is_some_and(|calm| calm > said) {
             return None;
         }
-        let to = celsius_min(temp + degrees(AT_A_TIME_C), lost - degrees(SPARE_C));
+        let to = (temp + degrees(AT_A_TIME_C)).min(lost - degrees(SPARE_C));
         if in_degrees(rise(temp, to)) < 0.2 {
             return Some(
                 Advice::new(
@@ -116,8 +116,4 @@ impl Look<'_> {
             .heating(burst),
         )
     }
-}
-
-fn celsius_min(a: Temperature, b: Temperature) -> Temperature {
-    if in_celsius(a) < in_celsius(b) { a } else { b }
 }

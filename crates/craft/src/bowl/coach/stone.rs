@@ -3,8 +3,8 @@
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::time_delta;
-use crate::method::slab_split;
-use crate::units::{Temperature, degrees, grams, in_celsius, in_grams, seconds};
+use crate::method::{slab_split, worked_to};
+use crate::units::{Temperature, grams, in_celsius, in_grams, seconds};
 
 /// A few millimetres of chocolate, moved all the time, come this fast to the
 /// stone's temperature, s (*custom*).
@@ -13,14 +13,11 @@ const TIME_CONSTANT_S: f64 = 130.0;
 const RANGE: (f64, f64) = (0.6, 1.6);
 /// The least and the most that is poured out.
 const SHARES: (f64, f64) = (0.33, 0.85);
-/// Where there is no other, the stone brings it this far over its own, °C.
-const OVER_STONE_C: f64 = 6.0;
 
 impl Look<'_> {
     /// Where what lies on the stone is worked to.
     fn stone_to(&self) -> Temperature {
-        let cool = self.setup.chocolate.windows.cool;
-        cool.map_or(self.setup.stone + degrees(OVER_STONE_C), |cool| cool.middle())
+        worked_to(&self.setup.chocolate, self.setup.stone)
     }
 
     /// Pour a part out, sized from what the thermometer says.
