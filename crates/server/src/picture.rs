@@ -34,13 +34,12 @@ pub struct Kept {
 /// # Errors
 /// What is wrong with it, in words that follow "photo".
 pub fn made_anew(bytes: &[u8]) -> Result<Kept, String> {
-    let reader = ImageReader::new(Cursor::new(bytes))
+    let mut reader = ImageReader::new(Cursor::new(bytes))
         .with_guessed_format()
         .map_err(|_| "cannot be read".to_owned())?;
     if !matches!(reader.format(), Some(ImageFormat::Png | ImageFormat::Jpeg)) {
         return Err("must be a PNG or a JPEG".to_owned());
     }
-    let mut reader = reader;
     let mut limits = Limits::default();
     limits.max_image_width = Some(LONGEST_READ);
     limits.max_image_height = Some(LONGEST_READ);

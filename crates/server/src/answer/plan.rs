@@ -383,6 +383,16 @@ pub struct PlanAnswer {
     pub setting: Option<SettingAnswer>,
 }
 
+impl PlanAnswer {
+    /// A plan as it is frozen in the bowl that is opened by it.
+    ///
+    /// # Errors
+    /// Where it cannot be written as JSON.
+    pub fn frozen(plan: BarkPlan) -> Result<serde_json::Value, serde_json::Error> {
+        serde_json::to_value(Self::from(plan))
+    }
+}
+
 impl From<BarkPlan> for PlanAnswer {
     fn from(plan: BarkPlan) -> Self {
         Self {

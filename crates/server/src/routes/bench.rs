@@ -5,8 +5,8 @@ use std::time::Duration;
 
 use actix_web::{get, web};
 use actix_web_lab::sse::{Data, Event, Sse};
-use chrono::{DateTime, Utc};
 use craft::bowl::Record;
+use store::bowls::BowlRow;
 use tokio::sync::broadcast::Receiver;
 use tokio::sync::broadcast::error::TryRecvError;
 use tokio::sync::mpsc;
@@ -32,8 +32,7 @@ pub async fn read(state: web::Data<State>) -> Answer<web::Json<BenchAnswer>> {
     Ok(web::Json(bench.answer().await?))
 }
 
-/// The same, live: an event `bench` whenever it is not as it was, and at least
-/// every few seconds.
+/// The same, live: an event `bench` twice a second.
 #[utoipa::path(tag = "bench", operation_id = "watch_bench", responses(
     (status = 200, description = "Events `bench`, each a BenchAnswer", content_type = "text/event-stream", body = BenchAnswer)))]
 #[get("/bench/stream")]
@@ -47,6 +46,8 @@ pub async fn watch(state: web::Data<State>) -> Answer<impl actix_web::Responder>
 
 struct Place {
     seat: Seat,
+    /// Read anew only when its clock was set.
+    bowl: BowlRow,
     record: Record,
     happenings: Receiver<Happening>,
 }
@@ -79,27 +80,20 @@ impl Bench {
                 batch_name: line.batch_name,
                 subject: subject(&bowl)?,
             };
-            self.places.insert(line.bowl_id, Place { seat, record, happenings });
+            self.places.insert(line.bowl_id, Place { seat, bowl, record, happenings });
         }
         Ok(())
     }
 
     async fn answer(&mut self) -> Result<BenchAnswer, Problem> {
-        let mut clocks = HashMap::new();
-        for (id, place) in &mut self.places {
-            place.catch_up(&self.state, *id).await?;
-            let bowl = store::bowls::get(&self.state.pool, *id).await?;
-            clocks.insert(*id, self.state.clock_answer(&bowl));
+        for place in self.places.values_mut() {
+            place.catch_up(&self.state).await?;
         }
         let seats = self
             .places
-            .iter()
-            .filter_map(|(id, place)| Some((&place.seat, &place.record, clocks.get(id)?.clone())));
-        Ok(BenchAnswer::of(seats, self.real()))
-    }
-
-    fn real(&self) -> DateTime<Utc> {
-        self.state.wall.now()
+            .values()
+            .map(|place| (&place.seat, &place.record, self.state.clock_answer(&place.bowl)));
+        Ok(BenchAnswer::of(seats, self.state.wall.now()))
     }
 
     async fn run(mut self, sender: mpsc::Sender<Event>) {
@@ -121,13 +115,17 @@ impl Bench {
 }
 
 impl Place {
-    async fn catch_up(&mut self, state: &State, id: Uuid) -> Result<(), Problem> {
+    async fn catch_up(&mut self, state: &State) -> Result<(), Problem> {
+        let id = self.bowl.id;
         loop {
             match self.happenings.try_recv() {
                 Ok(Happening::Reading(reading)) => self.record.add_reading(reading),
                 Ok(Happening::Action(action)) => self.record.add_action(action),
-                Ok(Happening::Clock) => {}
-                Err(TryRecvError::Lagged(_)) => self.record = state.record(id).await?,
+                Ok(Happening::Clock) => self.bowl = store::bowls::get(&state.pool, id).await?,
+                Err(TryRecvError::Lagged(_)) => {
+                    self.bowl = store::bowls::get(&state.pool, id).await?;
+                    self.record = state.record(id).await?;
+                }
                 Err(TryRecvError::Empty | TryRecvError::Closed) => return Ok(()),
             }
         }

@@ -92,13 +92,13 @@ pub async fn open(
             return Ok(HttpResponse::Ok().json(answer(&state, latest).await?));
         }
     }
-    let plan = PlanAnswer::from(craft::plan::bark(&component.inputs)?);
+    let plan = PlanAnswer::frozen(craft::plan::bark(&component.inputs)?);
     let now = state.wall.now();
     let bowl = BowlRow {
         id: new.id.unwrap_or_else(Uuid::now_v7),
         component_id: component.id,
         inputs: component.inputs,
-        plan: serde_json::to_value(plan).map_err(|e| Problem::conflict(e.to_string()))?,
+        plan: plan.map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: now,
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: new.simulated,

@@ -220,8 +220,7 @@ pub async fn bring_in(
         id: Uuid::now_v7(),
         component_id: component.id,
         inputs: saved.inputs,
-        plan: serde_json::to_value(PlanAnswer::from(plan))
-            .map_err(|e| Problem::conflict(e.to_string()))?,
+        plan: PlanAnswer::frozen(plan).map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: saved.opened_at,
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: false,
