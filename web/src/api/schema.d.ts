@@ -86,10 +86,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * The same, live: an event `bench` whenever it is not as it was, and at least
-         *     every few seconds.
-         */
+        /** The same, live: an event `bench` twice a second. */
         get: operations["watch_bench"];
         put?: never;
         post?: never;
