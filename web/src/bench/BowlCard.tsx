@@ -1,5 +1,4 @@
 import { Box, chakra } from "@chakra-ui/react";
-import { OctagonX, TriangleAlert } from "lucide-react";
 import { memo, useMemo } from "react";
 import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
@@ -8,6 +7,7 @@ import { clock } from "../kit/format";
 import { chocolateColours } from "../theme/chocolate";
 import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
+import { levels } from "./levels";
 import { Touch } from "./Touch";
 import { useBench } from "./useBench";
 import { useTick } from "./useTick";
@@ -15,9 +15,6 @@ import { clockOf } from "./useWholeBench";
 import { stands } from "./words";
 
 const Link = chakra(RouterLink);
-const edges = { info: "ink", caution: "heat", stop: "stop" } as const;
-const washes = { info: "bg.panel", caution: "heat.wash", stop: "stop.wash" } as const;
-const icons = { info: null, caution: TriangleAlert, stop: OctagonX } as const;
 
 interface Props {
   bowl: BenchBowl;
@@ -55,16 +52,16 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const { act, failing, waiting } = useBench(bowl.id, time);
   const { advice } = bowl;
   const todo = advisedDeed(advice, bowl.on_heat);
-  const Icon = icons[advice.level];
+  const { wash, edge, icon: Icon } = levels[advice.level];
   return (
     <Box
       as="article"
       aria-label={bowl.batch_name}
       data-testid="bowl-card"
       data-rule={advice.rule}
-      bg={washes[advice.level]}
+      bg={wash}
       borderInlineStartWidth="10px"
-      borderColor={edges[advice.level]}
+      borderColor={edge}
       borderRadius="slab"
       p={{ base: "3", md: "4" }}
       display="grid"
@@ -108,7 +105,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
           alignItems="center"
         >
           {Icon && (
-            <Box color={edges[advice.level]} flexShrink={0}>
+            <Box color={edge} flexShrink={0}>
               <Icon size={30} aria-label={advice.level} />
             </Box>
           )}

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { clock } from "../kit/format";
+import { burstLook } from "../theme/bursts";
 
 interface Props {
   bursts: number[];
@@ -30,17 +31,7 @@ export function BurstsLeft({ bursts, busy, onHeat }: Props) {
         gap="2px"
         h="52px"
         css={{
-          "& > *": {
-            minWidth: "20px",
-            background: "heat.wash",
-            borderBottomWidth: "4px",
-            borderColor: "heat",
-            display: "flex",
-            alignItems: "center",
-            justifyContent: "center",
-            fontWeight: "600",
-            overflow: "hidden",
-          },
+          "& > *": { ...burstLook, minWidth: "20px", overflow: "hidden" },
           "& > button": {
             minWidth: "104px",
             cursor: "pointer",

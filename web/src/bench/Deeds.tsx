@@ -4,6 +4,7 @@ import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
 import { deedOf, nextAdding } from "./adding";
+import { advisedDeed } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
@@ -14,17 +15,6 @@ import { Touch } from "./Touch";
 import type { Deed } from "./useBench";
 import { useKeys } from "./useKeys";
 import { told } from "./words";
-
-const stirs = [
-  "stir_after_heat",
-  "stir_in",
-  "stir_down",
-  "stop_before_melt",
-  "stirring_missing",
-  "plateau",
-  "spread",
-  "cool_to_gate",
-];
 
 const large = display.print === "large";
 
@@ -53,7 +43,7 @@ interface Props {
 export const Deeds = memo(function Deeds(props: Props) {
   const { phase, advice, tested, onStone, last, act, read } = props;
   const reading = useRef<HTMLInputElement>(null);
-  const rule = advice.rule;
+  const advised = advisedDeed(advice, props.onHeat)?.deed.kind;
   const adding = nextAdding(props);
   const burst = advice.heat_s ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
@@ -103,7 +93,7 @@ export const Deeds = memo(function Deeds(props: Props) {
   return (
     <Box display="grid" gap="3">
       {props.burstsLeft.length > 0 && (
-        <BurstsLeft bursts={props.burstsLeft} busy={rule === "heating"} onHeat={heat} />
+        <BurstsLeft bursts={props.burstsLeft} busy={advice.rule === "heating"} onHeat={heat} />
       )}
       {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
       <Box
@@ -118,32 +108,25 @@ export const Deeds = memo(function Deeds(props: Props) {
         <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
           <ReadingField onRead={read} field={reading} />
         </Box>
-        <Touch
-          hotkey="S"
-          advised={stirs.includes(rule) && !(props.onHeat && rule === "stop_before_melt")}
-          onClick={() => act({ kind: "stirred" })}
-        >
+        <Touch hotkey="S" advised={advised === "stirred"} onClick={() => act({ kind: "stirred" })}>
           Stirred
         </Touch>
         <Touch
           hotkey="O"
-          advised={
-            ["melted", "limit_passed", "limit_near"].includes(rule) ||
-            (props.onHeat && rule === "stop_before_melt")
-          }
+          advised={advised === "off_heat"}
           onClick={() => act({ kind: "off_heat" })}
         >
           Off the heat
         </Touch>
         {returned ? (
-          <Touch hotkey="A" advised={rule === "work_on_stone"} onClick={returned}>
+          <Touch hotkey="A" advised={advised === "off_stone"} onClick={returned}>
             Back in the bowl
           </Touch>
         ) : (
           adding && (
             <Touch
               hotkey="A"
-              advised={[advice.seed_g, advice.crystals_g, advice.pour_out_g].some((g) => g != null)}
+              advised={advised === adding.kind}
               disabled={add === undefined}
               onClick={add}
             >
@@ -154,7 +137,7 @@ export const Deeds = memo(function Deeds(props: Props) {
         {tested && (
           <Touch
             hotkey="T"
-            advised={rule === "test_now"}
+            advised={advised === "test_started"}
             onClick={() => act({ kind: "test_started" })}
           >
             {testing ? "Test again" : "Start the test"}
@@ -163,7 +146,7 @@ export const Deeds = memo(function Deeds(props: Props) {
         <Touch
           hotkey="P"
           gridColumn={{ base: "1 / -1", md: "auto" }}
-          advised={["pour", "leaving_band", "use_now"].includes(rule)}
+          advised={advised === "poured"}
           onClick={() => act({ kind: "poured" })}
         >
           Poured

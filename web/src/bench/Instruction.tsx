@@ -1,23 +1,19 @@
 import { Box } from "@chakra-ui/react";
-import { OctagonX, TriangleAlert } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
 import { inDisplay } from "../kit/display";
 import { CountdownTo } from "./CountdownTo";
+import { levels } from "./levels";
 import type { KitchenClock } from "./useBowl";
-
-const washes = { info: "bg.panel", caution: "heat.wash", stop: "stop.wash" } as const;
-const edges = { info: "ink", caution: "heat", stop: "stop" } as const;
-const icons = { info: null, caution: TriangleAlert, stop: OctagonX } as const;
 
 /** The one thing to do next, why, and how long until. */
 export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
   const { advice } = bowl;
-  const Icon = icons[advice.level];
+  const { wash, edge, icon: Icon } = levels[advice.level];
   return (
     <Box
-      bg={washes[advice.level]}
+      bg={wash}
       borderInlineStartWidth="10px"
-      borderColor={edges[advice.level]}
+      borderColor={edge}
       borderRadius="slab"
       px={{ base: "3", md: "5" }}
       py="2"
@@ -40,7 +36,7 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
           alignItems="center"
         >
           {Icon && (
-            <Box color={edges[advice.level]} flexShrink={0}>
+            <Box color={edge} flexShrink={0}>
               <Icon size={36} aria-label={advice.level} />
             </Box>
           )}

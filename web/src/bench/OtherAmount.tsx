@@ -1,6 +1,7 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useState } from "react";
 import { massUnit, typedMass } from "../kit/display";
+import { typedNumber } from "../kit/typed";
 import type { Adding } from "./adding";
 import { Touch } from "./Touch";
 
@@ -12,7 +13,7 @@ interface Props {
 /** Another amount than the advised or planned one. */
 export function OtherAmount({ adding, onAdd }: Props) {
   const [text, setText] = useState("");
-  const own = Number(text.replace(",", "."));
+  const own = typedNumber(text) ?? 0;
   return (
     <Box
       as="form"

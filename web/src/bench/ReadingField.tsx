@@ -1,6 +1,7 @@
 import { Box, Input } from "@chakra-ui/react";
 import { type Ref, useState } from "react";
 import { degreeUnit, shownTemp, typedTemp } from "../kit/display";
+import { typedNumber } from "../kit/typed";
 import { Touch } from "./Touch";
 
 /** A reading as it might be. */
@@ -20,8 +21,8 @@ export function ReadingField({ onRead, field }: Props) {
       as="form"
       onSubmit={(event: React.FormEvent) => {
         event.preventDefault();
-        const value = Number(text.trim().replace(",", "."));
-        if (text.trim() === "" || !Number.isFinite(value)) {
+        const value = typedNumber(text);
+        if (value === null || Number.isNaN(value)) {
           setFault(`Type a number in ${degreeUnit}, like ${usual}`);
           return;
         }

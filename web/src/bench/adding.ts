@@ -1,4 +1,4 @@
-import type { BowlAnswer } from "../api/client";
+import type { AdviceAnswer, BowlAnswer } from "../api/client";
 import { mass } from "../kit/format";
 import type { Deed } from "./useBench";
 
@@ -31,11 +31,19 @@ function adding(kind: Adding["kind"], g: number | null): Adding {
   return { kind, grams: g, label: label[0]?.toUpperCase() + label.slice(1), of };
 }
 
+/** What the coach advises to put in or pour out, if it does. */
+export function advisedAdding(advice: AdviceAnswer): (Adding & { grams: number }) | null {
+  const { crystals_g, pour_out_g, seed_g } = advice;
+  if (crystals_g != null) return { ...adding("crystals_added", crystals_g), grams: crystals_g };
+  if (pour_out_g != null) return { ...adding("on_stone", pour_out_g), grams: pour_out_g };
+  if (seed_g != null) return { ...adding("seed_added", seed_g), grams: seed_g };
+  return null;
+}
+
 /** What the coach advises goes first; then what the plan still has. */
 export function nextAdding({ advice, additions, method, crystals_g }: Subject): Adding | null {
-  if (advice.crystals_g != null) return adding("crystals_added", advice.crystals_g);
-  if (advice.pour_out_g != null) return adding("on_stone", advice.pour_out_g);
-  if (advice.seed_g != null) return adding("seed_added", advice.seed_g);
+  const advised = advisedAdding(advice);
+  if (advised) return advised;
   if (method === "ready_crystals" && crystals_g) return adding("crystals_added", crystals_g);
   if (method === "slab") return adding("on_stone", null);
   const next = additions.find((a) => !a.done);

@@ -1,5 +1,5 @@
 import type { AdviceAnswer } from "../api/client";
-import { mass } from "../kit/format";
+import { advisedAdding, deedOf } from "./adding";
 import type { Deed } from "./useBench";
 
 /** The one thing that the coach asks for, as something to be touched; null where it is to wait. */
@@ -7,19 +7,8 @@ export function advisedDeed(
   advice: AdviceAnswer,
   onHeat: boolean,
 ): { label: string; deed: Deed } | null {
-  const tenth = (g: number) => Math.round(g * 10) / 10;
-  if (advice.seed_g != null) {
-    const deed: Deed = { kind: "seed_added", grams: tenth(advice.seed_g) };
-    return { label: `Seed ${mass(advice.seed_g)} added`, deed };
-  }
-  if (advice.crystals_g != null) {
-    const deed: Deed = { kind: "crystals_added", grams: tenth(advice.crystals_g) };
-    return { label: `Crystals ${mass(advice.crystals_g)} in`, deed };
-  }
-  if (advice.pour_out_g != null) {
-    const deed: Deed = { kind: "on_stone", grams: tenth(advice.pour_out_g) };
-    return { label: `${mass(advice.pour_out_g)} on the stone`, deed };
-  }
+  const adding = advisedAdding(advice);
+  if (adding) return { label: adding.label, deed: deedOf(adding, adding.grams) };
   if (onHeat && advice.rule === "stop_before_melt") {
     return { label: "Off the heat", deed: { kind: "off_heat" } };
   }

@@ -1,6 +1,7 @@
 import { Box, Field, Input } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { inDisplay, unitOf } from "./display";
+import { typedNumber } from "./typed";
 
 interface Props {
   label: string;
@@ -14,14 +15,6 @@ interface Props {
   width?: string;
 }
 
-/** "10,5" and "10.5" are the same number. */
-function parse(text: string): number | null {
-  const trimmed = text.trim().replace(",", ".");
-  if (trimmed === "") return null;
-  const value = Number(trimmed);
-  return Number.isFinite(value) ? value : Number.NaN;
-}
-
 /**
  * A number with its unit. What was typed is kept as it was typed; a change from
  * elsewhere (a slider) replaces it.
@@ -31,11 +24,15 @@ export function UnitField(props: Props) {
   const { unit, shown, typed: kept } = unitOf(props.unit);
   const value = props.value == null ? props.value : shown(props.value);
   const [text, setText] = useState(value == null ? "" : String(value));
-  const typed = parse(text);
+  const typed = typedNumber(text);
   useEffect(() => {
     setText((before) => {
-      const same = Object.is(parse(before), value ?? null);
-      return same || Number.isNaN(parse(before)) ? before : value == null ? "" : String(value);
+      const same = Object.is(typedNumber(before), value ?? null);
+      return same || Number.isNaN(typedNumber(before))
+        ? before
+        : value == null
+          ? ""
+          : String(value);
     });
   }, [value]);
 
@@ -66,7 +63,7 @@ export function UnitField(props: Props) {
           onChange={(event) => {
             const next = event.target.value;
             setText(next);
-            const number = parse(next);
+            const number = typedNumber(next);
             if (!Number.isNaN(number) && (number !== null || optional !== undefined)) {
               onChange(number === null ? null : kept(number));
             }

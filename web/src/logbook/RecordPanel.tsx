@@ -1,4 +1,4 @@
-import { Box, Button, chakra, Field, Input, NativeSelect, Stack } from "@chakra-ui/react";
+import { Box, Button, chakra, Field, Input, Stack } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Download, Upload } from "lucide-react";
 import { useState } from "react";
@@ -8,6 +8,7 @@ import { answered, Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
 import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
+import { SelectField } from "../kit/SelectField";
 
 const Anchor = chakra("a");
 
@@ -117,39 +118,33 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
               bring.mutate({ file, setting });
             }}
           >
-            {open.map(({ name, label, choices }) => (
-              <Field.Root key={name} invalid={faults[name] !== undefined}>
-                <Field.Label textStyle="label">{label}</Field.Label>
-                {choices ? (
-                  <NativeSelect.Root>
-                    <NativeSelect.Field
-                      bg="bg.panel"
-                      borderColor="border.emphasized"
-                      value={setting[name] ?? ""}
-                      onChange={(event) => setSetting({ ...setting, [name]: event.target.value })}
-                    >
-                      <option value="" />
-                      {choices.map((choice) => (
-                        <option key={choice.value} value={choice.value}>
-                          {choice.label}
-                        </option>
-                      ))}
-                    </NativeSelect.Field>
-                    <NativeSelect.Indicator />
-                  </NativeSelect.Root>
-                ) : (
+            {open.map(({ name, label, choices }) => {
+              const value = setting[name] ?? "";
+              const set = (next: string) => setSetting({ ...setting, [name]: next });
+              return choices ? (
+                <SelectField
+                  key={name}
+                  label={label}
+                  value={value}
+                  choices={[{ value: "", label: "" }, ...choices]}
+                  error={faults[name]}
+                  onChange={set}
+                />
+              ) : (
+                <Field.Root key={name} invalid={faults[name] !== undefined}>
+                  <Field.Label textStyle="label">{label}</Field.Label>
                   <Input
                     bg="bg.panel"
                     borderColor="border.emphasized"
-                    value={setting[name] ?? ""}
-                    onChange={(event) => setSetting({ ...setting, [name]: event.target.value })}
+                    value={value}
+                    onChange={(event) => set(event.target.value)}
                   />
-                )}
-                <Field.ErrorText color="stop" fontWeight="560">
-                  {label} {faults[name] && inDisplay(faults[name])}
-                </Field.ErrorText>
-              </Field.Root>
-            ))}
+                  <Field.ErrorText color="stop" fontWeight="560">
+                    {label} {faults[name] && inDisplay(faults[name])}
+                  </Field.ErrorText>
+                </Field.Root>
+              );
+            })}
             <Button type="submit" size="lg" bg="ink" color="onInk" disabled={bring.isPending}>
               Bring it in
             </Button>

@@ -4,6 +4,7 @@ import type { PlanAnswer } from "../api/client";
 import { clock } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
+import { burstLook } from "../theme/bursts";
 
 interface Props {
   melt: PlanAnswer["microwave"];
@@ -26,17 +27,7 @@ export const BurstStrip = memo(function BurstStrip({ melt }: Props) {
         gap="2px"
         h="40px"
         css={{
-          "& > div": {
-            minWidth: "22px",
-            background: "heat.wash",
-            borderBottomWidth: "4px",
-            borderColor: "heat",
-            display: "flex",
-            alignItems: "center",
-            justifyContent: "center",
-            fontWeight: "600",
-            fontSize: "sm",
-          },
+          "& > div": { ...burstLook, minWidth: "22px", fontSize: "sm" },
         }}
         role="img"
         aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds`}

@@ -1,7 +1,8 @@
-import { Box, Collapsible, Field, NativeSelect } from "@chakra-ui/react";
+import { Box, Collapsible } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
 import { memo } from "react";
 import type { BarkInputs, PlanAnswer } from "../api/client";
+import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { OwnNumbersFields } from "./OwnNumbersFields";
 
@@ -43,28 +44,18 @@ export const KitFields = memo(function KitFields(props: Props) {
       </Collapsible.Trigger>
       <Collapsible.Content>
         <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">
-          <Field.Root>
-            <Field.Label textStyle="label">Bowl</Field.Label>
-            <NativeSelect.Root>
-              <NativeSelect.Field
-                bg="bg.panel"
-                borderColor="border.emphasized"
-                value={bowl?.material ?? ""}
-                onChange={(event) => {
-                  const material = materials.find((m) => m === event.target.value);
-                  onChange({ bowl: material ? { mass_g: 500, ...bowl, material } : null });
-                }}
-              >
-                <option value="">not counted</option>
-                {materials.map((material) => (
-                  <option key={material} value={material}>
-                    {material}
-                  </option>
-                ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-          </Field.Root>
+          <SelectField
+            label="Bowl"
+            value={bowl?.material ?? ""}
+            choices={[
+              { value: "", label: "not counted" },
+              ...materials.map((material) => ({ value: material, label: material })),
+            ]}
+            onChange={(chosen) => {
+              const material = materials.find((m) => m === chosen);
+              onChange({ bowl: material ? { mass_g: 500, ...bowl, material } : null });
+            }}
+          />
           {bowl ? (
             <UnitField
               label="Empty bowl"

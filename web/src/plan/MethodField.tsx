@@ -1,9 +1,10 @@
-import { Box, Checkbox, Field, NativeSelect, Stack } from "@chakra-ui/react";
+import { Box, Checkbox, Stack } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BarkInputs, Method, PlanAnswer } from "../api/client";
 import { useMethods } from "../api/queries";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
+import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 
 type Kitchen = NonNullable<BarkInputs["kitchen"]>;
@@ -34,34 +35,20 @@ export const MethodField = memo(function MethodField(props: Props) {
   const suiting = methods.filter((m) => m.suits.some((s) => s.family === family));
   const used = methods.find((m) => m.key === plan.method);
   const recommended = methods.find((m) => m.key === plan.recommended);
-  const kitchen: Kitchen = { tempered_pieces: true, ...props.kitchen };
+  const kitchen: Kitchen = props.kitchen ?? {};
   return (
     <Panel title="How you temper it">
       <Stack gap="3">
-        <Field.Root invalid={errors.method !== undefined}>
-          <Field.Label textStyle="label">Method</Field.Label>
-          <NativeSelect.Root>
-            <NativeSelect.Field
-              bg="bg.panel"
-              borderColor="border.emphasized"
-              fontWeight="560"
-              value={method ?? ""}
-              onChange={(event) => {
-                const key = event.target.value;
-                onChange({ method: methods.find((m) => m.key === key)?.key ?? null });
-              }}
-            >
-              <option value="">{`Recommended: ${recommended?.name ?? ""}`}</option>
-              {suiting.map((m) => (
-                <option key={m.key} value={m.key}>
-                  {m.name}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
-          <Field.ErrorText color="stop">Method {errors.method}</Field.ErrorText>
-        </Field.Root>
+        <SelectField
+          label="Method"
+          value={method ?? ""}
+          choices={[
+            { value: "", label: `Recommended: ${recommended?.name ?? ""}` },
+            ...suiting.map((m) => ({ value: m.key, label: m.name })),
+          ]}
+          error={errors.method}
+          onChange={(key) => onChange({ method: methods.find((m) => m.key === key)?.key ?? null })}
+        />
         <Box fontSize="sm" data-testid="method">
           {used?.how}{" "}
           <Box as="span" color="fg.muted">
