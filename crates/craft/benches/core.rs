@@ -35,7 +35,7 @@ fn seed(c: &mut Criterion) {
         still_air: None,
     };
     let full = SeedInput {
-        ware: Some(Ware { material: Material::Glass, mass: grams(450.0) }),
+        ware: Some(Ware::usual(Material::Glass, grams(450.0))),
         still_air: Some(StillAir { room: celsius(20.0), lasting: minutes(7.0) }),
         ..bare
     };

@@ -79,6 +79,24 @@ pub const WORKED_C: Bounds = Bounds::new(5.0, 40.0, "°C");
 pub const BURST_S: Bounds = Bounds::new(1.0, 600.0, "s");
 /// Density of dry goods folded in.
 pub const DENSITY_G_CM3: Bounds = Bounds::new(0.02, 3.0, "g/cm³");
+/// How fast a bowl loses heat, against what is usual for its load.
+pub const COOLING_RATIO: Bounds = Bounds::new(0.3, 3.0, "");
+/// The share of a microwave's heat that ends up in chocolate.
+pub const EFFICIENCY: Bounds = Bounds::new(0.15, 0.9, "");
+/// How far a bowl goes on rising off the heat.
+pub const CARRY_OVER_C: Bounds = Bounds::new(0.0, 8.0, "°C");
+/// What a thermometer that is worth correcting is off by.
+pub const OFFSET_C: Bounds = Bounds::new(-5.0, 5.0, "°C");
+/// How freely a chocolate flows, as bags grade it: 1 thick, 5 thin.
+pub const FLOW_GRADE: Bounds = Bounds::new(1.0, 5.0, "");
+/// What a kilogram costs, in the maker's own money.
+pub const PRICE_PER_KG: Bounds = Bounds::new(0.0, 10_000.0, "");
+/// Chocolate on the shelf.
+pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
+/// Chocolate that is put on the shelf or taken from it.
+pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
+/// A refrigerator.
+pub const FRIDGE_C: Bounds = Bounds::new(-5.0, 15.0, "°C");
 /// Time in a cooling record, from its start.
 pub const RECORD_S: Bounds = Bounds::new(0.0, 172_800.0, "s");
 

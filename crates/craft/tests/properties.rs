@@ -34,7 +34,7 @@ fn ware() -> impl Strategy<Value = Option<Ware>> {
         Material::Ceramic,
     ]);
     prop::option::of(
-        (material, 50.0..3000.0).prop_map(|(material, g)| Ware { material, mass: grams(g) }),
+        (material, 50.0..3000.0).prop_map(|(material, g)| Ware::usual(material, grams(g))),
     )
 }
 
@@ -140,8 +140,8 @@ proptest! {
         family in family(), g in 10.0..5000.0, from in 5.0..30.0, to in 35.0..50.0,
         power in 0.1..1.0,
     ) {
-        let plan = bursts(&Chocolate::of(family), grams(g), celsius(from), celsius(to),
-            &Microwave { output: watts(800.0), power: percent_of(power * 100.0) });
+        let plan = bursts(&Chocolate::of(family), grams(g), [celsius(from), celsius(to)],
+            &Microwave::usual(watts(800.0), percent_of(power * 100.0)), None);
         let lengths: Vec<f64> = plan.bursts.iter().map(|b| in_seconds(*b)).collect();
         prop_assert!((lengths.iter().sum::<f64>() - in_seconds(plan.total)).abs() <= 0.5);
         prop_assert!(lengths.iter().all(|s| (1.0..=34.0).contains(s) && s.fract() == 0.0));

@@ -86,7 +86,7 @@ fn solve(case: &SeedCase) -> f64 {
         melted: celsius(case.melted_c),
         target: celsius(case.target_c),
         seed: celsius(case.seed_c),
-        ware: case.bowl.zip(case.bowl_g).map(|(material, g)| Ware { material, mass: grams(g) }),
+        ware: case.bowl.zip(case.bowl_g).map(|(material, g)| Ware::usual(material, grams(g))),
         still_air: case
             .room_c
             .zip(case.minutes)
@@ -139,9 +139,9 @@ fn microwave_time() {
         let plan = bursts(
             &Chocolate::of(case.family),
             grams(case.mass_g),
-            celsius(case.start_c),
-            celsius(case.target_c),
-            &Microwave { output: watts(case.watts), power: percent_of(case.power * 100.0) },
+            [celsius(case.start_c), celsius(case.target_c)],
+            &Microwave::usual(watts(case.watts), percent_of(case.power * 100.0)),
+            None,
         );
         agrees(in_seconds(plan.total), case.seconds);
         let in_bursts: f64 = plan.bursts.into_iter().map(in_seconds).sum();

@@ -279,7 +279,8 @@ async fn load_one(
         id: id(3),
         component_id: component.id,
         inputs,
-        plan: PlanAnswer::frozen(plan)
+        plan: PlanAnswer::from(plan)
+            .frozen()
             .map_err(|e| StoreError::Unreadable { what: "the demo", problem: e.to_string() })?,
         opened_at: opened,
         // The bowl at the bench waits, held, for somebody to go on with it.

@@ -4,6 +4,7 @@ use std::sync::Arc;
 
 use chrono::{DateTime, Utc};
 use craft::bowl::Record;
+use craft::units::degrees;
 use store::bowls::{BowlRow, ClockRow};
 use store::{Pool, StoreError};
 use uuid::Uuid;
@@ -11,6 +12,7 @@ use uuid::Uuid;
 use crate::answer::bowl::{ClockAnswer, Subject};
 use crate::clock::{Clocks, WallClock, kitchen_time};
 use crate::hub::Hub;
+use crate::on_shelf::ShelfCache;
 use crate::probes::Probes;
 use crate::problem::Problem;
 use crate::thermometer::Thermometers;
@@ -28,6 +30,8 @@ pub struct State {
     pub clocks: Arc<Clocks>,
     /// Which thermometer measures which bowl.
     pub probes: Arc<Probes>,
+    /// What stands on the shelf.
+    pub shelf: Arc<ShelfCache>,
     /// The simulated thermometers that run.
     pub thermometers: Arc<Thermometers>,
 }
@@ -42,6 +46,7 @@ impl State {
             hub: Arc::default(),
             clocks: Arc::default(),
             probes: Arc::default(),
+            shelf: Arc::default(),
             thermometers: Arc::default(),
         }
     }
@@ -63,15 +68,17 @@ impl State {
         Ok(clock)
     }
 
-    /// The record of a bowl.
+    /// The record of a bowl, its readings corrected by what its thermometer is off
+    /// by.
     ///
     /// # Errors
     /// Where the store fails.
-    pub async fn record(&self, bowl_id: Uuid) -> Result<Record, StoreError> {
-        Ok(Record::new(
-            store::readings::of_bowl(&self.pool, bowl_id).await?,
-            store::actions::of_bowl(&self.pool, bowl_id).await?,
-        ))
+    pub async fn record(&self, bowl: &BowlRow) -> Result<Record, StoreError> {
+        let record = Record::new(
+            store::readings::of_bowl(&self.pool, bowl.id).await?,
+            store::actions::of_bowl(&self.pool, bowl.id).await?,
+        );
+        Ok(record.corrected_by(degrees(bowl.inputs.offset_c.unwrap_or_default())))
     }
 
     /// A bowl's clock, as it is answered.

@@ -76,7 +76,7 @@ impl Thermometers {
 /// Where the store fails.
 pub async fn resume(state: &State) -> Result<(), store::StoreError> {
     for mut bowl in store::bowls::simulated(&state.pool).await? {
-        let record = state.record(bowl.id).await?;
+        let record = state.record(&bowl).await?;
         bowl.clock.kitchen = record.last_at().unwrap_or(bowl.opened_at).max(bowl.opened_at);
         bowl.clock.real = state.wall.now();
         store::bowls::set_clock(&state.pool, bowl.id, bowl.clock, true).await?;
@@ -132,12 +132,14 @@ impl Replay {
 async fn measure(state: State, bowl_id: Uuid, address: String) {
     let mut happenings = state.hub.watch(bowl_id);
     let Ok(bowl) = store::bowls::get(&state.pool, bowl_id).await else { return };
-    let (Ok(subject), Ok(mut record)) = (subject(&bowl), state.record(bowl_id).await) else {
+    let (Ok(subject), Ok(mut record)) = (subject(&bowl), state.record(&bowl).await) else {
         return;
     };
     let client = reqwest::Client::new();
     let url = format!("{address}/api/v1/bowls/{bowl_id}/readings");
     let mut replay = Replay::new(&bowl, &subject.setup);
+    // It is off by what the shelf says of the thermometer it stands in for.
+    let off_c = bowl.inputs.offset_c.unwrap_or_default();
     let every = EVERY_KITCHEN.div_f64(bowl.clock.rate.max(0.01)).max(EVERY_REAL);
     let mut ticks = tokio::time::interval(every);
     ticks.set_missed_tick_behavior(tokio::time::MissedTickBehavior::Delay);
@@ -151,7 +153,7 @@ async fn measure(state: State, bowl_id: Uuid, address: String) {
                 }
                 Ok(Happening::Reading(_) | Happening::Clock) => {}
                 Err(RecvError::Lagged(_)) => {
-                    let Ok(fresh) = state.record(bowl_id).await else { return };
+                    let Ok(fresh) = state.record(&bowl).await else { return };
                     record = fresh;
                     replay = Replay::new(&bowl, &subject.setup);
                 }
@@ -166,7 +168,7 @@ async fn measure(state: State, bowl_id: Uuid, address: String) {
                 let reading = serde_json::json!({
                     "id": Uuid::now_v7(),
                     "at": now,
-                    "temp_c": replay.probe.says(),
+                    "temp_c": crate::answer::round(replay.probe.says() - off_c, 2),
                     "source": "probe",
                     "probe": "simulated thermometer",
                 });

@@ -13,6 +13,8 @@ mod error;
 pub mod outcomes;
 pub mod photos;
 pub mod readings;
+pub mod shelf;
+pub mod stock;
 
 pub use error::StoreError;
 pub use sqlx::MySqlPool as Pool;
@@ -119,7 +121,18 @@ pub async fn bring_in(
 /// # Errors
 /// Where the database does not answer.
 pub async fn clear(pool: &Pool) -> Result<(), StoreError> {
-    // All else hangs on batches.
+    // All else hangs on batches and on the shelf. The kitchen stays, empty.
     sqlx::query!("DELETE FROM batches").execute(pool).await?;
+    sqlx::query!("DELETE FROM lessons").execute(pool).await?;
+    sqlx::query!("DELETE FROM shelf WHERE id <> ?", craft::shelf::Shelf::KITCHEN)
+        .execute(pool)
+        .await?;
+    let kitchen = craft::shelf::Thing::Kitchen(craft::shelf::KitchenInputs::default());
+    sqlx::query!(
+        "UPDATE shelf SET thing = ?, version = 1, learns_from = NULL",
+        sqlx::types::Json(&kitchen)
+    )
+    .execute(pool)
+    .await?;
     Ok(())
 }

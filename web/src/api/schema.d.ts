@@ -507,6 +507,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything on the shelf. */
+        get: operations["read_shelf"];
+        put?: never;
+        /** Puts a thing on the shelf. */
+        post: operations["add_to_shelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Changes a thing on the shelf. Plans that name it follow; bowls stay as they
+         *     were opened.
+         */
+        put: operations["edit_shelf"];
+        post?: never;
+        /** Puts a thing away. It is offered no more; plans and bowls that name it keep it. */
+        delete: operations["put_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{id}/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets what was learned of a thing; bowls opened from now on teach anew. */
+        delete: operations["unlearn"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{id}/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Notes chocolate that came or went: `201` where it is new, `200` where it was
+         *     noted already.
+         */
+        post: operations["move_stock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -666,6 +742,12 @@ export interface components {
             blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
             /**
+             * Format: uuid
+             * @description A chocolate from the shelf in place of family and blend, its own numbers
+             *     under those given here.
+             */
+            chocolate_id?: string | null;
+            /**
              * Format: double
              * @description How long the cooling usually takes, where the loss to the room is to be
              *     counted.
@@ -678,8 +760,15 @@ export interface components {
             crystals_pct?: number | null;
             /** @description The chocolate. */
             family: components["schemas"]["Family"];
+            /**
+             * Format: uuid
+             * @description A microwave or water bath from the shelf, in place of `microwave`.
+             */
+            heat_id?: string | null;
             /** @description What is at hand. */
             kitchen?: components["schemas"]["Kitchen"];
+            /** @description What was learned of the gear; filled in from the shelf. */
+            learned?: components["schemas"]["GearNumbers"];
             /**
              * Format: double
              * @description Where the melt stops; the method's own if left out.
@@ -687,6 +776,11 @@ export interface components {
             melt_to_c?: number | null;
             method?: null | components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveInputs"];
+            /**
+             * Format: double
+             * @description What the thermometer reads too little.
+             */
+            offset_c?: number | null;
             /** @description The maker's own numbers for it. */
             own?: components["schemas"]["OwnInputs"];
             /**
@@ -715,12 +809,22 @@ export interface components {
              */
             target_c?: number | null;
             /**
+             * Format: uuid
+             * @description A thermometer from the shelf, in place of `offset_c`.
+             */
+            thermometer_id?: string | null;
+            /**
              * Format: double
              * @description How thick, once set.
              */
             thickness_mm: number;
             /** @description What it is spread in. */
             tray: components["schemas"]["TrayInputs"];
+            /**
+             * Format: uuid
+             * @description A bowl from the shelf, in place of `bowl`.
+             */
+            ware_id?: string | null;
         };
         /** @description A batch. */
         BatchAnswer: {
@@ -1037,6 +1141,36 @@ export interface components {
             /** @description The plan, frozen when the bowl was opened. */
             plan: components["schemas"]["PlanAnswer"];
         };
+        /** @description A chocolate. */
+        ChocolateInputs: {
+            /**
+             * Format: date
+             * @description The bag's best-before date.
+             */
+            best_before?: string | null;
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /** @description Its family. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: int32
+             * @description How freely it flows: 1 thick to 5 thin.
+             */
+            flow_grade?: number | null;
+            /** @description What else the label says: ingredients, allergens. */
+            label?: string;
+            /** @description The bag's lot number. */
+            lot?: string;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description The numbers on its bag. */
+            own?: components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description What a kilogram costs, in the maker's own money.
+             */
+            price_per_kg?: number | null;
+        };
         /** @description A bowl's own time. */
         ClockAnswer: {
             /**
@@ -1122,6 +1256,11 @@ export interface components {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             /**
              * Format: double
@@ -1209,11 +1348,44 @@ export interface components {
             /** Format: double */
             mass_g: number;
         };
+        /** @description The numbers that are learned; each only where there is something to go by. */
+        GearNumbers: {
+            /**
+             * Format: double
+             * @description The share of the microwave's heat that shows after a short warming.
+             * @default null
+             */
+            burst_response?: number | null;
+            /**
+             * Format: double
+             * @description How far the bowl goes on rising off the heat.
+             * @default null
+             */
+            carry_over_c?: number | null;
+            /**
+             * Format: double
+             * @description How fast the bowl loses heat, against what is usual for its load.
+             * @default null
+             */
+            cooling_ratio?: number | null;
+            /**
+             * Format: double
+             * @description The share of the microwave's heat that melts chocolate.
+             * @default null
+             */
+            efficiency?: number | null;
+        };
         /**
          * @description How it shines.
          * @enum {string}
          */
         Gloss: "glossy" | "satin" | "dull";
+        /** @description A microwave, or a water bath. */
+        HeatInputs: {
+            microwave?: null | components["schemas"]["MicrowaveInputs"];
+            /** @description What the maker calls it. */
+            name: string;
+        };
         /** @description What is at hand. A thermometer always is: without one there is no tempering. */
         Kitchen: {
             /**
@@ -1237,6 +1409,42 @@ export interface components {
              */
             tempered_pieces?: boolean;
         };
+        /** @description The kitchen. */
+        KitchenInputs: {
+            /**
+             * @default {
+             *       "frozen_slab": false,
+             *       "ready_crystals": false,
+             *       "stone": false,
+             *       "tempered_pieces": true
+             *     }
+             */
+            at_hand?: components["schemas"]["Kitchen"];
+            /**
+             * Format: double
+             * @description What the fridge has.
+             * @default null
+             */
+            fridge_c?: number | null;
+            /**
+             * Format: double
+             * @description Its usual relative humidity.
+             * @default null
+             */
+            rh_pct?: number | null;
+            /**
+             * Format: double
+             * @description What the room usually has.
+             * @default null
+             */
+            room_c?: number | null;
+            /**
+             * Format: double
+             * @description What the stone usually has.
+             * @default null
+             */
+            stone_c?: number | null;
+        };
         /** @description The latest trusted reading. */
         LatestAnswer: {
             /**
@@ -1249,6 +1457,25 @@ export interface components {
              * @description What it said.
              */
             temp_c: number;
+        };
+        /** @description What was learned of a thing. */
+        LearnedAnswer: {
+            /** @description How many bowls it rests on. */
+            bowls: number;
+            /** @description Which number. */
+            number: components["schemas"]["NumberName"];
+            /**
+             * Format: double
+             * @description What is used where nothing was learned.
+             */
+            usual: number;
+            /**
+             * Format: double
+             * @description What is used now.
+             */
+            value: number;
+            /** @description The heat source it was learned with, where it belongs to the two together. */
+            with?: string | null;
         };
         /**
          * @description How much a remark matters.
@@ -1340,6 +1567,11 @@ export interface components {
         MicrowaveRequest: {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             /** Format: double */
             mass_g: number;
@@ -1377,6 +1609,11 @@ export interface components {
              */
             typical: number;
         };
+        /**
+         * @description How chocolate comes and goes.
+         * @enum {string}
+         */
+        Move: "counted" | "bought" | "returned" | "taken" | "gone";
         /**
          * @description Something a method cannot do without.
          * @enum {string}
@@ -1441,6 +1678,26 @@ export interface components {
             /** @description Whether the simulated thermometer measures it. */
             simulated?: boolean;
         };
+        /** @description Chocolate that came or went. */
+        NewMove: {
+            /**
+             * Format: uuid
+             * @description The bowl that it is left over from.
+             */
+            bowl_id?: string | null;
+            /**
+             * Format: double
+             * @description How much.
+             */
+            grams: number;
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice notes one.
+             */
+            id?: string | null;
+            /** @description How it moved; what a bowl takes is noted with its pour. */
+            kind: components["schemas"]["Move"];
+        };
         /** @description A look to be kept. */
         NewOutcome: {
             gloss: components["schemas"]["Gloss"];
@@ -1478,6 +1735,21 @@ export interface components {
              */
             temp_c: number;
         };
+        /** @description A thing to be put on the shelf. */
+        NewThing: {
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice puts one there.
+             */
+            id?: string | null;
+            /**
+             * Format: double
+             * @description How much of it there is, where it is a chocolate.
+             */
+            left_g?: number | null;
+            /** @description What it is. */
+            thing: components["schemas"]["Thing"];
+        };
         /**
          * @description A remark on a figure: how much it matters, a code that programs can match
          *     on, and a sentence for the maker.
@@ -1490,6 +1762,16 @@ export interface components {
             /** @description A sentence for the maker. */
             text: string;
         };
+        /**
+         * @description A number that is learned.
+         * @enum {string}
+         */
+        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response";
+        /**
+         * @description What a thermometer was checked in.
+         * @enum {string}
+         */
+        OffsetCheck: "ice_water" | "body";
         /** @description A look as it is kept. */
         OutcomeAnswer: {
             /** @description How it shines. */
@@ -1631,6 +1913,7 @@ export interface components {
             setting?: null | components["schemas"]["SettingAnswer"];
             /** @description What to weigh out. */
             slab: components["schemas"]["SlabAnswer"];
+            stock?: null | components["schemas"]["StockAnswer"];
             /** @description The chocolate's windows. */
             windows: components["schemas"]["WindowsAnswer"];
         };
@@ -1708,6 +1991,11 @@ export interface components {
         ReadyCrystalsRequest: {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             /** Format: double */
             mass_g: number;
@@ -1792,6 +2080,18 @@ export interface components {
              */
             temp_c: number;
         };
+        /** @description A bowl. */
+        SavedWareInputs: {
+            /**
+             * Format: double
+             * @description Its empty mass.
+             */
+            mass_g: number;
+            /** @description What it is made of. */
+            material: components["schemas"]["Material"];
+            /** @description What the maker calls it. */
+            name: string;
+        };
         /**
          * @description The scale of a log.
          * @enum {string}
@@ -1850,6 +2150,11 @@ export interface components {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
             bowl?: null | components["schemas"]["WareInputs"];
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             /** Format: double */
             melted_c: number;
@@ -1900,6 +2205,11 @@ export interface components {
             /** @description Dry to the touch. */
             touch_dry_s: components["schemas"]["MomentAnswer"];
         };
+        /** @description Everything on the shelf that was not put away. */
+        ShelfAnswer: {
+            /** @description The things, the oldest first; the kitchen is always among them. */
+            things: components["schemas"]["ThingAnswer"][];
+        };
         /** @description A slab's figures. */
         SlabAnswer: {
             /**
@@ -1931,6 +2241,11 @@ export interface components {
         SlabRequest: {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             folded_in?: components["schemas"]["FoldedInRequest"][];
             /**
@@ -2012,6 +2327,23 @@ export interface components {
              */
             value: number;
         };
+        /** @description What there is of a planned chocolate, and what it costs. */
+        StockAnswer: {
+            /**
+             * Format: double
+             * @description What is weighed out costs this, in the maker's own money.
+             */
+            cost?: number | null;
+            /**
+             * Format: double
+             * @description What is left of it; `null` where that is not known.
+             */
+            left_g?: number | null;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+        };
         /**
          * @description Streaks and bloom.
          * @enum {string}
@@ -2045,6 +2377,17 @@ export interface components {
             /** @description What that says. */
             words?: string | null;
         };
+        /** @description A thermometer. */
+        ThermometerInputs: {
+            checked_in?: null | components["schemas"]["OffsetCheck"];
+            /** @description What the maker calls it. */
+            name: string;
+            /**
+             * Format: double
+             * @description What it showed there.
+             */
+            showed_c?: number | null;
+        };
         /** @description How the simulated thermometer is to run. */
         ThermometerSetting: {
             /**
@@ -2054,6 +2397,52 @@ export interface components {
             rate: number;
             /** @description Whether it measures this bowl; without it the bowl keeps real time. */
             simulated: boolean;
+        };
+        /** @description One thing on the shelf. */
+        Thing: (components["schemas"]["ChocolateInputs"] & {
+            /** @enum {string} */
+            kind: "chocolate";
+        }) | (components["schemas"]["SavedWareInputs"] & {
+            /** @enum {string} */
+            kind: "ware";
+        }) | (components["schemas"]["HeatInputs"] & {
+            /** @enum {string} */
+            kind: "heat";
+        }) | (components["schemas"]["ThermometerInputs"] & {
+            /** @enum {string} */
+            kind: "thermometer";
+        }) | (components["schemas"]["KitchenInputs"] & {
+            /** @enum {string} */
+            kind: "kitchen";
+        });
+        /** @description A thing on the shelf. */
+        ThingAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What was learned of it. */
+            learned: components["schemas"]["LearnedAnswer"][];
+            /**
+             * Format: double
+             * @description What is left of a chocolate; `null` where that is not known.
+             */
+            left_g?: number | null;
+            /**
+             * Format: double
+             * @description What a checked thermometer reads too little.
+             */
+            offset_c?: number | null;
+            /** @description What the maker states. */
+            thing: components["schemas"]["Thing"];
+            usual?: null | components["schemas"]["WindowsAnswer"];
+            /**
+             * Format: int32
+             * @description Counts its edits; what an edit is made from.
+             */
+            version: number;
+            windows?: null | components["schemas"]["WindowsAnswer"];
         };
         /** @description A tray, or any area to cover. */
         TrayInputs: {
@@ -2151,6 +2540,11 @@ export interface components {
         WindowsRequest: {
             /** @description A blend in its place. */
             blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             own?: null | components["schemas"]["OwnInputs"];
         };
@@ -3446,6 +3840,229 @@ export interface operations {
                 content?: never;
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfAnswer"];
+                };
+            };
+        };
+    };
+    add_to_shelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewThing"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_shelf: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The version that was read */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Thing"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    unlearn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_stock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewMove"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -294,7 +294,7 @@ impl Bowl {
                 self.test = Some(TestRun { started: at, look: None });
                 self.enter(Phase::Testing, at);
             }
-            ActionKind::TestSeen { seen } => self.look(*seen, at),
+            ActionKind::TestSeen { seen } => self.look(setup, *seen, at),
             ActionKind::Poured => {
                 self.poured = Some((at, self.latest.map(|l| l.temp)));
                 self.heat = Heat::Off;
@@ -309,10 +309,10 @@ impl Bowl {
         }
     }
 
-    fn look(&mut self, seen: Seen, at: DateTime<Utc>) {
+    fn look(&mut self, setup: &Setup, seen: Seen, at: DateTime<Utc>) {
         let Some(test) = &mut self.test else { return };
         let age = between(test.started, at);
-        let said = verdict(seen, age);
+        let said = verdict(setup.chocolate.family, seen, age);
         test.look = Some((seen, age, said));
         match said {
             Verdict::InTemper | Verdict::Weak => {
@@ -345,7 +345,7 @@ pub(super) fn between(from: DateTime<Utc>, to: DateTime<Utc>) -> Time {
 }
 
 #[allow(clippy::cast_possible_truncation)] // bounded by the inputs' ranges
-pub(super) fn time_delta(time: Time) -> TimeDelta {
+pub(crate) fn time_delta(time: Time) -> TimeDelta {
     TimeDelta::milliseconds((in_seconds(time) * 1000.0).round() as i64)
 }
 

@@ -20,6 +20,7 @@ pub mod trust;
 pub use curve::{CurvePoint, curve};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
 pub use finish::{Finish, finish};
+pub(crate) use fold::time_delta;
 pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
 pub use forecast::{Ahead, Forecast, forecast, look_ahead, trend};
 pub use record::Record;

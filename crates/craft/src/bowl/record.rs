@@ -6,6 +6,7 @@ use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
 use super::event::{Action, ActionKind, Reading};
+use crate::units::TemperatureDifference;
 
 /// Readings and actions in order of time, each once, without what was undone.
 ///
@@ -27,6 +28,7 @@ pub struct Record {
     readings: Vec<Reading>,
     actions: Vec<Action>,
     undone: HashSet<Uuid>,
+    offset: TemperatureDifference,
 }
 
 impl Record {
@@ -42,11 +44,23 @@ impl Record {
                 _ => None,
             })
             .collect();
-        Self { readings, actions, undone }
+        Self { readings, actions, undone, offset: TemperatureDifference::default() }
     }
 
-    /// Adds a reading, wherever in time it belongs.
-    pub fn add_reading(&mut self, reading: Reading) {
+    /// The same with every reading, and each that is added, corrected by what the
+    /// thermometer reads too little.
+    #[must_use]
+    pub fn corrected_by(mut self, offset: TemperatureDifference) -> Self {
+        for reading in &mut self.readings {
+            reading.temp = reading.temp - self.offset + offset;
+        }
+        self.offset = offset;
+        self
+    }
+
+    /// Adds a reading as it was sent, wherever in time it belongs.
+    pub fn add_reading(&mut self, mut reading: Reading) {
+        reading.temp += self.offset;
         add_in_order(&mut self.readings, reading, |r| (r.at, r.id));
     }
 
@@ -58,7 +72,7 @@ impl Record {
         add_in_order(&mut self.actions, action, |a| (a.at, a.id));
     }
 
-    /// Every reading, trusted or not.
+    /// Every reading, corrected, trusted or not.
     #[must_use]
     pub fn readings(&self) -> &[Reading] {
         &self.readings

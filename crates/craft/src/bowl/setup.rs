@@ -4,10 +4,10 @@ use chrono::{DateTime, Utc};
 
 use crate::chocolate::{Band, Chocolate};
 use crate::heat::Ware;
-use crate::heat::microwave::Microwave;
+use crate::heat::microwave::{Microwave, heat_of_ware, heat_to_melt};
 use crate::heat::seed::additions;
 use crate::method::Method;
-use crate::units::{Length, Mass, Temperature, TemperatureDifference};
+use crate::units::{Energy, Length, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
 #[derive(Clone, Debug, PartialEq)]
@@ -36,6 +36,10 @@ pub struct Setup {
     pub stone: Temperature,
     /// How far it goes on rising once it is off the heat.
     pub carry_over: TemperatureDifference,
+    /// What the thermometer reads too little (or, below zero, too much).
+    pub offset: TemperatureDifference,
+    /// The share of a microwave's heat that shows after a short warming.
+    pub burst_response: f64,
     /// The bowl itself, where it is known.
     pub ware: Option<Ware>,
     /// The microwave, where one is used.
@@ -65,6 +69,13 @@ impl Setup {
     #[must_use]
     pub fn additions(&self) -> [Mass; 3] {
         additions(self.seed)
+    }
+
+    /// Heat that brings what is melted first, and the bowl with it, from one
+    /// temperature to another.
+    #[must_use]
+    pub fn heat_to_melt(&self, from: Temperature, to: Temperature) -> Energy {
+        heat_to_melt(&self.chocolate, self.melted, from, to) + heat_of_ware(self.ware, from, to)
     }
 
     /// Melted and seed together.

@@ -2,27 +2,40 @@
 //!
 //! In temper, a smear starts to set from the edges within a minute or two and
 //! is touch dry by three to five, even and satin. Streaks, or still wet after
-//! five minutes: not in temper.
+//! that: not in temper. Those are the times of dark chocolate; milk and white set
+//! more slowly in a smear as they do in a slab (numbers.md, section 3).
 
 use crate::bowl::event::Seen;
+use crate::chocolate::Family;
 use crate::units::{Time, in_seconds, minutes};
 
-/// When the first look is worth taking.
-#[must_use]
-pub fn first_look() -> Time {
-    minutes(2.0)
+/// When a smear of a family is to be looked at.
+///
+/// ```
+/// use craft::bowl::temper_test::TestTimes;
+/// use craft::chocolate::Family;
+/// use craft::units::minutes;
+///
+/// assert_eq!(TestTimes::of(Family::Dark).last_look, minutes(5.0));
+/// assert_eq!(TestTimes::of(Family::White).last_look, minutes(7.0));
+/// ```
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct TestTimes {
+    /// When the first look is worth taking.
+    pub first_look: Time,
+    /// When a smear in temper is dry.
+    pub last_look: Time,
+    /// When a smear that only now sets says there is no temper.
+    pub too_slow: Time,
 }
 
-/// When a smear in temper is dry.
-#[must_use]
-pub fn last_look() -> Time {
-    minutes(5.0)
-}
-
-/// When a smear that only now sets says the temper is weak.
-#[must_use]
-pub fn too_slow() -> Time {
-    minutes(8.0)
+impl TestTimes {
+    /// Those of a family, to the half minute.
+    #[must_use]
+    pub fn of(family: Family) -> Self {
+        let for_family = |min: f64| minutes((min * family.setting_factor() * 2.0).round() / 2.0);
+        Self { first_look: for_family(2.0), last_look: for_family(5.0), too_slow: for_family(8.0) }
+    }
 }
 
 /// What a test says.
@@ -38,22 +51,23 @@ pub enum Verdict {
     NotInTemper,
 }
 
-/// The verdict on a smear of a certain age.
+/// The verdict on a smear of a family at a certain age.
 #[must_use]
-pub fn verdict(seen: Seen, age: Time) -> Verdict {
+pub fn verdict(family: Family, seen: Seen, age: Time) -> Verdict {
+    let times = TestTimes::of(family);
     match seen {
-        Seen::SetsFromEdge | Seen::EvenSatin if age > too_slow() => Verdict::NotInTemper,
-        Seen::SetsFromEdge | Seen::EvenSatin if age > last_look() => Verdict::Weak,
+        Seen::SetsFromEdge | Seen::EvenSatin if age > times.too_slow => Verdict::NotInTemper,
+        Seen::SetsFromEdge | Seen::EvenSatin if age > times.last_look => Verdict::Weak,
         Seen::SetsFromEdge | Seen::EvenSatin => Verdict::InTemper,
         Seen::Streaks => Verdict::NotInTemper,
-        Seen::StillWet if age < last_look() => Verdict::Wait,
+        Seen::StillWet if age < times.last_look => Verdict::Wait,
         Seen::StillWet => Verdict::NotInTemper,
     }
 }
 
 /// The verdict in words, for the maker.
 #[must_use]
-pub fn in_words(verdict: Verdict, seen: Seen, age: Time) -> String {
+pub fn in_words(family: Family, verdict: Verdict, seen: Seen, age: Time) -> String {
     let min = in_seconds(age) / 60.0;
     match (verdict, seen) {
         (Verdict::InTemper, Seen::SetsFromEdge) => {
@@ -66,7 +80,8 @@ pub fn in_words(verdict: Verdict, seen: Seen, age: Time) -> String {
             )
         }
         (Verdict::Wait, _) => {
-            format!("Wet at {min:.1} min says nothing yet. Look again at 5 min.")
+            let again = in_seconds(TestTimes::of(family).last_look) / 60.0;
+            format!("Wet at {min:.1} min says nothing yet. Look again at {again} min.")
         }
         (Verdict::NotInTemper, Seen::Streaks) => "Streaks: not in temper. Do not pour.".to_owned(),
         (Verdict::NotInTemper, Seen::StillWet) => {
@@ -94,14 +109,26 @@ mod tests {
             (Seen::StillWet, 5.0, Verdict::NotInTemper),
         ];
         for (seen, min, expected) in cases {
-            assert_eq!(verdict(seen, minutes(min)), expected, "{seen:?} at {min} min");
+            let said = verdict(Family::Dark, seen, minutes(min));
+            assert_eq!(said, expected, "{seen:?} at {min} min");
         }
+    }
+
+    #[test]
+    fn milk_and_white_are_given_longer() {
+        let six = minutes(6.0);
+        assert_eq!(verdict(Family::Dark, Seen::StillWet, six), Verdict::NotInTemper);
+        assert_eq!(verdict(Family::White, Seen::StillWet, six), Verdict::Wait);
+        assert_eq!(verdict(Family::Dark, Seen::EvenSatin, six), Verdict::Weak);
+        assert_eq!(verdict(Family::Milk, Seen::EvenSatin, six), Verdict::InTemper);
+        let words = in_words(Family::White, Verdict::Wait, Seen::StillWet, six);
+        assert!(words.ends_with("Look again at 7 min."), "{words}");
     }
 
     #[test]
     fn no_temper_is_said_plainly() {
         for seen in [Seen::Streaks, Seen::StillWet, Seen::EvenSatin] {
-            let words = in_words(Verdict::NotInTemper, seen, minutes(9.0));
+            let words = in_words(Family::Dark, Verdict::NotInTemper, seen, minutes(9.0));
             assert!(words.contains("Do not pour"), "{words}");
         }
     }

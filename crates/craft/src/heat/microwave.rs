@@ -1,5 +1,6 @@
 //! Melting in bursts.
 
+use super::Ware;
 use crate::chocolate::{Chocolate, Family};
 use crate::note::Step;
 use crate::units::{
@@ -27,13 +28,27 @@ pub struct Microwave {
     pub output: Power,
     /// Power setting as a share of the output.
     pub power: Ratio,
+    /// The share of that which ends up in the chocolate.
+    pub efficiency: f64,
 }
 
 impl Microwave {
+    /// A microwave of which nothing was learned.
+    #[must_use]
+    pub fn usual(output: Power, power: Ratio) -> Self {
+        Self { output, power, efficiency: EFFICIENCY }
+    }
+
+    /// What it sends at its setting.
+    #[must_use]
+    pub fn rated(&self) -> Power {
+        self.output * self.power
+    }
+
     /// What reaches the chocolate.
     #[must_use]
     pub fn into_chocolate(&self) -> Power {
-        self.output * self.power * EFFICIENCY
+        self.rated() * self.efficiency
     }
 }
 
@@ -74,30 +89,38 @@ pub struct BurstPlan {
 }
 
 /// The bursts that melt a mass: 30 s until two thirds of the heat are in, then
-/// 15 s to half of what is left, then 10 s.
+/// 15 s to half of what is left, then 10 s. A bowl that is known is warmed along,
+/// by the chocolate in it.
 #[must_use]
 pub fn bursts(
     chocolate: &Chocolate,
     mass: Mass,
-    from: Temperature,
-    to: Temperature,
+    [from, to]: [Temperature; 2],
     microwave: &Microwave,
+    ware: Option<Ware>,
 ) -> BurstPlan {
-    let heat = heat_to_melt(chocolate, mass, from, to);
-    let total = heat / microwave.into_chocolate();
-    BurstPlan {
-        total,
-        bursts: split(in_seconds(total)),
-        sum: vec![
-            Step::new("heat to warm and melt", in_joules(heat), "J"),
-            Step::new(
-                "of which reaches the chocolate each second",
-                in_watts(microwave.into_chocolate()),
-                "J",
-            ),
-            Step::new("heating in all", in_seconds(total), "s"),
-        ],
+    let to_melt = heat_to_melt(chocolate, mass, from, to);
+    let along = heat_of_ware(ware, from, to);
+    let total = (to_melt + along) / microwave.into_chocolate();
+    let mut sum = vec![Step::new("heat to warm and melt", in_joules(to_melt), "J")];
+    if ware.is_some() {
+        sum.push(Step::new("heat to warm the bowl", in_joules(along), "J"));
     }
+    sum.push(Step::new(
+        "of which reaches the chocolate each second",
+        in_watts(microwave.into_chocolate()),
+        "J",
+    ));
+    sum.push(Step::new("heating in all", in_seconds(total), "s"));
+    BurstPlan { total, bursts: split(in_seconds(total)), sum }
+}
+
+/// What the wetted part of a bowl takes up between two temperatures; nothing where
+/// it is not known.
+#[must_use]
+pub fn heat_of_ware(ware: Option<Ware>, from: Temperature, to: Temperature) -> Energy {
+    let held = ware.map(|ware| ware.wetted_heat()).unwrap_or_default();
+    held * rise(from, to.max(from))
 }
 
 fn split(total_s: f64) -> Vec<Time> {

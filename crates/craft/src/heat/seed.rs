@@ -139,7 +139,8 @@ impl Balance<'_> {
     fn lost_to_air(&self, melted: Mass) -> Energy {
         let Some(air) = self.input.still_air else { return Energy::default() };
         let mean = midpoint(self.input.melted, self.input.target);
-        loss_to_still_air(melted) * rise(air.room, mean) * air.lasting
+        let learned = self.input.ware.map_or(1.0, |ware| ware.cooling_ratio);
+        loss_to_still_air(melted) * learned * rise(air.room, mean) * air.lasting
     }
 
     fn seed_for(&self, melted: Mass) -> Mass {

@@ -39,9 +39,17 @@ pub struct Ware {
     pub material: Material,
     /// Its empty mass.
     pub mass: Mass,
+    /// How fast it loses heat, against what is usual for its load.
+    pub cooling_ratio: f64,
 }
 
 impl Ware {
+    /// A bowl of which nothing was learned.
+    #[must_use]
+    pub fn usual(material: Material, mass: Mass) -> Self {
+        Self { material, mass, cooling_ratio: 1.0 }
+    }
+
     /// The share of a bowl that is at the chocolate's temperature: the wetted
     /// part (*custom*, relearned per bowl).
     pub const WETTED_SHARE: f64 = 0.5;

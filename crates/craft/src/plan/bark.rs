@@ -7,14 +7,15 @@ use crate::bowl::Setup;
 use crate::check::Fault;
 use crate::chocolate::Chocolate;
 use crate::heat::Ware;
-use crate::heat::microwave::{self, BurstPlan, Microwave};
+use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
 use crate::heat::seed::{SeedError, StillAir};
+use crate::learn::GearNumbers;
 use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Setting};
 use crate::spread::slab::{Size, Slab, slab};
-use crate::units::{Temperature, degrees};
+use crate::units::{Temperature, TemperatureDifference, degrees};
 
 /// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]
@@ -46,6 +47,8 @@ pub struct BarkPlan {
     stone: Temperature,
     ware: Option<Ware>,
     microwave: Option<Microwave>,
+    learned: GearNumbers,
+    offset: TemperatureDifference,
 }
 
 /// Plans a slab of bark.
@@ -80,9 +83,9 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
         .map_err(|error| vec![fault(field_of(&error, b.seed_field), &error)])?;
     let missing = method.needs().iter().filter(|need| !inputs.kitchen.has(**need));
     amounts.notes.extend(missing.map(|need| not_at_hand(*need)));
-    let bursts = b
-        .microwave
-        .map(|m| microwave::bursts(&b.chocolate, amounts.melted, b.seed_temp, melt_to, &m));
+    let bursts = b.microwave.map(|m| {
+        microwave::bursts(&b.chocolate, amounts.melted, [b.seed_temp, melt_to], &m, b.ware)
+    });
     // What is poured at the using temperature sets from there.
     let poured = method.use_band(&b.chocolate).middle();
     let setting = setting::in_room(&b.chocolate, b.thickness, poured, b.room.temp);
@@ -105,6 +108,8 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
         stone: b.stone,
         ware: b.ware,
         microwave: b.microwave,
+        learned: b.learned,
+        offset: b.offset,
         chocolate: b.chocolate,
     })
 }
@@ -149,7 +154,11 @@ impl BarkPlan {
             room: self.room.temp,
             seed_temp: self.seed_temp,
             stone: self.stone,
-            carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
+            carry_over: degrees(self.learned.carry_over_c.unwrap_or(Setup::USUAL_CARRY_OVER_C)),
+            offset: self.offset,
+            burst_response: self.learned.burst_response.unwrap_or_else(|| {
+                self.microwave.map_or(EFFICIENCY, |microwave| microwave.efficiency)
+            }),
             ware: self.ware,
             microwave: self.microwave,
             thickness: self.slab.thickness,

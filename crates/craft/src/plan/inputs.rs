@@ -3,17 +3,19 @@
 //! every fault.
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Band, Chocolate, Family, OwnNumbers};
 use crate::heat::microwave::Microwave;
 use crate::heat::{Material, Ware};
+use crate::learn::GearNumbers;
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::room::Room;
 use crate::spread::Tray;
 use crate::units::{
-    Length, Ratio, Temperature, Time, celsius, grams, in_celsius, millimetres, minutes, percent_of,
-    square_centimetres, watts,
+    Length, Ratio, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius,
+    millimetres, minutes, percent_of, square_centimetres, watts,
 };
 
 /// A tray, or any area to cover.
@@ -87,7 +89,7 @@ impl WareInputs {
     /// The bowl, with faults noted under `field`.
     pub fn check(&self, field: &str, check: &mut Checker) -> Ware {
         let mass_g = check.number(&format!("{field}.mass_g"), self.mass_g, check::BOWL_G);
-        Ware { material: self.material, mass: grams(mass_g) }
+        Ware::usual(self.material, grams(mass_g))
     }
 }
 
@@ -110,7 +112,7 @@ impl MicrowaveInputs {
         };
         let output = watts(check.number(&name("watts"), self.watts, check::MICROWAVE_W));
         let power = check.number(&name("power"), self.power, check::MICROWAVE_POWER);
-        Microwave { output, power: percent_of(power * 100.0) }
+        Microwave::usual(output, percent_of(power * 100.0))
     }
 }
 
@@ -139,6 +141,20 @@ pub struct OwnInputs {
 }
 
 impl OwnInputs {
+    /// These numbers, and those of others where these leave one out.
+    #[must_use]
+    pub fn or(self, others: Self) -> Self {
+        Self {
+            melt_c: self.melt_c.or(others.melt_c),
+            limit_c: self.limit_c.or(others.limit_c),
+            cool_c: self.cool_c.or(others.cool_c),
+            work_c: self.work_c.or(others.work_c),
+            lost_c: self.lost_c.or(others.lost_c),
+            thick_c: self.thick_c.or(others.thick_c),
+            fat_pct: self.fat_pct.or(others.fat_pct),
+        }
+    }
+
     /// A chocolate with these numbers over it, with faults noted under `field`;
     /// the chocolate as it was where they cannot be used.
     pub fn check(&self, field: &str, base: impl Into<Chocolate>, check: &mut Checker) -> Chocolate {
@@ -192,6 +208,16 @@ pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<
     Chocolate::blend(&parts).map_err(|error| check.fault(field, error.to_string())).ok()
 }
 
+/// A family's chocolate, or that of a blend in its place, with faults noted under
+/// `blend`.
+pub(crate) fn family_or_blend(
+    family: Family,
+    blend: Option<&[BlendPart]>,
+    check: &mut Checker,
+) -> Chocolate {
+    blend.and_then(|parts| blended(parts, "blend", check)).unwrap_or_else(|| Chocolate::of(family))
+}
+
 /// A slab of bark as the maker states it.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -205,6 +231,25 @@ pub struct BarkInputs {
     /// The maker's own numbers for it.
     #[serde(default)]
     pub own: OwnInputs,
+    /// A chocolate from the shelf in place of family and blend, its own numbers
+    /// under those given here.
+    #[serde(default)]
+    pub chocolate_id: Option<Uuid>,
+    /// A bowl from the shelf, in place of `bowl`.
+    #[serde(default)]
+    pub ware_id: Option<Uuid>,
+    /// A microwave or water bath from the shelf, in place of `microwave`.
+    #[serde(default)]
+    pub heat_id: Option<Uuid>,
+    /// A thermometer from the shelf, in place of `offset_c`.
+    #[serde(default)]
+    pub thermometer_id: Option<Uuid>,
+    /// What was learned of the gear; filled in from the shelf.
+    #[serde(default)]
+    pub learned: GearNumbers,
+    /// What the thermometer reads too little.
+    #[serde(default)]
+    pub offset_c: Option<f64>,
     /// How it is tempered; the one to recommend, if left out.
     #[serde(default)]
     pub method: Option<Method>,
@@ -264,6 +309,8 @@ pub(super) struct Bark {
     pub seed_field: &'static str,
     pub ware: Option<Ware>,
     pub microwave: Option<Microwave>,
+    pub learned: GearNumbers,
+    pub offset: TemperatureDifference,
     pub cooling: Option<Time>,
 }
 
@@ -276,6 +323,12 @@ impl BarkInputs {
             family,
             blend: None,
             own: OwnInputs::default(),
+            chocolate_id: None,
+            ware_id: None,
+            heat_id: None,
+            thermometer_id: None,
+            learned: GearNumbers::default(),
+            offset_c: None,
             method: None,
             kitchen: Kitchen::default(),
             stone_c: None,
@@ -293,14 +346,24 @@ impl BarkInputs {
         }
     }
 
+    /// The same by its numbers alone, without the names of what stands on a shelf.
+    #[must_use]
+    pub fn off_the_shelf(&self) -> Self {
+        Self {
+            chocolate_id: None,
+            ware_id: None,
+            heat_id: None,
+            thermometer_id: None,
+            ..self.clone()
+        }
+    }
+
     pub(super) fn check(&self) -> Result<Bark, Vec<Fault>> {
         let mut check = Checker::new();
-        let base = match &self.blend {
-            Some(parts) => blended(parts, "blend", &mut check),
-            None => None,
-        };
-        let base = base.unwrap_or_else(|| Chocolate::of(self.family));
+        let base = family_or_blend(self.family, self.blend.as_deref(), &mut check);
         let chocolate = self.own.check("own", base, &mut check);
+        let learned = self.learned.check("learned", &mut check);
+        let offset_c = check.optional("offset_c", self.offset_c, check::OFFSET_C);
         if let Some(method) = self.method
             && !method.suits(chocolate.family)
         {
@@ -323,8 +386,14 @@ impl BarkInputs {
         let melt_to_c = check.optional("melt_to_c", self.melt_to_c, check::MELTED_C);
         let target_c = check.optional("target_c", self.target_c, check::MELTED_C);
         let seed_c = check.optional("seed_c", self.seed_c, check::SOLID_C);
-        let ware = self.bowl.map(|bowl| bowl.check("bowl", &mut check));
-        let microwave = self.microwave.map(|m| m.check("microwave", &mut check));
+        let ware = self.bowl.map(|bowl| {
+            let ware = bowl.check("bowl", &mut check);
+            Ware { cooling_ratio: learned.cooling_ratio.unwrap_or(ware.cooling_ratio), ..ware }
+        });
+        let microwave = self.microwave.map(|m| {
+            let usual = m.check("microwave", &mut check);
+            Microwave { efficiency: learned.efficiency.unwrap_or(usual.efficiency), ..usual }
+        });
         let cooling_min = check.optional("cooling_min", self.cooling_min, check::COOLING_MIN);
 
         let limit = chocolate.windows.limit;
@@ -349,6 +418,8 @@ impl BarkInputs {
             seed_field: if seed_c.is_some() { "seed_c" } else { "room_c" },
             ware,
             microwave,
+            learned,
+            offset: degrees(offset_c.unwrap_or_default()),
             cooling: cooling_min.map(minutes),
             chocolate,
         })

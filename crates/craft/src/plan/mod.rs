@@ -4,6 +4,7 @@ mod bark;
 mod inputs;
 
 pub use bark::{BarkPlan, bark};
+pub(crate) use inputs::family_or_blend;
 pub use inputs::{
     BarkInputs, BlendPart, MicrowaveInputs, OwnInputs, TrayInputs, WareInputs, blended,
 };

@@ -8,21 +8,19 @@ use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
 
-use super::{Pot, Probe};
+use super::{Pot, Probe, Quirks};
 use crate::bowl::coach::{Advice, Alarm, Rule, advise};
+use crate::bowl::temper_test::TestTimes;
 use crate::bowl::{
     Action, ActionKind, Ahead, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold,
-    look_ahead,
+    look_ahead, time_delta,
 };
 use crate::crystal::Smear;
 use crate::method::worked_to;
 use crate::units::{celsius, in_celsius, seconds};
 
-/// The first look at a smear, s after it was made, and how often after that.
-const FIRST_LOOK_S: i64 = 120;
+/// A smear is looked at this often, s, once the first look is due.
 const LOOKS_EVERY_S: i64 = 20;
-/// A smear still wet by then is judged, s.
-const LAST_LOOK_S: i64 = 300;
 /// How often a maker at work stirs, s.
 const STIRS_EVERY_S: i64 = 25;
 /// From hearing the limit's alarm to being back at the bowl.
@@ -57,6 +55,8 @@ pub struct Evening {
     pub delay_s: (i64, i64),
     /// How often something advised is missed, from 0 to 1.
     pub misses: f64,
+    /// The kitchen it happens in.
+    pub quirks: Quirks,
     /// What goes wrong, if anything.
     pub mishap: Option<Mishap>,
     /// Where to stop; at the end of the bowl's course if left out.
@@ -74,6 +74,7 @@ impl Evening {
             noise_c: Probe::USUAL_NOISE_C,
             delay_s: (3, 8),
             misses: 0.0,
+            quirks: Quirks::default(),
             mishap: None,
             stop_in: None,
         }
@@ -145,7 +146,7 @@ struct Maker<'a> {
 
 impl<'a> Maker<'a> {
     fn new(setup: &'a Setup, how: &'a Evening) -> Self {
-        let pot = Pot::new(setup);
+        let pot = Pot::with_quirks(setup, &how.quirks);
         Self {
             setup,
             how,
@@ -327,19 +328,21 @@ impl<'a> Maker<'a> {
     fn look(&self, bowl: &Bowl) -> Option<ActionKind> {
         let test = bowl.test?;
         let age = (self.now - test.started).num_seconds();
-        if age < FIRST_LOOK_S || age % LOOKS_EVERY_S >= self.how.every_s {
+        let times = TestTimes::of(self.setup.chocolate.family);
+        let [first_s, last_s] =
+            [times.first_look, times.last_look].map(|time| time_delta(time).num_seconds());
+        if age < first_s || age % LOOKS_EVERY_S >= self.how.every_s {
             return None;
         }
         let mut looks = self.record.actions().map(|action| &action.kind);
         if self.how.mishap == Some(Mishap::FirstTestStreaks)
             && !looks.any(|kind| matches!(kind, ActionKind::TestSeen { .. }))
         {
-            return (age >= 2 * FIRST_LOOK_S)
-                .then_some(ActionKind::TestSeen { seen: Seen::Streaks });
+            return (age >= 2 * first_s).then_some(ActionKind::TestSeen { seen: Seen::Streaks });
         }
         #[allow(clippy::cast_precision_loss)] // minutes
         let seen = self.smear?.look(seconds(age as f64));
-        (seen != Seen::StillWet || age >= LAST_LOOK_S).then_some(ActionKind::TestSeen { seen })
+        (seen != Seen::StillWet || age >= last_s).then_some(ActionKind::TestSeen { seen })
     }
 }
 

@@ -21,6 +21,7 @@ use crate::chocolate::Chocolate;
 use crate::crystal::film::Film;
 use crate::crystal::{Crystals, Smear};
 use crate::heat::loss_to_still_air;
+use crate::heat::microwave::EFFICIENCY;
 use crate::units::{
     Mass, Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree, in_seconds,
     in_watts, in_watts_per_degree,
@@ -62,6 +63,21 @@ enum Source {
     WaterBath,
 }
 
+/// How a kitchen differs from what is usual: what is to be learned of it.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Quirks {
+    /// The share of the microwave's heat that arrives.
+    pub efficiency: f64,
+    /// How many times as fast the bowl loses heat.
+    pub loses: f64,
+}
+
+impl Default for Quirks {
+    fn default() -> Self {
+        Self { efficiency: EFFICIENCY, loses: 1.0 }
+    }
+}
+
 /// How a pot stands, as nobody at the bench can see it.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum Condition {
@@ -89,6 +105,7 @@ pub struct Pot {
     seed_c: f64,
     stone_c: f64,
     power_w: f64,
+    loses: f64,
     source: Source,
     stirred_left_s: f64,
     poured: bool,
@@ -117,12 +134,24 @@ impl Pot {
             room_c: in_celsius(setup.room),
             seed_c: start_c,
             stone_c: in_celsius(setup.stone),
-            power_w: setup.microwave.map_or(WATER_BATH_W, |m| in_watts(m.into_chocolate())),
+            power_w: setup.microwave.map_or(WATER_BATH_W, |m| in_watts(m.rated()) * EFFICIENCY),
+            loses: 1.0,
             source: Source::None,
             stirred_left_s: 0.0,
             poured: false,
             scorched: false,
         }
+    }
+
+    /// The same in a kitchen that is not the usual one.
+    #[must_use]
+    pub fn with_quirks(setup: &Setup, quirks: &Quirks) -> Self {
+        let mut pot = Self::new(setup);
+        if setup.microwave.is_some() {
+            pot.power_w *= quirks.efficiency / EFFICIENCY;
+        }
+        pot.loses = quirks.loses;
+        pot
     }
 
     /// Does to the pot what the maker did.
@@ -241,7 +270,7 @@ impl Pot {
             Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, WATER_BATH_W),
             Source::WaterBath => (WATER_BATH_W, 0.0),
         };
-        let loses = if self.poured { POURED_LOSES } else { 1.0 };
+        let loses = if self.poured { POURED_LOSES } else { self.loses };
         let flow = Flow {
             stuff: self.stuff,
             total_g: self.total_g,

@@ -4,6 +4,7 @@ mod bowl;
 mod crystals;
 mod evening;
 mod hands;
+mod learning;
 mod maker;
 mod pot;
 mod rules;

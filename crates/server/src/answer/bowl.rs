@@ -338,6 +338,8 @@ pub struct BowlAnswer {
     pub target_c: f64,
     /// The room it was planned for.
     pub room_c: f64,
+    /// What was added to each reading: what its thermometer reads too little.
+    pub offset_c: f64,
     /// The record, thinned for drawing.
     pub curve: Vec<PointAnswer>,
     /// The forecast, from the latest reading on; empty where there is none.
@@ -391,7 +393,7 @@ impl Subject {
             crystals_g: grams(setup.crystals),
             crystals_in: bowl.crystals_in.is_some(),
             on_stone_g: bowl.on_stone.map(|(_, mass)| grams(mass)),
-            test: test(&bowl),
+            test: test(setup, &bowl),
             temper: match bowl.temper {
                 Temper::Untested => TemperAnswer::Untested,
                 Temper::Shown { .. } => TemperAnswer::Shown,
@@ -409,6 +411,7 @@ impl Subject {
             use_c: band(setup.use_band()),
             target_c: celsius(setup.target),
             room_c: celsius(setup.room),
+            offset_c: round(in_degrees(setup.offset), 2),
             curve: curve(record, &bowl, CURVE_POINTS)
                 .into_iter()
                 .map(|p| PointAnswer { at: p.at, temp_c: celsius(p.temp), doubt: p.doubt })
@@ -432,13 +435,15 @@ fn additions(setup: &Setup, bowl: &Bowl) -> Vec<AdditionAnswer> {
         .collect()
 }
 
-fn test(bowl: &Bowl) -> Option<TestAnswer> {
+fn test(setup: &Setup, bowl: &Bowl) -> Option<TestAnswer> {
     let run = bowl.test?;
     Some(TestAnswer {
         started_at: run.started,
         seen: run.look.map(|(seen, _, _)| seen),
         age_s: run.look.map(|(_, age, _)| seconds(age)),
-        words: run.look.map(|(seen, age, verdict)| in_words(verdict, seen, age)),
+        words: run
+            .look
+            .map(|(seen, age, verdict)| in_words(setup.chocolate.family, verdict, seen, age)),
     })
 }
 

@@ -3,6 +3,7 @@
 pub mod bench;
 pub mod bowl;
 pub mod plan;
+pub mod shelf;
 
 /// Rounds to a number of decimals, so that 31.5 does not go out as
 /// 31.500000000000057.

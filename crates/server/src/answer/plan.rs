@@ -16,6 +16,7 @@ use craft::units::{
 use serde::Serialize;
 use utoipa::ToSchema;
 
+use super::shelf::StockAnswer;
 use super::{band, celsius, grams, round, seconds};
 
 /// Temperature windows of a chocolate.
@@ -381,6 +382,8 @@ pub struct PlanAnswer {
     pub room: RoomAnswer,
     /// After the pour; `null` where the room is too warm for it to set.
     pub setting: Option<SettingAnswer>,
+    /// What there is of it, where it is a chocolate from the shelf.
+    pub stock: Option<StockAnswer>,
 }
 
 impl PlanAnswer {
@@ -388,8 +391,8 @@ impl PlanAnswer {
     ///
     /// # Errors
     /// Where it cannot be written as JSON.
-    pub fn frozen(plan: BarkPlan) -> Result<serde_json::Value, serde_json::Error> {
-        serde_json::to_value(Self::from(plan))
+    pub fn frozen(&self) -> Result<serde_json::Value, serde_json::Error> {
+        serde_json::to_value(self)
     }
 }
 
@@ -405,6 +408,7 @@ impl From<BarkPlan> for PlanAnswer {
             microwave: plan.bursts.map(Into::into),
             room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },
             setting: plan.setting.map(Into::into),
+            stock: None,
         }
     }
 }

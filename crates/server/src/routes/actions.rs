@@ -10,6 +10,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::readings::check_time;
+use crate::afterwards::settle;
 use crate::answer::bowl::{ActionAnswer, ActionName};
 use crate::body::Body;
 use crate::clock::kitchen_time;
@@ -167,7 +168,7 @@ pub async fn append(
     };
     let action = Action { id, at, kind };
 
-    let record = state.record(*bowl_id).await?;
+    let record = state.record(&row).await?;
     if !record.has_action(id) {
         let bowl = fold(&subject(&row)?.setup, &record, now);
         fits(&record, &bowl, &action)?;
@@ -176,8 +177,16 @@ pub async fn append(
     if is_new {
         state.hub.tell(*bowl_id, Happening::Action(action.clone()));
     }
+    // Sent twice it is settled twice, should the first time have failed on the way.
+    if ends_or_undoes(&action.kind) {
+        settle(&state, &row).await?;
+    }
     let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
     Ok(response.json(ActionAnswer::from(&action)))
+}
+
+fn ends_or_undoes(kind: &ActionKind) -> bool {
+    matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. } | ActionKind::Undone { .. })
 }
 
 /// Whether an action goes with what has happened. Nothing that a maker can do

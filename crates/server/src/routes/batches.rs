@@ -5,6 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::Family;
 use craft::plan::BarkInputs;
+use craft::shelf::Shelf;
 use serde::{Deserialize, Serialize};
 use store::batches::{Batch, BatchLine};
 use store::components::{Component, SLAB_BARK};
@@ -65,8 +66,8 @@ pub struct BatchLineAnswer {
     pub outcomes: u32,
 }
 
-impl From<BatchLine> for BatchLineAnswer {
-    fn from(line: BatchLine) -> Self {
+impl BatchLineAnswer {
+    fn new(line: BatchLine, shelf: &Shelf) -> Self {
         let (given_up_at, gave_up) = line.given_up.unzip();
         let stage = match (line.bowl_id, line.poured_at, given_up_at) {
             (None, _, _) => BatchStage::Planned,
@@ -74,14 +75,15 @@ impl From<BatchLine> for BatchLineAnswer {
             (_, Some(_), _) => BatchStage::Poured,
             _ => BatchStage::AtBench,
         };
-        let plan = craft::plan::bark(&line.inputs).ok();
+        let inputs = shelf.fill(&line.inputs).unwrap_or(line.inputs);
+        let plan = craft::plan::bark(&inputs).ok();
         Self {
             id: line.id,
             name: line.name,
             updated_at: line.updated_at,
             stage,
-            family: line.inputs.family,
-            thickness_mm: line.inputs.thickness_mm,
+            family: inputs.family,
+            thickness_mm: inputs.thickness_mm,
             to_weigh_g: plan.map(|plan| crate::answer::grams(plan.slab.to_weigh)),
             component_id: line.component_id,
             bowl_id: line.bowl_id,
@@ -192,7 +194,10 @@ async fn answer(state: &State, batch: Batch) -> Answer<BatchAnswer> {
 #[get("/batches")]
 pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<BatchLineAnswer>>> {
     let lines = store::batches::list(&state.pool).await?;
-    Ok(web::Json(lines.into_iter().map(Into::into).collect()))
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    Ok(web::Json(
+        lines.into_iter().map(|line| BatchLineAnswer::new(line, &on_shelf.shelf)).collect(),
+    ))
 }
 
 /// A poured bowl stays at the bench this long: it is topped, cut and let go.
@@ -233,8 +238,12 @@ pub async fn open_bowls(state: &State) -> Answer<Vec<OpenBowl>> {
 #[post("/batches")]
 pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answer<HttpResponse> {
     check_words(&new.name, &new.note)?;
-    let inputs = new.inputs.unwrap_or_else(|| BarkInputs::usual(Family::Dark));
-    craft::plan::bark(&inputs).map_err(|faults| under("inputs", faults))?;
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let inputs = new
+        .inputs
+        .unwrap_or_else(|| on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id)));
+    let filled = on_shelf.shelf.fill(&inputs).map_err(|faults| under("inputs", faults))?;
+    craft::plan::bark(&filled).map_err(|faults| under("inputs", faults))?;
     let now = state.wall.now();
     let batch = Batch {
         id: new.id.unwrap_or_else(Uuid::now_v7),

@@ -74,7 +74,7 @@ impl Bench {
             // Watching starts before reading, so that nothing falls in between.
             let happenings = self.state.hub.watch(line.bowl_id);
             let bowl = store::bowls::get(&self.state.pool, line.bowl_id).await?;
-            let record = self.state.record(line.bowl_id).await?;
+            let record = self.state.record(&bowl).await?;
             let seat = Seat {
                 batch_id: line.batch_id,
                 batch_name: line.batch_name,
@@ -124,7 +124,7 @@ impl Place {
                 Ok(Happening::Clock) => self.bowl = store::bowls::get(&state.pool, id).await?,
                 Err(TryRecvError::Lagged(_)) => {
                     self.bowl = store::bowls::get(&state.pool, id).await?;
-                    self.record = state.record(id).await?;
+                    self.record = state.record(&self.bowl).await?;
                 }
                 Err(TryRecvError::Empty | TryRecvError::Closed) => return Ok(()),
             }

@@ -3,16 +3,20 @@
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::bowl::fold;
 use craft::check::{Bounds, Checker};
+use craft::shelf::stock::Move;
+use craft::units::Mass;
 use serde::Deserialize;
 use store::bowls::{BowlRow, ClockRow};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::answer::bowl::BowlAnswer;
+use crate::answer::grams;
 use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;
+use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
 use crate::state::{State, subject};
 use crate::thermometer::FASTEST;
@@ -49,9 +53,40 @@ pub struct BowlWithPlan {
     pub batch_id: Uuid,
     /// Its batch's name.
     pub batch_name: String,
+    /// What it took from the shelf; `null` before its course has ended, or where it
+    /// took nothing.
+    pub taken: Option<TakenAnswer>,
     /// The plan, frozen when the bowl was opened.
     #[schema(value_type = PlanAnswer)]
     pub plan: serde_json::Value,
+}
+
+/// What a bowl took from the shelf.
+#[derive(Debug, serde::Serialize, ToSchema)]
+pub struct TakenAnswer {
+    /// Which chocolate.
+    pub chocolate_id: Uuid,
+    /// What the maker calls it.
+    pub name: String,
+    /// How much it took.
+    pub taken_g: f64,
+    /// How much of that was returned.
+    pub returned_g: f64,
+}
+
+async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
+    let moves = store::stock::of_bowl(&state.pool, bowl_id).await?;
+    let sum = |kind: Move| {
+        moves.iter().filter(|m| m.kind == kind).fold(Mass::default(), |sum, m| sum + m.mass)
+    };
+    let Some(took) = moves.iter().find(|m| m.kind == Move::Taken) else { return Ok(None) };
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    Ok(on_shelf.shelf.chocolate(took.chocolate_id).map(|chocolate| TakenAnswer {
+        chocolate_id: took.chocolate_id,
+        name: chocolate.name.clone(),
+        taken_g: grams(sum(Move::Taken)),
+        returned_g: grams(sum(Move::Returned)),
+    }))
 }
 
 /// A bowl with its plan.
@@ -61,11 +96,12 @@ pub struct BowlWithPlan {
 pub async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
     let component = store::components::get(&state.pool, bowl.component_id).await?;
     let batch = store::batches::get(&state.pool, component.batch_id).await?;
-    let record = state.record(bowl.id).await?;
+    let record = state.record(&bowl).await?;
     Ok(BowlWithPlan {
         bowl: subject(&bowl)?.at(&record, state.clock_answer(&bowl)),
         batch_id: batch.id,
         batch_name: batch.name,
+        taken: taken(state, bowl.id).await?,
         plan: bowl.plan,
     })
 }
@@ -85,20 +121,20 @@ pub async fn open(
     if let Some(latest) =
         store::bowls::of_component(&state.pool, component.id).await?.into_iter().next()
     {
-        let record = state.record(latest.id).await?;
+        let record = state.record(&latest).await?;
         let now = kitchen_time(latest.clock, state.wall.now());
         let ended = fold(&subject(&latest)?.setup, &record, now).ended();
         if !ended || new.id == Some(latest.id) {
             return Ok(HttpResponse::Ok().json(answer(&state, latest).await?));
         }
     }
-    let plan = PlanAnswer::frozen(craft::plan::bark(&component.inputs)?);
+    let (inputs, plan) = planned(&state, &component.inputs).await?;
     let now = state.wall.now();
     let bowl = BowlRow {
         id: new.id.unwrap_or_else(Uuid::now_v7),
         component_id: component.id,
-        inputs: component.inputs,
-        plan: plan.map_err(|e| Problem::conflict(e.to_string()))?,
+        inputs,
+        plan: plan.frozen().map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: now,
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: new.simulated,

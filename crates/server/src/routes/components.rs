@@ -10,6 +10,7 @@ use uuid::Uuid;
 use super::version::{EditedFrom, with_etag};
 use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
+use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -30,15 +31,15 @@ pub struct ComponentAnswer {
     pub plan: PlanAnswer,
 }
 
-fn answer(component: Component) -> Answer<ComponentAnswer> {
-    let plan = craft::plan::bark(&component.inputs)?;
+async fn answer(state: &State, component: Component) -> Answer<ComponentAnswer> {
+    let (_, plan) = planned(state, &component.inputs).await?;
     Ok(ComponentAnswer {
         id: component.id,
         batch_id: component.batch_id,
         kind: component.kind,
         version: component.version,
         inputs: component.inputs,
-        plan: plan.into(),
+        plan,
     })
 }
 
@@ -47,7 +48,7 @@ fn answer(component: Component) -> Answer<ComponentAnswer> {
 #[get("/components/{id}")]
 pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
     let component = store::components::get(&state.pool, *id).await?;
-    Ok(with_etag(component.version, &answer(component)?))
+    Ok(with_etag(component.version, &answer(&state, component).await?))
 }
 
 /// Changes what a component states.
@@ -61,8 +62,8 @@ pub async fn edit(
     EditedFrom(version): EditedFrom,
     Body(inputs): Body<BarkInputs>,
 ) -> Answer<HttpResponse> {
-    craft::plan::bark(&inputs)?;
+    planned(&state, &inputs).await?;
     store::components::update(&state.pool, *id, version, &inputs).await?;
     let component = store::components::get(&state.pool, *id).await?;
-    Ok(with_etag(component.version, &answer(component)?))
+    Ok(with_etag(component.version, &answer(&state, component).await?))
 }

@@ -11,6 +11,7 @@ pub mod outcomes;
 pub mod photos;
 pub mod readings;
 pub mod record;
+pub mod shelf;
 pub mod stream;
 mod version;
 
@@ -23,6 +24,12 @@ pub fn api(config: &mut ServiceConfig<'_>) {
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
             .service(methods::list)
+            .service(shelf::read)
+            .service(shelf::add)
+            .service(shelf::edit)
+            .service(shelf::put_away)
+            .service(shelf::unlearn)
+            .service(shelf::move_stock)
             .service(batches::list)
             .service(batches::create)
             .service(batches::read)

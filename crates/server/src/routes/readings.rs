@@ -125,7 +125,7 @@ pub async fn append(
     Ok(response.json(ReadingAnswer::new(&reading, doubt)))
 }
 
-/// A bowl's readings in order of time, doubted ones marked.
+/// A bowl's readings as they were sent, in order of time, doubted ones marked.
 #[utoipa::path(tag = "readings", operation_id = "list_readings", responses((status = 200, body = [ReadingAnswer]), (status = 404, body = Problem)))]
 #[get("/bowls/{id}/readings")]
 pub async fn list(
@@ -133,9 +133,11 @@ pub async fn list(
     bowl_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<ReadingAnswer>>> {
     let row = store::bowls::get(&state.pool, *bowl_id).await?;
-    let record = state.record(*bowl_id).await?;
+    let record = state.record(&row).await?;
     let now = kitchen_time(row.clock, state.wall.now());
-    let bowl = fold(&subject(&row)?.setup, &record, now);
-    let readings = record.readings().iter().zip(bowl.doubts);
-    Ok(web::Json(readings.map(|(reading, doubt)| ReadingAnswer::new(reading, doubt)).collect()))
+    let setup = subject(&row)?.setup;
+    let bowl = fold(&setup, &record, now);
+    let as_sent = record.readings().iter().map(|r| Reading { temp: r.temp - setup.offset, ..*r });
+    let readings = as_sent.zip(bowl.doubts);
+    Ok(web::Json(readings.map(|(reading, doubt)| ReadingAnswer::new(&reading, doubt)).collect()))
 }

@@ -20,6 +20,7 @@ use uuid::Uuid;
 use super::actions::NewAction;
 use super::batches::under;
 use super::bowls::{self, BowlWithPlan};
+use crate::afterwards::settle;
 use crate::answer::bowl::ActionAnswer;
 use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
@@ -213,14 +214,15 @@ pub async fn bring_in(
         id: Uuid::now_v7(),
         batch_id: batch.id,
         kind: SLAB_BARK.to_owned(),
-        inputs: saved.inputs.clone(),
+        // What it names stands on another shelf; the numbers came along.
+        inputs: saved.inputs.off_the_shelf(),
         version: 1,
     };
     let bowl = BowlRow {
         id: Uuid::now_v7(),
         component_id: component.id,
-        inputs: saved.inputs,
-        plan: PlanAnswer::frozen(plan).map_err(|e| Problem::conflict(e.to_string()))?,
+        inputs: saved.inputs.off_the_shelf(),
+        plan: PlanAnswer::from(plan).frozen().map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: saved.opened_at,
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: false,
@@ -270,7 +272,7 @@ pub async fn bring_in_log(
         let readings = log.lines.iter().map(|line| as_reading(bowl.id, line)).collect();
         (readings, Vec::new(), log.empty, log.unit)
     };
-    let before = state.record(bowl.id).await?;
+    let before = state.record(&bowl).await?;
     let known: HashSet<_> = before.readings().iter().map(|r| r.id).collect();
     let new_readings: Vec<Reading> =
         readings.iter().filter(|r: &&Reading| !known.contains(&r.id)).copied().collect();
@@ -282,6 +284,7 @@ pub async fn bring_in_log(
     for action in &new_actions {
         state.hub.tell(bowl.id, Happening::Action(action.clone()));
     }
+    settle(&state, &bowl).await?;
     Ok(web::Json(LogAnswer {
         kept: new_readings.len(),
         known: readings.len() - new_readings.len(),

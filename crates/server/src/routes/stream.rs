@@ -36,7 +36,7 @@ pub async fn watch(
     let bowl = store::bowls::get(&state.pool, *id).await?;
     let watcher = Watcher {
         subject: subject(&bowl)?,
-        record: state.record(*id).await?,
+        record: state.record(&bowl).await?,
         state: state.get_ref().clone(),
         happenings,
     };
@@ -85,6 +85,11 @@ impl Watcher {
         Some(Event::Data(data))
     }
 
+    async fn fresh_record(&self) -> Result<Record, store::StoreError> {
+        let bowl = store::bowls::get(&self.state.pool, self.subject.id).await?;
+        self.state.record(&bowl).await
+    }
+
     /// Waits until there is something new to say; `false` where there never
     /// will be.
     async fn wait(&mut self, sent_at: Instant) -> bool {
@@ -98,7 +103,7 @@ impl Watcher {
                         Ok(Happening::Action(action)) => self.record.add_action(action),
                         Ok(Happening::Clock) => {}
                         Err(RecvError::Lagged(_)) => {
-                            let Ok(fresh) = self.state.record(self.subject.id).await else {
+                            let Ok(fresh) = self.fresh_record().await else {
                                 return false;
                             };
                             self.record = fresh;

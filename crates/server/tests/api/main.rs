@@ -9,5 +9,6 @@ mod methods;
 mod photos;
 mod record;
 mod refusals;
+mod shelf;
 mod simulated;
 mod stream;

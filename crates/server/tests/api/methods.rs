@@ -176,7 +176,7 @@ async fn ready_crystals_the_stone_and_blends_are_reckoned() {
     assert_eq!(windows["work_c"], json!([30.0, 31.0]));
     let both = json!({ "blend": blend, "family": "dark" });
     let told = kitchen.post("/calc/windows", both).await.refuses("family");
-    assert!(told.contains("both are given"), "{told}");
+    assert!(told.contains("only one of family, blend and chocolate_id"), "{told}");
     for (path, body) in [
         ("seed", json!({ "total_g": 600, "melted_c": 45, "seed_c": 20 })),
         ("ready-crystals", json!({ "mass_g": 500 })),

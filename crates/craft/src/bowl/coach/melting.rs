@@ -4,7 +4,7 @@ use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::Heat;
 use crate::bowl::setup::Setup;
-use crate::heat::microwave::{Microwave, STAGES_S, heat_to_melt, still_to_come};
+use crate::heat::microwave::{EFFICIENCY, Microwave, STAGES_S, still_to_come};
 use crate::units::{
     Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
@@ -196,12 +196,14 @@ pub(super) fn bursts_left(look: &Look<'_>, temp: Temperature) -> Vec<Time> {
 fn safe_burst(setup: &Setup, temp: Temperature, microwave: &Microwave) -> Time {
     let held = setup.melted * setup.chocolate.family.heat_when_melted();
     let room = rise(temp, setup.chocolate.windows.limit - degrees(CLEAR_OF_LIMIT_C));
-    let lasting = held * room / microwave.into_chocolate();
+    // What was learned may make it shorter, never longer than is usual.
+    let most = microwave.rated() * microwave.efficiency.max(EFFICIENCY);
+    let lasting = held * room / most;
     seconds(in_seconds(lasting).floor().max(LEAST_S))
 }
 
 fn heating(look: &Look<'_>, from: Temperature, microwave: &Microwave) -> Time {
     let setup = look.setup;
     let to = if in_celsius(from) < in_celsius(setup.melt_to) { setup.melt_to } else { from };
-    heat_to_melt(&setup.chocolate, setup.melted, from, to) / microwave.into_chocolate()
+    setup.heat_to_melt(from, to) / microwave.into_chocolate()
 }

@@ -5,7 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
 use crate::bowl::fold::time_delta;
-use crate::bowl::temper_test::{Verdict, first_look, in_words, last_look};
+use crate::bowl::temper_test::{TestTimes, Verdict, in_words};
 use crate::units::in_seconds;
 
 /// In temper it may stand a little longer than on the way down.
@@ -13,13 +13,19 @@ const STANDS: TimeDelta = TimeDelta::minutes(4);
 
 pub(super) fn while_testing(look: &Look<'_>) -> Advice {
     let started: DateTime<Utc> = look.bowl.test.map_or(look.bowl.since, |t| t.started);
-    let first = started + time_delta(first_look());
-    let last = started + time_delta(last_look());
+    let family = look.setup.chocolate.family;
+    let times = TestTimes::of(family);
+    let first = started + time_delta(times.first_look);
+    let last = started + time_delta(times.last_look);
+    let dry_by = in_seconds(times.last_look) / 60.0;
     if look.now >= last {
         return Advice::new(
             Rule::JudgeSmear,
             "Judge the smear now",
-            "In temper it is dry by five minutes, even and satin. Streaks or still wet: do not pour.",
+            format!(
+                "In temper, {family} is dry by {dry_by} minutes, even and satin. Streaks or still wet: \
+                 do not pour."
+            ),
         )
         .caution()
         .sounding(Alarm::Timer);
@@ -42,7 +48,10 @@ pub(super) fn while_testing(look: &Look<'_>) -> Advice {
     Advice::new(
         Rule::WatchSmear,
         say,
-        "In temper it starts to set from the edge within a minute or two and is dry by five.",
+        format!(
+            "In temper, {family} starts to set from the edge within a minute or two and is dry by \
+             {dry_by}."
+        ),
     )
     .until(Some(countdown))
 }
@@ -104,7 +113,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         .test
         .and_then(|t| t.look)
         .filter(|(_, _, verdict)| *verdict == Verdict::Weak)
-        .map(|(seen, age, verdict)| in_words(verdict, seen, age));
+        .map(|(seen, age, verdict)| in_words(look.setup.chocolate.family, verdict, seen, age));
     Advice::new(
         Rule::Pour,
         "Pour, spread to the edges, tap the tray",

@@ -56,10 +56,14 @@ impl Look<'_> {
         let Some(microwave) = setup.microwave else { return seconds(LONGEST_S) };
         let ceiling = w.lost.map_or(w.limit, |lost| lost - degrees(SPARE_C));
         let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
-        let lasting = |to: Temperature| held * rise(temp, to) / microwave.into_chocolate();
-        // Crystals take heat too, so a burst falls short rather than goes over.
-        let wanted = in_seconds(lasting(to)).round().max(1.0);
-        let allowed = in_seconds(lasting(ceiling)).floor().max(1.0);
+        let lasting = |to: Temperature, share: f64| {
+            in_seconds(held * rise(temp, to) / (microwave.rated() * share))
+        };
+        // Crystals take heat too, so a burst falls short rather than goes over; the
+        // ceiling holds even where more of it shows than ever was seen to.
+        let most = setup.burst_response.max(microwave.efficiency);
+        let wanted = lasting(to, setup.burst_response).round().max(1.0);
+        let allowed = lasting(ceiling, most).floor().max(1.0);
         seconds(wanted.min(longest).min(allowed))
     }
 

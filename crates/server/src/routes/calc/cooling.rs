@@ -1,6 +1,7 @@
 //! A cooling record, fitted and forecast.
 
-use actix_web::{post, web::Json};
+use actix_web::post;
+use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::cooling::{CoolingFit, Point};
@@ -9,11 +10,14 @@ use craft::plan::{BlendPart, WareInputs};
 use craft::units::{HeatCapacity, celsius, grams, in_watts_per_degree, seconds};
 use serde::Deserialize;
 use utoipa::ToSchema;
+use uuid::Uuid;
 
+use super::Which;
 use crate::answer::plan::{CoolingAnswer, EtaAnswer};
 use crate::answer::round;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// A day at one reading a second.
 const MOST_READINGS: usize = 86_400;
@@ -40,6 +44,8 @@ pub struct CoolingRequest {
     family: Option<Family>,
     /// A blend in its place.
     blend: Option<Vec<BlendPart>>,
+    /// A chocolate from the shelf in its place.
+    chocolate_id: Option<Uuid>,
     /// With `family` or `blend`: the chocolate in the bowl.
     mass_g: Option<f64>,
     /// The bowl, where its heat is to be counted in `ua_w_k`.
@@ -49,7 +55,10 @@ pub struct CoolingRequest {
 /// When a cooling bowl reaches each target.
 #[utoipa::path(tag = "calc", request_body = CoolingRequest, responses((status = 200, body = CoolingAnswer), (status = 422, body = Problem)))]
 #[post("/cooling")]
-pub async fn cooling(Body(request): Body<CoolingRequest>) -> Answer<Json<CoolingAnswer>> {
+pub async fn cooling(
+    state: Data<State>,
+    Body(request): Body<CoolingRequest>,
+) -> Answer<Json<CoolingAnswer>> {
     let mut check = Checker::new();
     let room = celsius(check.number("room_c", request.room_c, check::ROOM_C));
     let points = points(&request.readings, &mut check);
@@ -59,7 +68,7 @@ pub async fn cooling(Body(request): Body<CoolingRequest>) -> Answer<Json<Cooling
     for (i, target) in request.targets_c.iter().enumerate() {
         check.number(&format!("targets_c[{i}]"), *target, check::PROBE_C);
     }
-    let heat = heat_held(&request, &mut check);
+    let heat = heat_held(&state, &request, &mut check).await?;
     check.finish()?;
 
     let fit = CoolingFit::to(points.iter().copied(), room);
@@ -113,12 +122,20 @@ fn points(readings: &[CoolingReading], check: &mut Checker) -> Vec<Point> {
     points
 }
 
-fn heat_held(request: &CoolingRequest, check: &mut Checker) -> Option<HeatCapacity> {
-    let mass = grams(check.optional("mass_g", request.mass_g, check::CHOCOLATE_G)?);
+async fn heat_held(
+    state: &State,
+    request: &CoolingRequest,
+    check: &mut Checker,
+) -> Answer<Option<HeatCapacity>> {
+    let mass = check.optional("mass_g", request.mass_g, check::CHOCOLATE_G).map(grams);
     let ware = request.bowl.map(|bowl| bowl.check("bowl", check).wetted_heat());
-    if request.family.is_none() && request.blend.is_none() {
-        return None;
-    }
-    let chocolate = super::chocolate(request.family, request.blend.as_deref(), None, check);
-    Some(mass * chocolate.family.heat_when_melted() + ware.unwrap_or_default())
+    let which = Which {
+        family: request.family,
+        blend: request.blend.as_deref(),
+        chocolate_id: request.chocolate_id,
+        own: None,
+    };
+    let (Some(mass), true) = (mass, which.is_given()) else { return Ok(None) };
+    let chocolate = super::chocolate(state, which, check).await?;
+    Ok(Some(mass * chocolate.family.heat_when_melted() + ware.unwrap_or_default()))
 }

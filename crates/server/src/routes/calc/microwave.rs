@@ -1,6 +1,7 @@
 //! Melting in bursts.
 
-use actix_web::{post, web::Json};
+use actix_web::post;
+use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::microwave::bursts;
@@ -8,19 +9,24 @@ use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
 use craft::units::{celsius, grams};
 use serde::Deserialize;
 use utoipa::ToSchema;
+use uuid::Uuid;
 
+use super::Which;
 use crate::answer::plan::MicrowaveAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// What is melted, and in what.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct MicrowaveRequest {
-    /// The chocolate; or else `blend`.
+    /// The chocolate; or else `blend` or `chocolate_id`.
     family: Option<Family>,
     /// A blend in its place.
     blend: Option<Vec<BlendPart>>,
+    /// A chocolate from the shelf in its place.
+    chocolate_id: Option<Uuid>,
     own: Option<OwnInputs>,
     mass_g: f64,
     start_c: f64,
@@ -34,10 +40,18 @@ pub struct MicrowaveRequest {
 /// The bursts that melt a mass.
 #[utoipa::path(tag = "calc", request_body = MicrowaveRequest, responses((status = 200, body = MicrowaveAnswer), (status = 422, body = Problem)))]
 #[post("/microwave")]
-pub async fn microwave(Body(request): Body<MicrowaveRequest>) -> Answer<Json<MicrowaveAnswer>> {
+pub async fn microwave(
+    state: Data<State>,
+    Body(request): Body<MicrowaveRequest>,
+) -> Answer<Json<MicrowaveAnswer>> {
     let mut check = Checker::new();
-    let chocolate =
-        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
+    let which = Which {
+        family: request.family,
+        blend: request.blend.as_deref(),
+        chocolate_id: request.chocolate_id,
+        own: request.own,
+    };
+    let chocolate = super::chocolate(&state, which, &mut check).await?;
     let mass = grams(check.number("mass_g", request.mass_g, check::CHOCOLATE_G));
     let start = check.number("start_c", request.start_c, check::START_C);
     let target = check.number("target_c", request.target_c, check::MELTED_C);
@@ -47,6 +61,6 @@ pub async fn microwave(Body(request): Body<MicrowaveRequest>) -> Answer<Json<Mic
         check.fault("target_c", format!("must be above the start of {start} °C; it is {target}"));
     }
     check.finish()?;
-    let plan = bursts(&chocolate, mass, celsius(start), celsius(target), &microwave);
+    let plan = bursts(&chocolate, mass, [celsius(start), celsius(target)], &microwave, None);
     Ok(Json(plan.into()))
 }

@@ -14,6 +14,10 @@ use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
 use craft::plan::{BlendPart, OwnInputs, blended};
 use utoipa_actix_web::service_config::ServiceConfig;
+use uuid::Uuid;
+
+use crate::problem::Answer;
+use crate::state::State;
 
 /// The calculation endpoints.
 pub fn routes(config: &mut ServiceConfig<'_>) {
@@ -29,23 +33,43 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(bark::bark);
 }
 
-/// The chocolate that is asked about: a family or a blend, with the maker's own
-/// numbers over it where they are given.
-fn chocolate(
+/// What is said of the chocolate that is asked about.
+#[derive(Clone, Copy)]
+struct Which<'a> {
     family: Option<Family>,
-    blend: Option<&[BlendPart]>,
+    blend: Option<&'a [BlendPart]>,
+    chocolate_id: Option<Uuid>,
     own: Option<OwnInputs>,
-    check: &mut Checker,
-) -> Chocolate {
-    let base = match (family, blend) {
-        (Some(family), None) => Some(Chocolate::of(family)),
-        (None, Some(parts)) => blended(parts, "blend", check),
-        (given, _) => {
-            let what = if given.is_some() { "both are given" } else { "neither is given" };
-            check.fault("family", format!("give either family or blend; {what}"));
+}
+
+impl Which<'_> {
+    fn is_given(&self) -> bool {
+        self.family.is_some() || self.blend.is_some() || self.chocolate_id.is_some()
+    }
+}
+
+/// The chocolate that is asked about: a family, a blend or one from the shelf, with
+/// the maker's own numbers over it where they are given.
+async fn chocolate(state: &State, which: Which<'_>, check: &mut Checker) -> Answer<Chocolate> {
+    let base = match (which.family, which.blend, which.chocolate_id) {
+        (Some(family), None, None) => Some(Chocolate::of(family)),
+        (None, Some(parts), None) => blended(parts, "blend", check),
+        (None, None, Some(id)) => {
+            let on_shelf = state.shelf.read(&state.pool).await?;
+            on_shelf.shelf.check_chocolate(id, "chocolate_id", check)
+        }
+        (None, None, None) => {
+            check.fault("family", "give family, blend or chocolate_id; none is given");
+            None
+        }
+        _ => {
+            check.fault("family", "give only one of family, blend and chocolate_id");
             None
         }
     };
     let base = base.unwrap_or_else(|| Chocolate::of(Family::Dark));
-    own.map_or_else(|| base.clone(), |own| own.check("own", base.clone(), check))
+    Ok(match which.own {
+        Some(own) => own.check("own", base, check),
+        None => base,
+    })
 }

@@ -1,6 +1,7 @@
 //! Ready crystals for a mass.
 
-use actix_web::{post, web::Json};
+use actix_web::post;
+use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::method::{READY_SHARE_PCT, crystals, gate};
@@ -9,19 +10,24 @@ use craft::plan::{BlendPart, OwnInputs};
 use craft::units::grams;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
+use super::Which;
 use crate::answer::{self, band};
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// What is to be tempered.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ReadyCrystalsRequest {
-    /// The chocolate; or else `blend`.
+    /// The chocolate; or else `blend` or `chocolate_id`.
     family: Option<Family>,
     /// A blend in its place.
     blend: Option<Vec<BlendPart>>,
+    /// A chocolate from the shelf in its place.
+    chocolate_id: Option<Uuid>,
     own: Option<OwnInputs>,
     mass_g: f64,
     /// Share of the mass; one per cent, if left out.
@@ -50,11 +56,17 @@ pub struct ReadyCrystalsAnswer {
 #[utoipa::path(tag = "calc", request_body = ReadyCrystalsRequest, responses((status = 200, body = ReadyCrystalsAnswer), (status = 422, body = Problem)))]
 #[post("/ready-crystals")]
 pub async fn ready_crystals(
+    state: Data<State>,
     Body(request): Body<ReadyCrystalsRequest>,
 ) -> Answer<Json<ReadyCrystalsAnswer>> {
     let mut check = Checker::new();
-    let chocolate =
-        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
+    let which = Which {
+        family: request.family,
+        blend: request.blend.as_deref(),
+        chocolate_id: request.chocolate_id,
+        own: request.own,
+    };
+    let chocolate = super::chocolate(&state, which, &mut check).await?;
     let mass_g = check.number("mass_g", request.mass_g, check::CHOCOLATE_G);
     let share_pct = check
         .optional("share_pct", request.share_pct, check::CRYSTALS_PCT)

@@ -1,6 +1,7 @@
 //! The seed sum.
 
-use actix_web::{post, web::Json};
+use actix_web::post;
+use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::seed::{Amount, SeedError, SeedInput, StillAir};
@@ -8,19 +9,24 @@ use craft::plan::{BlendPart, OwnInputs, WareInputs};
 use craft::units::{celsius, grams, minutes};
 use serde::Deserialize;
 use utoipa::ToSchema;
+use uuid::Uuid;
 
+use super::Which;
 use crate::answer::plan::SeedAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// What is known.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SeedRequest {
-    /// The chocolate; or else `blend`.
+    /// The chocolate; or else `blend` or `chocolate_id`.
     family: Option<Family>,
     /// A blend in its place.
     blend: Option<Vec<BlendPart>>,
+    /// A chocolate from the shelf in its place.
+    chocolate_id: Option<Uuid>,
     own: Option<OwnInputs>,
     /// What is melted; or else `total_g`.
     melted_g: Option<f64>,
@@ -40,10 +46,18 @@ pub struct SeedRequest {
 /// How much seed brings a bowl to its target.
 #[utoipa::path(tag = "calc", request_body = SeedRequest, responses((status = 200, body = SeedAnswer), (status = 422, body = Problem)))]
 #[post("/seed")]
-pub async fn seed(Body(request): Body<SeedRequest>) -> Answer<Json<SeedAnswer>> {
+pub async fn seed(
+    state: Data<State>,
+    Body(request): Body<SeedRequest>,
+) -> Answer<Json<SeedAnswer>> {
     let mut check = Checker::new();
-    let chocolate =
-        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
+    let which = Which {
+        family: request.family,
+        blend: request.blend.as_deref(),
+        chocolate_id: request.chocolate_id,
+        own: request.own,
+    };
+    let chocolate = super::chocolate(&state, which, &mut check).await?;
     let amount = match (request.melted_g, request.total_g) {
         (Some(g), None) => Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G))),
         (None, Some(g)) => Amount::Total(grams(check.number("total_g", g, check::CHOCOLATE_G))),

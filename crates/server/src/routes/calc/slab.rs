@@ -1,6 +1,7 @@
 //! Mass and thickness of a slab.
 
-use actix_web::{post, web::Json};
+use actix_web::post;
+use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::plan::{BlendPart, OwnInputs, TrayInputs};
@@ -8,10 +9,13 @@ use craft::spread::slab::{FoldedIn, Size};
 use craft::units::{grams, grams_per_cubic_centimetre, millimetres};
 use serde::Deserialize;
 use utoipa::ToSchema;
+use uuid::Uuid;
 
+use super::Which;
 use crate::answer::plan::SlabAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// Dry goods folded in.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -25,10 +29,12 @@ pub struct FoldedInRequest {
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SlabRequest {
-    /// The chocolate; or else `blend`.
+    /// The chocolate; or else `blend` or `chocolate_id`.
     family: Option<Family>,
     /// A blend in its place.
     blend: Option<Vec<BlendPart>>,
+    /// A chocolate from the shelf in its place.
+    chocolate_id: Option<Uuid>,
     own: Option<OwnInputs>,
     tray: TrayInputs,
     /// Thickness once set; or else `mass_g`.
@@ -42,10 +48,18 @@ pub struct SlabRequest {
 /// The chocolate that a slab takes, or the thickness that a mass gives.
 #[utoipa::path(tag = "calc", request_body = SlabRequest, responses((status = 200, body = SlabAnswer), (status = 422, body = Problem)))]
 #[post("/slab")]
-pub async fn slab(Body(request): Body<SlabRequest>) -> Answer<Json<SlabAnswer>> {
+pub async fn slab(
+    state: Data<State>,
+    Body(request): Body<SlabRequest>,
+) -> Answer<Json<SlabAnswer>> {
     let mut check = Checker::new();
-    let chocolate =
-        super::chocolate(request.family, request.blend.as_deref(), request.own, &mut check);
+    let which = Which {
+        family: request.family,
+        blend: request.blend.as_deref(),
+        chocolate_id: request.chocolate_id,
+        own: request.own,
+    };
+    let chocolate = super::chocolate(&state, which, &mut check).await?;
     let tray = request.tray.check("tray", &mut check);
     let size = match (request.thickness_mm, request.mass_g) {
         (Some(mm), None) => {

@@ -1,0 +1,113 @@
+//! What earlier bowls teach about the maker's own gear.
+//!
+//! Four numbers differ from kitchen to kitchen: how fast a bowl cools, how much
+//! of a microwave's heat arrives, how far a bowl goes on rising, and what a
+//! short warming does. [`lesson`] reads them off one bowl's record; [`settle`]
+//! makes of many such lessons the number to use.
+
+mod lesson;
+mod settle;
+
+pub use lesson::lesson;
+pub use settle::{Learned, settle};
+
+use serde::{Deserialize, Serialize};
+
+use crate::bowl::Setup;
+use crate::check::{self, Bounds, Checker};
+use crate::heat::microwave::EFFICIENCY;
+
+/// The numbers that are learned; each only where there is something to go by.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GearNumbers {
+    /// How fast the bowl loses heat, against what is usual for its load.
+    pub cooling_ratio: Option<f64>,
+    /// The share of the microwave's heat that melts chocolate.
+    pub efficiency: Option<f64>,
+    /// How far the bowl goes on rising off the heat.
+    pub carry_over_c: Option<f64>,
+    /// The share of the microwave's heat that shows after a short warming.
+    pub burst_response: Option<f64>,
+}
+
+impl GearNumbers {
+    /// The numbers themselves, with faults noted under `field` where one cannot
+    /// be.
+    #[must_use]
+    pub fn check(self, field: &str, check: &mut Checker) -> Self {
+        for number in Number::ALL {
+            let name = format!("{field}.{}", number.key());
+            check.optional(&name, number.of(&self), number.bounds());
+        }
+        self
+    }
+
+    /// Whether nothing was learned.
+    #[must_use]
+    pub fn is_empty(&self) -> bool {
+        *self == Self::default()
+    }
+}
+
+/// One of the numbers that are learned.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Number {
+    /// How fast a bowl loses heat.
+    Cooling,
+    /// How much of a microwave's heat arrives.
+    Efficiency,
+    /// How far a bowl goes on rising.
+    CarryOver,
+    /// What a short warming does.
+    BurstResponse,
+}
+
+impl Number {
+    /// All of them.
+    pub const ALL: [Self; 4] =
+        [Self::Cooling, Self::Efficiency, Self::CarryOver, Self::BurstResponse];
+
+    /// Its name in [`GearNumbers`].
+    #[must_use]
+    pub fn key(self) -> &'static str {
+        match self {
+            Self::Cooling => "cooling_ratio",
+            Self::Efficiency => "efficiency",
+            Self::CarryOver => "carry_over_c",
+            Self::BurstResponse => "burst_response",
+        }
+    }
+
+    /// What is used where nothing was learned.
+    #[must_use]
+    pub fn usual(self) -> f64 {
+        match self {
+            Self::Cooling => 1.0,
+            Self::Efficiency | Self::BurstResponse => EFFICIENCY,
+            Self::CarryOver => Setup::USUAL_CARRY_OVER_C,
+        }
+    }
+
+    /// What it can be in a home kitchen; a lesson outside is no lesson (*custom*).
+    #[must_use]
+    pub fn bounds(self) -> Bounds {
+        match self {
+            Self::Cooling => check::COOLING_RATIO,
+            Self::Efficiency | Self::BurstResponse => check::EFFICIENCY,
+            Self::CarryOver => check::CARRY_OVER_C,
+        }
+    }
+
+    /// Its value among others.
+    #[must_use]
+    pub fn of(self, numbers: &GearNumbers) -> Option<f64> {
+        match self {
+            Self::Cooling => numbers.cooling_ratio,
+            Self::Efficiency => numbers.efficiency,
+            Self::CarryOver => numbers.carry_over_c,
+            Self::BurstResponse => numbers.burst_response,
+        }
+    }
+}

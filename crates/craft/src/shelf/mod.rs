@@ -1,0 +1,233 @@
+//! The maker's shelf: chocolates, bowls, heat sources, thermometers, the
+//! kitchen; and what was learned of them.
+//!
+//! A plan names things on the shelf; [`Shelf::fill`] puts their numbers in. So a
+//! plan that is still to be made follows the shelf, and a bowl, which keeps what
+//! was filled in, stays what it was when it was opened.
+
+pub mod stock;
+mod thing;
+
+pub use thing::{
+    ChocolateInputs, HeatInputs, Kind, KitchenInputs, OffsetCheck, ThermometerInputs, Thing,
+    WareInputs,
+};
+
+use std::collections::HashMap;
+
+use chrono::{DateTime, Utc};
+use uuid::Uuid;
+
+use crate::check::{Checker, Fault};
+use crate::chocolate::{Chocolate, Family};
+use crate::learn::{GearNumbers, Learned, Number, settle};
+use crate::plan::BarkInputs;
+
+/// A thing on the shelf.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Entry {
+    /// What it is.
+    pub thing: Thing,
+    /// Bowls opened before this teach nothing about it: it was reset then.
+    pub learns_from: Option<DateTime<Utc>>,
+}
+
+/// What one bowl taught, and about which gear.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Taught {
+    /// When the bowl was opened.
+    pub opened: DateTime<Utc>,
+    /// The bowl itself.
+    pub ware_id: Option<Uuid>,
+    /// What heated it.
+    pub heat_id: Option<Uuid>,
+    /// The numbers.
+    pub numbers: GearNumbers,
+}
+
+/// The shelf.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Shelf {
+    entries: HashMap<Uuid, Entry>,
+    /// The latest first.
+    lessons: Vec<Taught>,
+}
+
+impl Shelf {
+    /// The kitchen's own id: there is one.
+    pub const KITCHEN: Uuid = Uuid::nil();
+
+    /// A shelf with these things, and what bowls taught about them.
+    #[must_use]
+    pub fn new(entries: impl IntoIterator<Item = (Uuid, Entry)>, mut lessons: Vec<Taught>) -> Self {
+        lessons.sort_by_key(|taught| std::cmp::Reverse(taught.opened));
+        Self { entries: entries.into_iter().collect(), lessons }
+    }
+
+    fn thing(&self, id: Uuid) -> Option<&Thing> {
+        self.entries.get(&id).map(|entry| &entry.thing)
+    }
+
+    /// A saved chocolate.
+    #[must_use]
+    pub fn chocolate(&self, id: Uuid) -> Option<&ChocolateInputs> {
+        match self.thing(id) {
+            Some(Thing::Chocolate(chocolate)) => Some(chocolate),
+            _ => None,
+        }
+    }
+
+    /// A saved bowl.
+    #[must_use]
+    pub fn ware(&self, id: Uuid) -> Option<&WareInputs> {
+        match self.thing(id) {
+            Some(Thing::Ware(ware)) => Some(ware),
+            _ => None,
+        }
+    }
+
+    /// A saved microwave or water bath.
+    #[must_use]
+    pub fn heat(&self, id: Uuid) -> Option<&HeatInputs> {
+        match self.thing(id) {
+            Some(Thing::Heat(heat)) => Some(heat),
+            _ => None,
+        }
+    }
+
+    /// A saved thermometer.
+    #[must_use]
+    pub fn thermometer(&self, id: Uuid) -> Option<&ThermometerInputs> {
+        match self.thing(id) {
+            Some(Thing::Thermometer(thermometer)) => Some(thermometer),
+            _ => None,
+        }
+    }
+
+    /// The kitchen.
+    #[must_use]
+    pub fn kitchen(&self) -> KitchenInputs {
+        match self.thing(Self::KITCHEN) {
+            Some(Thing::Kitchen(kitchen)) => kitchen.clone(),
+            _ => KitchenInputs::default(),
+        }
+    }
+
+    /// The chocolate that a saved one is, with faults noted under `field`.
+    pub fn check_chocolate(&self, id: Uuid, field: &str, check: &mut Checker) -> Option<Chocolate> {
+        let saved = self.chocolate(id);
+        if saved.is_none() {
+            check.fault(field, "is not a chocolate on the shelf");
+        }
+        saved.map(|saved| saved.chocolate(field, check))
+    }
+
+    /// A plan with the numbers of what it names on the shelf put in.
+    ///
+    /// # Errors
+    /// Where it names what is not there, each with its field.
+    pub fn fill(&self, inputs: &BarkInputs) -> Result<BarkInputs, Vec<Fault>> {
+        let mut check = Checker::new();
+        let mut filled = inputs.clone();
+        if let Some(id) = inputs.chocolate_id {
+            if let Some(saved) = self.chocolate(id) {
+                filled.family = saved.family;
+                filled.blend.clone_from(&saved.blend);
+                filled.own = inputs.own.or(saved.own);
+            } else {
+                check.fault("chocolate_id", "is not a chocolate on the shelf");
+            }
+        }
+        if let Some(id) = inputs.ware_id {
+            if let Some(ware) = self.ware(id) {
+                filled.bowl = Some(ware.bowl());
+            } else {
+                check.fault("ware_id", "is not a bowl on the shelf");
+            }
+        }
+        if let Some(id) = inputs.heat_id {
+            if let Some(heat) = self.heat(id) {
+                filled.microwave = heat.microwave;
+            } else {
+                check.fault("heat_id", "is not a heat source on the shelf");
+            }
+        }
+        if let Some(id) = inputs.thermometer_id {
+            if let Some(thermometer) = self.thermometer(id) {
+                filled.offset_c = thermometer.offset_c();
+            } else {
+                check.fault("thermometer_id", "is not a thermometer on the shelf");
+            }
+        }
+        if inputs.ware_id.is_some() || inputs.heat_id.is_some() {
+            filled.learned = self.numbers(inputs.ware_id, inputs.heat_id);
+        }
+        check.finish()?;
+        Ok(filled)
+    }
+
+    /// Where a plan starts in this kitchen, with the gear of which there is but
+    /// one.
+    #[must_use]
+    pub fn usual_plan(&self, family: Family, in_use: impl Fn(Uuid) -> bool) -> BarkInputs {
+        let kitchen = self.kitchen();
+        let usual = BarkInputs::usual(family);
+        let only = |kind: Kind| {
+            let mut of_kind =
+                self.entries.iter().filter(|(id, e)| e.thing.kind() == kind && in_use(**id));
+            match (of_kind.next(), of_kind.next()) {
+                (Some((id, _)), None) => Some(*id),
+                _ => None,
+            }
+        };
+        BarkInputs {
+            room_c: kitchen.room_c.unwrap_or(usual.room_c),
+            rh_pct: kitchen.rh_pct.unwrap_or(usual.rh_pct),
+            stone_c: kitchen.stone_c,
+            kitchen: kitchen.at_hand,
+            ware_id: only(Kind::Ware),
+            heat_id: only(Kind::Heat),
+            thermometer_id: only(Kind::Thermometer),
+            ..usual
+        }
+    }
+
+    /// What was learned of a bowl, a heat source, or the two together.
+    ///
+    /// How a bowl cools is its own, what share of a microwave's heat arrives is
+    /// the microwave's; how far a bowl goes on rising, and what a short warming
+    /// does, belong to the two together.
+    #[must_use]
+    pub fn learned(
+        &self,
+        number: Number,
+        ware_id: Option<Uuid>,
+        heat_id: Option<Uuid>,
+    ) -> Option<Learned> {
+        let (ware, heat) = match number {
+            Number::Cooling => (Some(ware_id?), None),
+            Number::Efficiency => (None, Some(heat_id?)),
+            Number::CarryOver | Number::BurstResponse => (Some(ware_id?), Some(heat_id?)),
+        };
+        let since = |id: Uuid| self.entries.get(&id).and_then(|entry| entry.learns_from);
+        let from = ware.and_then(since).max(heat.and_then(since));
+        let about = |taught: &&Taught| {
+            ware.is_none_or(|id| taught.ware_id == Some(id))
+                && heat.is_none_or(|id| taught.heat_id == Some(id))
+                && from.is_none_or(|from| taught.opened >= from)
+        };
+        settle(number, self.lessons.iter().filter(about).filter_map(|t| number.of(&t.numbers)))
+    }
+
+    /// All that was learned of a bowl and a heat source.
+    #[must_use]
+    pub fn numbers(&self, ware_id: Option<Uuid>, heat_id: Option<Uuid>) -> GearNumbers {
+        let value = |number| self.learned(number, ware_id, heat_id).map(|learned| learned.value);
+        GearNumbers {
+            cooling_ratio: value(Number::Cooling),
+            efficiency: value(Number::Efficiency),
+            carry_over_c: value(Number::CarryOver),
+            burst_response: value(Number::BurstResponse),
+        }
+    }
+}

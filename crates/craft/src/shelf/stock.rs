@@ -1,0 +1,106 @@
+//! How much of a chocolate is left, and whether it is enough.
+
+use chrono::{NaiveDate, TimeDelta};
+use serde::{Deserialize, Serialize};
+
+use super::ChocolateInputs;
+use crate::bowl::{Bowl, Setup};
+use crate::note::Note;
+use crate::units::{Mass, in_grams};
+
+/// A best-before date this near is said.
+const SOON: TimeDelta = TimeDelta::days(14);
+
+/// How chocolate comes and goes.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Move {
+    /// Weighed: this is what there is.
+    Counted,
+    /// Bought, on top of what there was.
+    Bought,
+    /// Left over from a bowl, and put back.
+    Returned,
+    /// Taken for a bowl.
+    Taken,
+    /// Thrown away, eaten, given away.
+    Gone,
+}
+
+/// What is left after some moves in order of time; `None` where it was never
+/// known.
+///
+/// Nothing less than nothing is left: what was taken beyond that shows that the
+/// count was wrong.
+///
+/// ```
+/// use craft::shelf::stock::{Move, left};
+/// use craft::units::{grams, in_grams};
+///
+/// let moves = [(Move::Counted, 900.0), (Move::Taken, 480.0), (Move::Returned, 60.0)];
+/// let left = left(moves.map(|(kind, g)| (kind, grams(g)))).expect("it was counted");
+/// assert_eq!(in_grams(left).round(), 480.0);
+/// ```
+#[must_use]
+pub fn left(moves: impl IntoIterator<Item = (Move, Mass)>) -> Option<Mass> {
+    moves.into_iter().fold(None, |left: Option<Mass>, (kind, mass)| match kind {
+        Move::Counted => Some(mass),
+        Move::Bought => Some(left.unwrap_or_default() + mass),
+        Move::Returned => left.map(|left| left + mass),
+        Move::Taken | Move::Gone => left.map(|left| (left - mass).max(Mass::default())),
+    })
+}
+
+/// What a bowl took from the bag: what was melted, and the seed that went in.
+#[must_use]
+pub fn taken(setup: &Setup, bowl: &Bowl) -> Mass {
+    setup.melted + bowl.seeded
+}
+
+/// What some of it costs, in the maker's own money.
+#[must_use]
+pub fn cost(chocolate: &ChocolateInputs, mass: Mass) -> Option<f64> {
+    chocolate.price_per_kg.map(|price| price * in_grams(mass) / 1000.0)
+}
+
+/// What there is to say before this much of it is taken.
+#[must_use]
+pub fn remarks(
+    chocolate: &ChocolateInputs,
+    left: Option<Mass>,
+    needed: Mass,
+    today: NaiveDate,
+) -> Vec<Note> {
+    let mut notes = Vec::new();
+    if let Some(left) = left
+        && left < needed
+    {
+        notes.push(Note::caution(
+            "not-enough",
+            format!(
+                "There are {:.0} g left on the shelf; this takes {:.0} g, {:.0} g more.",
+                in_grams(left),
+                in_grams(needed),
+                in_grams(needed - left).max(1.0)
+            ),
+        ));
+    }
+    if let Some(best_before) = chocolate.best_before {
+        if best_before < today {
+            notes.push(Note::caution(
+                "past-its-date",
+                format!(
+                    "Its best-before date was {best_before}. Look, smell and taste before you melt \
+                     it; when in doubt, do not use it."
+                ),
+            ));
+        } else if best_before - today <= SOON {
+            notes.push(Note::info(
+                "soon-past-its-date",
+                format!("Best before {best_before}: use this bag first."),
+            ));
+        }
+    }
+    notes
+}

@@ -1,0 +1,285 @@
+//! What stands on the shelf, as the maker states it.
+
+use chrono::NaiveDate;
+use serde::{Deserialize, Serialize};
+
+use crate::check::{self, Checker, Fault};
+use crate::chocolate::{Chocolate, Family};
+use crate::heat::Material;
+use crate::method::Kitchen;
+use crate::plan::{self, BlendPart, MicrowaveInputs, OwnInputs, family_or_blend};
+
+/// The longest name.
+const LONGEST_NAME: usize = 120;
+/// The longest lot number.
+const LONGEST_LOT: usize = 60;
+/// The longest note.
+const LONGEST_NOTE: usize = 2_000;
+/// A mouth, under the tongue, °C: 36.8 give or take four tenths.
+const MOUTH_C: f64 = 36.8;
+/// Ice water, stirred, °C.
+const ICE_WATER_C: f64 = 0.0;
+
+/// A chocolate.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ChocolateInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// Its family.
+    pub family: Family,
+    /// A blend in its place.
+    #[serde(default)]
+    pub blend: Option<Vec<BlendPart>>,
+    /// The numbers on its bag.
+    #[serde(default)]
+    pub own: OwnInputs,
+    /// How freely it flows: 1 thick to 5 thin.
+    #[serde(default)]
+    pub flow_grade: Option<u8>,
+    /// The bag's lot number.
+    #[serde(default)]
+    pub lot: String,
+    /// The bag's best-before date.
+    #[serde(default)]
+    pub best_before: Option<NaiveDate>,
+    /// What a kilogram costs, in the maker's own money.
+    #[serde(default)]
+    pub price_per_kg: Option<f64>,
+    /// What else the label says: ingredients, allergens.
+    #[serde(default)]
+    pub label: String,
+}
+
+impl ChocolateInputs {
+    /// The chocolate it is, with faults noted under `field`.
+    pub fn chocolate(&self, field: &str, check: &mut Checker) -> Chocolate {
+        let base = family_or_blend(self.family, self.blend.as_deref(), check);
+        let own = if field.is_empty() { "own".to_owned() } else { format!("{field}.own") };
+        self.own.check(&own, base, check)
+    }
+
+    /// What it would be without the numbers on its bag.
+    #[must_use]
+    pub fn usual(&self) -> Chocolate {
+        family_or_blend(self.family, self.blend.as_deref(), &mut Checker::new())
+    }
+
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        check.remark("lot", &self.lot, LONGEST_LOT);
+        check.remark("label", &self.label, LONGEST_NOTE);
+        check.optional("flow_grade", self.flow_grade.map(f64::from), check::FLOW_GRADE);
+        check.optional("price_per_kg", self.price_per_kg, check::PRICE_PER_KG);
+        self.chocolate("", check);
+    }
+}
+
+/// A bowl.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(as = SavedWareInputs))]
+pub struct WareInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// What it is made of.
+    pub material: Material,
+    /// Its empty mass.
+    pub mass_g: f64,
+}
+
+impl WareInputs {
+    /// The bowl as a plan states one.
+    #[must_use]
+    pub fn bowl(&self) -> plan::WareInputs {
+        plan::WareInputs { material: self.material, mass_g: self.mass_g }
+    }
+
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        check.number("mass_g", self.mass_g, check::BOWL_G);
+    }
+}
+
+/// A microwave, or a water bath.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HeatInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// The microwave at its usual setting; none for a water bath.
+    #[serde(default)]
+    pub microwave: Option<MicrowaveInputs>,
+}
+
+impl HeatInputs {
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        if let Some(microwave) = self.microwave {
+            microwave.check("microwave", check);
+        }
+    }
+}
+
+/// What a thermometer was checked in.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum OffsetCheck {
+    /// Crushed ice with a little water, stirred: 0 °C.
+    IceWater,
+    /// Under the tongue: 36.8 °C, give or take half a degree.
+    Body,
+}
+
+impl OffsetCheck {
+    /// What a true thermometer shows there, °C.
+    #[must_use]
+    pub fn true_c(self) -> f64 {
+        match self {
+            Self::IceWater => ICE_WATER_C,
+            Self::Body => MOUTH_C,
+        }
+    }
+}
+
+/// A thermometer.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ThermometerInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// What it was checked in.
+    #[serde(default)]
+    pub checked_in: Option<OffsetCheck>,
+    /// What it showed there.
+    #[serde(default)]
+    pub showed_c: Option<f64>,
+}
+
+impl ThermometerInputs {
+    /// What it reads too little (or, below zero, too much); `None` where it was
+    /// not checked.
+    #[must_use]
+    pub fn offset_c(&self) -> Option<f64> {
+        // Thermometers show tenths; so much of a sum's dust is cut off.
+        let off = self.checked_in?.true_c() - self.showed_c?;
+        Some((off * 100.0).round() / 100.0)
+    }
+
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        match (self.checked_in, self.showed_c) {
+            (Some(checked_in), Some(showed)) => {
+                let bounds = check::Bounds {
+                    min: checked_in.true_c() + check::OFFSET_C.min,
+                    max: checked_in.true_c() + check::OFFSET_C.max,
+                    unit: "°C",
+                };
+                if !bounds.contain(showed) {
+                    check.fault(
+                        "showed_c",
+                        format!(
+                            "must be {bounds}; it is {showed}. One that is further off is not to be \
+                             corrected but replaced"
+                        ),
+                    );
+                }
+            }
+            (Some(_), None) => check.fault("showed_c", "is needed: what it showed there"),
+            (None, Some(_)) => check.fault("checked_in", "is needed: what it was checked in"),
+            (None, None) => {}
+        }
+    }
+}
+
+/// The kitchen.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct KitchenInputs {
+    /// What the room usually has.
+    pub room_c: Option<f64>,
+    /// Its usual relative humidity.
+    pub rh_pct: Option<f64>,
+    /// What the stone usually has.
+    pub stone_c: Option<f64>,
+    /// What the fridge has.
+    pub fridge_c: Option<f64>,
+    /// What is at hand.
+    pub at_hand: Kitchen,
+}
+
+impl KitchenInputs {
+    fn check(&self, check: &mut Checker) {
+        check.optional("room_c", self.room_c, check::ROOM_C);
+        check.optional("rh_pct", self.rh_pct, check::RH_PCT);
+        check.optional("stone_c", self.stone_c, check::STONE_C);
+        check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
+    }
+}
+
+/// One thing on the shelf.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Thing {
+    /// A chocolate.
+    Chocolate(ChocolateInputs),
+    /// A bowl.
+    Ware(WareInputs),
+    /// A microwave or a water bath.
+    Heat(HeatInputs),
+    /// A thermometer.
+    Thermometer(ThermometerInputs),
+    /// The kitchen.
+    Kitchen(KitchenInputs),
+}
+
+/// What kind of thing it is.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Kind {
+    /// A chocolate.
+    Chocolate,
+    /// A bowl.
+    Ware,
+    /// A microwave or a water bath.
+    Heat,
+    /// A thermometer.
+    Thermometer,
+    /// The kitchen.
+    Kitchen,
+}
+
+impl Thing {
+    /// What kind of thing it is.
+    #[must_use]
+    pub fn kind(&self) -> Kind {
+        match self {
+            Self::Chocolate(_) => Kind::Chocolate,
+            Self::Ware(_) => Kind::Ware,
+            Self::Heat(_) => Kind::Heat,
+            Self::Thermometer(_) => Kind::Thermometer,
+            Self::Kitchen(_) => Kind::Kitchen,
+        }
+    }
+
+    /// Whether it can stand on the shelf.
+    ///
+    /// # Errors
+    /// Every fault, each with its field.
+    pub fn check(&self) -> Result<(), Vec<Fault>> {
+        let mut check = Checker::new();
+        match self {
+            Self::Chocolate(chocolate) => chocolate.check(&mut check),
+            Self::Ware(ware) => ware.check(&mut check),
+            Self::Heat(heat) => heat.check(&mut check),
+            Self::Thermometer(thermometer) => thermometer.check(&mut check),
+            Self::Kitchen(kitchen) => kitchen.check(&mut check),
+        }
+        check.finish()
+    }
+}

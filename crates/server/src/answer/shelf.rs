@@ -1,0 +1,171 @@
+//! What stands on the shelf, with what follows from it.
+
+use craft::learn::Number;
+use craft::note::Note;
+use craft::shelf::{ChocolateInputs, Shelf, Thing};
+use serde::Serialize;
+use store::shelf::ShelfRow;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::plan::WindowsAnswer;
+use super::{grams, round};
+use crate::on_shelf::OnShelf;
+
+/// What there is of a planned chocolate, and what it costs.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct StockAnswer {
+    /// What the maker calls it.
+    pub name: String,
+    /// What is left of it; `null` where that is not known.
+    pub left_g: Option<f64>,
+    /// What is weighed out costs this, in the maker's own money.
+    pub cost: Option<f64>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+}
+
+/// A number that is learned.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum NumberName {
+    /// How fast the bowl loses heat, against what is usual.
+    CoolingRatio,
+    /// The share of the microwave's heat that melts chocolate.
+    Efficiency,
+    /// How far the bowl goes on rising off the heat, in degrees.
+    CarryOverC,
+    /// The share of the microwave's heat that shows after a short warming.
+    BurstResponse,
+}
+
+impl From<Number> for NumberName {
+    fn from(number: Number) -> Self {
+        match number {
+            Number::Cooling => Self::CoolingRatio,
+            Number::Efficiency => Self::Efficiency,
+            Number::CarryOver => Self::CarryOverC,
+            Number::BurstResponse => Self::BurstResponse,
+        }
+    }
+}
+
+/// What was learned of a thing.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct LearnedAnswer {
+    /// Which number.
+    pub number: NumberName,
+    /// What is used now.
+    pub value: f64,
+    /// What is used where nothing was learned.
+    pub usual: f64,
+    /// How many bowls it rests on.
+    pub bowls: usize,
+    /// The heat source it was learned with, where it belongs to the two together.
+    pub with: Option<String>,
+}
+
+/// A thing on the shelf.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ThingAnswer {
+    /// Its id.
+    pub id: Uuid,
+    /// Counts its edits; what an edit is made from.
+    pub version: u32,
+    /// What the maker states.
+    pub thing: Thing,
+    /// A chocolate's windows, its own numbers in them.
+    pub windows: Option<WindowsAnswer>,
+    /// A chocolate's windows without its own numbers.
+    pub usual: Option<WindowsAnswer>,
+    /// What is left of a chocolate; `null` where that is not known.
+    pub left_g: Option<f64>,
+    /// What a checked thermometer reads too little.
+    pub offset_c: Option<f64>,
+    /// What was learned of it.
+    pub learned: Vec<LearnedAnswer>,
+}
+
+/// Everything on the shelf that was not put away.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ShelfAnswer {
+    /// The things, the oldest first; the kitchen is always among them.
+    pub things: Vec<ThingAnswer>,
+}
+
+impl From<&OnShelf> for ShelfAnswer {
+    fn from(on_shelf: &OnShelf) -> Self {
+        let in_use = on_shelf.rows.iter().filter(|row| !row.put_away);
+        Self { things: in_use.map(|row| ThingAnswer::new(on_shelf, row)).collect() }
+    }
+}
+
+impl ThingAnswer {
+    /// A thing as it stands there.
+    #[must_use]
+    pub fn new(on_shelf: &OnShelf, row: &ShelfRow) -> Self {
+        let shelf = &on_shelf.shelf;
+        let windows = |chocolate: &ChocolateInputs| {
+            let used = chocolate.chocolate("", &mut craft::check::Checker::new());
+            [WindowsAnswer::from(&used), WindowsAnswer::from(&chocolate.usual())]
+        };
+        let (windows, usual) = match &row.thing {
+            Thing::Chocolate(chocolate) => {
+                let [windows, usual] = windows(chocolate);
+                (Some(windows), Some(usual))
+            }
+            _ => (None, None),
+        };
+        Self {
+            id: row.id,
+            version: row.version,
+            windows,
+            usual,
+            left_g: on_shelf.left.get(&row.id).copied().map(grams),
+            offset_c: match &row.thing {
+                Thing::Thermometer(thermometer) => thermometer.offset_c(),
+                _ => None,
+            },
+            learned: match row.thing {
+                Thing::Ware(_) => of_ware(on_shelf, row.id),
+                Thing::Heat(_) => learned(shelf, Number::Efficiency, None, Some((row.id, None)))
+                    .into_iter()
+                    .collect(),
+                _ => Vec::new(),
+            },
+            thing: row.thing.clone(),
+        }
+    }
+}
+
+/// How a bowl cools, and what it does with each heat source.
+fn of_ware(on_shelf: &OnShelf, id: Uuid) -> Vec<LearnedAnswer> {
+    let shelf = &on_shelf.shelf;
+    let cooling = learned(shelf, Number::Cooling, Some(id), None);
+    let with_heat = on_shelf.rows.iter().flat_map(|row| {
+        let Thing::Heat(heat) = &row.thing else { return Vec::new() };
+        [Number::CarryOver, Number::BurstResponse]
+            .into_iter()
+            .filter_map(|number| {
+                learned(shelf, number, Some(id), Some((row.id, Some(heat.name.as_str()))))
+            })
+            .collect()
+    });
+    cooling.into_iter().chain(with_heat).collect()
+}
+
+fn learned(
+    shelf: &Shelf,
+    number: Number,
+    ware_id: Option<Uuid>,
+    heat: Option<(Uuid, Option<&str>)>,
+) -> Option<LearnedAnswer> {
+    let found = shelf.learned(number, ware_id, heat.map(|(id, _)| id))?;
+    Some(LearnedAnswer {
+        number: number.into(),
+        value: round(found.value, 2),
+        usual: number.usual(),
+        bowls: found.bowls,
+        with: heat.and_then(|(_, name)| name).map(ToOwned::to_owned),
+    })
+}

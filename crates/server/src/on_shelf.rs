@@ -1,0 +1,94 @@
+//! The shelf in memory: every plan that is dragged about asks for it, and it is
+//! small and seldom changes.
+
+use std::collections::HashMap;
+use std::sync::Arc;
+
+use craft::plan::BarkInputs;
+use craft::shelf::{Shelf, stock};
+use craft::units::Mass;
+use store::shelf::ShelfRow;
+use store::{Pool, StoreError};
+use tokio::sync::RwLock;
+use uuid::Uuid;
+
+use crate::answer::plan::PlanAnswer;
+use crate::answer::shelf::StockAnswer;
+use crate::problem::Problem;
+use crate::state::State;
+
+/// What stands on the shelf, and how much of it.
+#[derive(Debug)]
+pub struct OnShelf {
+    /// As the rules see it.
+    pub shelf: Shelf,
+    /// As it is kept, put away or not.
+    pub rows: Vec<ShelfRow>,
+    /// What is left of each chocolate of which that is known.
+    pub left: HashMap<Uuid, Mass>,
+}
+
+impl OnShelf {
+    /// Whether a thing is still offered.
+    #[must_use]
+    pub fn in_use(&self, id: Uuid) -> bool {
+        self.rows.iter().any(|row| row.id == id && !row.put_away)
+    }
+}
+
+/// Read from the store when it is first asked for, and again once it changed.
+#[derive(Debug, Default)]
+pub struct ShelfCache(RwLock<Option<Arc<OnShelf>>>);
+
+impl ShelfCache {
+    /// What stands on the shelf now.
+    ///
+    /// # Errors
+    /// Where the store fails.
+    pub async fn read(&self, pool: &Pool) -> Result<Arc<OnShelf>, StoreError> {
+        if let Some(known) = self.0.read().await.as_ref() {
+            return Ok(known.clone());
+        }
+        let mut cache = self.0.write().await;
+        let rows = store::shelf::list(pool).await?;
+        let fresh = Arc::new(OnShelf {
+            shelf: store::shelf::read(pool).await?,
+            left: store::stock::all_left(pool).await?,
+            rows,
+        });
+        *cache = Some(fresh.clone());
+        Ok(fresh)
+    }
+
+    /// It is to be read again.
+    pub async fn changed(&self) {
+        *self.0.write().await = None;
+    }
+}
+
+/// A plan: its inputs with what they name on the shelf put in, and what follows.
+///
+/// # Errors
+/// Where the inputs are refused, or the store fails.
+pub async fn planned(
+    state: &State,
+    inputs: &BarkInputs,
+) -> Result<(BarkInputs, PlanAnswer), Problem> {
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let filled = on_shelf.shelf.fill(inputs)?;
+    let plan = craft::plan::bark(&filled)?;
+    let needed = plan.slab.to_weigh;
+    let mut answer = PlanAnswer::from(plan);
+    answer.stock = filled.chocolate_id.and_then(|id| {
+        let chocolate = on_shelf.shelf.chocolate(id)?;
+        let left = on_shelf.left.get(&id).copied();
+        let today = state.wall.now().date_naive();
+        Some(StockAnswer {
+            name: chocolate.name.clone(),
+            left_g: left.map(crate::answer::grams),
+            cost: stock::cost(chocolate, needed).map(|cost| crate::answer::round(cost, 2)),
+            notes: stock::remarks(chocolate, left, needed, today),
+        })
+    });
+    Ok((filled, answer))
+}

@@ -1,0 +1,187 @@
+//! The shelf: chocolates, bowls, heat sources, thermometers, and the kitchen.
+
+use actix_web::{HttpResponse, delete, get, post, put, web};
+use craft::check::{self, Checker};
+use craft::shelf::stock::Move;
+use craft::shelf::{Shelf, Thing};
+use craft::units::grams;
+use serde::Deserialize;
+use store::stock::MoveRow;
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::version::EditedFrom;
+use crate::answer::shelf::{ShelfAnswer, ThingAnswer};
+use crate::body::Body;
+use crate::problem::{Answer, Problem};
+use crate::state::State;
+
+/// A thing to be put on the shelf.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewThing {
+    /// Made by the sender, so that sending twice puts one there.
+    id: Option<Uuid>,
+    /// What it is.
+    thing: Thing,
+    /// How much of it there is, where it is a chocolate.
+    left_g: Option<f64>,
+}
+
+/// Chocolate that came or went.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewMove {
+    /// Made by the sender, so that sending twice notes one.
+    id: Option<Uuid>,
+    /// How it moved; what a bowl takes is noted with its pour.
+    kind: Move,
+    /// How much.
+    grams: f64,
+    /// The bowl that it is left over from.
+    bowl_id: Option<Uuid>,
+}
+
+async fn answer(state: &State, id: Uuid) -> Answer<ThingAnswer> {
+    state.shelf.changed().await;
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let row = on_shelf.rows.iter().find(|row| row.id == id);
+    let row = row.ok_or(store::StoreError::NotFound("thing on the shelf"))?;
+    Ok(ThingAnswer::new(&on_shelf, row))
+}
+
+/// Everything on the shelf.
+#[utoipa::path(tag = "shelf", operation_id = "read_shelf", responses((status = 200, body = ShelfAnswer)))]
+#[get("/shelf")]
+pub async fn read(state: web::Data<State>) -> Answer<web::Json<ShelfAnswer>> {
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    Ok(web::Json(on_shelf.as_ref().into()))
+}
+
+/// Puts a thing on the shelf.
+#[utoipa::path(tag = "shelf", operation_id = "add_to_shelf", request_body = NewThing, responses(
+    (status = 201, body = ThingAnswer), (status = 422, body = Problem)))]
+#[post("/shelf")]
+pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<HttpResponse> {
+    let mut check = Checker::new();
+    match (&new.thing, new.left_g) {
+        (Thing::Chocolate(_), left_g) => {
+            check.optional("left_g", left_g, check::STOCK_G);
+        }
+        (Thing::Kitchen(_), _) => check.fault("thing", "must not be a kitchen: there is one"),
+        (_, Some(_)) => check.fault("left_g", "goes with a chocolate only"),
+        _ => {}
+    }
+    check.finish()?;
+    new.thing.check()?;
+    let id = new.id.unwrap_or_else(Uuid::now_v7);
+    let now = state.wall.now();
+    let is_new = store::shelf::insert(&state.pool, id, &new.thing, now).await?;
+    if let (true, Some(left_g)) = (is_new, new.left_g) {
+        let counted = MoveRow {
+            id,
+            chocolate_id: id,
+            bowl_id: None,
+            kind: Move::Counted,
+            mass: grams(left_g),
+            at: now,
+        };
+        store::stock::append(&state.pool, &counted).await?;
+    }
+    Ok(HttpResponse::Created().json(answer(&state, id).await?))
+}
+
+/// Changes a thing on the shelf. Plans that name it follow; bowls stay as they
+/// were opened.
+#[utoipa::path(tag = "shelf", operation_id = "edit_shelf", params(("If-Match" = String, Header, description = "The version that was read")), request_body = Thing, responses(
+    (status = 200, body = ThingAnswer), (status = 404, body = Problem), (status = 412, body = Problem),
+    (status = 422, body = Problem), (status = 428, body = Problem)))]
+#[put("/shelf/{id}")]
+pub async fn edit(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    EditedFrom(version): EditedFrom,
+    Body(thing): Body<Thing>,
+) -> Answer<web::Json<ThingAnswer>> {
+    let kept = store::shelf::get(&state.pool, *id).await?;
+    if kept.thing.kind() != thing.kind() {
+        return Err(Problem::bad_field("kind", "must stay what it is"));
+    }
+    thing.check()?;
+    store::shelf::update(&state.pool, *id, version, &thing).await?;
+    Ok(web::Json(answer(&state, *id).await?))
+}
+
+/// Puts a thing away. It is offered no more; plans and bowls that name it keep it.
+#[utoipa::path(tag = "shelf", operation_id = "put_away", responses(
+    (status = 204), (status = 404, body = Problem), (status = 409, body = Problem)))]
+#[delete("/shelf/{id}")]
+pub async fn put_away(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    if *id == Shelf::KITCHEN {
+        return Err(Problem::conflict("The kitchen stays: edit it instead."));
+    }
+    store::shelf::put_away(&state.pool, *id).await?;
+    state.shelf.changed().await;
+    Ok(HttpResponse::NoContent().finish())
+}
+
+/// Forgets what was learned of a thing; bowls opened from now on teach anew.
+#[utoipa::path(tag = "shelf", operation_id = "unlearn", responses((status = 200, body = ThingAnswer), (status = 404, body = Problem)))]
+#[delete("/shelf/{id}/learned")]
+pub async fn unlearn(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Answer<web::Json<ThingAnswer>> {
+    store::shelf::unlearn(&state.pool, *id, state.wall.now()).await?;
+    Ok(web::Json(answer(&state, *id).await?))
+}
+
+/// Notes chocolate that came or went: `201` where it is new, `200` where it was
+/// noted already.
+#[utoipa::path(tag = "shelf", operation_id = "move_stock", request_body = NewMove, responses(
+    (status = 201, body = ThingAnswer), (status = 200, body = ThingAnswer),
+    (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[post("/shelf/{id}/moves")]
+pub async fn move_stock(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(new): Body<NewMove>,
+) -> Answer<HttpResponse> {
+    let thing = store::shelf::get(&state.pool, *id).await?.thing;
+    let mut check = Checker::new();
+    let bounds = if new.kind == Move::Counted { check::STOCK_G } else { check::MOVED_G };
+    check.number("grams", new.grams, bounds);
+    if !matches!(thing, Thing::Chocolate(_)) {
+        check.fault("id", "must be a chocolate: nothing else is counted");
+    }
+    if new.kind == Move::Taken {
+        check.fault("kind", "must not be taken: what a bowl takes is noted with its pour");
+    }
+    if new.bowl_id.is_some() != (new.kind == Move::Returned) {
+        check.fault("bowl_id", "goes with what is returned, and is needed there");
+    }
+    check.finish()?;
+    if let Some(bowl_id) = new.bowl_id {
+        of_this_chocolate(&state, bowl_id, *id).await?;
+    }
+    let moved = MoveRow {
+        id: new.id.unwrap_or_else(Uuid::now_v7),
+        chocolate_id: *id,
+        bowl_id: new.bowl_id,
+        kind: new.kind,
+        mass: grams(new.grams),
+        at: state.wall.now(),
+    };
+    let is_new = store::stock::append(&state.pool, &moved).await?;
+    let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
+    Ok(response.json(answer(&state, *id).await?))
+}
+
+/// Only what was taken can be returned.
+async fn of_this_chocolate(state: &State, bowl_id: Uuid, chocolate_id: Uuid) -> Answer<()> {
+    let moves = store::stock::of_bowl(&state.pool, bowl_id).await?;
+    if moves.iter().any(|m| m.kind == Move::Taken && m.chocolate_id == chocolate_id) {
+        return Ok(());
+    }
+    Err(Problem::bad_field("bowl_id", "must be a bowl that took some of this chocolate"))
+}
