@@ -16,6 +16,7 @@ const PlanPage = lazy(() => import("./plan/PlanPage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const ReferencePage = lazy(() => import("./reference/ReferencePage"));
+const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
 const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
@@ -43,6 +44,7 @@ const router = createBrowserRouter([
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
+      { path: "shelf", element: later(<ShelfPage />) },
       { path: "reference", element: later(<ReferencePage />) },
       { path: "display", element: later(<DisplayPage />) },
       {

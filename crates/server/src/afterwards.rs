@@ -1,11 +1,13 @@
 //! What is to be noted once a bowl's course has ended: what it took from the
 //! shelf, and what it taught.
 
-use craft::bowl::fold;
+use chrono::{DateTime, Utc};
+use craft::bowl::{Record, Setup, fold};
 use craft::learn::lesson;
 use craft::shelf::{Taught, stock};
 use store::bowls::BowlRow;
 use store::stock::MoveRow;
+use store::{Pool, StoreError};
 
 use crate::clock::kitchen_time;
 use crate::problem::Problem;
@@ -19,31 +21,45 @@ use crate::state::{State, subject};
 pub async fn settle(state: &State, row: &BowlRow) -> Result<(), Problem> {
     let setup = subject(row)?.setup;
     let record = state.record(row).await?;
-    let now = kitchen_time(row.clock, state.wall.now());
-    let bowl = fold(&setup, &record, now);
+    let wall = state.wall.now();
+    note(&state.pool, row, (&setup, &record), [kitchen_time(row.clock, wall), wall]).await?;
+    state.shelf.changed().await;
+    Ok(())
+}
+
+/// The same, by what is known of the bowl already, at its own time and the wall's.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn note(
+    pool: &Pool,
+    row: &BowlRow,
+    (setup, record): (&Setup, &Record),
+    [now, wall]: [DateTime<Utc>; 2],
+) -> Result<(), StoreError> {
+    let bowl = fold(setup, record, now);
     if bowl.ended() {
         let taught = Taught {
             opened: row.opened_at,
             ware_id: row.inputs.ware_id,
             heat_id: row.inputs.heat_id,
-            numbers: lesson(&setup, &record, now),
+            numbers: lesson(setup, record, now),
         };
-        store::shelf::learn(&state.pool, row.id, &taught).await?;
+        store::shelf::learn(pool, row.id, &taught).await?;
         if let Some(chocolate_id) = row.inputs.chocolate_id {
             let taken = MoveRow {
                 id: row.id,
                 chocolate_id,
                 bowl_id: Some(row.id),
                 kind: stock::Move::Taken,
-                mass: stock::taken(&setup, &bowl),
-                at: state.wall.now(),
+                mass: stock::taken(setup, &bowl),
+                at: wall,
             };
-            store::stock::take(&state.pool, &taken).await?;
+            store::stock::take(pool, &taken).await?;
         }
     } else {
-        store::shelf::unteach(&state.pool, row.id).await?;
-        store::stock::give_back(&state.pool, row.id).await?;
+        store::shelf::unteach(pool, row.id).await?;
+        store::stock::give_back(pool, row.id).await?;
     }
-    state.shelf.changed().await;
     Ok(())
 }

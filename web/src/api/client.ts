@@ -5,6 +5,13 @@ export const api = createClient<paths>();
 
 type Schemas = components["schemas"];
 export type Family = Schemas["Family"];
+export type BlendPart = Schemas["BlendPart"];
+export type Thing = Schemas["Thing"];
+export type ThingOf<K extends Thing["kind"]> = Extract<Thing, { kind: K }>;
+export type ThingAnswer = Schemas["ThingAnswer"];
+export type ShelfAnswer = Schemas["ShelfAnswer"];
+export type LearnedAnswer = Schemas["LearnedAnswer"];
+export type StockMove = Schemas["NewMove"];
 export type BarkInputs = Schemas["BarkInputs"];
 export type TrayInputs = Schemas["TrayInputs"];
 export type Method = Schemas["Method"];

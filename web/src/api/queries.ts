@@ -1,19 +1,26 @@
-import { useQueries, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useQueries, useQuery } from "@tanstack/react-query";
 import {
   api,
+  type BarkInputs,
   type Batch,
   type BatchLine,
+  type BlendPart,
   type BowlWithPlan,
   type Component,
   type Family,
   type MethodAnswer,
+  type ShelfAnswer,
+  type Thing,
+  type ThingAnswer,
+  type ThingOf,
   type WindowsAnswer,
 } from "./client";
-import { accepted } from "./refusal";
+import { accepted, Refusal } from "./refusal";
 
 /** What is read once and shown in more than one place. */
 export const keys = {
   methods: ["methods"] as const,
+  shelf: ["shelf"] as const,
   batches: ["batches"] as const,
   batch: (id: string) => ["batches", id] as const,
   component: (id: string) => ["components", id] as const,
@@ -26,6 +33,67 @@ export function useMethods() {
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => accepted<MethodAnswer[]>(await api.GET("/api/v1/methods")),
   });
+}
+
+/** A thing on the shelf of which the kind is known. */
+export type OnShelf<K extends Thing["kind"]> = Omit<ThingAnswer, "thing"> & { thing: ThingOf<K> };
+
+/** What stands on the shelf, by its kind. */
+export interface Shelf {
+  chocolates: OnShelf<"chocolate">[];
+  wares: OnShelf<"ware">[];
+  heats: OnShelf<"heat">[];
+  thermometers: OnShelf<"thermometer">[];
+  kitchen: OnShelf<"kitchen"> | undefined;
+}
+
+function ofKind<K extends Thing["kind"]>(things: ThingAnswer[], kind: K): OnShelf<K>[] {
+  return things.filter((one): one is OnShelf<K> => one.thing.kind === kind);
+}
+
+function byKind({ things }: ShelfAnswer): Shelf {
+  return {
+    chocolates: ofKind(things, "chocolate"),
+    wares: ofKind(things, "ware"),
+    heats: ofKind(things, "heat"),
+    thermometers: ofKind(things, "thermometer"),
+    kitchen: ofKind(things, "kitchen")[0],
+  };
+}
+
+export function useShelf() {
+  return useQuery({
+    queryKey: keys.shelf,
+    queryFn: async () => accepted<ShelfAnswer>(await api.GET("/api/v1/shelf")),
+    select: byKind,
+  });
+}
+
+/** The windows of a chocolate that is being described; the last ones that could be. */
+export function useWindows({
+  family,
+  blend,
+  own,
+}: {
+  family: Family;
+  blend?: BlendPart[] | null | undefined;
+  own?: BarkInputs["own"];
+}) {
+  const body = blend ? { blend, own: own ?? {} } : { family, own: own ?? {} };
+  const asked = useQuery({
+    queryKey: ["windows", body],
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: keepPreviousData,
+    queryFn: async () => accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body })),
+  });
+  const usual = useQuery({
+    queryKey: ["windows", family],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () =>
+      accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body: { family } })),
+  });
+  const faults: Record<string, string> = asked.error instanceof Refusal ? asked.error.fields : {};
+  return { windows: asked.data ?? usual.data, faults };
 }
 
 /** The usual windows of each family. */

@@ -196,7 +196,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A bowl's readings in order of time, doubted ones marked. */
+        /** A bowl's readings as they were sent, in order of time, doubted ones marked. */
         get: operations["list_readings"];
         put?: never;
         /** Keeps a reading: `201` where it is new, `200` where it was kept already. */
@@ -1038,6 +1038,11 @@ export interface components {
             /** @description How it is tempered. */
             method: components["schemas"]["Method"];
             /**
+             * Format: double
+             * @description What was added to each reading: what its thermometer reads too little.
+             */
+            offset_c: number;
+            /**
              * Format: date-time
              * @description On the heat until taken off, since.
              */
@@ -1140,6 +1145,7 @@ export interface components {
             bowl: components["schemas"]["BowlAnswer"];
             /** @description The plan, frozen when the bowl was opened. */
             plan: components["schemas"]["PlanAnswer"];
+            taken?: null | components["schemas"]["TakenAnswer"];
         };
         /** @description A chocolate. */
         ChocolateInputs: {
@@ -2355,6 +2361,26 @@ export interface components {
             family: components["schemas"]["Family"];
             /** @description The stages, in order. */
             stages: components["schemas"]["StageAnswer"][];
+        };
+        /** @description What a bowl took from the shelf. */
+        TakenAnswer: {
+            /**
+             * Format: uuid
+             * @description Which chocolate.
+             */
+            chocolate_id: string;
+            /** @description What the maker calls it. */
+            name: string;
+            /**
+             * Format: double
+             * @description How much of that was returned.
+             */
+            returned_g: number;
+            /**
+             * Format: double
+             * @description How much it took.
+             */
+            taken_g: number;
         };
         /**
          * @description What is known of the temper.

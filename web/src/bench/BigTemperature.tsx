@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowRight, ArrowUp } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
+import { offWords } from "../chocolate/offWords";
 import { degreeUnit, inDisplay, shownDegrees, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
 import type { KitchenClock } from "./useBowl";
@@ -80,6 +81,11 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           maxW="46ch"
         >
           Test: {inDisplay(bowl.test.words)}
+        </Box>
+      )}
+      {bowl.offset_c !== 0 && (
+        <Box color="fg.muted" mt="1" data-testid="corrected">
+          {`Your thermometer ${offWords(bowl.offset_c)}`}
         </Box>
       )}
       {bowl.doubted > 0 && (

@@ -8,6 +8,7 @@ const places = [
   { to: "/plans", name: "Plans" },
   { to: "/bench", name: "Bench" },
   { to: "/log", name: "Log" },
+  { to: "/shelf", name: "Shelf" },
   { to: "/reference", name: "Windows" },
 ];
 
@@ -20,7 +21,7 @@ function Mark() {
   );
 }
 
-/** The frame round every page: the name, and the three places. */
+/** The frame round every page: the name, and the places. */
 export function Shell() {
   return (
     <Box minH="100dvh" display="flex" flexDirection="column">

@@ -15,6 +15,11 @@ export function temperature(c: number, decimals = 1): string {
   return `${shownTemp(c).toFixed(decimals)} ${degreeUnit}`;
 }
 
+/** A bound, without the tenth where there is none: 47 °C, 32.5 °C. */
+export function bound(c: number): string {
+  return `${Math.round(shownTemp(c) * 10) / 10} ${degreeUnit}`;
+}
+
 export function band([lo = Number.NaN, hi = Number.NaN]: readonly number[]): string {
   const end = (c: number) => Math.round(shownTemp(c) * 10) / 10;
   return `${end(lo)}–${end(hi)} ${degreeUnit}`;
@@ -42,6 +47,18 @@ const dayAndTime = new Intl.DateTimeFormat("en-GB", {
   minute: "2-digit",
 });
 const timeOnly = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+const dayOnly = new Intl.DateTimeFormat("en-GB", {
+  day: "numeric",
+  month: "short",
+  year: "numeric",
+  timeZone: "UTC",
+});
+
+/** A day of the calendar, as it is kept: 2027-08-12. */
+export function onDay(date: string): string {
+  return dayOnly.format(new Date(`${date}T00:00:00Z`));
+}
 
 export function day(iso: string): string {
   return dayAndTime.format(new Date(iso));

@@ -12,6 +12,7 @@ import { OutcomeForm } from "./OutcomeForm";
 import { Outcomes } from "./Outcomes";
 import { PlanAgainst } from "./PlanAgainst";
 import { RecordPanel } from "./RecordPanel";
+import { TakenPanel } from "./TakenPanel";
 
 const Curve = lazy(() => import("../curve/Curve"));
 
@@ -84,6 +85,7 @@ function Entry({ batch, known }: { batch: Batch; known: BowlWithPlan }) {
             <SmearPhotos bowlId={bowl.id} />
           </Panel>
         )}
+        {known.taken && <TakenPanel bowlId={bowl.id} taken={known.taken} />}
         <RecordPanel bowlId={bowl.id} />
         {!bowl.gave_up && (
           <Panel title="Note a look">

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { PlanAnswer } from "../api/client";
+import type { BarkInputs, PlanAnswer } from "../api/client";
+import { useShelf } from "../api/queries";
 import { clock } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
@@ -8,10 +9,17 @@ import { burstLook } from "../theme/bursts";
 
 interface Props {
   melt: PlanAnswer["microwave"];
+  heat_id: BarkInputs["heat_id"];
+}
+
+function learnedFrom(bowls: number): string {
+  return bowls === 1 ? "learned from one bowl" : `learned from ${bowls} bowls`;
 }
 
 /** The melt as a strip of bursts, each as long as it lasts. */
-export const BurstStrip = memo(function BurstStrip({ melt }: Props) {
+export const BurstStrip = memo(function BurstStrip({ melt, heat_id }: Props) {
+  const heat = useShelf().data?.heats.find(({ id }) => id === heat_id);
+  const taught = heat?.learned.find(({ number }) => number === "efficiency");
   if (!melt) {
     return (
       <Box color="fg.muted">
@@ -41,8 +49,8 @@ export const BurstStrip = memo(function BurstStrip({ melt }: Props) {
       </Box>
       <Box mt="1.5" mb="1" fontSize="sm">
         <Box>
-          Seconds each, <strong>{clock(melt.seconds)}</strong> in all: an estimate until your
-          microwave is known.
+          Seconds each, <strong>{clock(melt.seconds)}</strong> in all:{" "}
+          {taught ? learnedFrom(taught.bowls) : "an estimate until your microwave is known"}.
         </Box>
         <ShowSum steps={melt.sum} of="melting time" />
       </Box>

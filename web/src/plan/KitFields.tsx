@@ -2,28 +2,32 @@ import { Box, Collapsible } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
 import { memo } from "react";
 import type { BarkInputs, PlanAnswer } from "../api/client";
-import { SelectField } from "../kit/SelectField";
+import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
 import { UnitField } from "../kit/UnitField";
-import { OwnNumbersFields } from "./OwnNumbersFields";
+import { GearFields, type GearProps } from "./GearFields";
 
-const materials = ["glass", "steel", "plastic", "ceramic"] as const;
+type Kit = "own" | "melt_to_c" | "target_c" | "seed_c" | "cooling_min";
 
-type Kit = "bowl" | "microwave" | "own" | "melt_to_c" | "target_c" | "seed_c" | "cooling_min";
-
-type Props = { [K in Kit]: BarkInputs[K] | undefined } & {
+type Props = GearProps & { [K in Kit]: BarkInputs[K] | undefined } & {
   room_c: number;
   windows: PlanAnswer["windows"];
   usualMelt_c: number;
   usualTarget_c: number;
-  errors: Record<string, string>;
-  onChange: (patch: Partial<BarkInputs>) => void;
 };
 
 /** What the maker may know better than the defaults: own gear, own numbers. */
 export const KitFields = memo(function KitFields(props: Props) {
-  const { windows, errors, onChange } = props;
-  const bowl = props.bowl ?? null;
-  const microwave = props.microwave ?? null;
+  const { windows, errors, onChange, usualMelt_c, usualTarget_c, room_c, ...own } = props;
+  const degrees = (name: "melt_to_c" | "target_c" | "seed_c", label: string, usual: number) => (
+    <UnitField
+      label={label}
+      unit="°C"
+      optional={String(usual)}
+      value={own[name]}
+      error={errors[name]}
+      onChange={(value) => onChange({ [name]: value })}
+    />
+  );
   return (
     <Collapsible.Root lazyMount>
       <Collapsible.Trigger asChild>
@@ -44,90 +48,34 @@ export const KitFields = memo(function KitFields(props: Props) {
       </Collapsible.Trigger>
       <Collapsible.Content>
         <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">
-          <SelectField
-            label="Bowl"
-            value={bowl?.material ?? ""}
-            choices={[
-              { value: "", label: "not counted" },
-              ...materials.map((material) => ({ value: material, label: material })),
-            ]}
-            onChange={(chosen) => {
-              const material = materials.find((m) => m === chosen);
-              onChange({ bowl: material ? { mass_g: 500, ...bowl, material } : null });
-            }}
+          <GearFields
+            bowl={own.bowl}
+            microwave={own.microwave}
+            ware_id={own.ware_id}
+            heat_id={own.heat_id}
+            thermometer_id={own.thermometer_id}
+            errors={errors}
+            onChange={onChange}
           />
-          {bowl ? (
-            <UnitField
-              label="Empty bowl"
-              unit="g"
-              value={bowl.mass_g}
-              error={errors["bowl.mass_g"]}
-              onChange={(g) => g !== null && onChange({ bowl: { ...bowl, mass_g: g } })}
-            />
-          ) : (
-            <Box />
-          )}
-          <UnitField
-            label="Microwave"
-            unit="W"
-            optional="none: water bath"
-            value={microwave?.watts}
-            error={errors["microwave.watts"]}
-            onChange={(watts) =>
-              onChange({ microwave: watts === null ? null : { power: 0.5, ...microwave, watts } })
-            }
-          />
-          {microwave ? (
-            <UnitField
-              label="Power setting"
-              unit="%"
-              value={Math.round(microwave.power * 100)}
-              error={errors["microwave.power"]}
-              onChange={(pct) =>
-                pct !== null && onChange({ microwave: { ...microwave, power: pct / 100 } })
-              }
-            />
-          ) : (
-            <Box />
-          )}
-          <UnitField
-            label="Stop melting at"
-            unit="°C"
-            optional={String(props.usualMelt_c)}
-            value={props.melt_to_c}
-            error={errors.melt_to_c}
-            onChange={(melt_to_c) => onChange({ melt_to_c })}
-          />
-          <UnitField
-            label="Seed aims at"
-            unit="°C"
-            optional={String(props.usualTarget_c)}
-            value={props.target_c}
-            error={errors.target_c}
-            onChange={(target_c) => onChange({ target_c })}
-          />
-          <UnitField
-            label="Seed is at"
-            unit="°C"
-            optional={String(props.room_c)}
-            value={props.seed_c}
-            error={errors.seed_c}
-            onChange={(seed_c) => onChange({ seed_c })}
-          />
+          {degrees("melt_to_c", "Stop melting at", usualMelt_c)}
+          {degrees("target_c", "Seed aims at", usualTarget_c)}
+          {degrees("seed_c", "Seed is at", room_c)}
           <UnitField
             label="Cooling takes"
             unit="min"
             optional="not counted"
-            value={props.cooling_min}
+            value={own.cooling_min}
             error={errors.cooling_min}
             onChange={(cooling_min) => onChange({ cooling_min })}
           />
-          <OwnNumbersFields
-            own={props.own}
-            windows={windows}
-            errors={errors}
-            onChange={(own) => onChange({ own })}
-          />
+          <Box gridColumn="1 / -1" borderTopWidth="1px" borderColor="border" pt="3">
+            <OwnNumbersFields
+              own={own.own}
+              windows={windows}
+              errors={errors}
+              onChange={(numbers) => onChange({ own: numbers })}
+            />
+          </Box>
         </Box>
       </Collapsible.Content>
     </Collapsible.Root>

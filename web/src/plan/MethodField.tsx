@@ -1,20 +1,12 @@
-import { Box, Checkbox, Stack } from "@chakra-ui/react";
+import { Box, Stack } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BarkInputs, Method, PlanAnswer } from "../api/client";
 import { useMethods } from "../api/queries";
+import { AtHand } from "../chocolate/AtHand";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
-
-type Kitchen = NonNullable<BarkInputs["kitchen"]>;
-
-const gear: { name: keyof Kitchen; label: string }[] = [
-  { name: "tempered_pieces", label: "Pieces still in temper: shiny, with a snap" },
-  { name: "stone", label: "A slab of stone" },
-  { name: "ready_crystals", label: "Ready crystals (cocoa butter, all form V)" },
-  { name: "frozen_slab", label: "A slab in the freezer" },
-];
 
 interface Props {
   method: Method | null | undefined;
@@ -35,7 +27,6 @@ export const MethodField = memo(function MethodField(props: Props) {
   const suiting = methods.filter((m) => m.suits.some((s) => s.family === family));
   const used = methods.find((m) => m.key === plan.method);
   const recommended = methods.find((m) => m.key === plan.recommended);
-  const kitchen: Kitchen = props.kitchen ?? {};
   return (
     <Panel title="How you temper it">
       <Stack gap="3">
@@ -82,27 +73,7 @@ export const MethodField = memo(function MethodField(props: Props) {
             onChange={(crystals_pct) => onChange({ crystals_pct })}
           />
         )}
-        <Box as="fieldset">
-          <Box as="legend" textStyle="label" mb="1">
-            At hand
-          </Box>
-          {gear.map(({ name, label }) => (
-            <Checkbox.Root
-              key={name}
-              display="flex"
-              minH="36px"
-              alignItems="center"
-              checked={kitchen[name] ?? false}
-              onCheckedChange={(next) =>
-                onChange({ kitchen: { ...kitchen, [name]: next.checked === true } })
-              }
-            >
-              <Checkbox.HiddenInput />
-              <Checkbox.Control />
-              <Checkbox.Label fontSize="sm">{label}</Checkbox.Label>
-            </Checkbox.Root>
-          ))}
-        </Box>
+        <AtHand kitchen={props.kitchen} onChange={(at_hand) => onChange({ kitchen: at_hand })} />
       </Stack>
     </Panel>
   );

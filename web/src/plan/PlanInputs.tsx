@@ -3,7 +3,7 @@ import { memo, useCallback, useMemo } from "react";
 import type { BarkInputs, Family, PlanAnswer } from "../api/client";
 import { useMethods } from "../api/queries";
 import { Panel } from "../kit/Panel";
-import { FamilyField } from "./FamilyField";
+import { ChocolateField } from "./ChocolateField";
 import { KitFields } from "./KitFields";
 import { RoomFields } from "./RoomFields";
 import { ThicknessField } from "./ThicknessField";
@@ -32,18 +32,24 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
   const methods = useMethods().data;
   const { method } = draft;
   // A method that does not suit the new family gives way to the recommended one.
-  const setFamily = useCallback(
-    (family: Family) => {
+  const setChocolate = useCallback(
+    (chocolate: Partial<BarkInputs> & { family: Family }) => {
       const suits = methods?.find((m) => m.key === method)?.suits;
-      const kept = suits === undefined || suits.some((s) => s.family === family);
-      onChange(kept ? { family } : { family, method: null });
+      const kept = suits === undefined || suits.some((s) => s.family === chocolate.family);
+      onChange(kept ? chocolate : { ...chocolate, method: null });
     },
     [methods, method, onChange],
   );
   return (
     <Panel title="What you make">
       <Stack gap="4">
-        <FamilyField value={draft.family} onChange={setFamily} />
+        <ChocolateField
+          family={draft.family}
+          blend={draft.blend}
+          chocolate_id={draft.chocolate_id}
+          errors={errors}
+          onChange={setChocolate}
+        />
         <TrayField tray={draft.tray} errors={errors} onChange={set.tray} />
         <ThicknessField
           value={draft.thickness_mm}
@@ -58,6 +64,9 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
         />
         <KitFields
           bowl={draft.bowl}
+          ware_id={draft.ware_id}
+          heat_id={draft.heat_id}
+          thermometer_id={draft.thermometer_id}
           microwave={draft.microwave}
           own={draft.own}
           melt_to_c={draft.melt_to_c}

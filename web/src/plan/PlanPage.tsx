@@ -120,16 +120,20 @@ function Plan({ batch, kept }: Props) {
           aria-busy={faulty}
         >
           <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
-            <WeighOut plan={plan} family={draft.family} />
+            <WeighOut plan={plan} />
           </Panel>
           <Panel title="The slab">
-            <SlabPicture tray={draft.tray} thickness={draft.thickness_mm} family={draft.family} />
+            <SlabPicture
+              tray={draft.tray}
+              thickness={draft.thickness_mm}
+              family={plan.windows.family}
+            />
           </Panel>
           <Panel title="The room">
             <RoomVerdict room={plan.room} setting={plan.setting} />
           </Panel>
           <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
-            <BurstStrip melt={plan.microwave} />
+            <BurstStrip melt={plan.microwave} heat_id={draft.heat_id} />
           </Panel>
         </Box>
       </Box>

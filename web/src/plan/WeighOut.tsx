@@ -1,6 +1,6 @@
 import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
-import type { Family, PlanAnswer } from "../api/client";
+import type { PlanAnswer } from "../api/client";
 import { band, mass, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
@@ -9,14 +9,9 @@ import { chocolateColours, isPale } from "../theme/chocolate";
 const words = ["first", "then", "last"];
 
 /** What to weigh, and how it is divided: melted, and held back in three. */
-export const WeighOut = memo(function WeighOut({
-  plan,
-  family,
-}: {
-  plan: PlanAnswer;
-  family: Family;
-}) {
-  const { slab, amounts } = plan;
+export const WeighOut = memo(function WeighOut({ plan }: { plan: PlanAnswer }) {
+  const { slab, amounts, stock } = plan;
+  const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
   const colours = chocolateColours[family];
@@ -26,6 +21,7 @@ export const WeighOut = memo(function WeighOut({
       <Box display="grid" gridTemplateColumns={{ base: "1fr", sm: "1fr 1fr 1fr" }} gap="4">
         <Figure label="Weigh out" value={slab.to_weigh_g} testId="to-weigh">
           <ShowSum steps={slab.sum} of="chocolate to weigh out" />
+          {stock && <Stock stock={stock} />}
         </Figure>
         <Figure
           label={`Melt, to ${temperature(amounts.melted_c)}`}
@@ -87,11 +83,25 @@ export const WeighOut = memo(function WeighOut({
           </div>
         )}
       </Box>
+      {stock && <Notes notes={stock.notes} />}
       <Notes notes={slab.notes} />
       <Notes notes={amounts.notes} />
     </Stack>
   );
 });
+
+/** What there is of it on the shelf, and what it costs. */
+function Stock({ stock }: { stock: NonNullable<PlanAnswer["stock"]> }) {
+  const words = [
+    stock.left_g != null && `${mass(stock.left_g)} on the shelf`,
+    stock.cost != null && `costs ${stock.cost.toFixed(2)}`,
+  ].filter((part) => typeof part === "string");
+  return (
+    <Box fontSize="sm" mt="0.5" data-testid="stock">
+      {words.join(", ")}
+    </Box>
+  );
+}
 
 /** What is kept apart from the melt, if anything is. */
 function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: PlanAnswer["amounts"]) {

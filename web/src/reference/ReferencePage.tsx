@@ -1,15 +1,17 @@
 import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import type { WindowsAnswer } from "../api/client";
-import { useWindowsOf } from "../api/queries";
-import { band, temperature } from "../kit/format";
+import { useShelf, useWindowsOf } from "../api/queries";
+import { ScaleMarks } from "../chocolate/BandScale";
+import { OwnBeside } from "../chocolate/OwnBeside";
 import { Failed, Loading } from "../kit/Standing";
-import { chocolateColours, families, familyNames } from "../theme/chocolate";
-import { BandScale, ScaleMarks } from "./BandScale";
+import { chocolateColours, families, familyNames, lookOf } from "../theme/chocolate";
 
 /** The windows of every family on one scale: a card for the kitchen wall. */
 export default function ReferencePage() {
   const { windows, error } = useWindowsOf(families);
+  const chocolates = useShelf().data?.chocolates ?? [];
+  const own = chocolates.filter((one) => one.windows?.own || one.thing.blend);
   if (error) return <Failed what="windows" error={error} retry={() => location.reload()} />;
   if (windows.length < families.length) return <Loading what="the windows" />;
   return (
@@ -33,8 +35,23 @@ export default function ReferencePage() {
           <ScaleMarks />
         </Box>
         {windows.map((of) => (
-          <Row key={of.family} name={familyNames[of.family]} windows={of} />
+          <Row
+            key={of.family}
+            name={familyNames[of.family]}
+            look={chocolateColours[of.family].body}
+            windows={of}
+          />
         ))}
+        {own.length > 0 && (
+          <Box textStyle="label" pt="5" pb="2">
+            From your shelf
+          </Box>
+        )}
+        {own.map(({ id, thing, windows: used, usual }) =>
+          used && usual ? (
+            <Row key={id} name={thing.name} look={lookOf(thing)} windows={used} usual={usual} />
+          ) : null,
+        )}
         <Box mt="3" fontSize="sm" color="fg.muted" maxW="90ch">
           Red line: never above. Dashed line: above it temper is lost. The usual numbers of each
           family; what is printed on the bag goes first. A number is no proof: test a smear.
@@ -44,15 +61,15 @@ export default function ReferencePage() {
   );
 }
 
-function Row({ name, windows }: { name: string; windows: WindowsAnswer }) {
-  const colours = chocolateColours[windows.family];
-  const words = [
-    `melt ${band(windows.melt_c)}, never above ${temperature(windows.limit_c, 0)}`,
-    windows.cool_c && `cool ${band(windows.cool_c)}`,
-    `work ${band(windows.work_c)}`,
-    windows.lost_c != null && `lost above ${temperature(windows.lost_c)}`,
-    `sets up below ${temperature(windows.thick_c)}`,
-  ].filter((part) => typeof part === "string");
+interface RowProps {
+  name: string;
+  look: string;
+  windows: WindowsAnswer;
+  /** The same without the maker's own numbers, where there may be some. */
+  usual?: WindowsAnswer;
+}
+
+function Row({ name, look, windows, usual = windows }: RowProps) {
   return (
     <Box
       display="grid"
@@ -62,30 +79,23 @@ function Row({ name, windows }: { name: string; windows: WindowsAnswer }) {
       py="2"
       borderTopWidth="1px"
       borderColor="border"
-      alignItems="center"
+      alignItems="start"
+      breakInside="avoid"
     >
-      <Box display="flex" gap="2.5" alignItems="center" fontWeight="600">
+      <Box display="flex" gap="2.5" alignItems="center" fontWeight="600" minH="46px">
         <Box
           w="22px"
           h="22px"
           flexShrink={0}
           borderRadius="4px"
-          bg={colours.body}
           borderWidth="1px"
           borderColor="border.emphasized"
+          style={{ background: look }}
           css={{ printColorAdjust: "exact" }}
         />
         {name}
       </Box>
-      <BandScale windows={windows} />
-      <Box />
-      <Box fontSize="sm" display="flex" flexWrap="wrap" columnGap="4">
-        {words.map((part) => (
-          <Box as="span" key={part} whiteSpace="nowrap">
-            {part}
-          </Box>
-        ))}
-      </Box>
+      <OwnBeside windows={windows} usual={usual} />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import type { Family } from "../api/client";
+import type { BlendPart, Family } from "../api/client";
 
 /** How each family looks, set: the body, its edge in section, and a light on it. */
 export const chocolateColours: Record<Family, { body: string; edge: string; light: string }> = {
@@ -10,6 +10,22 @@ export const chocolateColours: Record<Family, { body: string; edge: string; ligh
   cocoa_butter: { body: "#EBD58E", edge: "#CBB063", light: "#FFF8DA" },
   coating: { body: "#3A2419", edge: "#24150E", light: "#947C6F" },
 };
+
+/** A blend: its parts side by side, each as wide as its share. */
+export function blendLook(parts: readonly BlendPart[]): string {
+  let from = 0;
+  const stops = parts.map(({ family, share_pct }) => {
+    const start = from;
+    from += share_pct;
+    return `${chocolateColours[family].body} ${start}% ${from}%`;
+  });
+  return `linear-gradient(100deg, ${stops.join(", ")})`;
+}
+
+/** What a chocolate looks like: its family, or the blend in its place. */
+export function lookOf(kind: { family: Family; blend?: BlendPart[] | null }): string {
+  return kind.blend ? blendLook(kind.blend) : chocolateColours[kind.family].body;
+}
 
 /** Whether dark marks are needed on it. */
 export function isPale(family: Family): boolean {
@@ -25,5 +41,14 @@ export const familyNames: Record<Family, string> = {
   cocoa_butter: "Cocoa butter",
   coating: "Coating",
 };
+
+/** What it is called: its family, or the parts of the blend in its place. */
+export function kindWords(kind: { family: Family; blend?: BlendPart[] | null }): string {
+  if (!kind.blend) return familyNames[kind.family];
+  const parts = kind.blend.map(
+    ({ family, share_pct }) => `${share_pct} % ${familyNames[family].toLowerCase()}`,
+  );
+  return `Blend of ${parts.join(", ")}`;
+}
 
 export const families = Object.keys(familyNames) as Family[];

@@ -87,18 +87,19 @@ pub fn remarks(
         ));
     }
     if let Some(best_before) = chocolate.best_before {
+        let day = best_before.format("%-d %B %Y");
         if best_before < today {
             notes.push(Note::caution(
                 "past-its-date",
                 format!(
-                    "Its best-before date was {best_before}. Look, smell and taste before you melt \
+                    "Its best-before date was {day}. Look, smell and taste before you melt \
                      it; when in doubt, do not use it."
                 ),
             ));
         } else if best_before - today <= SOON {
             notes.push(Note::info(
                 "soon-past-its-date",
-                format!("Best before {best_before}: use this bag first."),
+                format!("Best before {day}: use this bag first."),
             ));
         }
     }

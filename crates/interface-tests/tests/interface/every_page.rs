@@ -26,6 +26,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/bench/{done}"), "topping closes"),
         ("/log".into(), "Given up"),
         (format!("/log/{poured}"), "Plan against what happened"),
+        ("/shelf".into(), "from the drawer"),
         ("/reference".into(), "never above"),
         ("/display".into(), "In this browser"),
         ("/nowhere".into(), "Nothing here"),

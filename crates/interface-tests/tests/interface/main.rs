@@ -7,3 +7,4 @@ mod every_page;
 mod log;
 mod plan;
 mod several;
+mod shelf;

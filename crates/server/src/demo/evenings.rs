@@ -1,28 +1,14 @@
-//! Demo data: the open night of the village observatory of Quillmere, where a
-//! volunteer makes sweets for the visitors.
-//!
-//! Times are counted back from when it is loaded. The curves are records of the
-//! simulated pot, made by a simulated maker; the same every time.
+//! What is made at Quillmere, and how it went.
 
-use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::{Phase, Record};
 use craft::chocolate::Family;
-use craft::heat::Material;
 use craft::method::{Kitchen, Method};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BarkInputs, MicrowaveInputs, TrayInputs, WareInputs, bark};
-use craft::pot::{Evening, Mishap, evening};
-use store::batches::Batch;
-use store::bowls::{BowlRow, ClockRow};
-use store::components::{Component, SLAB_BARK};
-use store::outcomes::OutcomeRow;
-use store::{Pool, StoreError};
-use uuid::Uuid;
+use craft::plan::{BarkInputs, TrayInputs};
 
-use crate::answer::plan::PlanAnswer;
+use super::shelf::{GLASS_BOWL, HALF_POWER, LONG_PROBE, LOW_POWER, chocolate_of, shelf_id};
 
 /// How an evening of the demo went.
-enum Went {
+pub(super) enum Went {
     /// Not yet at the bench.
     Planned,
     /// Still at the bench, held where seeding is under way.
@@ -35,12 +21,13 @@ enum Went {
     Lost(&'static str),
 }
 
-struct Sheet {
-    name: &'static str,
-    note: &'static str,
-    days_ago: i64,
-    inputs: BarkInputs,
-    went: Went,
+/// One of the demo's batches.
+pub(super) struct Sheet {
+    pub name: &'static str,
+    pub note: &'static str,
+    pub days_ago: i64,
+    pub inputs: BarkInputs,
+    pub went: Went,
 }
 
 const GOOD: Outcome = Outcome {
@@ -67,23 +54,23 @@ fn inputs(
     room_c: f64,
     rh_pct: f64,
 ) -> BarkInputs {
+    let heat = if family == Family::Dark { HALF_POWER } else { LOW_POWER };
     BarkInputs {
         tray,
         thickness_mm,
         room_c,
         rh_pct,
-        bowl: Some(WareInputs { material: Material::Glass, mass_g: 620.0 }),
-        microwave: Some(MicrowaveInputs {
-            watts: 800.0,
-            power: if family == Family::Dark { 0.5 } else { 0.35 },
-        }),
+        chocolate_id: chocolate_of(family),
+        ware_id: Some(shelf_id(GLASS_BOWL)),
+        heat_id: Some(shelf_id(heat)),
+        thermometer_id: Some(shelf_id(LONG_PROBE)),
         cooling_min: Some(8.0),
         ..BarkInputs::usual(family)
     }
 }
 
 #[allow(clippy::too_many_lines)] // a table
-fn sheets() -> Vec<Sheet> {
+pub(super) fn sheets() -> Vec<Sheet> {
     vec![
         Sheet {
             name: "Nebula sheet for the telescope queue",
@@ -210,111 +197,4 @@ fn sheets() -> Vec<Sheet> {
             )]),
         },
     ]
-}
-
-/// Loads the demo into an empty store.
-///
-/// # Errors
-/// Where the store fails.
-pub async fn load(pool: &Pool, now: DateTime<Utc>) -> Result<(), StoreError> {
-    for (number, sheet) in sheets().into_iter().enumerate() {
-        load_one(pool, now, number as u64, sheet).await?;
-    }
-    Ok(())
-}
-
-async fn load_one(
-    pool: &Pool,
-    now: DateTime<Utc>,
-    number: u64,
-    sheet: Sheet,
-) -> Result<(), StoreError> {
-    let id = |part: u64| {
-        Uuid::from_u64_pair(0x5711_0000_0000_7000 | number, 0x8000_0000_0000_0000 | part)
-    };
-    let begun =
-        now - TimeDelta::days(sheet.days_ago) - TimeDelta::minutes(95 + number.cast_signed());
-    let inputs = sheet.inputs;
-    let batch = Batch {
-        id: id(1),
-        name: sheet.name.to_owned(),
-        note: sheet.note.to_owned(),
-        version: 1,
-        created_at: begun,
-        updated_at: begun,
-    };
-    let component = Component {
-        id: id(2),
-        batch_id: batch.id,
-        kind: SLAB_BARK.to_owned(),
-        inputs: inputs.clone(),
-        version: 1,
-    };
-    store::batches::create(pool, &batch, &component).await?;
-
-    let how =
-        |mishap, stop_in| Evening { every_s: 4, mishap, stop_in, ..Evening::calm(40 + number) };
-    let (how, looks): (_, &[_]) = match sheet.went {
-        Went::Planned => return Ok(()),
-        Went::AtBench => (how(None, Some(Phase::Testing)), &[]),
-        Went::Poured(looks) => (how(None, None), looks),
-        Went::AtSecondTry(looks) => (how(Some(Mishap::FirstTestStreaks), None), looks),
-        Went::Lost(reason) => {
-            let reason = reason.to_owned();
-            (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
-        }
-    };
-    let Ok(plan) = bark(&inputs) else {
-        return Err(StoreError::Unreadable {
-            what: "the demo",
-            problem: format!("{} cannot be planned", sheet.name),
-        });
-    };
-    let opened = begun + TimeDelta::minutes(10);
-    let record = evening(&plan.setup(opened), &how).record;
-    let at_bench = how.stop_in.is_some();
-    let record = if at_bench { until_last_seed(&record) } else { record };
-    let last = record.last_at().unwrap_or(opened);
-    let bowl = BowlRow {
-        id: id(3),
-        component_id: component.id,
-        inputs,
-        plan: PlanAnswer::from(plan)
-            .frozen()
-            .map_err(|e| StoreError::Unreadable { what: "the demo", problem: e.to_string() })?,
-        opened_at: opened,
-        // The bowl at the bench waits, held, for somebody to go on with it.
-        clock: ClockRow {
-            real: now,
-            kitchen: if at_bench { last } else { now },
-            rate: if at_bench { 0.0 } else { 1.0 },
-        },
-        simulated: at_bench,
-    };
-    store::bowls::insert(pool, &bowl).await?;
-    store::append_record(pool, bowl.id, &record).await?;
-    for (n, (hours, outcome, note)) in looks.iter().enumerate() {
-        let row = OutcomeRow {
-            id: id(10 + n as u64),
-            noted_at: last + TimeDelta::hours(*hours),
-            outcome: *outcome,
-            note: (*note).to_owned(),
-        };
-        store::outcomes::append(pool, batch.id, &row).await?;
-    }
-    Ok(())
-}
-
-/// The record up to half a minute after the second addition of seed.
-fn until_last_seed(record: &Record) -> Record {
-    let second = record
-        .actions()
-        .filter(|a| matches!(a.kind, craft::bowl::ActionKind::SeedAdded { .. }))
-        .nth(1)
-        .map(|a| a.at + TimeDelta::seconds(30));
-    let Some(end) = second else { return record.clone() };
-    Record::new(
-        record.readings().iter().filter(|r| r.at <= end).copied().collect(),
-        record.actions().filter(|a| a.at <= end).cloned().collect(),
-    )
 }

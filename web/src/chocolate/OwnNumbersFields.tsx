@@ -39,7 +39,7 @@ export function OwnNumbersFields({ own = {}, windows, errors, onChange }: Props)
     onChange({ ...own, [name]: band });
   };
   return (
-    <Box gridColumn="1 / -1" borderTopWidth="1px" borderColor="border" pt="3">
+    <Box>
       <Text fontWeight="560">From the bag</Text>
       <Text fontSize="sm" color="fg.muted" mb="2">
         What you leave empty is the family's usual number.

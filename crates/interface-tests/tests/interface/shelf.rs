@@ -1,0 +1,161 @@
+//! The shelf: what is put there, taken from there, and learned of it.
+
+use anyhow::{Context, ensure};
+use interface_tests::browse;
+use serde_json::{Value, json};
+
+use crate::api;
+
+async fn on_shelf(name: &str) -> anyhow::Result<Value> {
+    let shelf = api::get("/shelf").await?;
+    let things = shelf["things"].as_array().context("things")?;
+    things.iter().find(|t| t["thing"]["name"] == name).cloned().context("it is on the shelf")
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
+    browse("shelf_bag", async |page| {
+        page.go("/shelf").await?;
+        page.touch("Add a chocolate").await?;
+        // Nothing is kept before it has a name.
+        page.touch("Keep").await?;
+        page.until_said("must be 1 to 120 characters; it is empty").await?;
+        page.fill("Name", "Test: Dark 72 %").await?;
+        page.fill("There are", "640").await?;
+        page.fill("Work to", "35").await?;
+        page.until_said("must stay below where temper is lost at 34 °C").await?;
+        page.fill("Work to", "31.5").await?;
+        page.fill("Work from", "30.5").await?;
+        page.fill("A kilogram costs", "16").await?;
+        page.fill("Lot", "T 7").await?;
+        page.fill("The label: ingredients, allergens", "May contain almond.").await?;
+        page.touch("Keep").await?;
+        page.until_said("30.5–31.5 °C").await?;
+        let card = page.find("article[aria-label='Test: Dark 72 %']").await?.text().await?;
+        ensure!(card.contains("own (usual 31–32 °C)"), "{card}");
+        page.until_said("May contain almond.").await?;
+        let kept = on_shelf("Test: Dark 72 %").await?;
+        ensure!(kept["left_g"] == 640.0 && kept["thing"]["lot"] == "T 7", "{kept}");
+
+        page.touch("Count Test: Dark 72 %").await?;
+        page.choose("What happened", "Bought more").await?;
+        page.fill("How much", "500").await?;
+        page.touch("Note it").await?;
+        page.until_said("1140 g").await?;
+
+        page.go("/reference").await?;
+        page.until_said("Test: Dark 72 %").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
+    browse("shelf_plan", async |page| {
+        let bag = json!({ "kind": "chocolate", "name": "Test: Milk 40 %", "family": "milk",
+            "price_per_kg": 20 });
+        let bag = api::post("/shelf", json!({ "thing": bag, "left_g": 300 })).await?;
+        let batch = api::new_batch("from the shelf").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.choose("From your shelf", "Test: Milk 40 %").await?;
+        // 30 × 20 cm × 4 mm × 1.27 g/cm³ and 5 %, at 20 a kilogram.
+        page.until_shown("to-weigh", "320 g").await?;
+        page.until_shown("stock", "300 g on the shelf, costs 6.40").await?;
+        page.until_said("There are 300 g left on the shelf; this takes 320 g, 20 g more.").await?;
+        page.touch("Take it to the bench").await?;
+        page.until_shown("instruction", "Read the thermometer").await?;
+        let bowl = page.path().await?.trim_start_matches("/bench/").to_owned();
+        let melted = api::get(&format!("/bowls/{bowl}")).await?["plan"]["amounts"]["melted_g"]
+            .as_f64()
+            .context("grams")?;
+        api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
+
+        page.go(&format!("/log/{}", api::id(&batch)?)).await?;
+        page.until("taken", "what was taken", |text| {
+            text.contains(&format!("{melted:.0} g taken"))
+        })
+        .await?;
+        page.fill("Left over, put back", "25").await?;
+        page.touch("Put it back").await?;
+        page.until_shown("taken", "25 g returned").await?;
+        let left = on_shelf("Test: Milk 40 %").await?["left_g"].as_f64().context("grams")?;
+        ensure!((left - (300.0 - melted + 25.0)).abs() < 0.02, "{left} g of {bag}");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_blend_is_mixed_on_the_plan() {
+    browse("plan_blend", async |page| {
+        let batch = api::new_batch("a blend").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.until_said("Melt, to 46.0 °C").await?;
+        page.find("input[type=radio][value=blend]").await?;
+        page.run("document.querySelector('input[type=radio][value=blend]').click()").await?;
+        // 60 parts of 45 °C and 40 of 42, and one degree into the band.
+        page.until_said("Melt, to 44.8 °C").await?;
+        page.fill("Share 2", "30").await?;
+        page.until_said("must add up to 100 %; it adds up to 90.0 %").await?;
+        page.fill("Share 1", "70").await?;
+        page.until_said("Melt, to 45.1 °C").await?;
+        page.touch("Add a part").await?;
+        page.fill("Share 1", "60").await?;
+        page.fill("Share 3", "10").await?;
+        page.choose("Part 3", "White").await?;
+        page.until_said("Melt, to 44.6 °C").await?;
+        page.until("saving", "saved for good", |text| text == "Saved").await?;
+        page.reload().await?;
+        page.until_said("Melt, to 44.6 °C").await?;
+        page.touch("Leave out part 3").await?;
+        page.until_said("it adds up to 90.0 %").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
+    browse("shelf_gear", async |page| {
+        page.go("/shelf").await?;
+        page.until_said("of its heat melts chocolate").await?;
+        page.touch("Add a thermometer").await?;
+        page.fill("Name", "Test: short probe").await?;
+        page.fill("It showed", "7").await?;
+        page.touch("Keep").await?;
+        page.until_said("One that is further off is not to be corrected but replaced").await?;
+        page.fill("It showed", "0.8").await?;
+        page.touch("Keep").await?;
+        page.until_said("reads 0.8 °C too much; corrected").await?;
+
+        let batch = api::new_batch("with a corrected probe").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.touch("Your bowl, microwave and own numbers").await?;
+        page.choose("Thermometer", "Test: short probe").await?;
+        page.choose("Heat", "Dome kitchen microwave, low").await?;
+        page.until_said("learned from").await?;
+        page.touch("Take it to the bench").await?;
+        page.until_shown("instruction", "Read the thermometer").await?;
+        let bowl = page.path().await?.trim_start_matches("/bench/").to_owned();
+        api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 32.3 })).await?;
+        page.until_shown("temperature", "31.5").await?;
+        page.until_shown("corrected", "Your thermometer reads 0.8 °C too much").await?;
+
+        page.go("/shelf").await?;
+        page.touch("Change Steel bowl with the ring").await?;
+        page.fill("Empty, it weighs", "295").await?;
+        page.touch("Keep").await?;
+        page.until_said("steel, 295 g empty").await?;
+        let half = on_shelf("Dome kitchen microwave, half power").await?;
+        ensure!(half["learned"].as_array().is_some_and(|all| !all.is_empty()), "{half}");
+        page.run(
+            "[...document.querySelectorAll('article[aria-label*=\"half power\"] button')]
+                .find((b) => b.textContent.includes('Forget')).click()",
+        )
+        .await?;
+        page.find("article[aria-label*='half power']:not(:has([data-testid=learned]))").await?;
+        Ok(())
+    })
+    .await;
+}

@@ -1,0 +1,180 @@
+//! What stands on the shelf at Quillmere.
+
+use chrono::{DateTime, TimeDelta, Utc};
+use craft::chocolate::Family;
+use craft::heat::Material;
+use craft::method::Kitchen;
+use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
+use craft::shelf::stock::Move;
+use craft::shelf::{
+    ChocolateInputs, HeatInputs, KitchenInputs, OffsetCheck, Shelf, ThermometerInputs, Thing,
+    WareInputs,
+};
+use craft::units::grams;
+use store::stock::MoveRow;
+use store::{Pool, StoreError};
+use uuid::Uuid;
+
+pub(super) const GLASS_BOWL: u64 = 1;
+const STEEL_BOWL: u64 = 2;
+pub(super) const HALF_POWER: u64 = 3;
+pub(super) const LOW_POWER: u64 = 4;
+const WATER_BATH: u64 = 5;
+pub(super) const LONG_PROBE: u64 = 6;
+const DIAL: u64 = 7;
+const BIG_DARK: u64 = 11;
+const MILK: u64 = 12;
+const WHITE: u64 = 13;
+const RUBY: u64 = 14;
+const COMET_BLEND: u64 = 15;
+
+pub(super) fn shelf_id(number: u64) -> Uuid {
+    Uuid::from_u64_pair(0x5711_0000_0000_7000, 0x9000_0000_0000_0000 | number)
+}
+
+pub(super) fn chocolate_of(family: Family) -> Option<Uuid> {
+    let number = match family {
+        Family::Dark => BIG_DARK,
+        Family::Milk => MILK,
+        Family::White => WHITE,
+        Family::Ruby => RUBY,
+        Family::Blond | Family::CocoaButter | Family::Coating => return None,
+    };
+    Some(shelf_id(number))
+}
+
+fn chocolate(name: &str, family: Family, flow_grade: u8, price_per_kg: f64) -> ChocolateInputs {
+    ChocolateInputs {
+        name: name.to_owned(),
+        family,
+        blend: None,
+        own: OwnInputs::default(),
+        flow_grade: Some(flow_grade),
+        lot: String::new(),
+        best_before: None,
+        price_per_kg: Some(price_per_kg),
+        label: String::new(),
+    }
+}
+
+fn ware(name: &str, material: Material, mass_g: f64) -> Thing {
+    Thing::Ware(WareInputs { name: name.to_owned(), material, mass_g })
+}
+
+fn heat(name: &str, power: Option<f64>) -> Thing {
+    let microwave = power.map(|power| MicrowaveInputs { watts: 800.0, power });
+    Thing::Heat(HeatInputs { name: name.to_owned(), microwave })
+}
+
+/// What stands on the shelf, and how much of each chocolate before the first of
+/// the evenings.
+fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
+    let days = |days: i64| Some((now + TimeDelta::days(days)).date_naive());
+    vec![
+        (GLASS_BOWL, ware("Blue glass bowl", Material::Glass, 620.0), None),
+        (STEEL_BOWL, ware("Steel bowl with the ring", Material::Steel, 310.0), None),
+        (HALF_POWER, heat("Dome kitchen microwave, half power", Some(0.5)), None),
+        (LOW_POWER, heat("Dome kitchen microwave, low", Some(0.35)), None),
+        (WATER_BATH, heat("Water bath on the camp stove", None), None),
+        (
+            LONG_PROBE,
+            Thing::Thermometer(ThermometerInputs {
+                name: "Long probe".to_owned(),
+                checked_in: Some(OffsetCheck::IceWater),
+                showed_c: Some(-0.4),
+            }),
+            None,
+        ),
+        (
+            DIAL,
+            Thing::Thermometer(ThermometerInputs {
+                name: "Dial from the drawer".to_owned(),
+                checked_in: None,
+                showed_c: None,
+            }),
+            None,
+        ),
+        (
+            BIG_DARK,
+            Thing::Chocolate(ChocolateInputs {
+                own: OwnInputs {
+                    work_c: Some([30.8, 31.8]),
+                    fat_pct: Some(38.5),
+                    ..OwnInputs::default()
+                },
+                lot: "Q 118".to_owned(),
+                best_before: days(260),
+                label: "Cocoa mass, sugar, cocoa butter. May contain hazelnut and milk.".to_owned(),
+                ..chocolate("Dark 66 %, the big bag", Family::Dark, 3, 13.9)
+            }),
+            Some(3_000.0),
+        ),
+        (
+            MILK,
+            Thing::Chocolate(ChocolateInputs {
+                best_before: days(11),
+                label: "Contains milk. May contain hazelnut.".to_owned(),
+                ..chocolate("Milk 38 %", Family::Milk, 3, 12.5)
+            }),
+            Some(1_500.0),
+        ),
+        (
+            WHITE,
+            Thing::Chocolate(ChocolateInputs {
+                best_before: days(150),
+                label: "Contains milk.".to_owned(),
+                ..chocolate("White 31 %, for the moons", Family::White, 4, 14.2)
+            }),
+            Some(480.0),
+        ),
+        (RUBY, Thing::Chocolate(chocolate("Ruby drops", Family::Ruby, 2, 21.0)), Some(900.0)),
+        (
+            COMET_BLEND,
+            Thing::Chocolate(ChocolateInputs {
+                blend: Some(vec![
+                    BlendPart { family: Family::Dark, share_pct: 60.0 },
+                    BlendPart { family: Family::Milk, share_pct: 40.0 },
+                ]),
+                label: "Contains milk. May contain hazelnut.".to_owned(),
+                ..chocolate("Comet blend", Family::Dark, 3, 13.3)
+            }),
+            None,
+        ),
+        (
+            0,
+            Thing::Kitchen(KitchenInputs {
+                room_c: Some(20.0),
+                rh_pct: Some(45.0),
+                stone_c: Some(17.5),
+                fridge_c: Some(5.0),
+                at_hand: Kitchen::default(),
+            }),
+            None,
+        ),
+    ]
+}
+
+/// Fills the shelf.
+pub(super) async fn load(pool: &Pool, now: DateTime<Utc>) -> Result<(), StoreError> {
+    for (number, thing, left_g) in things(now) {
+        if matches!(thing, Thing::Kitchen(_)) {
+            let kitchen = store::shelf::get(pool, Shelf::KITCHEN).await?;
+            store::shelf::update(pool, Shelf::KITCHEN, kitchen.version, &thing).await?;
+            continue;
+        }
+        let id = shelf_id(number);
+        store::shelf::insert(pool, id, &thing, now).await?;
+        if let Some(left_g) = left_g {
+            let counted = MoveRow {
+                id,
+                chocolate_id: id,
+                bowl_id: None,
+                kind: Move::Counted,
+                mass: grams(left_g),
+                at: now,
+            };
+            store::stock::append(pool, &counted).await?;
+        }
+    }
+    Ok(())
+}

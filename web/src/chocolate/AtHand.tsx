@@ -1,0 +1,58 @@
+import { Box, Checkbox } from "@chakra-ui/react";
+import type { BarkInputs } from "../api/client";
+
+type Kitchen = NonNullable<BarkInputs["kitchen"]>;
+
+const gear: { name: keyof Kitchen; label: string; word: string }[] = [
+  {
+    name: "tempered_pieces",
+    label: "Pieces still in temper: shiny, with a snap",
+    word: "pieces in temper",
+  },
+  { name: "stone", label: "A slab of stone", word: "a stone" },
+  {
+    name: "ready_crystals",
+    label: "Ready crystals (cocoa butter, all form V)",
+    word: "ready crystals",
+  },
+  { name: "frozen_slab", label: "A slab in the freezer", word: "a frozen slab" },
+];
+
+/** Pieces come in temper unless the maker says otherwise. */
+const has = (kitchen: Kitchen, name: keyof Kitchen) => kitchen[name] ?? name === "tempered_pieces";
+
+/** What is at hand, in a line. */
+export function gearWords(kitchen: BarkInputs["kitchen"]): string {
+  const words = gear.filter(({ name }) => has(kitchen ?? {}, name)).map(({ word }) => word);
+  return words.length > 0 ? `At hand: ${words.join(", ")}` : "No special gear at hand";
+}
+
+interface Props {
+  kitchen: BarkInputs["kitchen"];
+  onChange: (kitchen: Kitchen) => void;
+}
+
+/** What is at hand: what a method may need. */
+export function AtHand({ kitchen = {}, onChange }: Props) {
+  return (
+    <Box as="fieldset">
+      <Box as="legend" textStyle="label" mb="1">
+        At hand
+      </Box>
+      {gear.map(({ name, label }) => (
+        <Checkbox.Root
+          key={name}
+          display="flex"
+          minH="36px"
+          alignItems="center"
+          checked={has(kitchen, name)}
+          onCheckedChange={(next) => onChange({ ...kitchen, [name]: next.checked === true })}
+        >
+          <Checkbox.HiddenInput />
+          <Checkbox.Control />
+          <Checkbox.Label fontSize="sm">{label}</Checkbox.Label>
+        </Checkbox.Root>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,2 @@
+/** What bowls are made of. */
+export const materials = ["glass", "steel", "plastic", "ceramic"] as const;

@@ -1,0 +1,37 @@
+import { Field, Input, Textarea } from "@chakra-ui/react";
+import { inDisplay } from "./display";
+
+interface Props {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  error?: string | undefined;
+  placeholder?: string;
+  /** A line, several of them, or a day of the calendar. */
+  kind?: "line" | "lines" | "day";
+}
+
+/** A text with its name. */
+export function TextField({ label, value, onChange, error, placeholder, kind = "line" }: Props) {
+  const shared = {
+    bg: "bg.panel",
+    borderColor: "border.emphasized",
+    fontWeight: "560",
+    placeholder,
+    value,
+    onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+  };
+  return (
+    <Field.Root invalid={error !== undefined}>
+      <Field.Label textStyle="label">{label}</Field.Label>
+      {kind === "lines" ? (
+        <Textarea rows={2} {...shared} />
+      ) : (
+        <Input type={kind === "day" ? "date" : "text"} autoComplete="off" {...shared} />
+      )}
+      <Field.ErrorText color="stop" fontWeight="560">
+        {label} {error && inDisplay(error)}
+      </Field.ErrorText>
+    </Field.Root>
+  );
+}

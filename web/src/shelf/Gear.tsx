@@ -1,0 +1,114 @@
+import { Box, Button } from "@chakra-ui/react";
+import { Pencil } from "lucide-react";
+import { type ReactNode, useState } from "react";
+import type { ThingOf } from "../api/client";
+import type { OnShelf } from "../api/queries";
+import { Learned } from "./Learned";
+import { Section, Slot } from "./Section";
+import { ThingForm } from "./ThingForm";
+import { useDeeds, useKeep } from "./useThing";
+
+/** Gear: what is used again and again. */
+export type GearKind = "ware" | "heat" | "thermometer";
+
+export interface FieldsProps<K extends GearKind> {
+  draft: ThingOf<K>;
+  errors: Record<string, string>;
+  onChange: (draft: ThingOf<K>) => void;
+}
+
+interface Props<K extends GearKind> {
+  title: string;
+  one: string;
+  none: string;
+  items: OnShelf<K>[];
+  /** Where a new one starts. */
+  fresh: ThingOf<K>;
+  /** One of them in a line. */
+  words: (item: OnShelf<K>) => string;
+  /** Whether bowls teach anything about it. */
+  learns: boolean;
+  Fields: (props: FieldsProps<K>) => ReactNode;
+}
+
+/** Gear of one kind. */
+export function Gear<K extends GearKind>(props: Props<K>) {
+  const { title, one, none, items, fresh } = props;
+  return (
+    <Section
+      title={title}
+      one={one}
+      none={none}
+      empty={items.length === 0}
+      form={(done) => <GearForm {...props} standing={null} start={fresh} done={done} />}
+    >
+      {items.map((item) => (
+        <GearItem key={item.id} {...props} item={item} />
+      ))}
+    </Section>
+  );
+}
+
+function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnShelf<K> }) {
+  const [editing, setEditing] = useState(false);
+  const { name }: { name: string } = item.thing;
+  return (
+    <Slot name={name}>
+      {editing ? (
+        <GearForm {...props} standing={item} start={item.thing} done={() => setEditing(false)} />
+      ) : (
+        <>
+          <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
+            <Box>
+              <Box fontWeight="600">{name}</Box>
+              <Box fontSize="sm">{props.words(item)}</Box>
+            </Box>
+            <Edit name={name} onClick={() => setEditing(true)} />
+          </Box>
+          {props.learns && <Learned id={item.id} learned={item.learned} />}
+        </>
+      )}
+    </Slot>
+  );
+}
+
+/** The way into a thing's form. */
+export function Edit({ name, onClick }: { name: string; onClick: () => void }) {
+  return (
+    <Button
+      variant="ghost"
+      minW="44px"
+      h="44px"
+      px="0"
+      mt="-2"
+      me="-2"
+      aria-label={`Change ${name}`}
+      onClick={onClick}
+    >
+      <Pencil aria-hidden />
+    </Button>
+  );
+}
+
+interface FormProps<K extends GearKind> extends Pick<Props<K>, "Fields"> {
+  standing: OnShelf<K> | null;
+  start: ThingOf<K>;
+  done: () => void;
+}
+
+function GearForm<K extends GearKind>({ Fields, standing, start, done }: FormProps<K>) {
+  const [draft, setDraft] = useState(start);
+  const { keep, busy, errors, said } = useKeep(standing, done);
+  const { putAway } = useDeeds(standing?.id ?? "");
+  return (
+    <ThingForm
+      busy={busy}
+      said={said}
+      onKeep={() => keep({ thing: draft })}
+      onLeave={done}
+      onPutAway={standing ? () => putAway.mutate() : undefined}
+    >
+      <Fields draft={draft} errors={errors} onChange={setDraft} />
+    </ThingForm>
+  );
+}

@@ -1,0 +1,82 @@
+import { Box, Heading } from "@chakra-ui/react";
+import { useState } from "react";
+import type { ThingOf } from "../api/client";
+import type { OnShelf } from "../api/queries";
+import { AtHand, gearWords } from "../chocolate/AtHand";
+import { temperature } from "../kit/format";
+import { UnitField } from "../kit/UnitField";
+import { Edit } from "./Gear";
+import { Pair } from "./Pair";
+import { Slot } from "./Section";
+import { ThingForm } from "./ThingForm";
+import { useKeep } from "./useThing";
+
+/** The kitchen: where new plans start. */
+export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
+  const [editing, setEditing] = useState(false);
+  const { thing } = kitchen;
+  return (
+    <Box as="section" aria-label="Kitchen">
+      <Heading as="h2" textStyle="title" fontSize="lg" mb="2">
+        Kitchen
+      </Heading>
+      <Slot name="Kitchen">
+        {editing ? (
+          <KitchenForm kitchen={kitchen} done={() => setEditing(false)} />
+        ) : (
+          <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
+            <Box>
+              <Box fontWeight="600">{places(thing) || "As usual: 20 °C, 45 % humid"}</Box>
+              <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
+              <Box fontSize="sm" color="fg.muted">
+                New plans start from here.
+              </Box>
+            </Box>
+            <Edit name="the kitchen" onClick={() => setEditing(true)} />
+          </Box>
+        )}
+      </Slot>
+    </Box>
+  );
+}
+
+function places({ room_c, rh_pct, stone_c, fridge_c }: ThingOf<"kitchen">): string {
+  const parts = [
+    room_c != null && `room ${temperature(room_c)}`,
+    rh_pct != null && `${rh_pct} % humid`,
+    stone_c != null && `stone ${temperature(stone_c)}`,
+    fridge_c != null && `fridge ${temperature(fridge_c)}`,
+  ].filter((part) => typeof part === "string");
+  const [first = "", ...rest] = parts;
+  return [first.charAt(0).toUpperCase() + first.slice(1), ...rest].join(", ");
+}
+
+function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () => void }) {
+  const [draft, setDraft] = useState(kitchen.thing);
+  const { keep, busy, errors, said } = useKeep(kitchen, done);
+  const field = (
+    name: "room_c" | "rh_pct" | "stone_c" | "fridge_c",
+    label: string,
+    usual: string,
+  ) => (
+    <UnitField
+      label={label}
+      unit={name === "rh_pct" ? "%" : "°C"}
+      optional={usual}
+      value={draft[name]}
+      error={errors[name]}
+      onChange={(value) => setDraft({ ...draft, [name]: value })}
+    />
+  );
+  return (
+    <ThingForm busy={busy} said={said} onKeep={() => keep({ thing: draft })} onLeave={done}>
+      <Pair>
+        {field("room_c", "Room", "20")}
+        {field("rh_pct", "Humidity", "45")}
+        {field("stone_c", "Stone", "as the room")}
+        {field("fridge_c", "Fridge", "not known")}
+      </Pair>
+      <AtHand kitchen={draft.at_hand} onChange={(at_hand) => setDraft({ ...draft, at_hand })} />
+    </ThingForm>
+  );
+}

@@ -1,0 +1,61 @@
+import { Box, Button } from "@chakra-ui/react";
+import { RotateCcw } from "lucide-react";
+import type { LearnedAnswer } from "../api/client";
+import { degreeUnit, shownDegrees } from "../kit/display";
+import { useDeeds } from "./useThing";
+
+const percent = (share: number) => `${Math.round(share * 100)} %`;
+const degrees = (c: number) => `${shownDegrees(c).toFixed(1)} ${degreeUnit}`;
+
+/** What was learned, and what is usual. */
+function words({ number, value, usual }: LearnedAnswer): [string, string] {
+  switch (number) {
+    case "cooling_ratio":
+      return [`Loses heat ${value.toFixed(2)} times as fast as usual`, "1"];
+    case "efficiency":
+      return [`${percent(value)} of its heat melts chocolate`, percent(usual)];
+    case "carry_over_c":
+      return [`Goes on rising ${degrees(value)} off the heat`, degrees(usual)];
+    case "burst_response":
+      return [`${percent(value)} of a short warming shows`, percent(usual)];
+  }
+}
+
+/** What earlier bowls taught about a thing, on how many it rests, and the way back. */
+export function Learned({ id, learned }: { id: string; learned: LearnedAnswer[] }) {
+  const { unlearn } = useDeeds(id);
+  if (learned.length === 0) {
+    return (
+      <Box fontSize="sm" color="fg.muted" mt="1">
+        Nothing learned yet: plan with it, and each bowl that is poured teaches.
+      </Box>
+    );
+  }
+  return (
+    <Box mt="2" display="flex" gap="3" alignItems="end" justifyContent="space-between">
+      <Box as="ul" listStyleType="none" fontSize="sm" data-testid="learned">
+        {learned.map((one) => {
+          const [what, usual] = words(one);
+          return (
+            <Box as="li" key={`${one.number} ${one.with}`} mb="1.5">
+              <Box fontWeight="600">{what}</Box>
+              <Box color="fg.muted">
+                from {one.bowls} {one.bowls === 1 ? "bowl" : "bowls"}
+                {one.with && ` with ${one.with}`}; usual is {usual}
+              </Box>
+            </Box>
+          );
+        })}
+      </Box>
+      <Button
+        variant="ghost"
+        size="sm"
+        flexShrink={0}
+        disabled={unlearn.isPending}
+        onClick={() => unlearn.mutate()}
+      >
+        <RotateCcw aria-hidden /> Forget
+      </Button>
+    </Box>
+  );
+}

@@ -1,0 +1,39 @@
+import { Box, Heading } from "@chakra-ui/react";
+import { useShelf } from "../api/queries";
+import { Failed, Loading } from "../kit/Standing";
+import { Chocolates } from "./Chocolates";
+import { HeatSources } from "./HeatSources";
+import { KitchenPanel } from "./KitchenPanel";
+import { Thermometers } from "./Thermometers";
+import { Wares } from "./Wares";
+
+/** What the maker has: chocolates, and the gear with what was learned of it. */
+export default function ShelfPage() {
+  const shelf = useShelf();
+  if (shelf.error) {
+    return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
+  }
+  if (!shelf.data) return <Loading what="the shelf" />;
+  const { chocolates, wares, heats, thermometers, kitchen } = shelf.data;
+  return (
+    <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
+      <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
+        Shelf
+      </Heading>
+      <Box
+        display="grid"
+        gap="5"
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.5fr) minmax(340px, 1fr)" }}
+        alignItems="start"
+      >
+        <Chocolates chocolates={chocolates} />
+        <Box display="grid" gap="5">
+          <Wares wares={wares} />
+          <HeatSources heats={heats} />
+          <Thermometers thermometers={thermometers} />
+          {kitchen && <KitchenPanel kitchen={kitchen} />}
+        </Box>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,75 @@
+import { Box } from "@chakra-ui/react";
+import type { OnShelf } from "../api/queries";
+import { offWords } from "../chocolate/offWords";
+import { SelectField } from "../kit/SelectField";
+import { TextField } from "../kit/TextField";
+import { UnitField } from "../kit/UnitField";
+import { type FieldsProps, Gear } from "./Gear";
+import { Pair } from "./Pair";
+
+const checks = [
+  { value: "", label: "not checked" },
+  { value: "ice_water", label: "ice water" },
+  { value: "body", label: "a mouth, under the tongue" },
+] as const;
+
+/** The thermometers, with what they are off by. */
+export function Thermometers({ thermometers }: { thermometers: OnShelf<"thermometer">[] }) {
+  return (
+    <Gear
+      title="Thermometers"
+      one="a thermometer"
+      none="None yet. One that is half a degree off is enough to miss the band: check it in ice water."
+      items={thermometers}
+      fresh={{ kind: "thermometer", name: "", checked_in: "ice_water", showed_c: 0 }}
+      words={({ offset_c }) => offWords(offset_c)}
+      learns={false}
+      Fields={ThermometerFields}
+    />
+  );
+}
+
+function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer">) {
+  const checked = draft.checked_in ?? "";
+  return (
+    <>
+      <TextField
+        label="Name"
+        value={draft.name}
+        error={errors.name}
+        onChange={(name) => onChange({ ...draft, name })}
+      />
+      <Pair>
+        <SelectField
+          label="Checked in"
+          value={checked}
+          choices={[...checks]}
+          error={errors.checked_in}
+          onChange={(chosen) => {
+            const checked_in = checks.find((one) => one.value === chosen)?.value || null;
+            onChange({
+              ...draft,
+              checked_in,
+              showed_c: checked_in ? (draft.showed_c ?? null) : null,
+            });
+          }}
+        />
+        {checked && (
+          <UnitField
+            label="It showed"
+            unit="°C"
+            optional=""
+            value={draft.showed_c}
+            error={errors.showed_c}
+            onChange={(showed_c) => onChange({ ...draft, showed_c })}
+          />
+        )}
+      </Pair>
+      <Box fontSize="sm" color="fg.muted">
+        {checked === "body"
+          ? "A rough check: a mouth is 36.8 °C, give or take half a degree. Clean the tip before and after."
+          : "Crushed ice with a little water, stirred until it stands still. The tip in the middle, not at the glass."}
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, type StockMove, type Thing, type ThingAnswer } from "../api/client";
+import { keys } from "../api/queries";
+import { accepted, Refusal } from "../api/refusal";
+
+/** What hangs on the shelf is asked for anew: plans follow it. */
+function useShelfChanged() {
+  const queries = useQueryClient();
+  return () => {
+    queries.invalidateQueries({ queryKey: keys.shelf });
+    queries.invalidateQueries({ queryKey: ["components"] });
+    queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+    queries.invalidateQueries({ queryKey: ["bowls"] });
+  };
+}
+
+interface Kept {
+  thing: Thing;
+  /** How much of it there is, where it is new. */
+  left_g?: number | null;
+}
+
+/** Puts a thing on the shelf, or changes one that stands there. */
+export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, done: () => void) {
+  const changed = useShelfChanged();
+  const keep = useMutation({
+    mutationFn: async ({ thing, left_g }: Kept) =>
+      accepted<ThingAnswer>(
+        standing
+          ? await api.PUT("/api/v1/shelf/{id}", {
+              params: {
+                path: { id: standing.id },
+                header: { "If-Match": `"${standing.version}"` },
+              },
+              body: thing,
+            })
+          : await api.POST("/api/v1/shelf", {
+              body: { id: crypto.randomUUID(), thing, left_g: left_g ?? null },
+            }),
+      ),
+    onSuccess: () => {
+      changed();
+      done();
+    },
+    onError: (error) => {
+      if (error instanceof Refusal && error.status === 412) changed();
+    },
+  });
+  const fields = keep.error instanceof Refusal ? keep.error.fields : {};
+  const said =
+    keep.error && Object.keys(fields).length === 0 ? `Not kept: ${keep.error.message}` : undefined;
+  return { keep: keep.mutate, busy: keep.isPending, errors: fields, said };
+}
+
+/** What else is done with a thing that stands there. */
+export function useDeeds(id: string) {
+  const changed = useShelfChanged();
+  const putAway = useMutation({
+    mutationFn: async () => {
+      const answer = await api.DELETE("/api/v1/shelf/{id}", { params: { path: { id } } });
+      if (!answer.response.ok) accepted(answer);
+    },
+    onSuccess: changed,
+  });
+  const unlearn = useMutation({
+    mutationFn: async () =>
+      accepted<ThingAnswer>(
+        await api.DELETE("/api/v1/shelf/{id}/learned", { params: { path: { id } } }),
+      ),
+    onSuccess: changed,
+  });
+  const move = useMutation({
+    mutationFn: async (moved: StockMove) =>
+      accepted<ThingAnswer>(
+        await api.POST("/api/v1/shelf/{id}/moves", {
+          params: { path: { id } },
+          body: { id: crypto.randomUUID(), ...moved },
+        }),
+      ),
+    onSuccess: changed,
+  });
+  return { putAway, unlearn, move };
+}
