@@ -26,7 +26,9 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
         ) : (
           <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
             <Box>
-              <Box fontWeight="600">{places(thing) || "As usual: 20 °C, 45 % humid"}</Box>
+              <Box fontWeight="600">
+                {places(thing) || "Nothing stated yet"}
+              </Box>
               <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
               <Box fontSize="sm" color="fg.muted">
                 New plans start from here.

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { OnShelf } from "../api/queries";
 import { offWords } from "../chocolate/offWords";
+import { inDisplay } from "../kit/display";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
@@ -67,7 +68,9 @@ function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer
       </Pair>
       <Box fontSize="sm" color="fg.muted">
         {checked === "body"
-          ? "A rough check: a mouth is 36.8 °C, give or take half a degree. Clean the tip before and after."
+          ? inDisplay(
+              "A rough check: a mouth is 36.8 °C, give or take half a degree. Clean the tip before and after.",
+            )
           : "Crushed ice with a little water, stirred until it stands still. The tip in the middle, not at the glass."}
       </Box>
     </>

@@ -6,6 +6,8 @@
 //! was filled in, stays what it was when it was opened.
 
 pub mod stock;
+#[cfg(test)]
+mod tests;
 mod thing;
 
 pub use thing::{
