@@ -41,6 +41,9 @@ async fn main() -> anyhow::Result<()> {
         page.find(".recharts-line-curve").await?;
         take(name).await?;
     }
+    page.go("/shelf").await?;
+    page.until_said("of its heat melts chocolate").await?;
+    take("shelf").await?;
     page.prefer("dark").await?;
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;

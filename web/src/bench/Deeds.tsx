@@ -77,7 +77,7 @@ export const Deeds = memo(function Deeds(props: Props) {
   useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
 
   const undoButton = (
-    <Touch hotkey="U" disabled={!undo} onClick={undo} data-testid="undo">
+    <Touch hotkey="U" disabled={!undo} onClick={undo} data-testid="undo" fontSize="md" px="2">
       <Box as="span" display="inline-flex" gap="2" alignItems="center">
         <Undo2 size={20} aria-hidden /> {last ? `Undo: ${told(last)}` : "Undo"}
       </Box>

@@ -74,7 +74,7 @@ fn line(name: &str, of: &[&Judged]) {
     let forecasts: Vec<_> = of.iter().flat_map(|(_, j, _)| &j.forecasts).collect();
     let held = forecasts.iter().filter(|f| f.held).count();
     println!(
-        "{name:<18} {:>4} {:>7.1} % {:>5.0} % {:>5} {:>11.2} {:>6.1} {:>9.2} {:>9} {:>5.1} % {:>4.0} %",
+        "{name:<18} {:>4} {:>7.1} % {:>5.0} % {:>5} {:>11.2} {:>6.1} {:>9.2} {:>9} {:>7} {:>6}",
         of.len(),
         share(good, of.len()),
         share(thick, of.len()),
@@ -83,9 +83,14 @@ fn line(name: &str, of: &[&Judged]) {
         tests as f64 / of.len().max(1) as f64,
         median(ratios),
         forecasts.len(),
-        share(held, forecasts.len()),
-        100.0 * median(forecasts.iter().map(|f| f.width)),
+        told(share(held, forecasts.len()), 1, forecasts.len()),
+        told(100.0 * median(forecasts.iter().map(|f| f.width)), 0, forecasts.len()),
     );
+}
+
+/// A share, where there is anything that it is a share of.
+fn told(pct: f64, decimals: usize, of: usize) -> String {
+    if of == 0 { "–".to_owned() } else { format!("{pct:.decimals$} %") }
 }
 
 fn median(values: impl Iterator<Item = f64>) -> f64 {

@@ -20,10 +20,12 @@ pub const SHORTEST_SPAN_S: f64 = 45.0;
 pub const CONFIDENCE: f64 = 0.9;
 /// No kitchen thermometer is better than this, however calm its readings, °C.
 const PROBE_FLOOR_C: f64 = 0.05;
-/// What the one-exponential picture itself is worth: shares of the time ahead, on
-/// the early and on the late side (*custom*; stirring and the draught change, and
-/// crystals that form give heat, so it is late more often than early).
-const MODEL_SHARES: [f64; 2] = [0.05, 0.07];
+/// What the one-exponential picture itself is worth, on the early and on the late
+/// side: shares of the time ahead, and seconds (*custom*; stirring and the draught
+/// change, and crystals that form toward the end give heat, so what is near is
+/// late more often than early).
+const MODEL_SHARES: [f64; 2] = [0.05, 0.05];
+const MODEL_S: [f64; 2] = [0.0, 20.0];
 
 /// What lies further ahead is as good as never, s: a day (*custom*).
 const NEVER_S: f64 = 86_400.0;
@@ -237,7 +239,7 @@ impl CoolingFit {
     fn log_spread(&self, t: f64) -> [f64; 2] {
         let variance = self.var_a + t * t * self.var_k - 2.0 * t * self.cov_ak;
         let by_readings = self.quantile * variance.max(0.0).sqrt();
-        MODEL_SHARES.map(|share| by_readings + share * self.k * t)
+        [0, 1].map(|side| by_readings + (MODEL_SHARES[side] * t + MODEL_S[side]) * self.k)
     }
 }
 

@@ -5,8 +5,12 @@
 //! short warming does. [`lesson`] reads them off one bowl's record; [`settle`]
 //! makes of many such lessons the number to use.
 
+mod cooling;
 mod lesson;
+mod melt;
 mod settle;
+mod trace;
+mod warming;
 
 pub use lesson::lesson;
 pub use settle::{Learned, settle};
