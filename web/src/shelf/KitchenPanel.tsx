@@ -26,9 +26,7 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
         ) : (
           <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
             <Box>
-              <Box fontWeight="600">
-                {places(thing) || "Nothing stated yet"}
-              </Box>
+              <Box fontWeight="600">{places(thing) || "Nothing stated yet"}</Box>
               <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
               <Box fontSize="sm" color="fg.muted">
                 New plans start from here.
