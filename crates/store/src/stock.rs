@@ -28,6 +28,15 @@ pub struct MoveRow {
     pub at: DateTime<Utc>,
 }
 
+impl MoveRow {
+    /// The first count of a chocolate that is put on the shelf.
+    #[must_use]
+    pub fn first_count(chocolate_id: Uuid, mass: Mass, at: DateTime<Utc>) -> Self {
+        // Its own id makes it the first, however often it is sent.
+        Self { id: chocolate_id, chocolate_id, bowl_id: None, kind: Move::Counted, mass, at }
+    }
+}
+
 fn word(kind: Move) -> &'static str {
     match kind {
         Move::Counted => "counted",

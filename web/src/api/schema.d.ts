@@ -644,6 +644,8 @@ export interface components {
              * @description The ready crystals that are advised.
              */
             crystals_g?: number | null;
+            /** @description How sure it is: what it rests on. */
+            grounds: components["schemas"]["Grounds"];
             /**
              * Format: double
              * @description The burst that is advised.
@@ -1386,6 +1388,11 @@ export interface components {
          * @enum {string}
          */
         Gloss: "glossy" | "satin" | "dull";
+        /**
+         * @description What an instruction rests on.
+         * @enum {string}
+         */
+        Grounds: "readings" | "one_reading" | "clock";
         /** @description A microwave, or a water bath. */
         HeatInputs: {
             microwave?: null | components["schemas"]["MicrowaveInputs"];

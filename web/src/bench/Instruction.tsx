@@ -5,6 +5,13 @@ import { CountdownTo } from "./CountdownTo";
 import { levels } from "./levels";
 import type { KitchenClock } from "./useBowl";
 
+/** How sure the coach is: what its instruction rests on. */
+const grounds: Record<BowlAnswer["advice"]["grounds"], string> = {
+  readings: "on several readings",
+  one_reading: "on one reading",
+  clock: "on no fresh reading",
+};
+
 /** The one thing to do next, why, and how long until. */
 export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
   const { advice } = bowl;
@@ -43,7 +50,10 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
           <span>{inDisplay(advice.say)}</span>
         </Box>
         <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
-          {inDisplay(advice.why)}
+          {inDisplay(advice.why)}{" "}
+          <Box as="span" fontSize="sm" data-testid="grounds">
+            By the rule “{advice.rule.replaceAll("_", " ")}”, {grounds[advice.grounds]}.
+          </Box>
         </Box>
       </Box>
       {advice.countdown && (

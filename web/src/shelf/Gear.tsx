@@ -3,6 +3,7 @@ import { Pencil } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { TextField } from "../kit/TextField";
 import { Learned } from "./Learned";
 import { Section, Slot } from "./Section";
 import { ThingForm } from "./ThingForm";
@@ -98,6 +99,7 @@ interface FormProps<K extends GearKind> extends Pick<Props<K>, "Fields"> {
 
 function GearForm<K extends GearKind>({ Fields, standing, start, done }: FormProps<K>) {
   const [draft, setDraft] = useState(start);
+  const { name }: { name: string } = draft;
   const { keep, busy, errors, said } = useKeep(standing, done);
   const { putAway } = useDeeds(standing?.id ?? "");
   return (
@@ -108,6 +110,12 @@ function GearForm<K extends GearKind>({ Fields, standing, start, done }: FormPro
       onLeave={done}
       onPutAway={standing ? () => putAway.mutate() : undefined}
     >
+      <TextField
+        label="Name"
+        value={name}
+        error={errors.name}
+        onChange={(next) => setDraft({ ...draft, name: next })}
+      />
       <Fields draft={draft} errors={errors} onChange={setDraft} />
     </ThingForm>
   );

@@ -1,6 +1,5 @@
 import type { OnShelf } from "../api/queries";
 import { SelectField } from "../kit/SelectField";
-import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
 import { Pair } from "./Pair";
@@ -29,12 +28,6 @@ function HeatFields({ draft, errors, onChange }: FieldsProps<"heat">) {
   const { microwave } = draft;
   return (
     <>
-      <TextField
-        label="Name"
-        value={draft.name}
-        error={errors.name}
-        onChange={(name) => onChange({ ...draft, name })}
-      />
       <SelectField
         label="What it is"
         value={microwave ? "microwave" : "bath"}

@@ -3,7 +3,6 @@ import type { OnShelf } from "../api/queries";
 import { offWords } from "../chocolate/offWords";
 import { inDisplay } from "../kit/display";
 import { SelectField } from "../kit/SelectField";
-import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
 import { Pair } from "./Pair";
@@ -34,12 +33,6 @@ function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer
   const checked = draft.checked_in ?? "";
   return (
     <>
-      <TextField
-        label="Name"
-        value={draft.name}
-        error={errors.name}
-        onChange={(name) => onChange({ ...draft, name })}
-      />
       <Pair>
         <SelectField
           label="Checked in"

@@ -2,7 +2,6 @@ import type { OnShelf } from "../api/queries";
 import { materials } from "../chocolate/materials";
 import { mass } from "../kit/format";
 import { SelectField } from "../kit/SelectField";
-import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
 import { Pair } from "./Pair";
@@ -25,31 +24,23 @@ export function Wares({ wares }: { wares: OnShelf<"ware">[] }) {
 
 function WareFields({ draft, errors, onChange }: FieldsProps<"ware">) {
   return (
-    <>
-      <TextField
-        label="Name"
-        value={draft.name}
-        error={errors.name}
-        onChange={(name) => onChange({ ...draft, name })}
+    <Pair>
+      <SelectField
+        label="Made of"
+        value={draft.material}
+        choices={materials.map((material) => ({ value: material, label: material }))}
+        onChange={(chosen) => {
+          const material = materials.find((one) => one === chosen);
+          if (material) onChange({ ...draft, material });
+        }}
       />
-      <Pair>
-        <SelectField
-          label="Made of"
-          value={draft.material}
-          choices={materials.map((material) => ({ value: material, label: material }))}
-          onChange={(chosen) => {
-            const material = materials.find((one) => one === chosen);
-            if (material) onChange({ ...draft, material });
-          }}
-        />
-        <UnitField
-          label="Empty, it weighs"
-          unit="g"
-          value={draft.mass_g}
-          error={errors.mass_g}
-          onChange={(mass_g) => mass_g !== null && onChange({ ...draft, mass_g })}
-        />
-      </Pair>
-    </>
+      <UnitField
+        label="Empty, it weighs"
+        unit="g"
+        value={draft.mass_g}
+        error={errors.mass_g}
+        onChange={(mass_g) => mass_g !== null && onChange({ ...draft, mass_g })}
+      />
+    </Pair>
   );
 }

@@ -18,7 +18,7 @@ mod rewarming;
 mod stone;
 mod watching;
 
-pub use advice::{Advice, Alarm, Countdown, Rule};
+pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
 pub use look::{Look, STALE_AFTER};
 pub use on_the_way::Failure;
 
@@ -33,15 +33,20 @@ use crate::units::Time;
 #[must_use]
 pub fn advise(setup: &Setup, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
     let look = Look { setup, bowl, ahead, now };
+    Advice { grounds: look.grounds(), ..next(&look) }
+}
+
+fn next(look: &Look<'_>) -> Advice {
     if let Some(advice) = look.fahrenheit().or_else(|| look.limit()) {
         return advice;
     }
+    let bowl = look.bowl;
     match bowl.phase {
-        Phase::Melting => melting::advise(&look),
-        Phase::Cooling => on_the_way::advise(&look),
-        Phase::Testing => ready::while_testing(&look),
-        Phase::Working => ready::while_working(&look),
-        Phase::Done => after_pour::advise(&look),
+        Phase::Melting => melting::advise(look),
+        Phase::Cooling => on_the_way::advise(look),
+        Phase::Testing => ready::while_testing(look),
+        Phase::Working => ready::while_working(look),
+        Phase::Done => after_pour::advise(look),
         Phase::Lost => Advice::new(
             Rule::GivenUp,
             "This bowl was given up",

@@ -1,7 +1,7 @@
 //! What the coach says on the way to temper, method by method, and what it
 //! watches for.
 
-use craft::bowl::coach::{Alarm, Rule, bursts_left};
+use craft::bowl::coach::{Alarm, Grounds, Rule, bursts_left};
 use craft::bowl::{ActionKind, Phase, Seen, Temper};
 use craft::chocolate::Family;
 use craft::note::Level;
@@ -239,4 +239,22 @@ fn every_advice_says_something_and_gives_its_reason() {
         }
     }
     assert!(seen.contains(&Rule::AddSeed) && seen.contains(&Rule::CoolToGate));
+}
+
+#[test]
+fn it_says_what_it_rests_on() {
+    let mut e = Evening::new();
+    assert_eq!(e.advice().grounds, Grounds::Clock);
+    e.read(21.0);
+    assert_eq!(e.advice().grounds, Grounds::OneReading);
+    e.act(ActionKind::OffHeat);
+    e.pass(60);
+    e.fall_from(40.0, 60);
+    assert_eq!(e.advice().grounds, Grounds::Readings);
+    // What was read minutes ago says little about now.
+    e.pass(300);
+    assert_eq!(e.advice().grounds, Grounds::Clock);
+    e.read(36.0);
+    e.act(ActionKind::Poured);
+    assert_eq!(e.advice().grounds, Grounds::Clock);
 }

@@ -1,7 +1,9 @@
 //! A bowl, as the bench shows it.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{Advice, Alarm, Countdown, Rule, advise, bursts_left, setting_windows};
+use craft::bowl::coach::{
+    Advice, Alarm, Countdown, Grounds, Rule, advise, bursts_left, setting_windows,
+};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
@@ -71,6 +73,8 @@ pub struct AdviceAnswer {
     pub say: String,
     /// The reason.
     pub why: String,
+    /// How sure it is: what it rests on.
+    pub grounds: Grounds,
     /// The one time that matters now.
     pub countdown: Option<CountdownAnswer>,
     /// Whether to be heard.
@@ -92,6 +96,7 @@ impl From<Advice> for AdviceAnswer {
             level: a.level,
             say: a.say,
             why: a.why,
+            grounds: a.grounds,
             countdown: a.countdown.map(Into::into),
             alarm: a.alarm,
             heat_s: a.heat.map(seconds),

@@ -5,7 +5,6 @@ use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::method::Kitchen;
 use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
-use craft::shelf::stock::Move;
 use craft::shelf::{
     ChocolateInputs, HeatInputs, KitchenInputs, OffsetCheck, Shelf, ThermometerInputs, Thing,
     WareInputs,
@@ -165,14 +164,7 @@ pub(super) async fn load(pool: &Pool, now: DateTime<Utc>) -> Result<(), StoreErr
         let id = shelf_id(number);
         store::shelf::insert(pool, id, &thing, now).await?;
         if let Some(left_g) = left_g {
-            let counted = MoveRow {
-                id,
-                chocolate_id: id,
-                bowl_id: None,
-                kind: Move::Counted,
-                mass: grams(left_g),
-                at: now,
-            };
+            let counted = MoveRow::first_count(id, grams(left_g), now);
             store::stock::append(pool, &counted).await?;
         }
     }

@@ -78,14 +78,7 @@ pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<H
     let now = state.wall.now();
     let is_new = store::shelf::insert(&state.pool, id, &new.thing, now).await?;
     if let (true, Some(left_g)) = (is_new, new.left_g) {
-        let counted = MoveRow {
-            id,
-            chocolate_id: id,
-            bowl_id: None,
-            kind: Move::Counted,
-            mass: grams(left_g),
-            at: now,
-        };
+        let counted = MoveRow::first_count(id, grams(left_g), now);
         store::stock::append(&state.pool, &counted).await?;
     }
     Ok(HttpResponse::Created().json(answer(&state, id).await?))

@@ -127,6 +127,20 @@ impl Countdown {
     }
 }
 
+/// What an instruction rests on.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Grounds {
+    /// Several readings, their flicker evened out.
+    Readings,
+    /// One fresh reading.
+    OneReading,
+    /// No fresh reading: the clock, or what the maker did and saw.
+    #[default]
+    Clock,
+}
+
 /// What the coach says.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Advice {
@@ -138,6 +152,8 @@ pub struct Advice {
     pub say: String,
     /// The reason.
     pub why: String,
+    /// How sure it is: what it rests on.
+    pub grounds: Grounds,
     /// The one time that matters now.
     pub countdown: Option<Countdown>,
     /// Whether to be heard.
@@ -159,6 +175,7 @@ impl Advice {
             level: Level::Info,
             say: say.into(),
             why: why.into(),
+            grounds: Grounds::default(),
             countdown: None,
             alarm: None,
             heat: None,

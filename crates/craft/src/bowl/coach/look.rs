@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::advice::{Advice, Countdown, Rule};
+use super::advice::{Advice, Countdown, Grounds, Rule};
 use crate::bowl::fold::{Bowl, Heat, between, time_delta};
 use crate::bowl::forecast::{Ahead, SETTLING};
 use crate::bowl::setup::Setup;
@@ -36,6 +36,16 @@ impl Look<'_> {
     /// The latest trusted reading, flicker and all.
     pub(super) fn latest(&self) -> Option<Temperature> {
         self.bowl.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
+    }
+
+    /// What there is to go by now.
+    pub(super) fn grounds(&self) -> Grounds {
+        match (self.latest(), self.ahead.level) {
+            _ if self.bowl.ended() => Grounds::Clock,
+            (None, _) => Grounds::Clock,
+            (Some(_), None) => Grounds::OneReading,
+            (Some(_), Some(_)) => Grounds::Readings,
+        }
     }
 
     /// What the thermometer shows, in words: what is decided by is evened out,

@@ -129,12 +129,7 @@ async fn heat_held(
 ) -> Answer<Option<HeatCapacity>> {
     let mass = check.optional("mass_g", request.mass_g, check::CHOCOLATE_G).map(grams);
     let ware = request.bowl.map(|bowl| bowl.check("bowl", check).wetted_heat());
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: None,
-    };
+    let which = Which::of(request.family, request.blend.as_deref(), request.chocolate_id, None);
     let (Some(mass), true) = (mass, which.is_given()) else { return Ok(None) };
     let chocolate = super::chocolate(state, which, check).await?;
     Ok(Some(mass * chocolate.family.heat_when_melted() + ware.unwrap_or_default()))

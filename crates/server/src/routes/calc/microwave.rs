@@ -45,12 +45,8 @@ pub async fn microwave(
     Body(request): Body<MicrowaveRequest>,
 ) -> Answer<Json<MicrowaveAnswer>> {
     let mut check = Checker::new();
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: request.own,
-    };
+    let which =
+        Which::of(request.family, request.blend.as_deref(), request.chocolate_id, request.own);
     let chocolate = super::chocolate(&state, which, &mut check).await?;
     let mass = grams(check.number("mass_g", request.mass_g, check::CHOCOLATE_G));
     let start = check.number("start_c", request.start_c, check::START_C);

@@ -42,7 +42,16 @@ struct Which<'a> {
     own: Option<OwnInputs>,
 }
 
-impl Which<'_> {
+impl<'a> Which<'a> {
+    fn of(
+        family: Option<Family>,
+        blend: Option<&'a [BlendPart]>,
+        chocolate_id: Option<Uuid>,
+        own: Option<OwnInputs>,
+    ) -> Self {
+        Self { family, blend, chocolate_id, own }
+    }
+
     fn is_given(&self) -> bool {
         self.family.is_some() || self.blend.is_some() || self.chocolate_id.is_some()
     }

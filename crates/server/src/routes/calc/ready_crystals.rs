@@ -60,12 +60,8 @@ pub async fn ready_crystals(
     Body(request): Body<ReadyCrystalsRequest>,
 ) -> Answer<Json<ReadyCrystalsAnswer>> {
     let mut check = Checker::new();
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: request.own,
-    };
+    let which =
+        Which::of(request.family, request.blend.as_deref(), request.chocolate_id, request.own);
     let chocolate = super::chocolate(&state, which, &mut check).await?;
     let mass_g = check.number("mass_g", request.mass_g, check::CHOCOLATE_G);
     let share_pct = check

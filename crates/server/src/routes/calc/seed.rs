@@ -51,12 +51,8 @@ pub async fn seed(
     Body(request): Body<SeedRequest>,
 ) -> Answer<Json<SeedAnswer>> {
     let mut check = Checker::new();
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: request.own,
-    };
+    let which =
+        Which::of(request.family, request.blend.as_deref(), request.chocolate_id, request.own);
     let chocolate = super::chocolate(&state, which, &mut check).await?;
     let amount = match (request.melted_g, request.total_g) {
         (Some(g), None) => Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G))),

@@ -53,12 +53,8 @@ pub async fn slab(
     Body(request): Body<SlabRequest>,
 ) -> Answer<Json<SlabAnswer>> {
     let mut check = Checker::new();
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: request.own,
-    };
+    let which =
+        Which::of(request.family, request.blend.as_deref(), request.chocolate_id, request.own);
     let chocolate = super::chocolate(&state, which, &mut check).await?;
     let tray = request.tray.check("tray", &mut check);
     let size = match (request.thickness_mm, request.mass_g) {

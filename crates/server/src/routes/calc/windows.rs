@@ -36,12 +36,8 @@ pub async fn windows(
     Body(request): Body<WindowsRequest>,
 ) -> Answer<Json<WindowsAnswer>> {
     let mut check = Checker::new();
-    let which = Which {
-        family: request.family,
-        blend: request.blend.as_deref(),
-        chocolate_id: request.chocolate_id,
-        own: request.own,
-    };
+    let which =
+        Which::of(request.family, request.blend.as_deref(), request.chocolate_id, request.own);
     let chocolate = super::chocolate(&state, which, &mut check).await?;
     check.finish()?;
     Ok(Json((&chocolate).into()))
