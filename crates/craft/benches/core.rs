@@ -11,7 +11,8 @@ use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
 use craft::plan::{BarkInputs, WareInputs, bark};
 use craft::pot::Pot;
-use craft::units::{celsius, grams, minutes, seconds};
+use craft::setting::{Place, setting};
+use craft::units::{celsius, grams, millimetres, minutes, seconds};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
@@ -45,6 +46,11 @@ fn seed(c: &mut Criterion) {
 
 fn plan(c: &mut Criterion) {
     let inputs = inputs();
+    let dark = Chocolate::of(Family::Dark);
+    c.bench_function("one slab setting in a room", |b| {
+        let place = Place::Room(celsius(19.0));
+        b.iter(|| setting(black_box(&dark), millimetres(4.0), celsius(31.5), place));
+    });
     c.bench_function("full plan", |b| b.iter(|| bark(black_box(&inputs))));
 }
 

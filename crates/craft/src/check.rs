@@ -95,6 +95,24 @@ pub const PRICE_PER_KG: Bounds = Bounds::new(0.0, 10_000.0, "");
 pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
 /// Chocolate that is put on the shelf or taken from it.
 pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
+/// A cake, over its icing.
+pub const CAKE_MM: Bounds = Bounds::new(40.0, 800.0, "mm");
+/// How high a strip, or a cake, is.
+pub const HEIGHT_MM: Bounds = Bounds::new(5.0, 500.0, "mm");
+/// How far a wrap overlaps.
+pub const OVERLAP_MM: Bounds = Bounds::new(0.0, 200.0, "mm");
+/// What spreads over a wrap's edges.
+pub const SPILL_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
+/// The piped line of one piece.
+pub const PIPED_MM: Bounds = Bounds::new(1.0, 100_000.0, "mm");
+/// How wide a piped line is.
+pub const LINE_MM: Bounds = Bounds::new(0.5, 20.0, "mm");
+/// How many pieces.
+pub const PIECES: Bounds = Bounds::new(1.0, 10_000.0, "pieces");
+/// Where a slab sets: from the freezer to a warm room.
+pub const PLACE_C: Bounds = Bounds::new(-30.0, 40.0, "°C");
+/// A number in any unit.
+pub const ANY: Bounds = Bounds::new(-1_000_000.0, 1_000_000.0, "");
 /// A refrigerator.
 pub const FRIDGE_C: Bounds = Bounds::new(-5.0, 15.0, "°C");
 /// Time in a cooling record, from its start.

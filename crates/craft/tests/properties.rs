@@ -3,14 +3,20 @@
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source, coach};
 use craft::chocolate::{Chocolate, Family};
+use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
 use craft::logfile;
+use craft::measure::{Unit, read};
 use craft::method::{Method, slab_split};
 use craft::plan::{BarkInputs, TrayInputs, bark};
+use craft::room::Room;
+use craft::setting::{Place, setting};
 use craft::spread::Tray;
+use craft::spread::piped::piped;
 use craft::spread::slab::{FoldedIn, Size, slab};
+use craft::spread::wrap::WrapInput;
 use craft::units::{
     celsius, grams, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres, in_seconds,
     millimetres, minutes, percent_of, seconds, watts,
@@ -357,5 +363,89 @@ proptest! {
             rows.iter().map(|(_, tenths)| f64::from(*tenths) / 10.0).sum(),
         ];
         prop_assert!((read - sent).abs() < 0.01 * rows.len() as f64);
+    }
+}
+
+proptest! {
+    #[test]
+    fn windows_after_a_pour_come_in_order_and_wait_for_thickness(
+        family in family(), mm in 0.5..20.0, poured in 26.0..45.0, place_c in -25.0..24.0,
+        kind in 0..3u8,
+    ) {
+        let chocolate = Chocolate::of(family);
+        let temp = celsius(place_c);
+        let place = match kind {
+            0 => Place::Room(temp),
+            1 => Place::Fridge(temp),
+            _ => Place::ColdSlab(temp),
+        };
+        let windows = |mm: f64| setting(&chocolate, millimetres(mm), celsius(poured), place);
+        if let Some(s) = windows(mm) {
+            let order = [s.topping_until, s.touch_dry, s.cut_from, s.flexible_until, s.cut_to,
+                s.second_layer_until, s.release];
+            prop_assert!(order.windows(2).all(|w| w[0].typical <= w[1].typical), "{s:?}");
+            for moment in order {
+                prop_assert!(moment.earliest <= moment.typical && moment.typical <= moment.latest);
+                prop_assert!(in_seconds(moment.latest).is_finite());
+            }
+            if let Some(thicker) = windows(mm * 1.3) {
+                prop_assert!(thicker.release.typical > s.release.typical, "{s:?} {thicker:?}");
+            }
+        }
+    }
+
+    #[test]
+    fn a_stay_in_the_fridge_never_passes_the_dew(
+        family in family(), mm in 1.0..12.0, start in 18.0..30.0, fridge in 0.0..12.0,
+        room_c in 15.0..28.0, rh in 10.0..95.0,
+    ) {
+        let room = Room { temp: celsius(room_c), humidity: percent_of(rh) };
+        let chocolate = Chocolate::of(family);
+        let stay = stay(&chocolate, millimetres(mm), celsius(start), celsius(fridge), &room);
+        if let (Some(advised), Some(longest)) = (stay.advised, stay.longest) {
+            prop_assert!(advised <= longest, "{stay:?}");
+        }
+        if let (Some(advised), Some(shortest)) = (stay.advised, stay.shortest) {
+            prop_assert!(advised >= shortest, "{stay:?}");
+        }
+        prop_assert_eq!(stay.notes.len(), 1);
+    }
+
+    #[test]
+    fn a_wrap_and_piped_lines_weigh_in_proportion(
+        family in family(), diameter in 60.0..400.0, height in 30.0..200.0, mm in 1.0..4.0,
+        length in 50.0..5_000.0, line in 2.0..8.0, count in 1..200u32,
+    ) {
+        let chocolate = Chocolate::of(family);
+        let wrap = |height: f64| {
+            let [d, h, t] = [diameter, height, mm].map(millimetres);
+            in_grams(WrapInput::usual(&chocolate, d, h, t).solve().chocolate)
+        };
+        prop_assert!((wrap(2.0 * height) / wrap(height) - 2.0).abs() < 1e-9);
+        let one = piped(&chocolate, millimetres(length), millimetres(line), 1);
+        let all = piped(&chocolate, millimetres(length), millimetres(line), count);
+        let ratio = in_grams(all.chocolate) / in_grams(one.chocolate);
+        prop_assert!((ratio / f64::from(count) - 1.0).abs() < 1e-9);
+        prop_assert!(all.to_weigh > all.chocolate);
+    }
+
+    #[test]
+    fn a_measure_is_read_back_as_it_was_written(value in 0.01..5_000.0, comma in any::<bool>()) {
+        let written = format!("{value:.2}");
+        let shown = if comma { written.replace('.', ",") } else { written.clone() };
+        for (word, unit) in [("in", Unit::Inch), ("cm", Unit::Centimetre), ("cups", Unit::Cup)] {
+            let typed = read(&format!("{shown} {word}"))
+                .map_err(|error| TestCaseError::fail(error.to_string()))?;
+            prop_assert_eq!(Some(typed.value), written.parse().ok());
+            prop_assert_eq!(typed.unit, Some(unit));
+        }
+    }
+
+    #[test]
+    fn no_text_that_is_typed_makes_it_panic(text in ".{0,40}") {
+        // Either it is a measure or it is told why not.
+        if let Ok(typed) = read(&text) {
+            prop_assert!(typed.value.is_finite());
+        }
     }
 }

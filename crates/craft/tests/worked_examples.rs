@@ -2,12 +2,14 @@
 //! 0.05 °C) agrees.
 
 use craft::chocolate::{Chocolate, Family};
+use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
 use craft::room::Room;
 use craft::spread::Tray;
 use craft::spread::slab::{Size, slab};
+use craft::spread::wrap::WrapInput;
 use craft::units::{
     celsius, grams, in_celsius, in_grams, in_millimetres, in_seconds, millimetres, minutes,
     percent_of, square_centimetres, watts,
@@ -19,7 +21,9 @@ struct Examples {
     seed_for_melted_mass: Vec<SeedCase>,
     seed_within_total: Vec<SeedCase>,
     dew_point: Vec<DewCase>,
+    longest_fridge_stay: Vec<FridgeCase>,
     slab: Vec<SlabCase>,
+    wrap: Vec<WrapCase>,
     microwave: Vec<MicrowaveCase>,
 }
 
@@ -50,6 +54,28 @@ struct SlabCase {
     family: Family,
     area_cm2: f64,
     thickness_mm: f64,
+    mass_g: f64,
+}
+
+#[derive(Deserialize)]
+struct FridgeCase {
+    family: Family,
+    thickness_mm: f64,
+    start_c: f64,
+    fridge_c: f64,
+    room_c: f64,
+    rh_pct: f64,
+    minutes: Option<f64>,
+}
+
+#[derive(Deserialize)]
+struct WrapCase {
+    family: Family,
+    diameter_mm: f64,
+    height_mm: f64,
+    thickness_mm: f64,
+    overlap_mm: f64,
+    length_mm: f64,
     mass_g: f64,
 }
 
@@ -146,5 +172,42 @@ fn microwave_time() {
         agrees(in_seconds(plan.total), case.seconds);
         let in_bursts: f64 = plan.bursts.into_iter().map(in_seconds).sum();
         assert!((in_bursts - case.seconds).abs() <= 0.5, "bursts add up to {in_bursts}");
+    }
+}
+
+#[test]
+fn longest_fridge_stay() {
+    for case in examples().longest_fridge_stay {
+        let room = Room { temp: celsius(case.room_c), humidity: percent_of(case.rh_pct) };
+        let stay = stay(
+            &Chocolate::of(case.family),
+            millimetres(case.thickness_mm),
+            celsius(case.start_c),
+            celsius(case.fridge_c),
+            &room,
+        );
+        match (stay.longest, case.minutes) {
+            (Some(ours), Some(theirs)) => agrees(in_seconds(ours) / 60.0, theirs),
+            (ours, theirs) => assert_eq!(ours.is_some(), theirs.is_some(), "{theirs:?}"),
+        }
+    }
+}
+
+#[test]
+fn wrap() {
+    for case in examples().wrap {
+        let chocolate = Chocolate::of(case.family);
+        let wrap = WrapInput {
+            overlap: millimetres(case.overlap_mm),
+            ..WrapInput::usual(
+                &chocolate,
+                millimetres(case.diameter_mm),
+                millimetres(case.height_mm),
+                millimetres(case.thickness_mm),
+            )
+        }
+        .solve();
+        agrees(in_millimetres(wrap.length), case.length_mm);
+        agrees(in_grams(wrap.chocolate), case.mass_g);
     }
 }

@@ -298,6 +298,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/convert": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A measure in another unit. */
+        post: operations["convert"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/cooling": {
         parameters: {
             query?: never;
@@ -315,6 +332,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/fridge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long a piece that is touch dry may lie in the fridge. */
+        post: operations["fridge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/microwave": {
         parameters: {
             query?: never;
@@ -326,6 +360,23 @@ export interface paths {
         put?: never;
         /** The bursts that melt a mass. */
         post: operations["microwave"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/piped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The chocolate in pieces of piped line. */
+        post: operations["piped"];
         delete?: never;
         options?: never;
         head?: never;
@@ -383,6 +434,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/setting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * When a poured slab may be topped, cut, lifted and released, in seconds from the
+         *     pour.
+         */
+        post: operations["setting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/slab": {
         parameters: {
             query?: never;
@@ -428,6 +499,23 @@ export interface paths {
         put?: never;
         /** The temperature windows of a chocolate. */
         post: operations["windows"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/wrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The strip that goes round a cake. */
+        post: operations["wrap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -762,6 +850,11 @@ export interface components {
             crystals_pct?: number | null;
             /** @description The chocolate. */
             family: components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description The fridge's temperature, where it is to set there once it is touch dry.
+             */
+            fridge_c?: number | null;
             /**
              * Format: uuid
              * @description A microwave or water bath from the shelf, in place of `microwave`.
@@ -1230,6 +1323,33 @@ export interface components {
             /** @description What is made. */
             kind: string;
         };
+        /** @description The same in another unit. */
+        ConvertAnswer: {
+            /** @description Whether it goes by how closely the ingredient packs. */
+            approximate: boolean;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description How many of the unit that was asked for.
+             */
+            value: number;
+        };
+        /** @description What is to be converted. */
+        ConvertRequest: {
+            from?: null | components["schemas"]["Unit"];
+            ingredient?: null | components["schemas"]["Ingredient"];
+            /** @description A measure as people type it, in place of `value`: 10 1/2 in, 10,5 cm, ¼ cup. */
+            text?: string | null;
+            to: components["schemas"]["Unit"];
+            /**
+             * Format: double
+             * @description How many; or else `text`.
+             */
+            value?: number | null;
+        };
         /** @description A fitted cooling. */
         CoolingAnswer: {
             /** @description When each target is reached. */
@@ -1356,6 +1476,56 @@ export interface components {
             /** Format: double */
             mass_g: number;
         };
+        /** @description How long it may lie there. */
+        FridgeAnswer: {
+            /**
+             * Format: double
+             * @description How long to leave it; `null` where the two cross.
+             */
+            advised_min?: number | null;
+            /**
+             * Format: double
+             * @description Until dew would form on it outside; `null` where none does.
+             */
+            longest_min?: number | null;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Until it lets go; `null` where the fridge is too warm for that.
+             */
+            shortest_min?: number | null;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description What lies in which fridge, in which room. */
+        FridgeRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            family?: null | components["schemas"]["Family"];
+            /** Format: double */
+            fridge_c: number;
+            own?: null | components["schemas"]["OwnInputs"];
+            /** Format: double */
+            rh_pct: number;
+            /** Format: double */
+            room_c: number;
+            /**
+             * Format: double
+             * @description How warm it is when it goes in, touch dry.
+             */
+            start_c: number;
+            /**
+             * Format: double
+             * @description How thick the piece is.
+             */
+            thickness_mm: number;
+        };
         /** @description The numbers that are learned; each only where there is something to go by. */
         GearNumbers: {
             /**
@@ -1399,6 +1569,11 @@ export interface components {
             /** @description What the maker calls it. */
             name: string;
         };
+        /**
+         * @description A dry good, or oil, of which it is known how closely it packs.
+         * @enum {string}
+         */
+        Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
         /** @description What is at hand. A thermometer always is: without one there is no tempering. */
         Kitchen: {
             /**
@@ -1910,10 +2085,66 @@ export interface components {
              */
             width: number;
         };
+        /** @description What piped pieces take. */
+        PipedAnswer: {
+            /**
+             * Format: double
+             * @description Chocolate in all the pieces.
+             */
+            chocolate_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description Chocolate to weigh out, with what stays in the bag.
+             */
+            to_weigh_g: number;
+        };
+        /** @description What is piped. */
+        PipedRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            /**
+             * Format: int32
+             * @description How many pieces.
+             */
+            count: number;
+            family?: null | components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description The line of one piece, end to end.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description How wide it is.
+             */
+            line_mm: number;
+            own?: null | components["schemas"]["OwnInputs"];
+        };
+        /**
+         * @description Where it lies.
+         * @enum {string}
+         */
+        PlaceKind: "room" | "fridge" | "cold-slab";
+        /** @description Where it lies, and how cold it is there. */
+        PlaceRequest: {
+            kind: components["schemas"]["PlaceKind"];
+            /** Format: double */
+            temp_c: number;
+        };
         /** @description Everything that follows from a plan's inputs. */
         PlanAnswer: {
             /** @description Melt this, hold this back, add this, pour out that. */
             amounts: components["schemas"]["AmountsAnswer"];
+            fridge?: null | components["schemas"]["FridgeAnswer"];
             /** @description How it is tempered. */
             method: components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveAnswer"];
@@ -2211,12 +2442,46 @@ export interface components {
             cut_from_s: components["schemas"]["MomentAnswer"];
             /** @description …until then. */
             cut_to_s: components["schemas"]["MomentAnswer"];
+            /** @description A wrap or a ribbon still bends until then. */
+            flexible_until_s: components["schemas"]["MomentAnswer"];
             /** @description Lets go by itself. */
             release_s: components["schemas"]["MomentAnswer"];
+            /** @description A second layer holds from touch dry on, and still grips until then. */
+            second_layer_until_s: components["schemas"]["MomentAnswer"];
             /** @description Toppings still stick until then. */
             topping_until_s: components["schemas"]["MomentAnswer"];
             /** @description Dry to the touch. */
             touch_dry_s: components["schemas"]["MomentAnswer"];
+        };
+        /** @description What is poured, and where it lies. */
+        SettingRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            family?: null | components["schemas"]["Family"];
+            own?: null | components["schemas"]["OwnInputs"];
+            place: components["schemas"]["PlaceRequest"];
+            /**
+             * Format: double
+             * @description How warm it is poured.
+             */
+            pour_c: number;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        };
+        /** @description Windows after the pour, with remarks. */
+        SettingWithNotes: components["schemas"]["SettingAnswer"] & {
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working; a model has none to show. */
+            sum: components["schemas"]["Step"][];
         };
         /** @description Everything on the shelf that was not put away. */
         ShelfAnswer: {
@@ -2508,6 +2773,11 @@ export interface components {
             /** @enum {string} */
             shape: "area";
         };
+        /**
+         * @description A unit.
+         * @enum {string}
+         */
+        Unit: "degC" | "degF" | "g" | "kg" | "oz" | "lb" | "mm" | "cm" | "in" | "ml" | "cup" | "tbsp" | "tsp";
         /** @description A bowl. */
         WareInputs: {
             /**
@@ -2580,6 +2850,65 @@ export interface components {
             chocolate_id?: string | null;
             family?: null | components["schemas"]["Family"];
             own?: null | components["schemas"]["OwnInputs"];
+        };
+        /** @description A wrap's figures. */
+        WrapAnswer: {
+            /**
+             * Format: double
+             * @description Chocolate, with what spreads over the edges.
+             */
+            chocolate_g: number;
+            /**
+             * Format: double
+             * @description Length of the strip, overlap and all.
+             */
+            length_mm: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description What it is to go round. */
+        WrapRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: double
+             * @description How high the cake is, to check the strip against.
+             */
+            cake_mm?: number | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            /**
+             * Format: double
+             * @description Over the icing.
+             */
+            diameter_mm: number;
+            family?: null | components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description How high the strip is.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description How far it overlaps; 25 mm if left out.
+             */
+            overlap_mm?: number | null;
+            own?: null | components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description What spreads over the edges; 15 % if left out.
+             */
+            spill_pct?: number | null;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
         };
     };
     responses: never;
@@ -3421,6 +3750,37 @@ export interface operations {
             };
         };
     };
+    convert: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ConvertRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConvertAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     cooling: {
         parameters: {
             query?: never;
@@ -3452,6 +3812,37 @@ export interface operations {
             };
         };
     };
+    fridge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FridgeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FridgeAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     microwave: {
         parameters: {
             query?: never;
@@ -3471,6 +3862,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MicrowaveAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    piped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PipedRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PipedAnswer"];
                 };
             };
             422: {
@@ -3576,6 +3998,37 @@ export interface operations {
             };
         };
     };
+    setting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SettingWithNotes"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     slab: {
         parameters: {
             query?: never;
@@ -3657,6 +4110,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WindowsAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    wrap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WrapRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WrapAnswer"];
                 };
             };
             422: {

@@ -59,6 +59,7 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
         <RoomFields
           room_c={draft.room_c}
           rh_pct={draft.rh_pct}
+          fridge_c={draft.fridge_c}
           errors={errors}
           onChange={onChange}
         />

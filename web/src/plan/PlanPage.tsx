@@ -130,7 +130,7 @@ function Plan({ batch, kept }: Props) {
             />
           </Panel>
           <Panel title="The room">
-            <RoomVerdict room={plan.room} setting={plan.setting} />
+            <RoomVerdict room={plan.room} setting={plan.setting} fridge={plan.fridge} />
           </Panel>
           <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
             <BurstStrip melt={plan.microwave} heat_id={draft.heat_id} />

@@ -6,12 +6,14 @@ import { UnitField } from "../kit/UnitField";
 interface Props {
   room_c: number;
   rh_pct: number;
+  fridge_c: BarkInputs["fridge_c"];
   errors: Record<string, string>;
   onChange: (patch: Partial<BarkInputs>) => void;
 }
 
-/** The room it is made in. */
-export const RoomFields = memo(function RoomFields({ room_c, rh_pct, errors, onChange }: Props) {
+/** The room it is made in, and the fridge it may set in. */
+export const RoomFields = memo(function RoomFields(props: Props) {
+  const { room_c, rh_pct, fridge_c, errors, onChange } = props;
   return (
     <Box display="flex" gap="2">
       <UnitField
@@ -27,6 +29,14 @@ export const RoomFields = memo(function RoomFields({ room_c, rh_pct, errors, onC
         value={rh_pct}
         error={errors.rh_pct}
         onChange={(pct) => pct !== null && onChange({ rh_pct: pct })}
+      />
+      <UnitField
+        label="Fridge"
+        unit="°C"
+        optional="none"
+        value={fridge_c}
+        error={errors.fridge_c}
+        onChange={(c) => onChange({ fridge_c: c })}
       />
     </Box>
   );

@@ -8,10 +8,11 @@ import { ShowSum } from "../kit/ShowSum";
 interface Props {
   room: PlanAnswer["room"];
   setting: PlanAnswer["setting"] | undefined;
+  fridge: PlanAnswer["fridge"] | undefined;
 }
 
 /** What the room means, and what comes after the pour in it. */
-export const RoomVerdict = memo(function RoomVerdict({ room, setting }: Props) {
+export const RoomVerdict = memo(function RoomVerdict({ room, setting, fridge }: Props) {
   const rows = setting
     ? [
         ["Top it for", setting.topping_until_s],
@@ -51,6 +52,18 @@ export const RoomVerdict = memo(function RoomVerdict({ room, setting }: Props) {
               </Box>
             ) : null,
           )}
+        </Box>
+      )}
+      {fridge && (
+        <Box data-testid="fridge">
+          <Box display="flex" gap="2" alignItems="baseline" flexWrap="wrap" mb="1">
+            <Box textStyle="label">Then the fridge</Box>
+            <Box fontWeight="640">
+              {fridge.advised_min == null ? "no" : `${Math.round(fridge.advised_min)} min`}
+            </Box>
+            <ShowSum steps={fridge.sum} of="stay in the fridge" />
+          </Box>
+          <Notes notes={fridge.notes} />
         </Box>
       )}
       {setting && (

@@ -6,6 +6,7 @@ use super::inputs::BarkInputs;
 use crate::bowl::Setup;
 use crate::check::Fault;
 use crate::chocolate::Chocolate;
+use crate::fridge::{Stay, stay};
 use crate::heat::Ware;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
 use crate::heat::seed::{SeedError, StillAir};
@@ -13,7 +14,7 @@ use crate::learn::GearNumbers;
 use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
 use crate::room::Room;
-use crate::setting::{self, Setting};
+use crate::setting::{self, Place, Setting};
 use crate::spread::slab::{Size, Slab, slab};
 use crate::units::{Temperature, TemperatureDifference, degrees};
 
@@ -38,6 +39,8 @@ pub struct BarkPlan {
     pub room_notes: Vec<Note>,
     /// Windows after the pour; `None` where it does not set.
     pub setting: Option<Setting>,
+    /// A stay in the fridge, once it is touch dry, where there is to be one.
+    pub fridge: Option<Stay>,
     /// Where the melt stops.
     pub melt_to: Temperature,
     /// Where the cooling aims.
@@ -88,7 +91,12 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     });
     // What is poured at the using temperature sets from there.
     let poured = method.use_band(&b.chocolate).middle();
-    let setting = setting::in_room(&b.chocolate, b.thickness, poured, b.room.temp);
+    let place = Place::Room(b.room.temp);
+    let setting = setting::setting(&b.chocolate, b.thickness, poured, place);
+    let fridge = b.fridge.and_then(|fridge| {
+        let dry_at = setting?.dry_at;
+        Some(stay(&b.chocolate, b.thickness, dry_at, fridge, &b.room))
+    });
     let mut room_notes = b.room.verdict();
     if setting.is_none() {
         room_notes.push(setting::too_warm_to_set(b.room.temp));
@@ -102,6 +110,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
         room_notes,
         room: b.room,
         setting,
+        fridge,
         melt_to,
         target,
         seed_temp: b.seed_temp,

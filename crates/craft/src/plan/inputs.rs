@@ -270,6 +270,9 @@ pub struct BarkInputs {
     pub room_c: f64,
     /// The room's relative humidity.
     pub rh_pct: f64,
+    /// The fridge's temperature, where it is to set there once it is touch dry.
+    #[serde(default)]
+    pub fridge_c: Option<f64>,
     /// Where the melt stops; the method's own if left out.
     #[serde(default)]
     pub melt_to_c: Option<f64>,
@@ -302,6 +305,7 @@ pub(super) struct Bark {
     pub tray: Tray,
     pub thickness: Length,
     pub room: Room,
+    pub fridge: Option<Temperature>,
     pub melt_to: Option<Temperature>,
     pub target: Option<Temperature>,
     pub seed_temp: Temperature,
@@ -337,6 +341,7 @@ impl BarkInputs {
             thickness_mm: 4.0,
             room_c: 20.0,
             rh_pct: 45.0,
+            fridge_c: None,
             melt_to_c: None,
             target_c: None,
             seed_c: None,
@@ -383,6 +388,7 @@ impl BarkInputs {
         let thickness_mm = check.number("thickness_mm", self.thickness_mm, check::SLAB_MM);
         let room_c = check.number("room_c", self.room_c, check::ROOM_C);
         let humidity: Ratio = percent_of(check.number("rh_pct", self.rh_pct, check::RH_PCT));
+        let fridge_c = check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
         let melt_to_c = check.optional("melt_to_c", self.melt_to_c, check::MELTED_C);
         let target_c = check.optional("target_c", self.target_c, check::MELTED_C);
         let seed_c = check.optional("seed_c", self.seed_c, check::SOLID_C);
@@ -409,6 +415,7 @@ impl BarkInputs {
             tray,
             thickness: millimetres(thickness_mm),
             room: Room { temp: celsius(room_c), humidity },
+            fridge: fridge_c.map(celsius),
             method: self.method,
             stone: celsius(stone_c.unwrap_or(room_c)),
             crystals_pct: crystals_pct.unwrap_or(READY_SHARE_PCT),

@@ -186,6 +186,7 @@ impl Shelf {
             room_c: kitchen.room_c.unwrap_or(usual.room_c),
             rh_pct: kitchen.rh_pct.unwrap_or(usual.rh_pct),
             stone_c: kitchen.stone_c,
+            fridge_c: kitchen.fridge_c,
             kitchen: kitchen.at_hand,
             ware_id: only(Kind::Ware),
             heat_id: only(Kind::Heat),

@@ -1,6 +1,7 @@
 //! Figures of a plan, as the calculation endpoints give them.
 
 use craft::chocolate::{Chocolate, Family};
+use craft::fridge::Stay;
 use craft::heat::cooling::Eta;
 use craft::heat::microwave::BurstPlan;
 use craft::heat::seed::{SeedPlan, additions};
@@ -11,7 +12,8 @@ use craft::room::Room;
 use craft::setting::{Moment, Setting};
 use craft::spread::slab::Slab;
 use craft::units::{
-    in_grams_per_cubic_centimetre, in_millimetres, in_percent, in_square_centimetres,
+    Time, in_grams_per_cubic_centimetre, in_millimetres, in_percent, in_seconds,
+    in_square_centimetres,
 };
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -345,6 +347,10 @@ pub struct SettingAnswer {
     pub cut_from_s: MomentAnswer,
     /// …until then.
     pub cut_to_s: MomentAnswer,
+    /// A wrap or a ribbon still bends until then.
+    pub flexible_until_s: MomentAnswer,
+    /// A second layer holds from touch dry on, and still grips until then.
+    pub second_layer_until_s: MomentAnswer,
     /// Lets go by itself.
     pub release_s: MomentAnswer,
 }
@@ -356,7 +362,37 @@ impl From<Setting> for SettingAnswer {
             touch_dry_s: s.touch_dry.into(),
             cut_from_s: s.cut_from.into(),
             cut_to_s: s.cut_to.into(),
+            flexible_until_s: s.flexible_until.into(),
+            second_layer_until_s: s.second_layer_until.into(),
             release_s: s.release.into(),
+        }
+    }
+}
+
+/// How long it may lie there.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct FridgeAnswer {
+    /// Until it lets go; `null` where the fridge is too warm for that.
+    pub shortest_min: Option<f64>,
+    /// Until dew would form on it outside; `null` where none does.
+    pub longest_min: Option<f64>,
+    /// How long to leave it; `null` where the two cross.
+    pub advised_min: Option<f64>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<Stay> for FridgeAnswer {
+    fn from(stay: Stay) -> Self {
+        let min = |time: Option<Time>| time.map(|time| round(in_seconds(time) / 60.0, 2));
+        Self {
+            shortest_min: min(stay.shortest),
+            longest_min: min(stay.longest),
+            advised_min: min(stay.advised),
+            notes: stay.notes,
+            sum: stay.sum,
         }
     }
 }
@@ -382,6 +418,8 @@ pub struct PlanAnswer {
     pub room: RoomAnswer,
     /// After the pour; `null` where the room is too warm for it to set.
     pub setting: Option<SettingAnswer>,
+    /// A stay in the fridge, where there is to be one.
+    pub fridge: Option<FridgeAnswer>,
     /// What there is of it, where it is a chocolate from the shelf.
     pub stock: Option<StockAnswer>,
 }
@@ -408,6 +446,7 @@ impl From<BarkPlan> for PlanAnswer {
             microwave: plan.bursts.map(Into::into),
             room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },
             setting: plan.setting.map(Into::into),
+            fridge: plan.fridge.map(Into::into),
             stock: None,
         }
     }

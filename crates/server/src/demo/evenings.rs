@@ -60,6 +60,7 @@ fn inputs(
         thickness_mm,
         room_c,
         rh_pct,
+        fridge_c: Some(5.0),
         chocolate_id: chocolate_of(family),
         ware_id: Some(shelf_id(GLASS_BOWL)),
         heat_id: Some(shelf_id(heat)),

@@ -4,6 +4,7 @@ mod batches;
 mod bench;
 mod bowls;
 mod calc;
+mod flat_work;
 mod kitchen;
 mod methods;
 mod photos;

@@ -5,7 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::Look;
 use crate::bowl::fold::time_delta;
-use crate::setting::{self, Moment};
+use crate::setting::{self, Moment, Place};
 
 /// A window that closes this soon is announced.
 const CLOSING: TimeDelta = TimeDelta::seconds(60);
@@ -24,7 +24,12 @@ fn countdown(what: &'static str, poured: DateTime<Utc>, moment: Moment) -> Count
 pub(super) fn windows(look: &Look<'_>) -> Option<[Countdown; 4]> {
     let (poured, temp) = look.bowl.poured?;
     let temp = temp.unwrap_or(look.setup.target);
-    let s = setting::in_room(&look.setup.chocolate, look.setup.thickness, temp, look.setup.room)?;
+    let s = setting::setting(
+        &look.setup.chocolate,
+        look.setup.thickness,
+        temp,
+        Place::Room(look.setup.room),
+    )?;
     Some([
         countdown("topping closes", poured, s.topping_until),
         countdown("cutting opens", poured, s.cut_from),

@@ -1,14 +1,19 @@
 //! Calculations: stateless, one file for each family of formulas.
 
 mod bark;
+mod convert;
 mod cooling;
+mod fridge;
 mod microwave;
+mod piped;
 mod ready_crystals;
 mod room;
 mod seed;
+mod setting;
 mod slab;
 mod slab_split;
 mod windows;
+mod wrap;
 
 use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
@@ -30,6 +35,11 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(room::room)
         .service(cooling::cooling)
         .service(microwave::microwave)
+        .service(fridge::fridge)
+        .service(setting::windows)
+        .service(wrap::wrap)
+        .service(piped::lines)
+        .service(convert::convert)
         .service(bark::bark);
 }
 

@@ -1,0 +1,170 @@
+//! A stay in the fridge: long enough to let go, short enough that no dew forms.
+
+use crate::chocolate::Chocolate;
+use crate::note::{Note, Step};
+use crate::room::Room;
+use crate::setting::{Place, until_release};
+use crate::units::{
+    Length, Temperature, Time, degrees, in_celsius, in_degrees, in_grams_per_cubic_centimetre,
+    in_joules_per_gram_degree, in_millimetres, in_seconds, minutes, rise, seconds,
+};
+
+/// Heat given to a domestic fridge by one free face, W/(m²·K) (numbers.md, section
+/// 3).
+const TO_FRIDGE: f64 = 15.0;
+/// Heat that a tray holds: a millimetre of aluminium, J/(m²·K) (the same).
+const TRAY_HOLDS: f64 = 2_400.0;
+/// Dew forms on what is this close to the dew point, °C.
+const CLEAR_OF_DEW_C: f64 = 1.0;
+/// What the shortest stay is worth: so much more is advised where there is room.
+const TO_BE_SURE: f64 = 1.2;
+
+/// A stay in the fridge.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Stay {
+    /// Until it lets go; `None` where the fridge is too warm for that.
+    pub shortest: Option<Time>,
+    /// Until it is so cold that dew forms on it when it is taken out; `None` where
+    /// it never is.
+    pub longest: Option<Time>,
+    /// How long to leave it; `None` where the two cross.
+    pub advised: Option<Time>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+/// How long a slab that is touch dry may lie in a fridge.
+///
+/// The slab nears the fridge's temperature as T_f + (T_0 − T_f)·e^(−t/τ) with τ =
+/// (ρ·h·c_s + tray)/h_f; it must come out before it is within a degree of the
+/// room's dew point (numbers.md, section 3). The shortest stay is the setting
+/// model's.
+#[must_use]
+pub fn stay(
+    chocolate: &Chocolate,
+    thickness: Length,
+    start: Temperature,
+    fridge: Temperature,
+    room: &Room,
+) -> Stay {
+    let shortest = until_release(chocolate, thickness, start, Place::Fridge(fridge));
+    let wet_below = room.dew_point() + degrees(CLEAR_OF_DEW_C);
+    let held = 1_000.0
+        * in_grams_per_cubic_centimetre(chocolate.solid_density)
+        * in_millimetres(thickness)
+        * in_joules_per_gram_degree(chocolate.family.heat_when_solid());
+    let tau = seconds((held + TRAY_HOLDS) / TO_FRIDGE);
+    let longest = (fridge < wet_below).then(|| {
+        let ratio = in_degrees(rise(fridge, start)) / in_degrees(rise(fridge, wet_below));
+        // In a room so damp that it is wet from the start, no time is left.
+        tau * ratio.max(1.0).ln()
+    });
+    let advised = match (shortest, longest) {
+        (Some(shortest), Some(longest)) if shortest > longest => None,
+        (Some(shortest), longest) => {
+            let sure = whole_minutes(shortest * TO_BE_SURE);
+            Some(longest.map_or(sure, |longest| sure.min(longest)))
+        }
+        (None, _) => None,
+    };
+    Stay {
+        notes: remarks(shortest, longest, advised, fridge),
+        shortest,
+        longest,
+        advised,
+        sum: vec![
+            Step::new("dew forms below", in_celsius(room.dew_point()), "°C"),
+            Step::new("so it must stay above", in_celsius(wet_below), "°C"),
+            Step::new("a third of the way to the fridge is left after", in_seconds(tau), "s"),
+        ],
+    }
+}
+
+fn whole_minutes(time: Time) -> Time {
+    minutes((in_seconds(time) / 60.0).ceil())
+}
+
+fn remarks(
+    shortest: Option<Time>,
+    longest: Option<Time>,
+    advised: Option<Time>,
+    fridge: Temperature,
+) -> Vec<Note> {
+    let min = |time: Time| format!("{:.0} min", (in_seconds(time) / 60.0).ceil());
+    match (shortest, longest, advised) {
+        (None, _, _) => vec![Note::stop(
+            "fridge-too-warm",
+            format!("At {:.0} °C it does not set: this is no fridge.", in_celsius(fridge)),
+        )],
+        (Some(shortest), Some(longest), None) => vec![Note::stop(
+            "stay-cannot-be",
+            format!(
+                "It needs {} to let go, and after {:.0} min dew would form on it. These cannot both \
+                 be met: lower the room's humidity, or set it at room temperature.",
+                min(shortest),
+                (in_seconds(longest) / 60.0).floor()
+            ),
+        )],
+        (Some(_), Some(longest), Some(advised)) if advised >= longest => vec![Note::caution(
+            "dew-binds",
+            "The dew binds: take it out on time, or leave it closed in a box until it is warm.",
+        )],
+        (Some(_), Some(_), _) => vec![Note::info(
+            "release-binds",
+            "Until it lets go; longer is not needed, and in the end dew would form on it.",
+        )],
+        (Some(_), None, _) => {
+            vec![Note::info("no-dew", "In this room no dew forms on what comes from this fridge.")]
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::chocolate::Family;
+    use crate::units::{celsius, millimetres, percent_of};
+
+    fn dark(mm: f64, room_c: f64, rh_pct: f64, fridge_c: f64) -> Stay {
+        let room = Room { temp: celsius(room_c), humidity: percent_of(rh_pct) };
+        stay(&Chocolate::of(Family::Dark), millimetres(mm), celsius(24.0), celsius(fridge_c), &room)
+    }
+
+    fn codes(stay: &Stay) -> Vec<&str> {
+        stay.notes.iter().map(|note| note.code.as_str()).collect()
+    }
+
+    #[test]
+    fn what_binds_is_said() {
+        let dry = dark(3.0, 19.0, 45.0, 5.0);
+        assert_eq!(codes(&dry), ["release-binds"]);
+        assert!(dry.shortest < dry.advised && dry.advised < dry.longest);
+        let damp = dark(3.0, 22.0, 62.0, 5.0);
+        assert_eq!(codes(&damp), ["stay-cannot-be"]);
+        assert_eq!(damp.advised, None);
+        assert!(damp.notes[0].text.contains("These cannot both be met"));
+        let desert = dark(3.0, 20.0, 20.0, 5.0);
+        assert_eq!((codes(&desert), desert.longest), (vec!["no-dew"], None));
+    }
+
+    #[test]
+    fn where_it_is_wet_from_the_start_no_time_is_left() {
+        let soaked = dark(3.0, 27.0, 95.0, 5.0);
+        assert_eq!(soaked.longest, Some(seconds(0.0)));
+        assert_eq!(soaked.advised, None);
+    }
+
+    #[test]
+    fn what_is_advised_never_passes_the_dew() {
+        for rh_pct in (20..=90).step_by(5) {
+            for mm in [1.5, 3.0, 5.0, 8.0] {
+                let stay = dark(mm, 20.0, f64::from(rh_pct), 4.0);
+                if let (Some(advised), Some(longest)) = (stay.advised, stay.longest) {
+                    assert!(advised <= longest, "{rh_pct} %, {mm} mm: {stay:?}");
+                }
+            }
+        }
+    }
+}

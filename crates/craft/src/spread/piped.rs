@@ -1,0 +1,77 @@
+//! Piped lines: outlines, lattices, letters.
+
+use super::slab::with_allowance;
+use crate::chocolate::Chocolate;
+use crate::note::{Note, Step};
+use crate::units::{Length, Mass, in_grams, in_millimetres};
+
+/// A line thinner than this breaks when it is lifted, mm (*custom*).
+pub const LEAST_LINE_MM: f64 = 3.0;
+
+/// Piped pieces' figures.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Piped {
+    /// Chocolate in all the pieces.
+    pub chocolate: Mass,
+    /// Chocolate to weigh out, with what stays in the bag.
+    pub to_weigh: Mass,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+/// The chocolate in a number of pieces of piped line.
+///
+/// A line of width *w* is half round: its section is π·w²/8, its height half its
+/// width (numbers.md, section 4).
+#[must_use]
+pub fn piped(chocolate: &Chocolate, length: Length, line: Length, count: u32) -> Piped {
+    let section = line * line * (std::f64::consts::PI / 8.0);
+    let each: Mass = section * length * chocolate.solid_density;
+    let all = each * f64::from(count);
+    let to_weigh = with_allowance(all);
+    let mut notes = Vec::new();
+    if in_millimetres(line) < LEAST_LINE_MM {
+        notes.push(Note::caution(
+            "line-thin",
+            format!("Lines under {LEAST_LINE_MM} mm break when they are lifted."),
+        ));
+    }
+    notes.push(Note::info("lines-join", "Every line must join another, or the piece comes apart."));
+    Piped {
+        chocolate: all,
+        to_weigh,
+        notes,
+        sum: vec![
+            Step::new("each line is high", in_millimetres(line) / 2.0, "mm"),
+            Step::new("each piece", in_grams(each), "g"),
+            Step::new("all of them", in_grams(all), "g"),
+            Step::new("with what stays in the bag", in_grams(to_weigh), "g"),
+        ],
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::chocolate::Family;
+    use crate::units::millimetres;
+
+    #[test]
+    fn a_metre_of_four_millimetres_weighs_eight_grams() {
+        let dark = Chocolate::of(Family::Dark);
+        let one = piped(&dark, millimetres(1_000.0), millimetres(4.0), 1);
+        assert!((in_grams(one.chocolate) - 8.105).abs() < 0.01, "{one:?}");
+        assert!((in_grams(one.to_weigh) - 23.105).abs() < 0.01, "15 g at least stay behind");
+        let many = piped(&dark, millimetres(1_000.0), millimetres(4.0), 50);
+        assert!((in_grams(many.to_weigh) / in_grams(many.chocolate) - 1.05).abs() < 1e-9);
+    }
+
+    #[test]
+    fn a_thin_line_is_said_to_break() {
+        let dark = Chocolate::of(Family::Dark);
+        let thin = piped(&dark, millimetres(300.0), millimetres(2.0), 3);
+        assert_eq!(thin.notes[0].code, "line-thin");
+    }
+}
