@@ -95,6 +95,14 @@ pub const PRICE_PER_KG: Bounds = Bounds::new(0.0, 10_000.0, "");
 pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
 /// Chocolate that is put on the shelf or taken from it.
 pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
+/// How wide one piece of topping is.
+pub const TOPPING_MM: Bounds = Bounds::new(1.0, 60.0, "mm");
+/// What one piece of topping weighs.
+pub const TOPPING_G: Bounds = Bounds::new(0.001, 100.0, "g");
+/// How much of a slab is covered.
+pub const COVERAGE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
+/// One piece that a slab is broken into.
+pub const PIECE_CM2: Bounds = Bounds::new(1.0, 2_000.0, "cm²");
 /// A cake, over its icing.
 pub const CAKE_MM: Bounds = Bounds::new(40.0, 800.0, "mm");
 /// How high a strip, or a cake, is.

@@ -13,6 +13,7 @@ import {
   type Thing,
   type ThingAnswer,
   type ThingOf,
+  type UsualTopping,
   type WindowsAnswer,
 } from "./client";
 import { accepted, Refusal } from "./refusal";
@@ -20,6 +21,7 @@ import { accepted, Refusal } from "./refusal";
 /** What is read once and shown in more than one place. */
 export const keys = {
   methods: ["methods"] as const,
+  toppings: ["toppings"] as const,
   shelf: ["shelf"] as const,
   batches: ["batches"] as const,
   batch: (id: string) => ["batches", id] as const,
@@ -32,6 +34,14 @@ export function useMethods() {
     queryKey: keys.methods,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => accepted<MethodAnswer[]>(await api.GET("/api/v1/methods")),
+  });
+}
+
+export function useToppings() {
+  return useQuery({
+    queryKey: keys.toppings,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<UsualTopping[]>(await api.GET("/api/v1/toppings")),
   });
 }
 

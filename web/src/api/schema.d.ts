@@ -671,6 +671,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/toppings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Toppings to start from; the maker's own number stands in for each. */
+        get: operations["list_toppings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -913,6 +930,7 @@ export interface components {
              * @description How thick, once set.
              */
             thickness_mm: number;
+            topping?: null | components["schemas"]["ToppingInputs"];
             /** @description What it is spread in. */
             tray: components["schemas"]["TrayInputs"];
             /**
@@ -2158,6 +2176,7 @@ export interface components {
             /** @description What to weigh out. */
             slab: components["schemas"]["SlabAnswer"];
             stock?: null | components["schemas"]["StockAnswer"];
+            topping?: null | components["schemas"]["ToppingAnswer"];
             /** @description The chocolate's windows. */
             windows: components["schemas"]["WindowsAnswer"];
         };
@@ -2742,6 +2761,68 @@ export interface components {
             version: number;
             windows?: null | components["schemas"]["WindowsAnswer"];
         };
+        /** @description What goes on top. */
+        ToppingAnswer: {
+            /**
+             * Format: double
+             * @description How many of it.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description How much of the slab they cover.
+             */
+            covered_pct: number;
+            /**
+             * Format: double
+             * @description What they weigh.
+             */
+            mass_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description How many pieces the slab breaks into, where their size is known.
+             */
+            pieces?: number | null;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description What goes on top. */
+        ToppingInputs: {
+            /**
+             * Format: double
+             * @description How wide one of it is.
+             */
+            across_mm: number;
+            /**
+             * Format: double
+             * @description What one of it weighs.
+             */
+            each_g: number;
+            /** @description What it is. */
+            name: string;
+            /** @description How much of it. */
+            wish: components["schemas"]["ToppingWish"];
+        };
+        /** @description How much of a topping is wanted. */
+        ToppingWish: {
+            /** @enum {string} */
+            by: "coverage";
+            /**
+             * Format: double
+             * @description How much.
+             */
+            coverage_pct: number;
+        } | {
+            /** @enum {string} */
+            by: "pieces";
+            /**
+             * Format: double
+             * @description How large the pieces are.
+             */
+            piece_cm2: number;
+        };
         /** @description A tray, or any area to cover. */
         TrayInputs: {
             /**
@@ -2778,6 +2859,21 @@ export interface components {
          * @enum {string}
          */
         Unit: "degC" | "degF" | "g" | "kg" | "oz" | "lb" | "mm" | "cm" | "in" | "ml" | "cup" | "tbsp" | "tsp";
+        /** @description A topping as it usually is. */
+        UsualTopping: {
+            /**
+             * Format: double
+             * @description How wide one of it is.
+             */
+            across_mm: number;
+            /**
+             * Format: double
+             * @description What one of it weighs.
+             */
+            each_g: number;
+            /** @description What it is. */
+            name: string;
+        };
         /** @description A bowl. */
         WareInputs: {
             /**
@@ -4585,6 +4681,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_toppings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualTopping"][];
                 };
             };
         };

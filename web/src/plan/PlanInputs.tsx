@@ -7,6 +7,7 @@ import { ChocolateField } from "./ChocolateField";
 import { KitFields } from "./KitFields";
 import { RoomFields } from "./RoomFields";
 import { ThicknessField } from "./ThicknessField";
+import { ToppingFields } from "./ToppingFields";
 import { TrayField } from "./TrayField";
 
 interface Props {
@@ -27,7 +28,7 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
       <K extends keyof BarkInputs>(key: K) =>
       (value: BarkInputs[K]) =>
         onChange({ [key]: value });
-    return { tray: field("tray"), thickness_mm: field("thickness_mm") };
+    return { tray: field("tray"), thickness_mm: field("thickness_mm"), topping: field("topping") };
   }, [onChange]);
   const methods = useMethods().data;
   const { method } = draft;
@@ -56,6 +57,7 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
           error={errors.thickness_mm}
           onChange={set.thickness_mm}
         />
+        <ToppingFields topping={draft.topping} errors={errors} onChange={set.topping} />
         <RoomFields
           room_c={draft.room_c}
           rh_pct={draft.rh_pct}

@@ -120,13 +120,15 @@ function Plan({ batch, kept }: Props) {
           aria-busy={faulty}
         >
           <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
-            <WeighOut plan={plan} />
+            <WeighOut plan={plan} onTop={draft.topping?.name} />
           </Panel>
           <Panel title="The slab">
             <SlabPicture
               tray={draft.tray}
               thickness={draft.thickness_mm}
               family={plan.windows.family}
+              topping={draft.topping}
+              count={plan.topping?.count}
             />
           </Panel>
           <Panel title="The room">

@@ -1,7 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { Family, TrayInputs } from "../api/client";
+import type { BarkInputs, Family, TrayInputs } from "../api/client";
 import { chocolateColours } from "../theme/chocolate";
+import { Scatter } from "./Scatter";
 
 const WIDTH = 560;
 const PLAN_HEIGHT = 250;
@@ -29,13 +30,17 @@ interface Props {
   tray: TrayInputs;
   thickness: number;
   family: Family;
+  topping: BarkInputs["topping"];
+  /** How many of the topping there will be. */
+  count: number | undefined;
 }
 
 /**
  * The slab from above and, at the same scale, from the side; and its edge
  * enlarged, with a millimetre rule.
  */
-export const SlabPicture = memo(function SlabPicture({ tray, thickness, family }: Props) {
+export const SlabPicture = memo(function SlabPicture(props: Props) {
+  const { tray, thickness, family, topping, count } = props;
   const { across, down, round } = extent(tray);
   if (!(across > 0 && down > 0 && thickness > 0)) return null;
   const scale = Math.min((WIDTH - 160) / across, (PLAN_HEIGHT - 20) / down);
@@ -97,6 +102,15 @@ export const SlabPicture = memo(function SlabPicture({ tray, thickness, family }
           />
           <rect x="6" y={top} width={w} height={h} rx="4" fill="url(#slab-light)" />
         </>
+      )}
+      {topping && count !== undefined && (
+        <Scatter
+          count={count}
+          radius={(topping.across_mm * scale) / 2}
+          middle={[6 + w / 2, top + h / 2]}
+          size={[w, h]}
+          round={round}
+        />
       )}
       <rect
         x="6"

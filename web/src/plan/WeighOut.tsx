@@ -8,9 +8,15 @@ import { chocolateColours, isPale } from "../theme/chocolate";
 
 const words = ["first", "then", "last"];
 
+interface Props {
+  plan: PlanAnswer;
+  /** What the topping is. */
+  onTop: string | undefined;
+}
+
 /** What to weigh, and how it is divided: melted, and held back in three. */
-export const WeighOut = memo(function WeighOut({ plan }: { plan: PlanAnswer }) {
-  const { slab, amounts, stock } = plan;
+export const WeighOut = memo(function WeighOut({ plan, onTop }: Props) {
+  const { slab, amounts, stock, topping } = plan;
   const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
@@ -83,12 +89,34 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: PlanAnswer }) {
           </div>
         )}
       </Box>
+      {topping && onTop && <OnTop topping={topping} name={onTop} />}
       {stock && <Notes notes={stock.notes} />}
       <Notes notes={slab.notes} />
       <Notes notes={amounts.notes} />
     </Stack>
   );
 });
+
+/** What goes on top, and how far it goes. */
+function OnTop({ topping, name }: { topping: NonNullable<PlanAnswer["topping"]>; name: string }) {
+  const far = [
+    `${Math.round(topping.count)} of them, on ${Math.round(topping.covered_pct)} % of the slab`,
+    topping.pieces != null && `for about ${topping.pieces} pieces`,
+  ].filter((part) => typeof part === "string");
+  return (
+    <Box data-testid="topping">
+      <Box display="flex" columnGap="2" alignItems="baseline" flexWrap="wrap" mb="1">
+        <Box textStyle="label">On top</Box>
+        <Box fontWeight="640" fontSize="lg">
+          {`${mass(topping.mass_g)} ${name}`}
+        </Box>
+        <Box fontSize="sm">{far.join(", ")}</Box>
+        <ShowSum steps={topping.sum} of="topping" />
+      </Box>
+      <Notes notes={topping.notes} />
+    </Box>
+  );
+}
 
 /** What there is of it on the shelf, and what it costs. */
 function Stock({ stock }: { stock: NonNullable<PlanAnswer["stock"]> }) {

@@ -16,6 +16,7 @@ use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Place, Setting};
 use crate::spread::slab::{Size, Slab, slab};
+use crate::spread::topping::OnTop;
 use crate::units::{Temperature, TemperatureDifference, degrees};
 
 /// Everything that follows from what the maker stated.
@@ -25,6 +26,8 @@ pub struct BarkPlan {
     pub chocolate: Chocolate,
     /// Chocolate to weigh out.
     pub slab: Slab,
+    /// What goes on top.
+    pub topping: Option<OnTop>,
     /// How it is tempered.
     pub method: Method,
     /// The method to recommend, and why.
@@ -62,6 +65,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     let b = inputs.check()?;
     let slab = slab(&b.chocolate, b.tray, Size::Thickness(b.thickness), &[])
         .map_err(|e| vec![fault("thickness_mm", &e)])?;
+    let topping = b.topping.map(|(topping, wish)| topping.on(slab.area, wish));
     let recommended = Method::recommended(&Case {
         family: b.chocolate.family,
         total: slab.to_weigh,
@@ -103,6 +107,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     }
     Ok(BarkPlan {
         slab,
+        topping,
         method,
         recommended,
         amounts,

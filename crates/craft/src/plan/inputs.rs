@@ -13,10 +13,14 @@ use crate::learn::GearNumbers;
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::room::Room;
 use crate::spread::Tray;
+use crate::spread::topping::{Topping, Wish};
 use crate::units::{
     Length, Ratio, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius,
     millimetres, minutes, percent_of, square_centimetres, watts,
 };
+
+/// The longest name of a topping.
+const LONGEST_TOPPING: usize = 80;
 
 /// A tray, or any area to cover.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
@@ -208,6 +212,59 @@ pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<
     Chocolate::blend(&parts).map_err(|error| check.fault(field, error.to_string())).ok()
 }
 
+/// How much of a topping is wanted.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "by", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ToppingWish {
+    /// So much of the slab is covered.
+    Coverage {
+        /// How much.
+        coverage_pct: f64,
+    },
+    /// Every piece gets some.
+    Pieces {
+        /// How large the pieces are.
+        piece_cm2: f64,
+    },
+}
+
+/// What goes on top.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ToppingInputs {
+    /// What it is.
+    pub name: String,
+    /// How wide one of it is.
+    pub across_mm: f64,
+    /// What one of it weighs.
+    pub each_g: f64,
+    /// How much of it.
+    pub wish: ToppingWish,
+}
+
+impl ToppingInputs {
+    /// The topping and how much of it, with faults noted under `field`.
+    pub fn check(&self, field: &str, check: &mut Checker) -> (Topping, Wish) {
+        check.text(&format!("{field}.name"), &self.name, LONGEST_TOPPING);
+        let across = check.number(&format!("{field}.across_mm"), self.across_mm, check::TOPPING_MM);
+        let each = check.number(&format!("{field}.each_g"), self.each_g, check::TOPPING_G);
+        let wish = match self.wish {
+            ToppingWish::Coverage { coverage_pct } => {
+                let field = format!("{field}.wish.coverage_pct");
+                Wish::Covering(check.number(&field, coverage_pct, check::COVERAGE_PCT) / 100.0)
+            }
+            ToppingWish::Pieces { piece_cm2 } => {
+                let field = format!("{field}.wish.piece_cm2");
+                let piece = check.number(&field, piece_cm2, check::PIECE_CM2);
+                Wish::OnEveryPiece(square_centimetres(piece))
+            }
+        };
+        (Topping { across: millimetres(across), each: grams(each) }, wish)
+    }
+}
+
 /// A family's chocolate, or that of a blend in its place, with faults noted under
 /// `blend`.
 pub(crate) fn family_or_blend(
@@ -266,6 +323,9 @@ pub struct BarkInputs {
     pub tray: TrayInputs,
     /// How thick, once set.
     pub thickness_mm: f64,
+    /// What goes on top.
+    #[serde(default)]
+    pub topping: Option<ToppingInputs>,
     /// The room's temperature.
     pub room_c: f64,
     /// The room's relative humidity.
@@ -304,6 +364,7 @@ pub(super) struct Bark {
     pub crystals_pct: f64,
     pub tray: Tray,
     pub thickness: Length,
+    pub topping: Option<(Topping, Wish)>,
     pub room: Room,
     pub fridge: Option<Temperature>,
     pub melt_to: Option<Temperature>,
@@ -339,6 +400,7 @@ impl BarkInputs {
             crystals_pct: None,
             tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
             thickness_mm: 4.0,
+            topping: None,
             room_c: 20.0,
             rh_pct: 45.0,
             fridge_c: None,
@@ -386,6 +448,7 @@ impl BarkInputs {
         let crystals_pct = check.optional("crystals_pct", self.crystals_pct, check::CRYSTALS_PCT);
         let tray = self.tray.check("tray", &mut check);
         let thickness_mm = check.number("thickness_mm", self.thickness_mm, check::SLAB_MM);
+        let topping = self.topping.as_ref().map(|topping| topping.check("topping", &mut check));
         let room_c = check.number("room_c", self.room_c, check::ROOM_C);
         let humidity: Ratio = percent_of(check.number("rh_pct", self.rh_pct, check::RH_PCT));
         let fridge_c = check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
@@ -414,6 +477,7 @@ impl BarkInputs {
         Ok(Bark {
             tray,
             thickness: millimetres(thickness_mm),
+            topping,
             room: Room { temp: celsius(room_c), humidity },
             fridge: fridge_c.map(celsius),
             method: self.method,

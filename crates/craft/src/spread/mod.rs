@@ -2,6 +2,7 @@
 
 pub mod piped;
 pub mod slab;
+pub mod topping;
 mod tray;
 pub mod wrap;
 

@@ -178,3 +178,49 @@ async fn the_method_is_recommended_from_what_is_at_hand_and_may_be_another() {
 fn grams(text: &str) -> anyhow::Result<f64> {
     Ok(text.trim_end_matches(" g").parse()?)
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_piece_gets_some_of_what_goes_on_top() {
+    browse("plan_topping", async |page| {
+        let batch = api::new_batch("a topping").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.choose("On top", "whole hazelnuts").await?;
+        // Pieces of 4 cm catch as if they were 14 mm wider: 600 / 29.16 · 3.0 nuts of 1.1 g.
+        page.until_shown("topping", "68 g whole hazelnuts").await?;
+        page.until_shown("topping", "62 of them").await?;
+        page.fill("A piece is", "100").await?;
+        page.until_shown("topping", "15 g whole hazelnuts").await?;
+        page.choose("How much", "by how much it covers").await?;
+        page.fill("It covers", "80").await?;
+        page.until_said("over 60 % they lie on each other").await?;
+        page.fill("It covers", "130").await?;
+        page.until_said("must be 1 to 100 %; it is 130").await?;
+        page.fill("It covers", "25").await?;
+        let drawn =
+            page.run("return document.querySelectorAll('[data-testid=scatter] circle').length");
+        ensure!(drawn.await?.as_u64().is_some_and(|n| n > 90), "as many as there will be");
+        page.until("saving", "saved for good", |text| text == "Saved").await?;
+        page.reload().await?;
+        page.until_shown("topping", "whole hazelnuts").await?;
+        page.choose("On top", "nothing").await?;
+        page.until("saving", "saved for good", |text| text == "Saved").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_stay_in_the_fridge_is_planned_with_what_binds() {
+    browse("plan_fridge", async |page| {
+        let batch = api::new_batch("a fridge").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.fill("Fridge", "4").await?;
+        page.until_shown("fridge", "Until it lets go").await?;
+        page.fill("Humidity", "80").await?;
+        page.until_shown("fridge", "These cannot both be met").await?;
+        page.fill("Fridge", "").await?;
+        page.until_said("Over 55 % humidity").await?;
+        Ok(())
+    })
+    .await;
+}

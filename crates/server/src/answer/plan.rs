@@ -11,6 +11,7 @@ use craft::plan::BarkPlan;
 use craft::room::Room;
 use craft::setting::{Moment, Setting};
 use craft::spread::slab::Slab;
+use craft::spread::topping::OnTop;
 use craft::units::{
     Time, in_grams_per_cubic_centimetre, in_millimetres, in_percent, in_seconds,
     in_square_centimetres,
@@ -226,6 +227,36 @@ impl From<Slab> for SlabAnswer {
     }
 }
 
+/// What goes on top.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ToppingAnswer {
+    /// How many of it.
+    pub count: f64,
+    /// What they weigh.
+    pub mass_g: f64,
+    /// How much of the slab they cover.
+    pub covered_pct: f64,
+    /// How many pieces the slab breaks into, where their size is known.
+    pub pieces: Option<f64>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<OnTop> for ToppingAnswer {
+    fn from(on_top: OnTop) -> Self {
+        Self {
+            count: on_top.count,
+            mass_g: grams(on_top.mass),
+            covered_pct: round(on_top.covered * 100.0, 1),
+            pieces: on_top.pieces.map(f64::floor),
+            notes: on_top.notes,
+            sum: on_top.sum,
+        }
+    }
+}
+
 /// A melt in bursts.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct MicrowaveAnswer {
@@ -404,6 +435,8 @@ pub struct PlanAnswer {
     pub windows: WindowsAnswer,
     /// What to weigh out.
     pub slab: SlabAnswer,
+    /// What goes on top.
+    pub topping: Option<ToppingAnswer>,
     /// How it is tempered.
     pub method: Method,
     /// The method to recommend.
@@ -443,6 +476,7 @@ impl From<BarkPlan> for PlanAnswer {
             recommended_because: plan.recommended.1.to_owned(),
             amounts: (&plan).into(),
             slab: plan.slab.into(),
+            topping: plan.topping.map(Into::into),
             microwave: plan.bursts.map(Into::into),
             room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },
             setting: plan.setting.map(Into::into),

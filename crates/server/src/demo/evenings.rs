@@ -3,7 +3,7 @@
 use craft::chocolate::Family;
 use craft::method::{Kitchen, Method};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BarkInputs, TrayInputs};
+use craft::plan::{BarkInputs, ToppingInputs, ToppingWish, TrayInputs};
 
 use super::shelf::{GLASS_BOWL, HALF_POWER, LONG_PROBE, LOW_POWER, chocolate_of, shelf_id};
 
@@ -77,7 +77,15 @@ pub(super) fn sheets() -> Vec<Sheet> {
             name: "Nebula sheet for the telescope queue",
             note: "Thin, to be broken small. Violet petals on top.",
             days_ago: 0,
-            inputs: inputs(Family::Dark, tray(360.0, 260.0), 3.5, 20.5, 47.0),
+            inputs: BarkInputs {
+                topping: Some(ToppingInputs {
+                    name: "freeze-dried berry bits".to_owned(),
+                    across_mm: 4.0,
+                    each_g: 0.02,
+                    wish: ToppingWish::Pieces { piece_cm2: 12.0 },
+                }),
+                ..inputs(Family::Dark, tray(360.0, 260.0), 3.5, 20.5, 47.0)
+            },
             went: Went::Planned,
         },
         Sheet {

@@ -13,6 +13,7 @@ pub mod readings;
 pub mod record;
 pub mod shelf;
 pub mod stream;
+pub mod toppings;
 mod version;
 
 use utoipa_actix_web::scope;
@@ -24,6 +25,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
             .service(methods::list)
+            .service(toppings::list)
             .service(shelf::read)
             .service(shelf::add)
             .service(shelf::edit)

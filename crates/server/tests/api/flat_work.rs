@@ -110,3 +110,35 @@ async fn other_measures_are_understood_and_nonsense_is_named() {
     convert(json!({ "text": "12", "to": "mm" })).await.refuses("from");
     convert(json!({ "to": "mm" })).await.refuses("value");
 }
+
+#[actix_web::test]
+async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
+    let kitchen = Kitchen::new().await;
+    let usual = kitchen.get("/toppings").await.with(200);
+    let raisins = usual.as_array().and_then(|all| all.iter().find(|t| t["name"] == "raisins"));
+    let mut topping = raisins.cloned().expect("raisins");
+    topping["wish"] = json!({ "by": "coverage", "coverage_pct": 20 });
+    let (_, component) = kitchen.batch("Comet bark").await;
+    let path = format!("/components/{component}");
+    let mut inputs = kitchen.get(&path).await.with(200)["inputs"].clone();
+    inputs["topping"] = topping;
+    inputs["fridge_c"] = 5.into();
+    let plan = kitchen.post("/calc/bark", inputs.clone()).await.with(200);
+    // A fifth of 600 cm² under discs of 9 mm, half a gram each.
+    let mass_g = plan["topping"]["mass_g"].as_f64().expect("g");
+    assert!((mass_g - 120.0 / 0.636 * 0.5).abs() < 0.7, "{plan}");
+    assert!(plan["fridge"]["advised_min"].is_f64(), "{plan}");
+    for (field, value) in [
+        ("topping.across_mm", json!(0)),
+        ("topping.each_g", json!(900)),
+        ("topping.name", json!("")),
+        ("topping.wish.piece_cm2", json!(0.2)),
+    ] {
+        let mut bad = inputs.clone();
+        bad["topping"]["wish"] = json!({ "by": "pieces", "piece_cm2": 16 });
+        let pointer = format!("/{}", field.replace('.', "/"));
+        *bad.pointer_mut(&pointer).expect("there") = value;
+        let told = kitchen.post("/calc/bark", bad).await;
+        told.refuses(field);
+    }
+}

@@ -1,0 +1,44 @@
+import { memo } from "react";
+
+/** As many as can be told apart on a screen. */
+const MOST = 600;
+
+interface Props {
+  count: number;
+  /** Radius of one, and the slab from its middle, all in the picture's units. */
+  radius: number;
+  middle: [number, number];
+  size: [number, number];
+  round: boolean;
+}
+
+/** Numbers that look thrown and are the same every time (mulberry32). */
+function thrown(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
+  };
+}
+
+/** Toppings scattered over a slab, as many and as large as they will be. */
+export const Scatter = memo(function Scatter({ count, radius, middle, size, round }: Props) {
+  const next = thrown(7);
+  const places = Array.from({ length: Math.min(count, MOST) }, () => {
+    if (round) {
+      const [far, turn] = [Math.sqrt(next()) * (size[0] / 2 - radius), next() * 2 * Math.PI];
+      return [middle[0] + far * Math.cos(turn), middle[1] + far * Math.sin(turn)];
+    }
+    const along = (i: 0 | 1) => middle[i] + (next() - 0.5) * (size[i] - 2 * radius);
+    return [along(0), along(1)];
+  });
+  return (
+    <g data-testid="scatter" fill="#E8D9B8" stroke="#6B5433" strokeWidth="0.6">
+      {places.map(([x = 0, y = 0]) => (
+        <circle key={`${x} ${y}`} cx={x} cy={y} r={Math.max(radius, 0.8)} />
+      ))}
+    </g>
+  );
+});
