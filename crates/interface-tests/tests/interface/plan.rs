@@ -196,6 +196,7 @@ async fn every_piece_gets_some_of_what_goes_on_top() {
         page.fill("It covers", "130").await?;
         page.until_said("must be 1 to 100 %; it is 130").await?;
         page.fill("It covers", "25").await?;
+        page.until_shown("topping", "on 25 % of the slab").await?;
         let drawn =
             page.run("return document.querySelectorAll('[data-testid=scatter] circle').length");
         ensure!(drawn.await?.as_u64().is_some_and(|n| n > 90), "as many as there will be");
