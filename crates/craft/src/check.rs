@@ -95,6 +95,8 @@ pub const PRICE_PER_KG: Bounds = Bounds::new(0.0, 10_000.0, "");
 pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
 /// Chocolate that is put on the shelf or taken from it.
 pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
+/// Parts of dry goods to one of chocolate.
+pub const PARTS: Bounds = Bounds::new(0.05, 5.0, "parts");
 /// How wide one piece of topping is.
 pub const TOPPING_MM: Bounds = Bounds::new(1.0, 60.0, "mm");
 /// What one piece of topping weighs.

@@ -11,6 +11,7 @@ export type ThingOf<K extends Thing["kind"]> = Extract<Thing, { kind: K }>;
 export type ThingAnswer = Schemas["ThingAnswer"];
 export type ShelfAnswer = Schemas["ShelfAnswer"];
 export type LearnedAnswer = Schemas["LearnedAnswer"];
+export type UsualDryGoods = Schemas["UsualDryGoods"];
 export type UsualTopping = Schemas["UsualTopping"];
 export type StockMove = Schemas["NewMove"];
 export type BarkInputs = Schemas["BarkInputs"];

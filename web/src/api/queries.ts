@@ -13,6 +13,7 @@ import {
   type Thing,
   type ThingAnswer,
   type ThingOf,
+  type UsualDryGoods,
   type UsualTopping,
   type WindowsAnswer,
 } from "./client";
@@ -22,6 +23,7 @@ import { accepted, Refusal } from "./refusal";
 export const keys = {
   methods: ["methods"] as const,
   toppings: ["toppings"] as const,
+  dryGoods: ["dry-goods"] as const,
   shelf: ["shelf"] as const,
   batches: ["batches"] as const,
   batch: (id: string) => ["batches", id] as const,
@@ -34,6 +36,14 @@ export function useMethods() {
     queryKey: keys.methods,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => accepted<MethodAnswer[]>(await api.GET("/api/v1/methods")),
+  });
+}
+
+export function useDryGoods() {
+  return useQuery({
+    queryKey: keys.dryGoods,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<UsualDryGoods[]>(await api.GET("/api/v1/dry-goods")),
   });
 }
 

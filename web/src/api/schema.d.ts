@@ -560,6 +560,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/dry-goods": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Dry goods to start from; the maker's own number stands in for each. */
+        get: operations["list_dry_goods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/methods": {
         parameters: {
             query?: never;
@@ -888,6 +905,7 @@ export interface components {
             melt_to_c?: number | null;
             method?: null | components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveInputs"];
+            mixed_in?: null | components["schemas"]["MixedInInputs"];
             /**
              * Format: double
              * @description What the thermometer reads too little.
@@ -1797,6 +1815,33 @@ export interface components {
              */
             watts: number;
         };
+        /** @description What is folded in. */
+        MixedInAnswer: {
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            mass_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description Dry goods folded into the chocolate. */
+        MixedInInputs: {
+            /**
+             * Format: double
+             * @description Their own density, without the air between them.
+             */
+            density_g_cm3: number;
+            /** @description What they are. */
+            name: string;
+            /**
+             * Format: double
+             * @description Parts of them to one of chocolate, by mass.
+             */
+            parts: number;
+        };
         /** @description A time after the pour, with its range. */
         MomentAnswer: {
             /**
@@ -2166,6 +2211,7 @@ export interface components {
             /** @description How it is tempered. */
             method: components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveAnswer"];
+            mixed_in?: null | components["schemas"]["MixedInAnswer"];
             /** @description The method to recommend. */
             recommended: components["schemas"]["Method"];
             /** @description Why, in a sentence that follows "because". */
@@ -2859,6 +2905,16 @@ export interface components {
          * @enum {string}
          */
         Unit: "degC" | "degF" | "g" | "kg" | "oz" | "lb" | "mm" | "cm" | "in" | "ml" | "cup" | "tbsp" | "tsp";
+        /** @description Dry goods as they usually are. */
+        UsualDryGoods: {
+            /**
+             * Format: double
+             * @description Their own density, without the air between them.
+             */
+            density_g_cm3: number;
+            /** @description What they are. */
+            name: string;
+        };
         /** @description A topping as it usually is. */
         UsualTopping: {
             /**
@@ -4383,6 +4439,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_dry_goods: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualDryGoods"][];
                 };
             };
         };

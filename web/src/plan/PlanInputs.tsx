@@ -5,6 +5,7 @@ import { useMethods } from "../api/queries";
 import { Panel } from "../kit/Panel";
 import { ChocolateField } from "./ChocolateField";
 import { KitFields } from "./KitFields";
+import { MixedInFields } from "./MixedInFields";
 import { RoomFields } from "./RoomFields";
 import { ThicknessField } from "./ThicknessField";
 import { ToppingFields } from "./ToppingFields";
@@ -28,7 +29,12 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
       <K extends keyof BarkInputs>(key: K) =>
       (value: BarkInputs[K]) =>
         onChange({ [key]: value });
-    return { tray: field("tray"), thickness_mm: field("thickness_mm"), topping: field("topping") };
+    return {
+      tray: field("tray"),
+      thickness_mm: field("thickness_mm"),
+      topping: field("topping"),
+      mixed_in: field("mixed_in"),
+    };
   }, [onChange]);
   const methods = useMethods().data;
   const { method } = draft;
@@ -57,6 +63,7 @@ export const PlanInputs = memo(function PlanInputs({ draft, errors, onChange, ..
           error={errors.thickness_mm}
           onChange={set.thickness_mm}
         />
+        <MixedInFields mixedIn={draft.mixed_in} errors={errors} onChange={set.mixed_in} />
         <ToppingFields topping={draft.topping} errors={errors} onChange={set.topping} />
         <RoomFields
           room_c={draft.room_c}

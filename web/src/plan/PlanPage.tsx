@@ -120,7 +120,7 @@ function Plan({ batch, kept }: Props) {
           aria-busy={faulty}
         >
           <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
-            <WeighOut plan={plan} onTop={draft.topping?.name} />
+            <WeighOut plan={plan} mixedIn={draft.mixed_in?.name} onTop={draft.topping?.name} />
           </Panel>
           <Panel title="The slab">
             <SlabPicture

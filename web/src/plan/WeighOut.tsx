@@ -10,13 +10,15 @@ const words = ["first", "then", "last"];
 
 interface Props {
   plan: PlanAnswer;
+  /** What is folded in. */
+  mixedIn: string | undefined;
   /** What the topping is. */
   onTop: string | undefined;
 }
 
 /** What to weigh, and how it is divided: melted, and held back in three. */
-export const WeighOut = memo(function WeighOut({ plan, onTop }: Props) {
-  const { slab, amounts, stock, topping } = plan;
+export const WeighOut = memo(function WeighOut({ plan, mixedIn, onTop }: Props) {
+  const { slab, amounts, stock, topping, mixed_in } = plan;
   const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
@@ -89,6 +91,9 @@ export const WeighOut = memo(function WeighOut({ plan, onTop }: Props) {
           </div>
         )}
       </Box>
+      {mixed_in && mixedIn && (
+        <Goes what="Mixed in" name={mixedIn} goes={mixed_in} testId="mixed-in" />
+      )}
       {topping && onTop && <OnTop topping={topping} name={onTop} />}
       {stock && <Notes notes={stock.notes} />}
       <Notes notes={slab.notes} />
@@ -97,6 +102,31 @@ export const WeighOut = memo(function WeighOut({ plan, onTop }: Props) {
   );
 });
 
+interface GoesProps {
+  what: string;
+  name: string;
+  goes: Pick<NonNullable<PlanAnswer["mixed_in"]>, "mass_g" | "notes" | "sum">;
+  testId: string;
+  children?: React.ReactNode;
+}
+
+/** What goes in or on top. */
+function Goes({ what, name, goes, testId, children }: GoesProps) {
+  return (
+    <Box data-testid={testId}>
+      <Box display="flex" columnGap="2" alignItems="baseline" flexWrap="wrap" mb="1">
+        <Box textStyle="label">{what}</Box>
+        <Box fontWeight="640" fontSize="lg">
+          {`${mass(goes.mass_g)} ${name}`}
+        </Box>
+        {children}
+        <ShowSum steps={goes.sum} of={what.toLowerCase()} />
+      </Box>
+      <Notes notes={goes.notes} />
+    </Box>
+  );
+}
+
 /** What goes on top, and how far it goes. */
 function OnTop({ topping, name }: { topping: NonNullable<PlanAnswer["topping"]>; name: string }) {
   const far = [
@@ -104,17 +134,9 @@ function OnTop({ topping, name }: { topping: NonNullable<PlanAnswer["topping"]>;
     topping.pieces != null && `for about ${topping.pieces} pieces`,
   ].filter((part) => typeof part === "string");
   return (
-    <Box data-testid="topping">
-      <Box display="flex" columnGap="2" alignItems="baseline" flexWrap="wrap" mb="1">
-        <Box textStyle="label">On top</Box>
-        <Box fontWeight="640" fontSize="lg">
-          {`${mass(topping.mass_g)} ${name}`}
-        </Box>
-        <Box fontSize="sm">{far.join(", ")}</Box>
-        <ShowSum steps={topping.sum} of="topping" />
-      </Box>
-      <Notes notes={topping.notes} />
-    </Box>
+    <Goes what="On top" name={name} goes={topping} testId="topping">
+      <Box fontSize="sm">{far.join(", ")}</Box>
+    </Goes>
   );
 }
 

@@ -15,6 +15,7 @@ use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Place, Setting};
+use crate::spread::mixed::Mixed;
 use crate::spread::slab::{Size, Slab, slab};
 use crate::spread::topping::OnTop;
 use crate::units::{Temperature, TemperatureDifference, degrees};
@@ -26,6 +27,8 @@ pub struct BarkPlan {
     pub chocolate: Chocolate,
     /// Chocolate to weigh out.
     pub slab: Slab,
+    /// What is folded in.
+    pub mixed_in: Option<Mixed>,
     /// What goes on top.
     pub topping: Option<OnTop>,
     /// How it is tempered.
@@ -63,8 +66,16 @@ pub struct BarkPlan {
 /// Every fault of the inputs, each with its field.
 pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     let b = inputs.check()?;
-    let slab = slab(&b.chocolate, b.tray, Size::Thickness(b.thickness), &[])
-        .map_err(|e| vec![fault("thickness_mm", &e)])?;
+    let mixed_in = b
+        .mixed_in
+        .map(|mixed| mixed.into_slab(&b.chocolate, b.tray, b.thickness))
+        .transpose()
+        .map_err(|e| vec![fault("mixed_in.parts", &e)])?;
+    let slab = match &mixed_in {
+        Some(mixed) => mixed.slab.clone(),
+        None => slab(&b.chocolate, b.tray, Size::Thickness(b.thickness), &[])
+            .map_err(|e| vec![fault("thickness_mm", &e)])?,
+    };
     let topping = b.topping.map(|(topping, wish)| topping.on(slab.area, wish));
     let recommended = Method::recommended(&Case {
         family: b.chocolate.family,
@@ -107,6 +118,7 @@ pub fn bark(inputs: &BarkInputs) -> Result<BarkPlan, Vec<Fault>> {
     }
     Ok(BarkPlan {
         slab,
+        mixed_in,
         topping,
         method,
         recommended,

@@ -13,13 +13,15 @@ use crate::learn::GearNumbers;
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::room::Room;
 use crate::spread::Tray;
+use crate::spread::mixed::MixedIn;
 use crate::spread::topping::{Topping, Wish};
 use crate::units::{
-    Length, Ratio, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius,
-    millimetres, minutes, percent_of, square_centimetres, watts,
+    Length, Ratio, Temperature, TemperatureDifference, Time, celsius, degrees, grams,
+    grams_per_cubic_centimetre, in_celsius, millimetres, minutes, percent_of, square_centimetres,
+    watts,
 };
 
-/// The longest name of a topping.
+/// The longest name of what goes in or on top.
 const LONGEST_TOPPING: usize = 80;
 
 /// A tray, or any area to cover.
@@ -265,6 +267,33 @@ impl ToppingInputs {
     }
 }
 
+/// Dry goods folded into the chocolate.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MixedInInputs {
+    /// What they are.
+    pub name: String,
+    /// Parts of them to one of chocolate, by mass.
+    pub parts: f64,
+    /// Their own density, without the air between them.
+    pub density_g_cm3: f64,
+}
+
+impl MixedInInputs {
+    /// The dry goods, with faults noted under `field`.
+    pub fn check(&self, field: &str, check: &mut Checker) -> MixedIn {
+        check.text(&format!("{field}.name"), &self.name, LONGEST_TOPPING);
+        let parts = check.number(&format!("{field}.parts"), self.parts, check::PARTS);
+        let density = check.number(
+            &format!("{field}.density_g_cm3"),
+            self.density_g_cm3,
+            check::DENSITY_G_CM3,
+        );
+        MixedIn { parts, density: grams_per_cubic_centimetre(density) }
+    }
+}
+
 /// A family's chocolate, or that of a blend in its place, with faults noted under
 /// `blend`.
 pub(crate) fn family_or_blend(
@@ -323,6 +352,9 @@ pub struct BarkInputs {
     pub tray: TrayInputs,
     /// How thick, once set.
     pub thickness_mm: f64,
+    /// What is folded in.
+    #[serde(default)]
+    pub mixed_in: Option<MixedInInputs>,
     /// What goes on top.
     #[serde(default)]
     pub topping: Option<ToppingInputs>,
@@ -364,6 +396,7 @@ pub(super) struct Bark {
     pub crystals_pct: f64,
     pub tray: Tray,
     pub thickness: Length,
+    pub mixed_in: Option<MixedIn>,
     pub topping: Option<(Topping, Wish)>,
     pub room: Room,
     pub fridge: Option<Temperature>,
@@ -400,6 +433,7 @@ impl BarkInputs {
             crystals_pct: None,
             tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0 },
             thickness_mm: 4.0,
+            mixed_in: None,
             topping: None,
             room_c: 20.0,
             rh_pct: 45.0,
@@ -448,6 +482,7 @@ impl BarkInputs {
         let crystals_pct = check.optional("crystals_pct", self.crystals_pct, check::CRYSTALS_PCT);
         let tray = self.tray.check("tray", &mut check);
         let thickness_mm = check.number("thickness_mm", self.thickness_mm, check::SLAB_MM);
+        let mixed_in = self.mixed_in.as_ref().map(|mixed| mixed.check("mixed_in", &mut check));
         let topping = self.topping.as_ref().map(|topping| topping.check("topping", &mut check));
         let room_c = check.number("room_c", self.room_c, check::ROOM_C);
         let humidity: Ratio = percent_of(check.number("rh_pct", self.rh_pct, check::RH_PCT));
@@ -477,6 +512,7 @@ impl BarkInputs {
         Ok(Bark {
             tray,
             thickness: millimetres(thickness_mm),
+            mixed_in,
             topping,
             room: Room { temp: celsius(room_c), humidity },
             fridge: fridge_c.map(celsius),

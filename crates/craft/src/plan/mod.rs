@@ -6,6 +6,6 @@ mod inputs;
 pub use bark::{BarkPlan, bark};
 pub(crate) use inputs::family_or_blend;
 pub use inputs::{
-    BarkInputs, BlendPart, MicrowaveInputs, OwnInputs, ToppingInputs, ToppingWish, TrayInputs,
-    WareInputs, blended,
+    BarkInputs, BlendPart, MicrowaveInputs, MixedInInputs, OwnInputs, ToppingInputs, ToppingWish,
+    TrayInputs, WareInputs, blended,
 };

@@ -1,5 +1,6 @@
 //! Flat work: how much chocolate covers what, how thick.
 
+pub mod mixed;
 pub mod piped;
 pub mod slab;
 pub mod topping;

@@ -225,3 +225,27 @@ async fn a_stay_in_the_fridge_is_planned_with_what_binds() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_mixed_in_takes_room_from_the_chocolate() {
+    browse("plan_mixed_in", async |page| {
+        let batch = api::new_batch("mixed in").await?;
+        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        page.choose("Mixed in", "raisins").await?;
+        // 240 cm³ at half a part: 240 / (1/1.29 + 0.5/1.35) = 209 g, and 15 g stay behind.
+        page.until_shown("mixed-in", "105 g raisins").await?;
+        page.until_shown("to-weigh", "224 g").await?;
+        page.fill("To one of chocolate", "1.5").await?;
+        page.until_said("must be at most 1.2 to one of chocolate").await?;
+        page.fill("To one of chocolate", "1").await?;
+        page.until_shown("mixed-in", "158 g raisins").await?;
+        page.choose("Mixed in", "something else").await?;
+        page.fill("What is mixed in", "toasted oats").await?;
+        page.until_shown("mixed-in", "toasted oats").await?;
+        page.choose("Mixed in", "nothing").await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        Ok(())
+    })
+    .await;
+}

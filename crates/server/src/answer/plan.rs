@@ -10,6 +10,7 @@ use craft::note::{Note, Step};
 use craft::plan::BarkPlan;
 use craft::room::Room;
 use craft::setting::{Moment, Setting};
+use craft::spread::mixed::Mixed;
 use craft::spread::slab::Slab;
 use craft::spread::topping::OnTop;
 use craft::units::{
@@ -227,6 +228,23 @@ impl From<Slab> for SlabAnswer {
     }
 }
 
+/// What is folded in.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct MixedInAnswer {
+    /// What it weighs.
+    pub mass_g: f64,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<Mixed> for MixedInAnswer {
+    fn from(mixed: Mixed) -> Self {
+        Self { mass_g: grams(mixed.dry), notes: mixed.notes, sum: mixed.sum }
+    }
+}
+
 /// What goes on top.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ToppingAnswer {
@@ -435,6 +453,8 @@ pub struct PlanAnswer {
     pub windows: WindowsAnswer,
     /// What to weigh out.
     pub slab: SlabAnswer,
+    /// What is folded in.
+    pub mixed_in: Option<MixedInAnswer>,
     /// What goes on top.
     pub topping: Option<ToppingAnswer>,
     /// How it is tempered.
@@ -476,6 +496,7 @@ impl From<BarkPlan> for PlanAnswer {
             recommended_because: plan.recommended.1.to_owned(),
             amounts: (&plan).into(),
             slab: plan.slab.into(),
+            mixed_in: plan.mixed_in.map(Into::into),
             topping: plan.topping.map(Into::into),
             microwave: plan.bursts.map(Into::into),
             room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },

@@ -6,6 +6,7 @@ pub mod bench;
 pub mod bowls;
 pub mod calc;
 pub mod components;
+pub mod dry_goods;
 pub mod methods;
 pub mod outcomes;
 pub mod photos;
@@ -26,6 +27,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(scope("/calc").configure(calc::routes))
             .service(methods::list)
             .service(toppings::list)
+            .service(dry_goods::list)
             .service(shelf::read)
             .service(shelf::add)
             .service(shelf::edit)

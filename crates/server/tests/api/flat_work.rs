@@ -142,3 +142,25 @@ async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
         told.refuses(field);
     }
 }
+
+#[actix_web::test]
+async fn what_is_mixed_in_is_bound_by_what_chocolate_holds() {
+    let kitchen = Kitchen::new().await;
+    let usual = kitchen.get("/dry-goods").await.with(200);
+    let mut nuts = usual[0].clone();
+    nuts["parts"] = json!(1);
+    let (_, component) = kitchen.batch("Meteor clusters").await;
+    let path = format!("/components/{component}");
+    let mut inputs = kitchen.get(&path).await.with(200)["inputs"].clone();
+    inputs["mixed_in"] = nuts;
+    let plan = kitchen.post("/calc/bark", inputs.clone()).await.with(200);
+    let g = |part: &str, name: &str| plan[part][name].as_f64().expect("g");
+    assert!((g("mixed_in", "mass_g") - g("slab", "chocolate_g")).abs() < 0.02, "{plan}");
+    assert!((g("slab", "chocolate_g") - 240.0 / (1.0 / 1.29 + 1.0 / 1.05)).abs() < 0.02);
+    inputs["mixed_in"]["parts"] = json!(1.3);
+    let told = kitchen.post("/calc/bark", inputs.clone()).await.refuses("mixed_in.parts");
+    assert!(told.contains("does not hold together"), "{told}");
+    inputs["mixed_in"] = json!({ "name": "", "parts": 0.5, "density_g_cm3": 9 });
+    let told = kitchen.post("/calc/bark", inputs).await;
+    assert!(told.refuses("mixed_in.density_g_cm3").contains("0.02 to 3 g/cm³"));
+}
