@@ -52,7 +52,7 @@ export function NameField({ batch }: { batch: Batch }) {
 
   const error = rename.error instanceof Refusal ? rename.error.fields.name : undefined;
   return (
-    <Box flex="1" minW="0">
+    <Box flex={{ base: "1 0 100%", md: "1" }} minW="0">
       <Input
         aria-label="Name of the batch"
         aria-invalid={error !== undefined}
