@@ -233,9 +233,9 @@ async fn what_is_mixed_in_takes_room_from_the_chocolate() {
         page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
         page.until_shown("to-weigh", "325 g").await?;
         page.choose("Mixed in", "raisins").await?;
-        // 240 cm³ at half a part: 240 / (1/1.29 + 0.5/1.35) = 209 g, and 15 g stay behind.
+        // 240 cm³ at half a part: 240 / (1/1.29 + 0.5/1.35) = 209.5 g, and 15 g stay behind.
         page.until_shown("mixed-in", "105 g raisins").await?;
-        page.until_shown("to-weigh", "224 g").await?;
+        page.until_shown("to-weigh", "225 g").await?;
         page.fill("To one of chocolate", "1.5").await?;
         page.until_said("must be at most 1.2 to one of chocolate").await?;
         page.fill("To one of chocolate", "1").await?;
