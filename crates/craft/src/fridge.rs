@@ -9,11 +9,6 @@ use crate::units::{
     in_joules_per_gram_degree, in_millimetres, in_seconds, minutes, rise, seconds,
 };
 
-/// Heat given to a domestic fridge by one free face, W/(m²·K) (numbers.md, section
-/// 3).
-const TO_FRIDGE: f64 = 15.0;
-/// Heat that a tray holds: a millimetre of aluminium, J/(m²·K) (the same).
-const TRAY_HOLDS: f64 = 2_400.0;
 /// Dew forms on what is this close to the dew point, °C.
 const CLEAR_OF_DEW_C: f64 = 1.0;
 /// What the shortest stay is worth: so much more is advised where there is room.
@@ -49,13 +44,14 @@ pub fn stay(
     fridge: Temperature,
     room: &Room,
 ) -> Stay {
-    let shortest = until_release(chocolate, thickness, start, Place::Fridge(fridge));
+    let place = Place::Fridge(fridge);
+    let shortest = until_release(chocolate, thickness, start, place);
     let wet_below = room.dew_point() + degrees(CLEAR_OF_DEW_C);
     let held = 1_000.0
         * in_grams_per_cubic_centimetre(chocolate.solid_density)
         * in_millimetres(thickness)
         * in_joules_per_gram_degree(chocolate.family.heat_when_solid());
-    let tau = seconds((held + TRAY_HOLDS) / TO_FRIDGE);
+    let tau = seconds((held + place.tray_holds()) / place.carries_off());
     let longest = (fridge < wet_below).then(|| {
         let ratio = in_degrees(rise(fridge, start)) / in_degrees(rise(fridge, wet_below));
         // In a room so damp that it is wet from the start, no time is left.

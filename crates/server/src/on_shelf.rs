@@ -52,7 +52,7 @@ impl ShelfCache {
         let mut cache = self.0.write().await;
         let rows = store::shelf::list(pool).await?;
         let fresh = Arc::new(OnShelf {
-            shelf: store::shelf::read(pool).await?,
+            shelf: store::shelf::as_ruled(&rows, pool).await?,
             left: store::stock::all_left(pool).await?,
             rows,
         });

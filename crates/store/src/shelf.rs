@@ -62,10 +62,16 @@ pub async fn get(pool: &Pool, id: Uuid) -> Result<ShelfRow, StoreError> {
 /// # Errors
 /// Where the database fails.
 pub async fn read(pool: &Pool) -> Result<Shelf, StoreError> {
-    let entries = list(pool)
-        .await?
-        .into_iter()
-        .map(|row| (row.id, Entry { thing: row.thing, learns_from: row.learns_from }));
+    as_ruled(&list(pool).await?, pool).await
+}
+
+/// The same, of things that were listed already.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn as_ruled(rows: &[ShelfRow], pool: &Pool) -> Result<Shelf, StoreError> {
+    let entry = |row: &ShelfRow| Entry { thing: row.thing.clone(), learns_from: row.learns_from };
+    let entries = rows.iter().map(|row| (row.id, entry(row)));
     Ok(Shelf::new(entries, lessons(pool).await?))
 }
 

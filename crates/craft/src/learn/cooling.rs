@@ -58,8 +58,7 @@ impl Trace<'_> {
             if points.len() < READINGS_IN_STRETCH || !long_enough || !self.stirred(calm, last.0) {
                 continue;
             }
-            #[allow(clippy::cast_precision_loss)] // milliseconds within hours
-            let since = |at: DateTime<Utc>| (at - first.0).num_milliseconds() as f64 / 1000.0;
+            let since = |at: DateTime<Utc>| (at - first.0).as_seconds_f64();
             let line = points
                 .iter()
                 .map(|(at, temp_c)| Point { t: seconds(since(*at)), temp: celsius(*temp_c) });
@@ -123,9 +122,7 @@ impl Trace<'_> {
             .filter(|two| two[0].0 >= first && two[1].0 <= end)
             .map(|two| {
                 let middle = f64::midpoint(two[0].1, two[1].1) - in_celsius(setup.room);
-                #[allow(clippy::cast_precision_loss)] // milliseconds within hours
-                let s = (two[1].0 - two[0].0).num_milliseconds() as f64 / 1000.0;
-                middle * s
+                middle * (two[1].0 - two[0].0).as_seconds_f64()
             })
             .sum();
         let usual = in_watts_per_degree(loss_to_still_air(setup.melted + seed)) * over_room;

@@ -1,12 +1,9 @@
 //! What short warmings teach: how much of a burst shows.
 
-use chrono::TimeDelta;
-
 use super::trace::{AFTER, BEFORE, Trace};
 use crate::heat::loss_to_still_air;
 use crate::units::{
-    Temperature, Time, celsius, in_degrees, in_joules_per_degree, in_seconds, in_watts,
-    in_watts_per_degree, rise, seconds,
+    Temperature, celsius, in_degrees, in_joules_per_degree, in_watts, in_watts_per_degree, rise,
 };
 
 impl Trace<'_> {
@@ -24,7 +21,7 @@ impl Trace<'_> {
                 let held =
                     in_joules_per_degree(mass * self.setup.chocolate.family.heat_when_melted());
                 let from: Temperature = celsius(f64::midpoint(before, after));
-                let gap_s = s + in_seconds(half(BEFORE)) + in_seconds(half(AFTER[0] + AFTER[1]));
+                let gap_s = s + (BEFORE + AFTER[0] + AFTER[1]).as_seconds_f64() / 2.0;
                 let lost = in_watts_per_degree(loss_to_still_air(mass))
                     * in_degrees(rise(self.setup.room, from))
                     * gap_s;
@@ -33,9 +30,4 @@ impl Trace<'_> {
             .fold((0.0, 0.0), |(showed, sent), (j, w)| (showed + j, sent + w));
         (sent > 0.0).then(|| showed / sent)
     }
-}
-
-fn half(time: TimeDelta) -> Time {
-    #[allow(clippy::cast_precision_loss)] // seconds
-    seconds(time.num_milliseconds() as f64 / 2000.0)
 }

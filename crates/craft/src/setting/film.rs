@@ -107,8 +107,7 @@ impl Film {
                 temp_c: y[TEMP_C],
                 crystals: y[CRYSTALS],
             }));
-            stretch_s *= 0.5;
-            stretch_s = stretch_s.max(LEAST_STRETCH * step_s);
+            stretch_s = (stretch_s * 0.5).max(LEAST_STRETCH * step_s);
         }
         course
     }

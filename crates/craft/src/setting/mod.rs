@@ -49,7 +49,7 @@ impl Place {
 
     /// Heat it carries off, W/(m²·K): 15 from one face in air (numbers.md, section
     /// 3), far more into stone (*custom*: set within seconds).
-    fn carries_off(self) -> f64 {
+    pub(crate) fn carries_off(self) -> f64 {
         match self {
             Self::Room(_) | Self::Fridge(_) => 15.0,
             Self::ColdSlab(_) => 200.0,
@@ -58,7 +58,7 @@ impl Place {
 
     /// Heat that a tray holds which must come along, J/(m²·K): a millimetre of
     /// aluminium, 2,400; in a room it has the slab's temperature from the start.
-    fn tray_holds(self) -> f64 {
+    pub(crate) fn tray_holds(self) -> f64 {
         match self {
             Self::Fridge(_) => 2_400.0,
             Self::Room(_) | Self::ColdSlab(_) => 0.0,

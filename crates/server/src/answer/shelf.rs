@@ -2,7 +2,7 @@
 
 use craft::learn::Number;
 use craft::note::Note;
-use craft::shelf::{ChocolateInputs, Shelf, Thing};
+use craft::shelf::{Shelf, Thing};
 use serde::Serialize;
 use store::shelf::ShelfRow;
 use utoipa::ToSchema;
@@ -105,14 +105,10 @@ impl ThingAnswer {
     #[must_use]
     pub fn new(on_shelf: &OnShelf, row: &ShelfRow) -> Self {
         let shelf = &on_shelf.shelf;
-        let windows = |chocolate: &ChocolateInputs| {
-            let used = chocolate.chocolate("", &mut craft::check::Checker::new());
-            [WindowsAnswer::from(&used), WindowsAnswer::from(&chocolate.usual())]
-        };
         let (windows, usual) = match &row.thing {
             Thing::Chocolate(chocolate) => {
-                let [windows, usual] = windows(chocolate);
-                (Some(windows), Some(usual))
+                let used = chocolate.chocolate("", &mut craft::check::Checker::new());
+                (Some((&used).into()), Some((&chocolate.usual()).into()))
             }
             _ => (None, None),
         };
