@@ -89,6 +89,15 @@ export function useShelf() {
   });
 }
 
+function usualWindows(family: Family) {
+  return {
+    queryKey: ["windows", family],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () =>
+      accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body: { family } })),
+  };
+}
+
 /** The windows of a chocolate that is being described; the last ones that could be. */
 export function useWindows({
   family,
@@ -106,12 +115,7 @@ export function useWindows({
     placeholderData: keepPreviousData,
     queryFn: async () => accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body })),
   });
-  const usual = useQuery({
-    queryKey: ["windows", family],
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: async () =>
-      accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body: { family } })),
-  });
+  const usual = useQuery(usualWindows(family));
   const faults: Record<string, string> = asked.error instanceof Refusal ? asked.error.fields : {};
   return { windows: asked.data ?? usual.data, faults };
 }
@@ -119,12 +123,7 @@ export function useWindows({
 /** The usual windows of each family. */
 export function useWindowsOf(families: readonly Family[]) {
   return useQueries({
-    queries: families.map((family) => ({
-      queryKey: ["windows", family],
-      staleTime: Number.POSITIVE_INFINITY,
-      queryFn: async () =>
-        accepted<WindowsAnswer>(await api.POST("/api/v1/calc/windows", { body: { family } })),
-    })),
+    queries: families.map(usualWindows),
     combine: (asked) => ({
       windows: asked.flatMap((one) => one.data ?? []),
       error: asked.find((one) => one.error)?.error ?? null,

@@ -1,14 +1,11 @@
-import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BarkInputs } from "../api/client";
 import { useDryGoods } from "../api/queries";
-import { SelectField } from "../kit/SelectField";
-import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
+import { GoodsChoice } from "./GoodsChoice";
 
 type MixedIn = NonNullable<BarkInputs["mixed_in"]>;
 
-const own = "own";
 const fresh: MixedIn = { name: "my dry goods", parts: 0.5, density_g_cm3: 1 };
 
 interface Props {
@@ -20,39 +17,25 @@ interface Props {
 /** What is folded into the chocolate, and how much of it. */
 export const MixedInFields = memo(function MixedInFields({ mixedIn, errors, onChange }: Props) {
   const usual = useDryGoods().data ?? [];
-  const known = usual.some(({ name }) => name === mixedIn?.name);
-  const choose = (name: string) => {
-    if (name === "") return onChange(null);
-    const from = usual.find((one) => one.name === name);
-    const parts = mixedIn?.parts ?? fresh.parts;
-    onChange({ ...(from ?? fresh), parts });
-  };
   return (
-    <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
-      <Box gridColumn="1 / -1">
-        <SelectField
-          label="Mixed in"
-          value={mixedIn ? (known ? mixedIn.name : own) : ""}
-          choices={[
-            { value: "", label: "nothing" },
-            ...usual.map(({ name }) => ({ value: name, label: name })),
-            { value: own, label: "something else" },
-          ]}
-          onChange={choose}
-        />
-      </Box>
+    <GoodsChoice
+      label="Mixed in"
+      ownLabel="What is mixed in"
+      usual={usual}
+      name={mixedIn?.name}
+      error={errors["mixed_in.name"]}
+      onChoose={(from) =>
+        onChange(
+          from && {
+            ...(from === "own" ? fresh : from),
+            parts: mixedIn?.parts ?? fresh.parts,
+          },
+        )
+      }
+      onName={(name) => mixedIn && onChange({ ...mixedIn, name })}
+    >
       {mixedIn && (
         <>
-          {!known && (
-            <Box gridColumn="1 / -1">
-              <TextField
-                label="What is mixed in"
-                value={mixedIn.name}
-                error={errors["mixed_in.name"]}
-                onChange={(name) => onChange({ ...mixedIn, name })}
-              />
-            </Box>
-          )}
           <UnitField
             label="To one of chocolate"
             unit="parts"
@@ -69,6 +52,6 @@ export const MixedInFields = memo(function MixedInFields({ mixedIn, errors, onCh
           />
         </>
       )}
-    </Box>
+    </GoodsChoice>
   );
 });

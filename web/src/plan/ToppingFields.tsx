@@ -1,14 +1,14 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs } from "../api/client";
+import type { BarkInputs, UsualTopping } from "../api/client";
 import { useToppings } from "../api/queries";
 import { SelectField } from "../kit/SelectField";
-import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
+import { GoodsChoice } from "./GoodsChoice";
 
 type Topping = NonNullable<BarkInputs["topping"]>;
 
-const own = "own";
+const fresh = { name: "my topping", across_mm: 10, each_g: 0.5 };
 const everyPiece: Topping["wish"] = { by: "pieces", piece_cm2: 16 };
 const covering: Topping["wish"] = { by: "coverage", coverage_pct: 30 };
 
@@ -21,43 +21,22 @@ interface Props {
 /** What goes on top, how large it is, and how much of it. */
 export const ToppingFields = memo(function ToppingFields({ topping, errors, onChange }: Props) {
   const usual = useToppings().data ?? [];
-  const known = usual.some(({ name }) => name === topping?.name);
-  const choose = (name: string) => {
-    if (name === "") return onChange(null);
-    const from = usual.find((one) => one.name === name);
+  const choose = (from: UsualTopping | "own" | null) => {
     const wish = topping?.wish ?? everyPiece;
-    onChange(
-      from
-        ? { ...from, wish }
-        : { name: "my topping", across_mm: 10, each_g: 0.5, ...topping, wish },
-    );
+    onChange(from && (from === "own" ? { ...fresh, ...topping, wish } : { ...from, wish }));
   };
   return (
-    <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
-      <Box gridColumn="1 / -1">
-        <SelectField
-          label="On top"
-          value={topping ? (known ? topping.name : own) : ""}
-          choices={[
-            { value: "", label: "nothing" },
-            ...usual.map(({ name }) => ({ value: name, label: name })),
-            { value: own, label: "something else" },
-          ]}
-          onChange={choose}
-        />
-      </Box>
+    <GoodsChoice
+      label="On top"
+      ownLabel="What it is"
+      usual={usual}
+      name={topping?.name}
+      error={errors["topping.name"]}
+      onChoose={choose}
+      onName={(name) => topping && onChange({ ...topping, name })}
+    >
       {topping && (
         <>
-          {!known && (
-            <Box gridColumn="1 / -1">
-              <TextField
-                label="What it is"
-                value={topping.name}
-                error={errors["topping.name"]}
-                onChange={(name) => onChange({ ...topping, name })}
-              />
-            </Box>
-          )}
           <UnitField
             label="One is across"
             unit="mm"
@@ -109,6 +88,6 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
           )}
         </>
       )}
-    </Box>
+    </GoodsChoice>
   );
 });
