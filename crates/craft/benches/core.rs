@@ -7,20 +7,23 @@ use std::hint::black_box;
 use chrono::{DateTime, TimeDelta};
 use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, look_ahead};
 use craft::chocolate::{Chocolate, Family};
+use craft::drawn::import::import;
+use craft::drawn::joins::joins;
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
-use craft::plan::{BarkInputs, WareInputs, bark};
+use craft::plan::{BatchInputs, BowlInputs, WareInputs, batch, bowl as bowl_plan};
 use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
+use craft::work::{ComponentInputs, CoverInputs, SlabInputs, TrayInputs, WorkInputs};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
-fn inputs() -> BarkInputs {
-    BarkInputs {
+fn inputs() -> BowlInputs {
+    BowlInputs {
         bowl: Some(WareInputs { material: Material::Glass, mass_g: 450.0 }),
         cooling_min: Some(8.0),
-        ..BarkInputs::usual(Family::Dark)
+        ..BowlInputs::alone(Family::Dark, 325.0)
     }
 }
 
@@ -44,20 +47,42 @@ fn seed(c: &mut Criterion) {
     c.bench_function("seed sum, with bowl and loss", |b| b.iter(|| black_box(&full).solve()));
 }
 
+/// Eight slabs, each a little thicker than the one before, of one chocolate.
+fn eight_components() -> BatchInputs {
+    let mut batch = BatchInputs { fridge_c: Some(5.0), ..BatchInputs::usual(Family::Dark) };
+    batch.bowls = vec![inputs()];
+    let WorkInputs::Slab(slab) = batch.components[0].work.clone() else { return batch };
+    batch.components = (0..8)
+        .map(|i| {
+            let tray = TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None };
+            let cover = CoverInputs::Thickness { tray, thickness_mm: 3.0 + f64::from(i) * 0.5 };
+            ComponentInputs {
+                key: format!("slab-{i}"),
+                name: format!("Slab {i}"),
+                work: WorkInputs::Slab(SlabInputs { cover, ..slab.clone() }),
+            }
+        })
+        .collect();
+    batch
+}
+
 fn plan(c: &mut Criterion) {
-    let inputs = inputs();
+    let eight = eight_components();
     let dark = Chocolate::of(Family::Dark);
     c.bench_function("one slab setting in a room", |b| {
         let place = Place::Room(celsius(19.0));
         b.iter(|| setting(black_box(&dark), millimetres(4.0), celsius(31.5), place));
     });
-    c.bench_function("full plan", |b| b.iter(|| bark(black_box(&inputs))));
+    c.bench_function("plan of a batch with eight components", |b| {
+        b.iter(|| batch(black_box(&eight)))
+    });
 }
 
 /// A bowl read once a second, with something done every minute.
 fn bowl(readings: u32) -> (Setup, Record, DateTime<chrono::Utc>) {
     let opened = DateTime::from_timestamp(1_790_000_000, 0).unwrap_or_default();
-    let setup = bark(&inputs()).map(|plan| plan.setup(opened)).unwrap_or_else(|f| panic!("{f:?}"));
+    let setup =
+        bowl_plan(&inputs()).map(|plan| plan.setup(opened)).unwrap_or_else(|f| panic!("{f:?}"));
     let at = |s: u32| opened + TimeDelta::seconds(i64::from(s));
     let temp = |s: u32| 20.0 + 26.0 * (-f64::from(s) / 9000.0).exp() + f64::from(s % 7) * 0.02;
     let read = (0..readings)
@@ -104,10 +129,37 @@ fn folding(c: &mut Criterion) {
     });
 }
 
+/// A drawing of ten thousand segments in two hundred paths that cross each other, as
+/// it comes in a file.
+fn drawing() -> String {
+    let path = |p: u32| {
+        let y = f64::from(p) * 2.0;
+        let curves: String = (0..50)
+            .map(|i| {
+                let x = f64::from(i) * 8.0;
+                format!(" C{} {} {} {} {} {y}", x + 2.0, y + 9.0, x + 6.0, y - 9.0, x + 8.0)
+            })
+            .collect();
+        format!("<path d=\"M0 {y}{curves}\"/>")
+    };
+    let paths: String = (0..200).map(path).collect();
+    format!("<svg xmlns=\"http://www.w3.org/2000/svg\">{paths}</svg>")
+}
+
+fn outlines(c: &mut Criterion) {
+    let svg = drawing();
+    c.bench_function("a drawing of 10,000 segments read, measured and checked", |b| {
+        b.iter(|| {
+            let outline = import(black_box(&svg)).map(|found| found.outline.as_wide_as(250.0));
+            outline.map(|outline| (outline.length(), joins(&outline, 4.0)))
+        });
+    });
+}
+
 /// Melted, seeded, and stirred every half minute: a second at a time, as the
 /// simulated thermometer lets it pass.
 fn pot(c: &mut Criterion) {
-    let plan = bark(&inputs()).expect("it can be planned");
+    let plan = bowl_plan(&inputs()).expect("it can be planned");
     let mut melted = Pot::new(&plan.setup(DateTime::UNIX_EPOCH));
     melted.act(&ActionKind::Heat { lasting: Some(seconds(170.0)) });
     melted.wait(200.0);
@@ -126,5 +178,5 @@ fn pot(c: &mut Criterion) {
     });
 }
 
-criterion_group!(benches, seed, plan, folding, pot);
+criterion_group!(benches, seed, plan, folding, pot, outlines);
 criterion_main!(benches);

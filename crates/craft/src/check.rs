@@ -105,6 +105,46 @@ pub const TOPPING_G: Bounds = Bounds::new(0.001, 100.0, "g");
 pub const COVERAGE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
 /// One piece that a slab is broken into.
 pub const PIECE_CM2: Bounds = Bounds::new(1.0, 2_000.0, "cm²");
+/// What one piece, serving or bag weighs.
+pub const PIECE_G: Bounds = Bounds::new(0.5, 5_000.0, "g");
+/// How wide an outline is.
+pub const OUTLINE_MM: Bounds = Bounds::new(5.0, 280.0, "mm");
+/// How many of an outline.
+pub const OUTLINES: Bounds = Bounds::new(1.0, 500.0, "pieces");
+/// Points of a star.
+pub const POINTS: Bounds = Bounds::new(3.0, 16.0, "points");
+/// How far out a star's inner corners lie.
+pub const INNER_PCT: Bounds = Bounds::new(15.0, 95.0, "%");
+/// How much of a moon is lit.
+pub const LIT_PCT: Bounds = Bounds::new(5.0, 95.0, "%");
+/// Spokes of a ring.
+pub const SPOKES: Bounds = Bounds::new(0.0, 16.0, "spokes");
+/// Veins of a leaf.
+pub const VEINS: Bounds = Bounds::new(0.0, 12.0, "veins");
+/// Bars of a lattice.
+pub const BARS: Bounds = Bounds::new(1.0, 20.0, "bars");
+/// A lattice's height, of its width.
+pub const HIGH_PCT: Bounds = Bounds::new(20.0, 300.0, "%");
+/// One cluster.
+pub const CLUSTER_G: Bounds = Bounds::new(2.0, 200.0, "g");
+/// How high a tray's rim is.
+pub const RIM_MM: Bounds = Bounds::new(1.0, 200.0, "mm");
+/// Topping, of the chocolate's weight.
+pub const TOPPING_SHARE_PCT: Bounds = Bounds::new(0.5, 100.0, "%");
+/// Strokes drawn through a marbled slab.
+pub const STROKES: Bounds = Bounds::new(1.0, 60.0, "strokes");
+/// A ribbon.
+pub const RIBBON_MM: Bounds = Bounds::new(0.3, 4.0, "mm");
+/// A strip lifted off a frozen stone: its sides.
+pub const STRIP_MM: Bounds = Bounds::new(5.0, 1_000.0, "mm");
+/// A stone slab.
+pub const STONE_KG: Bounds = Bounds::new(0.5, 60.0, "kg");
+/// A stone slab from the freezer.
+pub const FROZEN_C: Bounds = Bounds::new(-30.0, 0.0, "°C");
+/// How high above the sea a kitchen lies.
+pub const ALTITUDE_M: Bounds = Bounds::new(-430.0, 5_500.0, "m");
+/// How fast it sets, against what is usual.
+pub const SETTING_PACE: Bounds = Bounds::new(0.3, 3.0, "");
 /// A cake, over its icing.
 pub const CAKE_MM: Bounds = Bounds::new(40.0, 800.0, "mm");
 /// How high a strip, or a cake, is.
@@ -119,6 +159,60 @@ pub const PIPED_MM: Bounds = Bounds::new(1.0, 100_000.0, "mm");
 pub const LINE_MM: Bounds = Bounds::new(0.5, 20.0, "mm");
 /// How many pieces.
 pub const PIECES: Bounds = Bounds::new(1.0, 10_000.0, "pieces");
+/// Parts of pigment to a hundred of cocoa butter: above 20 it blocks and will not flow.
+pub const COLOUR_PARTS: Bounds = Bounds::new(0.1, 20.0, "parts to 100 of butter");
+/// How strong a pigment is against what is usual.
+pub const PIGMENT_STRENGTH: Bounds = Bounds::new(0.1, 10.0, "");
+/// A film's K or S.
+pub const FILM_OPTICS: Bounds = Bounds::new(1e-6, 1_000.0, "");
+/// A film's thickness, in the unit its K and S are for.
+pub const FILM_THICKNESS: Bounds = Bounds::new(1e-3, 100.0, "");
+/// A pigment's share of a film.
+pub const FILM_SHARE: Bounds = Bounds::new(1e-6, 1_000.0, "");
+/// A ground's reflectance.
+pub const REFLECTANCE: Bounds = Bounds::new(0.0, 0.999, "");
+/// The area that is coloured.
+pub const FACE_CM2: Bounds = Bounds::new(0.1, 100_000.0, "cm²");
+/// Passes of an airbrush, or coats.
+pub const PASSES: Bounds = Bounds::new(1.0, 20.0, "passes");
+/// The share of a face that is coloured.
+pub const FACE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
+/// Coloured cocoa butter that is stirred into a chocolate.
+pub const TINT_PCT: Bounds = Bounds::new(0.1, 5.0, "%");
+/// Cavities of a mould.
+pub const CAVITIES: Bounds = Bounds::new(1.0, 500.0, "cavities");
+/// How often a mould is filled.
+pub const CASTS: Bounds = Bounds::new(1.0, 50.0, "casts");
+/// What a cavity holds.
+pub const CAVITY_ML: Bounds = Bounds::new(0.2, 3_000.0, "ml");
+/// A cavity's inside, without its opening.
+pub const CAVITY_CM2: Bounds = Bounds::new(0.5, 2_000.0, "cm²");
+/// A cavity's sides.
+pub const CAVITY_MM: Bounds = Bounds::new(5.0, 400.0, "mm");
+/// How far across something is that goes into a hollow.
+pub const CAVITY_MM_INSIDE: Bounds = Bounds::new(0.1, 400.0, "mm");
+/// A shell's wall.
+pub const SHELL_MM: Bounds = Bounds::new(0.5, 12.0, "mm");
+/// How long a filled mould waits before it is turned over.
+pub const WAIT_S: Bounds = Bounds::new(0.0, 600.0, "s");
+/// A cap.
+pub const CAP_MM: Bounds = Bounds::new(0.5, 6.0, "mm");
+/// A mould on the scale, empty or lined.
+pub const MOULD_G: Bounds = Bounds::new(5.0, 20_000.0, "g");
+/// Chocolate to one of cream.
+pub const GANACHE_RATIO: Bounds = Bounds::new(0.3, 6.0, "parts of chocolate to one of cream");
+/// Butter in a ganache, of chocolate and cream.
+pub const BUTTER_PCT: Bounds = Bounds::new(0.0, 25.0, "%");
+/// Any amount of a filling.
+pub const FILLING_G: Bounds = Bounds::new(0.5, 20_000.0, "g");
+/// Room that something takes up inside.
+pub const INSIDE_ML: Bounds = Bounds::new(0.05, 2_000.0, "ml");
+/// A coat on what is dipped.
+pub const COAT_MM: Bounds = Bounds::new(0.4, 6.0, "mm");
+/// A vessel's inner diameter.
+pub const VESSEL_MM: Bounds = Bounds::new(20.0, 400.0, "mm");
+/// What is dipped, as it goes in.
+pub const CENTRE_C: Bounds = Bounds::new(-20.0, 30.0, "°C");
 /// Where a slab sets: from the freezer to a warm room.
 pub const PLACE_C: Bounds = Bounds::new(-30.0, 40.0, "°C");
 /// A number in any unit.
@@ -142,6 +236,20 @@ pub struct Fault {
     pub message: String,
 }
 
+impl Fault {
+    /// The fault of a part, with the part's name before its field (none where it is
+    /// empty).
+    #[must_use]
+    pub fn under(self, part: &str) -> Self {
+        let field = match (part.is_empty(), self.field.is_empty()) {
+            (true, _) => self.field,
+            (false, true) => part.to_owned(),
+            (false, false) => format!("{part}.{}", self.field),
+        };
+        Self { field, ..self }
+    }
+}
+
 /// Gathers the faults of one piece of input.
 #[derive(Debug, Default)]
 pub struct Checker {
@@ -158,6 +266,11 @@ impl Checker {
     /// Notes a fault.
     pub fn fault(&mut self, field: impl Into<String>, message: impl Into<String>) {
         self.faults.push(Fault { field: field.into(), message: message.into() });
+    }
+
+    /// Notes a fault that was found elsewhere.
+    pub fn add(&mut self, fault: Fault) {
+        self.faults.push(fault);
     }
 
     /// Notes a fault where the number lies outside the bounds, and gives the
@@ -190,6 +303,30 @@ impl Checker {
         if length > longest {
             self.fault(field, format!("must be at most {longest} characters; it has {length}"));
         }
+    }
+
+    /// Takes over the faults of a part, with the part's name before each field
+    /// (none where it is empty).
+    pub fn take_under(&mut self, part: &str, faults: Self) {
+        self.faults.extend(faults.faults.into_iter().map(|fault| fault.under(part)));
+    }
+
+    /// How many faults were found.
+    #[must_use]
+    pub fn faults(&self) -> usize {
+        self.faults.len()
+    }
+
+    /// Whether a fault was found.
+    #[must_use]
+    pub fn has_faults(&self) -> bool {
+        !self.faults.is_empty()
+    }
+
+    /// Every fault found.
+    #[must_use]
+    pub fn into_faults(self) -> Vec<Fault> {
+        self.faults
     }
 
     /// All is well, or every fault found.

@@ -26,9 +26,14 @@
 //! ```
 
 pub mod bowl;
+pub mod build;
 pub mod check;
 pub mod chocolate;
+pub mod colour;
 pub mod crystal;
+pub mod dip;
+pub mod drawn;
+pub mod filling;
 pub mod fridge;
 pub mod heat;
 pub mod learn;
@@ -42,5 +47,7 @@ pub mod pot;
 pub mod room;
 pub mod setting;
 pub mod shelf;
+pub mod shell;
 pub mod spread;
 pub mod units;
+pub mod work;

@@ -9,7 +9,7 @@ use uom::si::{
     length::millimeter, mass::gram, mass_density::gram_per_cubic_centimeter, power::watt,
     ratio::percent, specific_heat_capacity::joule_per_gram_degree_celsius,
     temperature_interval::kelvin as kelvin_difference, thermal_conductance::watt_per_kelvin,
-    thermodynamic_temperature::degree_celsius, time::second,
+    thermodynamic_temperature::degree_celsius, time::second, volume::milliliter,
 };
 
 pub use uom::si::f64::{
@@ -44,6 +44,7 @@ kitchen_unit! {
     degrees, in_degrees, TemperatureDifference, kelvin_difference, "Celsius degrees of difference";
     millimetres, in_millimetres, Length, millimeter, "millimetres";
     square_centimetres, in_square_centimetres, Area, square_centimeter, "square centimetres";
+    millilitres, in_millilitres, Volume, milliliter, "millilitres";
     seconds, in_seconds, Time, second, "seconds";
     watts, in_watts, Power, watt, "watts";
     joules, in_joules, Energy, joule, "joules";

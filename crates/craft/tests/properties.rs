@@ -10,7 +10,7 @@ use craft::heat::{Material, Ware};
 use craft::logfile;
 use craft::measure::{Unit, read};
 use craft::method::{Method, slab_split};
-use craft::plan::{BarkInputs, TrayInputs, bark};
+use craft::plan::{BatchInputs, BowlInputs, batch, bowl as bowl_plan};
 use craft::room::Room;
 use craft::setting::{Place, setting};
 use craft::spread::Tray;
@@ -21,6 +21,7 @@ use craft::units::{
     celsius, grams, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres, in_seconds,
     millimetres, minutes, percent_of, seconds, watts,
 };
+use craft::work::{CoverInputs, TrayInputs, WorkInputs};
 use proptest::prelude::*;
 use uuid::Uuid;
 
@@ -159,15 +160,18 @@ proptest! {
         room_c in -5.0..60.0_f64, rh_pct in -5.0..120.0_f64,
         melt_to_c in prop::option::of(0.0..100.0_f64), seed_c in prop::option::of(-40.0..60.0_f64),
     ) {
-        let inputs = BarkInputs {
-            tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
-            thickness_mm, room_c, rh_pct, melt_to_c, seed_c,
-            ..BarkInputs::usual(family)
-        };
-        match bark(&inputs) {
+        let mut inputs = BatchInputs { room_c, rh_pct, ..BatchInputs::usual(family) };
+        inputs.bowls[0].melt_to_c = melt_to_c;
+        inputs.bowls[0].seed_c = seed_c;
+        if let WorkInputs::Slab(slab) = &mut inputs.components[0].work {
+            let tray = TrayInputs::Rectangle { length_mm, width_mm: 200.0, rim_mm: None };
+            slab.cover = CoverInputs::Thickness { tray, thickness_mm };
+        }
+        match batch(&inputs) {
             Ok(plan) => {
-                prop_assert!(in_grams(plan.slab.to_weigh).is_finite());
-                prop_assert!((in_grams(plan.amounts.total()) - in_grams(plan.slab.to_weigh)).abs() < 1e-6);
+                let bowl = plan.bowls[0].plan.as_ref().expect("something is made from it");
+                prop_assert!(in_grams(bowl.total).is_finite());
+                prop_assert!((in_grams(bowl.amounts.total()) - in_grams(bowl.total)).abs() < 1e-6);
             }
             Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.is_empty())),
         }
@@ -178,8 +182,8 @@ fn start() -> DateTime<Utc> {
     DateTime::from_timestamp(1_790_000_000, 0).expect("in range")
 }
 
-fn a_plan() -> craft::plan::BarkPlan {
-    bark(&BarkInputs::usual(Family::Dark)).expect("a plain plan")
+fn a_plan() -> craft::plan::BowlPlan {
+    bowl_plan(&BowlInputs::alone(Family::Dark, 325.0)).expect("a plain plan")
 }
 
 fn kind() -> impl Strategy<Value = ActionKind> {
@@ -267,8 +271,8 @@ proptest! {
         now in 0.0..5_000.0,
     ) {
         let family = Family::ALL.into_iter().find(|f| method.suits(*f)).expect("each suits one");
-        let inputs = BarkInputs { method: Some(method), stone_c: Some(16.0), ..BarkInputs::usual(family) };
-        let setup = bark(&inputs).expect("a plain plan").setup(start());
+        let inputs = BowlInputs { method: Some(method), stone_c: Some(16.0), ..BowlInputs::alone(family, 325.0) };
+        let setup = bowl_plan(&inputs).expect("a plain plan").setup(start());
         let readings = readings.into_iter().enumerate().map(|(i, (s, c))| Reading {
             id: Uuid::from_u128(i as u128), at: at(s), temp: celsius(c), source: Source::Probe,
         });

@@ -1,18 +1,21 @@
 //! Cases worked out by an independent implementation. A result within 0.5 % (or
 //! 0.05 °C) agrees.
 
+use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
+use craft::colour::{Film, Optics, stack};
 use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
 use craft::room::Room;
+use craft::shell::{CavityInputs, Pouring, ShellWay, Shells};
 use craft::spread::Tray;
 use craft::spread::slab::{Size, slab};
 use craft::spread::wrap::WrapInput;
 use craft::units::{
-    celsius, grams, in_celsius, in_grams, in_millimetres, in_seconds, millimetres, minutes,
-    percent_of, square_centimetres, watts,
+    celsius, grams, in_celsius, in_grams, in_millilitres, in_millimetres, in_seconds, millimetres,
+    minutes, percent_of, square_centimetres, watts,
 };
 use serde::Deserialize;
 
@@ -25,6 +28,32 @@ struct Examples {
     slab: Vec<SlabCase>,
     wrap: Vec<WrapCase>,
     microwave: Vec<MicrowaveCase>,
+    hemisphere_shell: Vec<ShellCase>,
+    film_stack_reflectance: Vec<StackCase>,
+}
+
+#[derive(Deserialize)]
+struct ShellCase {
+    family: Family,
+    radius_mm: f64,
+    shell_mm: f64,
+    shell_g: f64,
+    fill_ml: f64,
+}
+
+#[derive(Deserialize)]
+struct StackCase {
+    ground: f64,
+    layers_from_ground_up: Vec<FilmCase>,
+    reflectance: f64,
+}
+
+#[derive(Deserialize)]
+#[serde(rename_all = "UPPERCASE")]
+struct FilmCase {
+    k: f64,
+    s: f64,
+    x: f64,
 }
 
 #[derive(Deserialize)]
@@ -209,5 +238,45 @@ fn wrap() {
         .solve();
         agrees(in_millimetres(wrap.length), case.length_mm);
         agrees(in_grams(wrap.chocolate), case.mass_g);
+    }
+}
+
+#[test]
+fn shells_of_half_a_ball() {
+    for case in examples().hemisphere_shell {
+        let chocolate = Chocolate::of(case.family);
+        let cavity = CavityInputs::hemisphere(2.0 * case.radius_mm)
+            .check("", &mut Checker::new())
+            .expect("a cavity");
+        let shells = Shells {
+            cavity,
+            count: 1,
+            shell: millimetres(case.shell_mm),
+            way: ShellWay::Dump,
+            cap: None,
+            pouring: Pouring { chocolate: &chocolate, flow_grade: 3, poured: None, learned: 1.0 },
+        };
+        let amount = shells.solve().expect("it is hollow");
+        agrees(in_grams(amount.shell), case.shell_g);
+        agrees(in_millilitres(amount.hollow), case.fill_ml);
+    }
+}
+
+#[test]
+fn films_over_a_ground() {
+    for case in examples().film_stack_reflectance {
+        // The case lists them from the ground up; the face is the other end.
+        let films: Vec<Film> = case
+            .layers_from_ground_up
+            .iter()
+            .rev()
+            .map(|film| Film {
+                optics: Optics { k: [film.k; 3], s: [film.s; 3] },
+                thickness: film.x,
+            })
+            .collect();
+        for channel in stack([case.ground; 3], &films) {
+            agrees(channel, case.reflectance);
+        }
     }
 }

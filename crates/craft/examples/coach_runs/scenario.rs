@@ -5,7 +5,7 @@ use craft::bowl::Setup;
 use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::method::Method;
-use craft::plan::{BarkInputs, MicrowaveInputs, TrayInputs, WareInputs, bark};
+use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
 use craft::pot::Evening;
 use rand::seq::IndexedRandom;
 use rand::{RngExt, SeedableRng};
@@ -14,7 +14,7 @@ use rand_chacha::ChaCha8Rng;
 /// What is tempered, by whom, with what.
 pub struct Scenario {
     /// What the maker stated.
-    pub inputs: BarkInputs,
+    pub inputs: BowlInputs,
     /// What that makes of the bowl.
     pub setup: Setup,
     /// How the evening goes.
@@ -35,10 +35,10 @@ impl Scenario {
         let area_cm2 = chance.random_range(250.0..=2_400.0);
         // A bowl that goes with the amount: half a gram of chocolate per cm².
         let mass_g = area_cm2 * 0.5 * chance.random_range(0.4..=1.0);
-        let inputs = BarkInputs {
+        let inputs = BowlInputs {
             method: Some(method),
-            tray: TrayInputs::Area { area_cm2 },
-            room_c: chance.random_range(17.0..=23.0),
+            total_g: Some(area_cm2 * 0.54),
+            room_c: Some(chance.random_range(17.0..=23.0)),
             stone_c: Some(chance.random_range(15.0..=20.0)),
             bowl: Some(WareInputs {
                 material: *[Material::Glass, Material::Plastic, Material::Steel, Material::Ceramic]
@@ -50,7 +50,7 @@ impl Scenario {
                 watts: chance.random_range(600.0..=1_000.0),
                 power: chance.random_range(0.3..=0.55),
             }),
-            ..BarkInputs::usual(family)
+            ..BowlInputs::alone(family, 325.0)
         };
         let how = Evening {
             every_s: chance.random_range(1..=6),
@@ -59,7 +59,7 @@ impl Scenario {
             misses: chance.random_range(0.0..=0.15),
             ..Evening::calm(chance.random())
         };
-        let setup = bark(&inputs).expect("it can be planned").setup(DateTime::UNIX_EPOCH);
+        let setup = bowl(&inputs).expect("it can be planned").setup(DateTime::UNIX_EPOCH);
         Self { inputs, setup, how }
     }
 }

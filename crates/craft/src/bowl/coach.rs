@@ -10,6 +10,7 @@
 
 mod advice;
 mod after_pour;
+mod colouring;
 mod look;
 mod melting;
 mod on_the_way;

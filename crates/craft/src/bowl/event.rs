@@ -74,6 +74,10 @@ pub enum ActionKind {
     },
     /// What was on the stone returned to the bowl.
     OffStone,
+    /// Powder of a colour worked in, until no grain shows.
+    ColourIn,
+    /// Strained through cloth.
+    Strained,
     /// It thickens: the maker says so.
     TooThick,
     /// A smear was made to test the temper.

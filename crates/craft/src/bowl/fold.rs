@@ -8,7 +8,7 @@ use super::record::Record;
 use super::setup::Setup;
 use super::temper_test::{Verdict, verdict};
 use super::trust::{Doubt, doubts, stuck};
-use crate::units::{Mass, Temperature, Time, grams, in_seconds, seconds};
+use crate::units::{Mass, Temperature, Time, celsius, grams, in_seconds, seconds};
 
 /// Where a bowl stands in its course.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -126,6 +126,12 @@ pub struct Bowl {
     pub on_stone: Option<(DateTime<Utc>, Mass)>,
     /// When it was returned from there.
     pub returned: Option<DateTime<Utc>>,
+    /// When the powder of its colour was worked in.
+    pub colour_in: Option<DateTime<Utc>>,
+    /// Whether it was as fluid as water once more after that.
+    pub fluid: bool,
+    /// When it was strained.
+    pub strained: Option<DateTime<Utc>>,
     /// When the maker last said that it thickens.
     pub too_thick: Option<DateTime<Utc>>,
     /// Whether a warming was the last thing that disturbed its cooling.
@@ -166,6 +172,9 @@ impl Bowl {
             crystals_in: None,
             on_stone: None,
             returned: None,
+            colour_in: None,
+            fluid: false,
+            strained: None,
             too_thick: None,
             warmed: false,
             calm_since: None,
@@ -204,6 +213,9 @@ impl Bowl {
         if self.phase == Phase::Melting && self.off_heat && self.melted_through(setup) {
             self.enter(Phase::Cooling, reading.at);
         }
+        if self.colour_in.is_some() && reading.temp >= fluid_from() {
+            self.fluid = true;
+        }
         if self.phase == Phase::Cooling {
             self.coolest = Some(self.coolest.map_or(reading.temp, |c| c.min(reading.temp)));
             if !setup.method.is_tested() && reading.temp <= setup.use_band().hi {
@@ -212,7 +224,7 @@ impl Bowl {
         }
         let kept = matches!(self.temper, Temper::Shown { .. })
             || (setup.method.keeps_crystals() && self.temper == Temper::Untested);
-        if let (true, Some(lost)) = (kept, w.lost)
+        if let (true, Some(lost)) = (kept, setup.lost())
             && reading.temp > lost
         {
             self.temper = Temper::Gone { at: reading.at };
@@ -289,6 +301,18 @@ impl Bowl {
                 self.returned = Some(at);
                 self.last_stir = Some(at);
             }
+            ActionKind::ColourIn => {
+                self.colour_in = Some(at);
+                self.last_stir = Some(at);
+                self.fluid = self.latest.is_some_and(|latest| latest.temp >= fluid_from());
+                if self.phase == Phase::Melting {
+                    self.enter(Phase::Cooling, at);
+                }
+            }
+            ActionKind::Strained => {
+                self.strained = Some(at);
+                self.last_stir = Some(at);
+            }
             ActionKind::TooThick => self.too_thick = Some(at),
             ActionKind::TestStarted => {
                 self.test = Some(TestRun { started: at, look: None });
@@ -335,6 +359,11 @@ impl Bowl {
             self.heat = Heat::Off;
         }
     }
+}
+
+/// From here up colour runs like water, and grain shows against the glass (*custom*).
+pub(super) fn fluid_from() -> Temperature {
+    celsius(40.0)
 }
 
 /// The time from one moment to another.

@@ -51,14 +51,25 @@ fn rank(rule: Rule) -> u8 {
         Rule::JudgeSmear | Rule::WorkOnStone => 3,
         Rule::Pour | Rule::UseNow | Rule::Rewarm | Rule::OverSeeded | Rule::AddCrystals => 4,
         Rule::TemperLost | Rule::NotInTemper | Rule::TooWarmToPour => 5,
-        Rule::AddSeed | Rule::MoreSeed | Rule::PourOnStone | Rule::TestNow | Rule::WarmBack => 6,
+        Rule::AddSeed
+        | Rule::MoreSeed
+        | Rule::PourOnStone
+        | Rule::TestNow
+        | Rule::WarmBack
+        | Rule::WorkInColour
+        | Rule::WarmColour
+        | Rule::Strain => 6,
         Rule::Top | Rule::Cut => 7,
         Rule::StirAfterHeat | Rule::StirringMissing | Rule::Spread => 8,
         Rule::StirIn | Rule::StirDown | Rule::CoolToGate | Rule::Plateau => 9,
-        Rule::ProbeTrouble | Rule::ReadThermometer | Rule::NotYetMelted | Rule::Warm => 10,
+        Rule::ProbeTrouble
+        | Rule::ReadThermometer
+        | Rule::NotYetMelted
+        | Rule::Warm
+        | Rule::Soften => 10,
         Rule::Heating | Rule::WatchSmear => 11,
         Rule::LeaveToSet | Rule::LeaveToShrink | Rule::Release => 12,
-        Rule::DoesNotSet | Rule::GivenUp => 13,
+        Rule::DoesNotSet | Rule::Build | Rule::GivenUp => 13,
     }
 }
 
@@ -78,7 +89,9 @@ fn only_waits(rule: Rule) -> bool {
 impl Call<'_> {
     /// When it needs hands, in real time from `real`.
     fn need(&self, real: DateTime<Utc>) -> Need {
-        if self.rate <= 0.0 || matches!(self.advice.rule, Rule::DoesNotSet | Rule::GivenUp) {
+        if self.rate <= 0.0
+            || matches!(self.advice.rule, Rule::DoesNotSet | Rule::Build | Rule::GivenUp)
+        {
             return Need::Never;
         }
         if !only_waits(self.advice.rule) {

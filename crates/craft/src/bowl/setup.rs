@@ -44,8 +44,19 @@ pub struct Setup {
     pub ware: Option<Ware>,
     /// The microwave, where one is used.
     pub microwave: Option<Microwave>,
-    /// Thickness of the slab it will become.
-    pub thickness: Length,
+    /// Thickness of the slab that is poured from it, where one is.
+    pub thickness: Option<Length>,
+    /// The powder that is worked in, where it is coloured here.
+    pub colouring: Option<Colouring>,
+}
+
+/// Colour that is made in a bowl.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Colouring {
+    /// All the powder.
+    pub pigment: Mass,
+    /// Whether it goes through cloth, for an airbrush.
+    pub strained: bool,
 }
 
 impl Setup {
@@ -57,6 +68,12 @@ impl Setup {
     #[must_use]
     pub fn use_band(&self) -> Band {
         self.method.use_band(&self.chocolate)
+    }
+
+    /// Above this its temper is lost.
+    #[must_use]
+    pub fn lost(&self) -> Option<Temperature> {
+        self.method.lost(&self.chocolate)
     }
 
     /// Taken off the heat below this, it is not melted through.

@@ -20,5 +20,6 @@ pub fn lesson(setup: &Setup, record: &Record, now: DateTime<Utc>) -> GearNumbers
         efficiency: sane(Number::Efficiency, trace.efficiency()),
         carry_over_c: sane(Number::CarryOver, trace.carry_over()),
         burst_response: sane(Number::BurstResponse, trace.burst_response()),
+        setting_pace: None,
     }
 }

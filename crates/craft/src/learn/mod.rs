@@ -1,9 +1,10 @@
 //! What earlier bowls teach about the maker's own gear.
 //!
-//! Four numbers differ from kitchen to kitchen: how fast a bowl cools, how much
-//! of a microwave's heat arrives, how far a bowl goes on rising, and what a
-//! short warming does. [`lesson`] reads them off one bowl's record; [`settle`]
-//! makes of many such lessons the number to use.
+//! Five numbers differ from kitchen to kitchen: how fast a bowl cools, how much
+//! of a microwave's heat arrives, how far a bowl goes on rising, what a short
+//! warming does, and how long poured work takes to set. [`lesson`] reads the first
+//! four off one bowl's record, the build guide the last (`build::lesson`);
+//! [`settle`] makes of many such lessons the number to use.
 
 mod cooling;
 mod lesson;
@@ -34,6 +35,8 @@ pub struct GearNumbers {
     pub carry_over_c: Option<f64>,
     /// The share of the microwave's heat that shows after a short warming.
     pub burst_response: Option<f64>,
+    /// How long it takes to set in this kitchen, against what is usual.
+    pub setting_pace: Option<f64>,
 }
 
 impl GearNumbers {
@@ -66,12 +69,14 @@ pub enum Number {
     CarryOver,
     /// What a short warming does.
     BurstResponse,
+    /// How long it takes to set.
+    SettingPace,
 }
 
 impl Number {
     /// All of them.
-    pub const ALL: [Self; 4] =
-        [Self::Cooling, Self::Efficiency, Self::CarryOver, Self::BurstResponse];
+    pub const ALL: [Self; 5] =
+        [Self::Cooling, Self::Efficiency, Self::CarryOver, Self::BurstResponse, Self::SettingPace];
 
     /// Its name in [`GearNumbers`].
     #[must_use]
@@ -81,6 +86,7 @@ impl Number {
             Self::Efficiency => "efficiency",
             Self::CarryOver => "carry_over_c",
             Self::BurstResponse => "burst_response",
+            Self::SettingPace => "setting_pace",
         }
     }
 
@@ -88,7 +94,7 @@ impl Number {
     #[must_use]
     pub fn usual(self) -> f64 {
         match self {
-            Self::Cooling => 1.0,
+            Self::Cooling | Self::SettingPace => 1.0,
             Self::Efficiency | Self::BurstResponse => EFFICIENCY,
             Self::CarryOver => Setup::USUAL_CARRY_OVER_C,
         }
@@ -101,6 +107,7 @@ impl Number {
             Self::Cooling => check::COOLING_RATIO,
             Self::Efficiency | Self::BurstResponse => check::EFFICIENCY,
             Self::CarryOver => check::CARRY_OVER_C,
+            Self::SettingPace => check::SETTING_PACE,
         }
     }
 
@@ -112,6 +119,7 @@ impl Number {
             Self::Efficiency => numbers.efficiency,
             Self::CarryOver => numbers.carry_over_c,
             Self::BurstResponse => numbers.burst_response,
+            Self::SettingPace => numbers.setting_pace,
         }
     }
 }

@@ -20,6 +20,8 @@ pub enum Need {
     TemperedPieces,
     /// A slab that comes from the freezer.
     FrozenSlab,
+    /// A ready-made bottle of colour that is in temper.
+    ColourBottle,
 }
 
 /// What is at hand. A thermometer always is: without one there is no tempering.
@@ -35,13 +37,21 @@ pub struct Kitchen {
     pub tempered_pieces: bool,
     /// A slab that comes from the freezer.
     pub frozen_slab: bool,
+    /// A ready-made bottle of colour that is in temper.
+    pub colour_bottle: bool,
 }
 
 impl Default for Kitchen {
     /// A kitchen with none of the special gear; chocolate from the bag is in
     /// temper unless it was kept warm.
     fn default() -> Self {
-        Self { stone: false, ready_crystals: false, tempered_pieces: true, frozen_slab: false }
+        Self {
+            stone: false,
+            ready_crystals: false,
+            tempered_pieces: true,
+            frozen_slab: false,
+            colour_bottle: false,
+        }
     }
 }
 
@@ -55,6 +65,7 @@ impl Kitchen {
             Need::ReadyCrystals => self.ready_crystals,
             Need::TemperedPieces => self.tempered_pieces,
             Need::FrozenSlab => self.frozen_slab,
+            Need::ColourBottle => self.colour_bottle,
         }
     }
 }
@@ -70,6 +81,8 @@ pub struct Case {
     pub kitchen: Kitchen,
     /// Whether it is warmed in bursts: a water bath is too slow to stop.
     pub in_bursts: bool,
+    /// Whether powder is worked into it: then it must be melted through.
+    pub coloured_here: bool,
 }
 
 /// How well a method fits a case.

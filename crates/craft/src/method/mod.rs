@@ -14,6 +14,7 @@ mod seed_down;
 mod seed_down_and_up;
 mod shock_set;
 mod slab;
+mod soften_bottle;
 
 pub use amounts::{Amounts, Wish, WishError, slab_split};
 pub use case::{Case, Fit, Kitchen, Need};
@@ -112,6 +113,16 @@ pub trait School: fmt::Debug + Sync {
         true
     }
 
+    /// Above this its temper is lost.
+    fn lost(&self, chocolate: &Chocolate) -> Option<Temperature> {
+        chocolate.windows.lost
+    }
+
+    /// What is done to warm it, where that is not a hob's or a microwave's work.
+    fn warms_by_hand(&self) -> Option<&'static str> {
+        None
+    }
+
     /// Whether the crystals that are there at the start are to be kept.
     fn keeps_crystals(&self) -> bool {
         false
@@ -125,13 +136,14 @@ pub struct Method(&'static dyn School);
 impl Method {
     /// Every method, in the order in which they are shown.
     #[must_use]
-    pub fn all() -> [Self; 7] {
+    pub fn all() -> [Self; 8] {
         [
             Self(&seed_down::SeedDown),
             Self(&seed_down_and_up::SeedDownAndUp),
             Self(&slab::Slab),
             Self(&ready_crystals::ReadyCrystals),
             Self(&never_leave::NeverLeave),
+            Self(&soften_bottle::SoftenBottle),
             Self(&coating::Coating),
             Self(&shock_set::ShockSet),
         ]

@@ -37,7 +37,7 @@ impl School for NeverLeave {
     }
 
     fn fits(&self, case: &Case) -> Option<Fit> {
-        (case.in_bursts && in_grams(case.total) <= SMALL_G).then_some(Fit {
+        (case.in_bursts && !case.coloured_here && in_grams(case.total) <= SMALL_G).then_some(Fit {
             strength: 60,
             because: "so little can be warmed in a few short bursts that keep its crystals",
         })

@@ -1,11 +1,30 @@
 //! A plan: what the maker states, and what follows from it.
+//!
+//! A [`batch`] holds chocolates to be tempered, a [`bowl`] each, and the
+//! components made from them. A bowl takes what its components need and what
+//! stays behind; a component says how it is built and how long each step has.
 
-mod bark;
-mod inputs;
+mod batch;
+mod blend;
+mod bowl;
+mod bowl_inputs;
+mod chain;
+mod gear;
+mod left_over;
+mod needed;
+mod own;
+mod recipe;
+mod sharing;
+mod tints;
 
-pub use bark::{BarkPlan, bark};
-pub(crate) use inputs::family_or_blend;
-pub use inputs::{
-    BarkInputs, BlendPart, MicrowaveInputs, MixedInInputs, OwnInputs, ToppingInputs, ToppingWish,
-    TrayInputs, WareInputs, blended,
-};
+pub use batch::{BatchBowl, BatchInputs, BatchPlan, PlannedComponent, batch};
+pub(crate) use blend::family_or_blend;
+pub use blend::{BlendPart, blended};
+pub use bowl::{BowlPlan, bowl};
+pub use bowl_inputs::BowlInputs;
+pub use chain::{Day, Sitting, Slot, sittings, slots};
+pub use gear::{MicrowaveInputs, WareInputs};
+pub use left_over::{Idea, LeftOver};
+pub use own::OwnInputs;
+pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
+pub use sharing::shared_trays;

@@ -226,6 +226,8 @@ impl<'a> Maker<'a> {
                 | ActionKind::SeedAdded { .. }
                 | ActionKind::CrystalsAdded { .. }
                 | ActionKind::OffStone
+                | ActionKind::ColourIn
+                | ActionKind::Strained
         ) {
             self.last_stir = self.now;
         }
@@ -264,6 +266,7 @@ impl<'a> Maker<'a> {
             },
             Rule::NotYetMelted
             | Rule::Rewarm
+            | Rule::WarmColour
             | Rule::Thickening
             | Rule::WarmBack
             | Rule::OverSeeded => advice.heat.map(|s| ActionKind::Heat { lasting: Some(s) }),
@@ -283,6 +286,9 @@ impl<'a> Maker<'a> {
             Rule::AddCrystals | Rule::PourOnStone => put_in(advice),
             Rule::WorkOnStone => self.work_on_stone(advice),
             Rule::StirringMissing => Some(ActionKind::Stirred),
+            Rule::Soften => Some(ActionKind::Heat { lasting: None }),
+            Rule::WorkInColour => Some(ActionKind::ColourIn),
+            Rule::Strain => Some(ActionKind::Strained),
             Rule::StirIn
             | Rule::StirDown
             | Rule::StirAfterHeat
@@ -313,6 +319,7 @@ impl<'a> Maker<'a> {
             | Rule::LeaveToShrink
             | Rule::Release
             | Rule::DoesNotSet
+            | Rule::Build
             | Rule::GivenUp => None,
         }
     }

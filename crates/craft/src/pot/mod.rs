@@ -32,6 +32,9 @@ use flow::{BOWL_C, Flow, LIQUID_C, READY_G, SOLID_C, SOLID_G, STABLE_G, State, S
 const STIR_S: f64 = 25.0;
 /// A water bath, W: barely simmering, through the bowl.
 const WATER_BATH_W: f64 = 130.0;
+/// Warm hands or lukewarm water round a bottle: as warm, and letting so much through.
+const LUKEWARM_C: f64 = 35.0;
+const LUKEWARM_W_K: f64 = 1.5;
 /// A stone takes this much from chocolate that is worked on it, W/K for each
 /// gram (*custom*: a few millimetres thick, moved all the time).
 const STONE_TAKES: f64 = 0.012;
@@ -61,6 +64,7 @@ enum Source {
         left_s: f64,
     },
     WaterBath,
+    Lukewarm,
 }
 
 /// How a kitchen differs from what is usual: what is to be learned of it.
@@ -106,6 +110,8 @@ pub struct Pot {
     stone_c: f64,
     power_w: f64,
     loses: f64,
+    /// Whether it is warmed by hands or in lukewarm water.
+    by_hand: bool,
     source: Source,
     stirred_left_s: f64,
     poured: bool,
@@ -136,6 +142,7 @@ impl Pot {
             stone_c: in_celsius(setup.stone),
             power_w: setup.microwave.map_or(WATER_BATH_W, |m| in_watts(m.rated()) * EFFICIENCY),
             loses: 1.0,
+            by_hand: setup.method.warms_by_hand().is_some(),
             source: Source::None,
             stirred_left_s: 0.0,
             poured: false,
@@ -160,9 +167,12 @@ impl Pot {
             ActionKind::Heat { lasting: Some(lasting) } => {
                 self.source = Source::Burst { left_s: in_seconds(*lasting) };
             }
+            ActionKind::Heat { lasting: None } if self.by_hand => self.source = Source::Lukewarm,
             ActionKind::Heat { lasting: None } => self.source = Source::WaterBath,
             ActionKind::OffHeat => self.source = Source::None,
-            ActionKind::Stirred => self.stirred_left_s = STIR_S,
+            ActionKind::Stirred | ActionKind::ColourIn | ActionKind::Strained => {
+                self.stirred_left_s = STIR_S;
+            }
             ActionKind::SeedAdded { mass } => {
                 self.source = Source::None;
                 self.stirred_left_s = 3.0 * STIR_S;
@@ -269,6 +279,10 @@ impl Pot {
             Source::Burst { .. } => (self.power_w, 0.0),
             Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, WATER_BATH_W),
             Source::WaterBath => (WATER_BATH_W, 0.0),
+            Source::Lukewarm => {
+                let cooler = LUKEWARM_C - in_celsius(self.temperature());
+                (LUKEWARM_W_K * cooler.max(0.0), 0.0)
+            }
         };
         let loses = if self.poured { POURED_LOSES } else { self.loses };
         let flow = Flow {

@@ -10,7 +10,7 @@ use film::{Film, reaches};
 
 use crate::chocolate::Chocolate;
 use crate::note::Note;
-use crate::units::{Length, Temperature, Time, celsius, in_celsius, seconds};
+use crate::units::{Length, Temperature, Time, celsius, in_celsius, rise, seconds};
 
 /// What a stated time is worth: give or take this share (*custom*).
 pub const SPREAD: f64 = 0.15;
@@ -135,6 +135,68 @@ pub fn setting(
         second_layer_until: moment(SECOND_LAYER_UNTIL)?,
         release: moment(RELEASE)?,
     })
+}
+
+/// A gram of dry goods holds so much against a gram of melted chocolate (*custom*).
+const GOODS_HOLD: f64 = 1.05;
+
+/// A slab that has dry goods in it or on it.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct SettingOf<'a> {
+    /// Its chocolate.
+    pub chocolate: &'a Chocolate,
+    /// How thick, once set.
+    pub thickness: Length,
+    /// How warm it is poured.
+    pub poured: Temperature,
+    /// Where it lies.
+    pub place: Place,
+    /// Grams of goods to a gram of chocolate.
+    pub goods_per_gram: f64,
+    /// How warm they are.
+    pub goods_at: Temperature,
+}
+
+impl SettingOf<'_> {
+    /// The windows; `None` where it does not set within hours.
+    ///
+    /// Goods take heat from what they lie in until both are equally warm, so it
+    /// sets sooner with cold ones and later with warm ones.
+    #[must_use]
+    pub fn windows(&self) -> Option<Setting> {
+        let share = self.goods_per_gram * GOODS_HOLD / (1.0 + self.goods_per_gram * GOODS_HOLD);
+        let mixed = self.poured + rise(self.poured, self.goods_at) * share;
+        setting(self.chocolate, self.thickness, mixed, self.place)
+    }
+}
+
+impl Setting {
+    /// The same where it sets so many times as slowly.
+    #[must_use]
+    pub fn paced(self, pace: f64) -> Self {
+        Self {
+            topping_until: self.topping_until * pace,
+            touch_dry: self.touch_dry * pace,
+            dry_at: self.dry_at,
+            cut_from: self.cut_from * pace,
+            cut_to: self.cut_to * pace,
+            flexible_until: self.flexible_until * pace,
+            second_layer_until: self.second_layer_until * pace,
+            release: self.release * pace,
+        }
+    }
+}
+
+impl std::ops::Mul<f64> for Moment {
+    type Output = Self;
+
+    fn mul(self, times: f64) -> Self {
+        Self {
+            typical: self.typical * times,
+            earliest: self.earliest * times,
+            latest: self.latest * times,
+        }
+    }
 }
 
 /// How long a slab that is touch dry takes in a place until it lets go; `None`

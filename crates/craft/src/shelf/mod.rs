@@ -11,8 +11,8 @@ mod tests;
 mod thing;
 
 pub use thing::{
-    ChocolateInputs, HeatInputs, Kind, KitchenInputs, OffsetCheck, ThermometerInputs, Thing,
-    WareInputs,
+    ChocolateInputs, HeatInputs, Kind, KitchenInputs, MouldInputs, OffsetCheck, ThermometerInputs,
+    Thing, TrayInputs, WareInputs,
 };
 
 use std::collections::HashMap;
@@ -22,8 +22,10 @@ use uuid::Uuid;
 
 use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
+use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, settle};
-use crate::plan::BarkInputs;
+use crate::plan::{BatchInputs, BowlInputs};
+use crate::work;
 
 /// A thing on the shelf.
 #[derive(Clone, Debug, PartialEq)]
@@ -106,6 +108,33 @@ impl Shelf {
         }
     }
 
+    /// A saved tray.
+    #[must_use]
+    pub fn tray(&self, id: Uuid) -> Option<&TrayInputs> {
+        match self.thing(id) {
+            Some(Thing::Tray(tray)) => Some(tray),
+            _ => None,
+        }
+    }
+
+    /// A saved mould.
+    #[must_use]
+    pub fn mould(&self, id: Uuid) -> Option<&MouldInputs> {
+        match self.thing(id) {
+            Some(Thing::Mould(mould)) => Some(mould),
+            _ => None,
+        }
+    }
+
+    /// A saved pigment.
+    #[must_use]
+    pub fn pigment(&self, id: Uuid) -> Option<&PigmentInputs> {
+        match self.thing(id) {
+            Some(Thing::Pigment(pigment)) => Some(pigment),
+            _ => None,
+        }
+    }
+
     /// The kitchen.
     #[must_use]
     pub fn kitchen(&self) -> KitchenInputs {
@@ -124,11 +153,53 @@ impl Shelf {
         saved.map(|saved| saved.chocolate(field, check))
     }
 
-    /// A plan with the numbers of what it names on the shelf put in.
+    /// A batch with the numbers of what it names on the shelf put in, and with what
+    /// was learned of the kitchen.
     ///
     /// # Errors
     /// Where it names what is not there, each with its field.
-    pub fn fill(&self, inputs: &BarkInputs) -> Result<BarkInputs, Vec<Fault>> {
+    pub fn fill(&self, inputs: &BatchInputs) -> Result<BatchInputs, Vec<Fault>> {
+        let mut check = Checker::new();
+        let mut filled = inputs.clone();
+        for (i, bowl) in filled.bowls.iter_mut().enumerate() {
+            match self.fill_bowl(bowl) {
+                Ok(with_numbers) => *bowl = with_numbers,
+                Err(faults) => {
+                    let field = format!("bowls[{i}]");
+                    faults.into_iter().for_each(|fault| check.add(fault.under(&field)));
+                }
+            }
+        }
+        for tray in filled.components.iter_mut().filter_map(|c| c.work.tray_mut()) {
+            // One that is not there is refused where its size is asked for.
+            if let work::TrayInputs::Saved { tray_id } = tray
+                && let Some(saved) = self.tray(*tray_id)
+            {
+                *tray = saved.shape;
+            }
+        }
+        for (i, component) in filled.components.iter_mut().enumerate() {
+            let Some(cast) = component.work.cast_mut() else { continue };
+            if let Some(id) = cast.mould_id {
+                match self.mould(id) {
+                    Some(saved) => cast.mould.clone_from(&saved.mould),
+                    None => check.fault(
+                        format!("components[{i}].work.cast.mould_id"),
+                        "is not a mould on the shelf",
+                    ),
+                }
+            }
+        }
+        filled.setting_pace = self.learned(Number::SettingPace, None, None).map(|l| l.value);
+        check.finish()?;
+        Ok(filled)
+    }
+
+    /// A bowl with the numbers of what it names on the shelf put in.
+    ///
+    /// # Errors
+    /// Where it names what is not there, each with its field.
+    pub fn fill_bowl(&self, inputs: &BowlInputs) -> Result<BowlInputs, Vec<Fault>> {
         let mut check = Checker::new();
         let mut filled = inputs.clone();
         if let Some(id) = inputs.chocolate_id {
@@ -136,6 +207,7 @@ impl Shelf {
                 filled.family = saved.family;
                 filled.blend.clone_from(&saved.blend);
                 filled.own = inputs.own.or(saved.own);
+                filled.flow_grade = saved.flow_grade;
             } else {
                 check.fault("chocolate_id", "is not a chocolate on the shelf");
             }
@@ -161,6 +233,16 @@ impl Shelf {
                 check.fault("thermometer_id", "is not a thermometer on the shelf");
             }
         }
+        for (i, part) in filled.colour.iter_mut().flat_map(|c| &mut c.pigments).enumerate() {
+            let Some(id) = part.pigment_id else { continue };
+            match self.pigment(id) {
+                Some(pigment) => part.pigment = Some(pigment.clone()),
+                None => check.fault(
+                    format!("colour.pigments[{i}].pigment_id"),
+                    "is not a pigment on the shelf",
+                ),
+            }
+        }
         if inputs.ware_id.is_some() || inputs.heat_id.is_some() {
             filled.learned = self.numbers(inputs.ware_id, inputs.heat_id);
         }
@@ -171,9 +253,9 @@ impl Shelf {
     /// Where a plan starts in this kitchen, with the gear of which there is but
     /// one.
     #[must_use]
-    pub fn usual_plan(&self, family: Family, in_use: impl Fn(Uuid) -> bool) -> BarkInputs {
+    pub fn usual_plan(&self, family: Family, in_use: impl Fn(Uuid) -> bool) -> BatchInputs {
         let kitchen = self.kitchen();
-        let usual = BarkInputs::usual(family);
+        let mut usual = BatchInputs::usual(family);
         let only = |kind: Kind| {
             let mut of_kind =
                 self.entries.iter().filter(|(id, e)| e.thing.kind() == kind && in_use(**id));
@@ -182,22 +264,24 @@ impl Shelf {
                 _ => None,
             }
         };
-        BarkInputs {
+        for bowl in &mut usual.bowls {
+            bowl.stone_c = kitchen.stone_c;
+            bowl.kitchen = kitchen.at_hand;
+            bowl.ware_id = only(Kind::Ware);
+            bowl.heat_id = only(Kind::Heat);
+            bowl.thermometer_id = only(Kind::Thermometer);
+        }
+        BatchInputs {
             room_c: kitchen.room_c.unwrap_or(usual.room_c),
             rh_pct: kitchen.rh_pct.unwrap_or(usual.rh_pct),
-            stone_c: kitchen.stone_c,
             fridge_c: kitchen.fridge_c,
-            kitchen: kitchen.at_hand,
-            ware_id: only(Kind::Ware),
-            heat_id: only(Kind::Heat),
-            thermometer_id: only(Kind::Thermometer),
             ..usual
         }
     }
 
     /// What was learned of a bowl, a heat source, or the two together.
     ///
-    /// How a bowl cools is its own, what share of a microwave's heat arrives is
+    /// How long work takes to set is the kitchen's. How a bowl cools is its own, what share of a microwave's heat arrives is
     /// the microwave's; how far a bowl goes on rising, and what a short warming
     /// does, belong to the two together.
     #[must_use]
@@ -211,9 +295,11 @@ impl Shelf {
             Number::Cooling => (Some(ware_id?), None),
             Number::Efficiency => (None, Some(heat_id?)),
             Number::CarryOver | Number::BurstResponse => (Some(ware_id?), Some(heat_id?)),
+            Number::SettingPace => (None, None),
         };
         let since = |id: Uuid| self.entries.get(&id).and_then(|entry| entry.learns_from);
-        let from = ware.and_then(since).max(heat.and_then(since));
+        let kitchen = (number == Number::SettingPace).then_some(Self::KITCHEN);
+        let from = [ware, heat, kitchen].into_iter().flatten().filter_map(since).max();
         let about = |taught: &&Taught| {
             ware.is_none_or(|id| taught.ware_id == Some(id))
                 && heat.is_none_or(|id| taught.heat_id == Some(id))
@@ -231,6 +317,7 @@ impl Shelf {
             efficiency: value(Number::Efficiency),
             carry_over_c: value(Number::CarryOver),
             burst_response: value(Number::BurstResponse),
+            setting_pace: None,
         }
     }
 }

@@ -7,7 +7,7 @@ use super::stock::{Move, cost, left, remarks};
 use super::*;
 use crate::chocolate::Band;
 use crate::heat::Material;
-use crate::plan::{BlendPart, MicrowaveInputs, OwnInputs, bark};
+use crate::plan::{BlendPart, MicrowaveInputs, OwnInputs, bowl};
 use crate::units::{celsius, grams, in_grams, in_seconds};
 
 const BAG: Uuid = Uuid::from_u128(1);
@@ -74,45 +74,45 @@ fn efficiency(value: f64) -> GearNumbers {
     GearNumbers { efficiency: Some(value), ..GearNumbers::default() }
 }
 
-fn named(chocolate: Uuid) -> BarkInputs {
-    BarkInputs {
+fn named(chocolate: Uuid) -> BowlInputs {
+    BowlInputs {
         chocolate_id: Some(chocolate),
         ware_id: Some(BOWL),
         heat_id: Some(STOVE),
         thermometer_id: Some(PROBE),
-        ..BarkInputs::usual(Family::White)
+        ..BowlInputs::alone(Family::White, 325.0)
     }
 }
 
 #[test]
 fn a_plan_is_filled_with_the_numbers_of_what_it_names() {
     let shelf = Shelf::new(things(), Vec::new());
-    let filled = shelf.fill(&named(BAG)).expect("all there");
+    let filled = shelf.fill_bowl(&named(BAG)).expect("all there");
     assert_eq!(filled.family, Family::Dark);
     assert_eq!(filled.own.work_c, Some([30.5, 31.5]));
     assert_eq!(filled.bowl.map(|bowl| bowl.mass_g), Some(450.0));
     assert_eq!(filled.microwave.map(|m| m.watts), Some(700.0));
     assert_eq!(filled.offset_c, Some(-0.6));
     assert!(filled.learned.is_empty());
-    let plan = bark(&filled).expect("a plan");
+    let plan = bowl(&filled).expect("a plan");
     let work = Band { lo: celsius(30.5), hi: celsius(31.5) };
     assert_eq!(plan.chocolate.windows.work, work);
     // Filled again it stays the same.
-    assert_eq!(shelf.fill(&filled), Ok(filled));
+    assert_eq!(shelf.fill_bowl(&filled), Ok(filled));
 }
 
 #[test]
 fn what_the_plan_says_goes_before_what_the_bag_says() {
     let shelf = Shelf::new(things(), Vec::new());
     let own = OwnInputs { work_c: Some([31.2, 31.9]), ..OwnInputs::default() };
-    let filled = shelf.fill(&BarkInputs { own, ..named(BAG) }).expect("all there");
+    let filled = shelf.fill_bowl(&BowlInputs { own, ..named(BAG) }).expect("all there");
     assert_eq!(filled.own.work_c, Some([31.2, 31.9]));
 }
 
 #[test]
 fn a_blend_from_the_shelf_is_planned_as_one() {
     let shelf = Shelf::new(things(), Vec::new());
-    let plan = bark(&shelf.fill(&named(BLEND)).expect("all there")).expect("a plan");
+    let plan = bowl(&shelf.fill_bowl(&named(BLEND)).expect("all there")).expect("a plan");
     let between = Band { lo: celsius(30.0), hi: celsius(31.0) };
     assert_eq!(plan.chocolate.windows.work, between);
 }
@@ -120,22 +120,22 @@ fn a_blend_from_the_shelf_is_planned_as_one() {
 #[test]
 fn a_plan_that_names_nothing_is_left_as_it_is() {
     let shelf = Shelf::new(things(), Vec::new());
-    let inputs = BarkInputs::usual(Family::Milk);
-    assert_eq!(shelf.fill(&inputs), Ok(inputs));
+    let inputs = BowlInputs::alone(Family::Milk, 325.0);
+    assert_eq!(shelf.fill_bowl(&inputs), Ok(inputs));
 }
 
 #[test]
 fn everything_that_is_not_there_is_told_at_once() {
     let shelf = Shelf::new(things(), Vec::new());
     // Each of them is there, and is something else.
-    let wrong = BarkInputs {
+    let wrong = BowlInputs {
         chocolate_id: Some(BOWL),
         ware_id: Some(STOVE),
         heat_id: Some(PROBE),
         thermometer_id: Some(BAG),
-        ..BarkInputs::usual(Family::Dark)
+        ..BowlInputs::alone(Family::Dark, 325.0)
     };
-    let faults = shelf.fill(&wrong).expect_err("none of them");
+    let faults = shelf.fill_bowl(&wrong).expect_err("none of them");
     let fields: Vec<_> = faults.iter().map(|fault| fault.field.as_str()).collect();
     assert_eq!(fields, ["chocolate_id", "ware_id", "heat_id", "thermometer_id"]);
 }
@@ -146,7 +146,7 @@ fn a_weak_microwave_that_was_learned_makes_for_a_longer_melt() {
     let learned = Shelf::new(things(), lessons.collect());
     let fresh = Shelf::new(things(), Vec::new());
     let melt = |shelf: &Shelf| {
-        let plan = bark(&shelf.fill(&named(BAG)).expect("all there")).expect("a plan");
+        let plan = bowl(&shelf.fill_bowl(&named(BAG)).expect("all there")).expect("a plan");
         in_seconds(plan.bursts.expect("a microwave").total)
     };
     assert!((melt(&learned) / melt(&fresh) - 0.5 / 0.35).abs() < 1e-9);
@@ -160,6 +160,7 @@ fn lessons_go_to_the_gear_they_were_taught_with() {
         efficiency: Some(0.4),
         carry_over_c: Some(3.0),
         burst_response: Some(0.4),
+        setting_pace: None,
     };
     let shelf = Shelf::new(things(), vec![taught(1, Some(BOWL), Some(STOVE), all)]);
     let known = |number, ware, heat| shelf.learned(number, ware, heat).is_some();
@@ -256,12 +257,15 @@ fn a_thermometer_is_corrected_by_what_it_showed() {
 fn a_new_plan_takes_the_only_gear_there_is() {
     let shelf = Shelf::new(things(), Vec::new());
     let usual = shelf.usual_plan(Family::Dark, |_| true);
-    assert_eq!((usual.ware_id, usual.heat_id), (Some(BOWL), Some(STOVE)));
-    assert_eq!(usual.thermometer_id, Some(PROBE));
+    assert_eq!((usual.bowls[0].ware_id, usual.bowls[0].heat_id), (Some(BOWL), Some(STOVE)));
+    assert_eq!(usual.bowls[0].thermometer_id, Some(PROBE));
     // A chocolate is chosen, not assumed; what was put away is not offered.
-    assert_eq!(usual.chocolate_id, None);
-    assert_eq!(shelf.usual_plan(Family::Dark, |id| id != BOWL).ware_id, None);
+    assert_eq!(usual.bowls[0].chocolate_id, None);
+    assert_eq!(shelf.usual_plan(Family::Dark, |id| id != BOWL).bowls[0].ware_id, None);
     let mut two = things();
     two.push((Uuid::from_u128(8), two[1].1.clone()));
-    assert_eq!(Shelf::new(two, Vec::new()).usual_plan(Family::Dark, |_| true).ware_id, None);
+    assert_eq!(
+        Shelf::new(two, Vec::new()).usual_plan(Family::Dark, |_| true).bowls[0].ware_id,
+        None
+    );
 }

@@ -5,9 +5,12 @@ use serde::{Deserialize, Serialize};
 
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
+use crate::colour::PigmentInputs;
 use crate::heat::Material;
 use crate::method::Kitchen;
 use crate::plan::{self, BlendPart, MicrowaveInputs, OwnInputs, family_or_blend};
+use crate::shell;
+use crate::work;
 
 /// The longest name.
 const LONGEST_NAME: usize = 120;
@@ -196,6 +199,43 @@ impl ThermometerInputs {
     }
 }
 
+/// A tray or a tin.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(as = SavedTrayInputs))]
+pub struct TrayInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// Its shape.
+    pub shape: work::TrayInputs,
+}
+
+impl TrayInputs {
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        self.shape.check("shape", check);
+        self.shape.holds("shape", "shape", crate::units::Length::default(), check);
+    }
+}
+
+/// A mould.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(as = SavedMouldInputs))]
+pub struct MouldInputs {
+    /// What the maker calls it.
+    pub name: String,
+    /// Its cavities, and how it came out when it was weighed.
+    pub mould: shell::MouldInputs,
+}
+
+impl MouldInputs {
+    fn check(&self, check: &mut Checker) {
+        check.text("name", &self.name, LONGEST_NAME);
+        self.mould.check("mould", check);
+    }
+}
+
 /// The kitchen.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize)]
 #[serde(default, deny_unknown_fields)]
@@ -235,6 +275,12 @@ pub enum Thing {
     Heat(HeatInputs),
     /// A thermometer.
     Thermometer(ThermometerInputs),
+    /// A tray or a tin.
+    Tray(TrayInputs),
+    /// A mould.
+    Mould(MouldInputs),
+    /// A pigment.
+    Pigment(PigmentInputs),
     /// The kitchen.
     Kitchen(KitchenInputs),
 }
@@ -250,6 +296,12 @@ pub enum Kind {
     Heat,
     /// A thermometer.
     Thermometer,
+    /// A tray or a tin.
+    Tray,
+    /// A mould.
+    Mould,
+    /// A pigment.
+    Pigment,
     /// The kitchen.
     Kitchen,
 }
@@ -263,6 +315,9 @@ impl Thing {
             Self::Ware(_) => Kind::Ware,
             Self::Heat(_) => Kind::Heat,
             Self::Thermometer(_) => Kind::Thermometer,
+            Self::Tray(_) => Kind::Tray,
+            Self::Mould(_) => Kind::Mould,
+            Self::Pigment(_) => Kind::Pigment,
             Self::Kitchen(_) => Kind::Kitchen,
         }
     }
@@ -278,6 +333,9 @@ impl Thing {
             Self::Ware(ware) => ware.check(&mut check),
             Self::Heat(heat) => heat.check(&mut check),
             Self::Thermometer(thermometer) => thermometer.check(&mut check),
+            Self::Tray(tray) => tray.check(&mut check),
+            Self::Mould(mould) => mould.check(&mut check),
+            Self::Pigment(pigment) => pigment.check("", &mut check),
             Self::Kitchen(kitchen) => kitchen.check(&mut check),
         }
         check.finish()

@@ -1,5 +1,6 @@
 //! Flat work: how much chocolate covers what, how thick.
 
+pub(crate) mod guard;
 pub mod mixed;
 pub mod piped;
 pub mod slab;

@@ -5,6 +5,7 @@
 //! top do not change the thickness.
 
 use super::Tray;
+use super::guard::BARK;
 use crate::chocolate::Chocolate;
 use crate::note::{Note, Step};
 use crate::units::{
@@ -114,25 +115,12 @@ pub fn slab(
     sum.push(Step::new("chocolate in the piece", in_grams(mass), "g"));
     sum.push(Step::new("stays on bowl and spatula", in_grams(to_weigh - mass), "g"));
     sum.push(Step::new("to weigh out", in_grams(to_weigh), "g"));
-    Ok(Slab { area, thickness, chocolate: mass, to_weigh, notes: remarks(thickness), sum })
-}
-
-fn remarks(thickness: Length) -> Vec<Note> {
-    let mm = in_millimetres(thickness);
-    let [least, most] = BARK_MM;
-    if mm < least {
-        vec![Note::caution(
-            "thin-bark",
-            format!("Thinner than {least} mm: thin patches shatter. Bark is {least}–{most} mm."),
-        )]
-    } else if mm > most {
-        vec![Note::caution(
-            "thick-bark",
-            format!(
-                "Thicker than {most} mm: slow to set and hard to bite. Bark is {least}–{most} mm."
-            ),
-        )]
-    } else {
-        Vec::new()
-    }
+    Ok(Slab {
+        area,
+        thickness,
+        chocolate: mass,
+        to_weigh,
+        notes: BARK.remark(thickness).into_iter().collect(),
+        sum,
+    })
 }

@@ -47,6 +47,8 @@ pub enum Wish {
     Covering(f64),
     /// Pieces of this size are each to get some.
     OnEveryPiece(Area),
+    /// They are to weigh so much in all.
+    Weighing(Mass),
 }
 
 /// What goes on a slab.
@@ -108,8 +110,16 @@ impl Topping {
                 ];
                 ((slab / catches).value * each_gets, Some(pieces), sum)
             }
+            Wish::Weighing(mass) => {
+                let sum = vec![
+                    Step::new("to weigh in all", in_grams(mass), "g"),
+                    Step::new("one weighs", in_grams(self.each), "g"),
+                ];
+                ((mass / self.each).value, None, sum)
+            }
         };
-        let count = count.ceil();
+        // A hair's breadth over a whole one is that one.
+        let count = (count - 1e-9).ceil();
         let mass = self.each * count;
         let covered = (one * count / slab).value;
         sum.push(Step::new("toppings", count, ""));

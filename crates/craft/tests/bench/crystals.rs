@@ -35,13 +35,14 @@ impl Run {
             stone: celsius(20.0),
             carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
             ware: None,
+            colouring: None,
             offset: degrees(0.0),
             burst_response: craft::heat::microwave::EFFICIENCY,
             microwave: Some(craft::heat::microwave::Microwave::usual(
                 craft::units::watts(800.0),
                 craft::units::percent_of(50.0),
             )),
-            thickness: millimetres(4.0),
+            thickness: Some(millimetres(4.0)),
         };
         Self { pot: Pot::new(&setup), setup }
     }

@@ -9,7 +9,7 @@ use craft::bowl::{
 };
 use craft::chocolate::Family;
 use craft::method::Method;
-use craft::plan::{BarkInputs, bark};
+use craft::plan::{BowlInputs, bowl};
 use craft::units::{celsius, grams};
 use uuid::Uuid;
 
@@ -24,20 +24,20 @@ pub struct Evening {
 impl Evening {
     /// Dark bark in a 30 × 20 cm tray, just taken to the bench.
     pub fn new() -> Self {
-        Self::of(&BarkInputs { cooling_min: Some(6.0), ..BarkInputs::usual(Family::Dark) })
+        Self::of(&BowlInputs { cooling_min: Some(6.0), ..BowlInputs::alone(Family::Dark, 325.0) })
     }
 
     /// The same of another chocolate, by a method.
     pub fn by(method: &str, family: Family) -> Self {
         let method = Method::find(method).expect("there is such a method");
-        let usual = BarkInputs::usual(family);
-        Self::of(&BarkInputs { method: Some(method), stone_c: Some(16.0), ..usual })
+        let usual = BowlInputs::alone(family, 325.0);
+        Self::of(&BowlInputs { method: Some(method), stone_c: Some(16.0), ..usual })
     }
 
     /// Any plan, just taken to the bench.
-    pub fn of(inputs: &BarkInputs) -> Self {
+    pub fn of(inputs: &BowlInputs) -> Self {
         let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-        let plan = bark(inputs).expect("a plain plan");
+        let plan = bowl(inputs).expect("a plain plan");
         Self {
             setup: plan.setup(opened),
             readings: Vec::new(),

@@ -6,27 +6,27 @@ use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::learn::{GearNumbers, Number, lesson, settle};
 use craft::method::Method;
-use craft::plan::{BarkInputs, MicrowaveInputs, WareInputs, bark};
+use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
 use craft::pot::{Evening, Quirks, evening};
 use craft::units::{celsius, degrees, in_celsius, in_seconds, seconds};
 use uuid::Uuid;
 
-fn plan(family: Family, method: &str, microwave: bool) -> BarkInputs {
-    BarkInputs {
+fn plan(family: Family, method: &str, microwave: bool) -> BowlInputs {
+    BowlInputs {
         method: Method::find(method),
         bowl: Some(WareInputs { material: Material::Glass, mass_g: 450.0 }),
         microwave: microwave.then_some(MicrowaveInputs { watts: 800.0, power: 0.4 }),
-        ..BarkInputs::usual(family)
+        ..BowlInputs::alone(family, 325.0)
     }
 }
 
-fn setup(inputs: &BarkInputs) -> Setup {
+fn setup(inputs: &BowlInputs) -> Setup {
     let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-    bark(inputs).expect("a plain plan").setup(opened)
+    bowl(inputs).expect("a plain plan").setup(opened)
 }
 
 /// The lesson of one evening in a kitchen.
-fn taught(inputs: &BarkInputs, quirks: Quirks, seed: u64) -> GearNumbers {
+fn taught(inputs: &BowlInputs, quirks: Quirks, seed: u64) -> GearNumbers {
     let setup = setup(inputs);
     let told = evening(&setup, &Evening { quirks, ..Evening::calm(seed) });
     lesson(&setup, &told.record, told.ended)
@@ -34,7 +34,7 @@ fn taught(inputs: &BarkInputs, quirks: Quirks, seed: u64) -> GearNumbers {
 
 /// What is learned over several evenings, each planned with what was learned
 /// before it.
-fn learned(inputs: &BarkInputs, quirks: Quirks, number: Number, bowls: u64) -> Option<f64> {
+fn learned(inputs: &BowlInputs, quirks: Quirks, number: Number, bowls: u64) -> Option<f64> {
     let mut inputs = inputs.clone();
     let mut lessons = Vec::new();
     for seed in 0..bowls {
@@ -47,6 +47,7 @@ fn learned(inputs: &BarkInputs, quirks: Quirks, number: Number, bowls: u64) -> O
             efficiency: value(Number::Efficiency),
             carry_over_c: value(Number::CarryOver),
             burst_response: value(Number::BurstResponse),
+            setting_pace: None,
         };
     }
     number.of(&inputs.learned)
@@ -66,7 +67,7 @@ fn a_microwaves_share_is_learned_within_a_few_bowls() {
 fn a_plan_that_has_learned_comes_nearer_to_what_the_melt_takes() {
     let inputs = plan(Family::Milk, "ready_crystals", true);
     let quirks = Quirks { efficiency: 0.36, ..Quirks::default() };
-    let took_s = |inputs: &BarkInputs, seed| -> f64 {
+    let took_s = |inputs: &BowlInputs, seed| -> f64 {
         let how = Evening { quirks, ..Evening::calm(seed) };
         let record = evening(&setup(inputs), &how).record;
         let bursts = record.actions().filter_map(|a| match a.kind {
@@ -75,15 +76,15 @@ fn a_plan_that_has_learned_comes_nearer_to_what_the_melt_takes() {
         });
         bursts.sum()
     };
-    let planned_s = |inputs: &BarkInputs| {
-        in_seconds(bark(inputs).expect("a plan").bursts.expect("a microwave").total)
+    let planned_s = |inputs: &BowlInputs| {
+        in_seconds(bowl(inputs).expect("a plan").bursts.expect("a microwave").total)
     };
     let learned = learned(&inputs, quirks, Number::Efficiency, 3);
-    let after = BarkInputs {
+    let after = BowlInputs {
         learned: GearNumbers { efficiency: learned, ..inputs.learned },
         ..inputs.clone()
     };
-    let miss = |inputs: &BarkInputs| (planned_s(inputs) / took_s(inputs, 9) - 1.0).abs();
+    let miss = |inputs: &BowlInputs| (planned_s(inputs) / took_s(inputs, 9) - 1.0).abs();
     assert!(miss(&inputs) > 0.2, "{}", miss(&inputs));
     assert!(miss(&after) < 0.1, "{}", miss(&after));
 }
@@ -105,7 +106,7 @@ fn how_a_bowl_cools_is_learned_from_quiet_cooling_and_from_seeding() {
 #[test]
 fn how_far_a_bowl_goes_on_rising_is_learned_over_water() {
     let inputs = plan(Family::Dark, "ready_crystals", false);
-    let light = BarkInputs {
+    let light = BowlInputs {
         bowl: Some(WareInputs { material: Material::Steel, mass_g: 150.0 }),
         ..inputs.clone()
     };

@@ -4,17 +4,18 @@ use chrono::DateTime;
 use craft::bowl::{ActionKind, Phase, Record, Setup, Temper, fold};
 use craft::chocolate::Family;
 use craft::heat::Material;
-use craft::plan::{BarkInputs, TrayInputs, WareInputs, bark};
+use craft::plan::{BowlInputs, WareInputs, bowl};
 use craft::pot::{Evening, Mishap, evening};
 use craft::units::in_celsius;
 
 fn setup(family: Family, length_mm: f64, room_c: f64, bowl_g: Option<f64>) -> Setup {
-    bark(&BarkInputs {
-        tray: TrayInputs::Rectangle { length_mm, width_mm: 200.0 },
-        room_c,
+    bowl(&BowlInputs {
+        // 20 cm wide, 4 mm thick.
+        total_g: Some(length_mm * 1.0836),
+        room_c: Some(room_c),
         bowl: bowl_g.map(|mass_g| WareInputs { material: Material::Glass, mass_g }),
         cooling_min: Some(8.0),
-        ..BarkInputs::usual(family)
+        ..BowlInputs::alone(family, 325.0)
     })
     .expect("a plain plan")
     .setup(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"))

@@ -5,7 +5,7 @@ use craft::bowl::coach::{Alarm, Grounds, Rule, bursts_left};
 use craft::bowl::{ActionKind, Phase, Seen, Temper};
 use craft::chocolate::Family;
 use craft::note::Level;
-use craft::plan::BarkInputs;
+use craft::plan::BowlInputs;
 use craft::units::{grams, in_grams, in_seconds, seconds};
 
 use crate::evening::Evening;
@@ -171,7 +171,8 @@ fn the_bursts_that_are_left_follow_what_was_given_and_what_is_read() {
 
 #[test]
 fn over_water_it_is_lifted_off_before_it_runs_away() {
-    let mut e = Evening::of(&BarkInputs { microwave: None, ..BarkInputs::usual(Family::White) });
+    let mut e =
+        Evening::of(&BowlInputs { microwave: None, ..BowlInputs::alone(Family::White, 325.0) });
     e.read(20.0);
     assert_eq!(e.advice().rule, Rule::Warm);
     e.act(ActionKind::Heat { lasting: None });

@@ -35,6 +35,14 @@ pub enum Rule {
     Plateau,
     /// It has stood unstirred for long.
     StirringMissing,
+    /// Soften it in warm hands or lukewarm water.
+    Soften,
+    /// Powder is worked in.
+    WorkInColour,
+    /// Warm again until it runs like water.
+    WarmColour,
+    /// Through cloth.
+    Strain,
     /// The next addition of seed.
     AddSeed,
     /// Seed is still melting.
@@ -91,6 +99,8 @@ pub enum Rule {
     Release,
     /// Poured where it does not set.
     DoesNotSet,
+    /// Poured; the build guide goes on.
+    Build,
     /// Given up.
     GivenUp,
 }

@@ -20,13 +20,13 @@ fn countdown(what: &'static str, poured: DateTime<Utc>, moment: Moment) -> Count
 }
 
 /// The countdowns after a pour, in the order in which they bind; none where
-/// the room is too warm for the slab to set.
+/// the room is too warm for the slab to set, or it is no slab.
 pub(super) fn windows(look: &Look<'_>) -> Option<[Countdown; 4]> {
     let (poured, temp) = look.bowl.poured?;
     let temp = temp.unwrap_or(look.setup.target);
     let s = setting::setting(
         &look.setup.chocolate,
-        look.setup.thickness,
+        look.setup.thickness?,
         temp,
         Place::Room(look.setup.room),
     )?;
@@ -39,6 +39,13 @@ pub(super) fn windows(look: &Look<'_>) -> Option<[Countdown; 4]> {
 }
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
+    if look.setup.thickness.is_none() {
+        return Advice::new(
+            Rule::Build,
+            "Build what is made from it",
+            "The build guide says step by step what, and how long until.",
+        );
+    }
     let Some([top, cut_from, cut_to, release]) = windows(look) else {
         return Advice::new(
             Rule::DoesNotSet,

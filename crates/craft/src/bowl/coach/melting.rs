@@ -44,6 +44,15 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return advice;
     }
     let Some(temp) = temp else { return look.read_thermometer() };
+    if let Some(by_hand) = look.setup.method.warms_by_hand() {
+        let why = format!(
+            "{} now; never past {}, or its crystals are gone.",
+            look.shown(),
+            told(look.setup.lost().unwrap_or(look.setup.chocolate.windows.limit))
+        );
+        return Advice::new(Rule::Soften, by_hand, why)
+            .until(look.countdown_to("soft enough", there));
+    }
     if look.setup.method.keeps_crystals() {
         return warm_carefully(look, temp);
     }
@@ -118,7 +127,7 @@ fn warm_carefully(look: &Look<'_>, temp: Temperature) -> Advice {
         format!(
             "{} now; never past {}, or its crystals are gone.",
             look.shown(),
-            told(w.lost.unwrap_or(w.limit))
+            told(look.setup.lost().unwrap_or(w.limit))
         ),
     )
     .heating(burst)
@@ -153,7 +162,11 @@ fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
         .sounding(Alarm::Limit),
         Some(_) => Advice::new(
             Rule::Heating,
-            "Keep stirring over the heat",
+            if look.setup.method.warms_by_hand().is_some() {
+                "Roll and shake it as it softens"
+            } else {
+                "Keep stirring over the heat"
+            },
             format!("{} now; take it off at {}.", look.shown(), told(stop_at)),
         ),
     }

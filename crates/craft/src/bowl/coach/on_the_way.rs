@@ -34,6 +34,9 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return advice;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
+    if let Some(advice) = look.colouring(temp) {
+        return advice;
+    }
     match look.failure() {
         Some(failure) => look.setup.method.mend(look, temp, failure),
         None => look.setup.method.advise(look, temp),

@@ -73,7 +73,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
             format!(
                 "{} is over the working band; at {} the temper is lost.",
                 look.shown(),
-                told(w.lost.unwrap_or(w.limit))
+                told(look.setup.lost().unwrap_or(w.limit))
             ),
         )
         .caution()

@@ -41,7 +41,7 @@ impl Look<'_> {
                 "{word}: {}, and the band starts at {}. Short warmings keep the temper; above {} it is lost.",
                 self.shown(),
                 told(w.work.lo),
-                told(w.lost.unwrap_or(w.limit))
+                told(self.setup.lost().unwrap_or(w.limit))
             ),
         )
         .heating(burst)
@@ -54,7 +54,7 @@ impl Look<'_> {
         let w = &setup.chocolate.windows;
         let longest = if temp < w.thick { LONGEST_BACK_S } else { LONGEST_S };
         let Some(microwave) = setup.microwave else { return seconds(LONGEST_S) };
-        let ceiling = w.lost.map_or(w.limit, |lost| lost - degrees(SPARE_C));
+        let ceiling = self.setup.lost().map_or(w.limit, |lost| lost - degrees(SPARE_C));
         let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
         let lasting = |to: Temperature, share: f64| {
             in_seconds(held * rise(temp, to) / (microwave.rated() * share))
@@ -80,8 +80,7 @@ impl Look<'_> {
     /// takes some away.
     pub(super) fn over_seeded(&self, temp: Temperature) -> Option<Advice> {
         let said = self.bowl.too_thick?;
-        let w = &self.setup.chocolate.windows;
-        let lost = w.lost?;
+        let lost = self.setup.lost()?;
         if self.now - said > THICK_ANSWERED {
             return None;
         }

@@ -1,0 +1,55 @@
+//! Powder into cocoa butter: worked in, warmed until no grain shows, strained.
+
+use super::advice::{Advice, Rule};
+use super::look::{Look, told};
+use crate::bowl::fold::fluid_from;
+use crate::units::{Temperature, grams, in_grams, in_seconds};
+
+/// From here up a stick blender has something to work in, g (handbook, 4.14).
+const BLENDER_FROM_G: f64 = 100.0;
+
+impl Look<'_> {
+    /// What is to be done before a colour is seeded; `None` where that is done, or no
+    /// colour is made here.
+    pub(super) fn colouring(&self, temp: Temperature) -> Option<Advice> {
+        let colouring = self.setup.colouring?;
+        let bowl = self.bowl;
+        if bowl.additions > 0 || bowl.crystals_in.is_some() || bowl.on_stone.is_some() {
+            return None;
+        }
+        if bowl.colour_in.is_none() {
+            let how = if self.setup.melted >= grams(BLENDER_FROM_G) {
+                "A stick blender, its head kept under, works it in best"
+            } else {
+                "A little at a time, rubbed against the glass with a small spatula"
+            };
+            return Some(Advice::new(
+                Rule::WorkInColour,
+                format!("Work the {:.1} g of powder in", in_grams(colouring.pigment)),
+                format!("{how}; powder is not blown about over a flame. {} now.", self.shown()),
+            ));
+        }
+        if !bowl.fluid {
+            let burst = self.warming_burst(temp, self.setup.chocolate.windows.melt.lo);
+            return Some(
+                Advice::new(
+                    Rule::WarmColour,
+                    format!("Warm it again for {:.0} s and stir", in_seconds(burst)),
+                    format!(
+                        "{} now; from {} it runs like water, and no grain may show against the glass.",
+                        self.shown(),
+                        told(fluid_from())
+                    ),
+                )
+                .heating(burst),
+            );
+        }
+        (colouring.strained && bowl.strained.is_none()).then(|| {
+            Advice::new(
+                Rule::Strain,
+                "Strain it through cloth",
+                "While it runs like water: grit blocks an airbrush's needle.",
+            )
+        })
+    }
+}

@@ -1,0 +1,13 @@
+//! Coloured cocoa butter: what goes in, how much of it a face takes, how it looks.
+
+mod appearance;
+mod butter;
+mod film;
+mod pigment;
+mod strength;
+
+pub use appearance::{Film, Ground, Optics, Rgb, hex, linear, stack};
+pub use butter::{ColourButter, Wanted, colour_butter, pct_of_total, remarks as butter_remarks};
+pub use film::{FilmAmount, Way, film};
+pub use pigment::{Carrier, FoodStatus, PigmentInputs, USUAL_PARTS, usual_pigments};
+pub use strength::{Strength, seen_strength};

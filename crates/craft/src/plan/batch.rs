@@ -1,0 +1,383 @@
+//! A batch: chocolates to be tempered, and what is made from them.
+
+use std::collections::HashSet;
+
+use serde::{Deserialize, Serialize};
+
+use super::bowl::BowlPlan;
+use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering, USUAL_ROOM_C};
+use super::left_over::{LeftOver, left_over};
+use super::needed::Needed;
+use super::recipe::{Recipe, TintInputs};
+use super::{sharing, tints};
+use crate::check::{self, Checker, Fault};
+use crate::chocolate::Family;
+use crate::fridge::{Stay, stay};
+use crate::note::Note;
+use crate::room::Room;
+use crate::setting::{self, Place, Setting, SettingOf};
+use crate::units::{Mass, Temperature, celsius, percent_of};
+use crate::work::{
+    ComponentInputs, CoverInputs, Draft, Drafting, Known, LayerTimes, Lining, SlabInputs, Task,
+    TrayInputs, WorkInputs, without_fridge,
+};
+
+/// Chocolates in one batch at most.
+const MOST_BOWLS: usize = 8;
+/// Components in one batch at most.
+const MOST_COMPONENTS: usize = 24;
+/// The longest name of a component.
+const LONGEST_NAME: usize = 120;
+
+/// A batch as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BatchInputs {
+    /// The room's temperature.
+    pub room_c: f64,
+    /// The room's relative humidity.
+    pub rh_pct: f64,
+    /// The fridge's temperature, where work is to set there once it is touch dry.
+    #[serde(default)]
+    pub fridge_c: Option<f64>,
+    /// How long it takes to set here, against what is usual; filled in from the shelf.
+    #[serde(default)]
+    pub setting_pace: Option<f64>,
+    /// The chocolates to be tempered.
+    pub bowls: Vec<BowlInputs>,
+    /// What is made.
+    pub components: Vec<ComponentInputs>,
+}
+
+impl BatchInputs {
+    /// Where a plan starts before the maker says anything: a slab of one chocolate,
+    /// 4 mm thick on a 30 × 20 cm tray, in a good room.
+    #[must_use]
+    pub fn usual(family: Family) -> Self {
+        let bowl = BowlInputs::usual(family);
+        let slab = SlabInputs {
+            chocolate: bowl.key.clone(),
+            cover: CoverInputs::Thickness {
+                tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None },
+                thickness_mm: 4.0,
+            },
+            mixed_in: None,
+            topping: None,
+            lining: Lining::default(),
+            piece_cm2: None,
+        };
+        Self {
+            room_c: USUAL_ROOM_C,
+            rh_pct: 45.0,
+            fridge_c: None,
+            setting_pace: None,
+            bowls: vec![bowl],
+            components: vec![ComponentInputs {
+                key: "slab".to_owned(),
+                name: "Slab of bark".to_owned(),
+                work: WorkInputs::Slab(slab),
+            }],
+        }
+    }
+
+    /// A batch of one bowl that was made elsewhere: as much bark as it gives.
+    #[must_use]
+    pub fn around(bowl: BowlInputs) -> Self {
+        let usual = Self::usual(bowl.family);
+        let slab = SlabInputs {
+            chocolate: bowl.key.clone(),
+            cover: CoverInputs::Spread {
+                in_hand_g: bowl.total_g.unwrap_or(500.0).max(30.0),
+                thickness_mm: bowl.thickness_mm.unwrap_or(4.0),
+            },
+            mixed_in: None,
+            topping: None,
+            lining: Lining::default(),
+            piece_cm2: None,
+        };
+        let work = WorkInputs::Slab(slab);
+        let components = usual
+            .components
+            .into_iter()
+            .map(|c| ComponentInputs { work: work.clone(), ..c })
+            .collect();
+        Self {
+            room_c: bowl.room_c.unwrap_or(usual.room_c),
+            bowls: vec![BowlInputs { total_g: None, thickness_mm: None, room_c: None, ..bowl }],
+            components,
+            ..usual
+        }
+    }
+}
+
+/// A chocolate of the batch, and what is made from it.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BatchBowl {
+    /// What components call it.
+    pub key: String,
+    /// What the components take of it.
+    pub needed: Mass,
+    /// What moulds and vessels give back.
+    pub returned: Mass,
+    /// How it is tempered; `None` where nothing is made from it and nothing weighed
+    /// out.
+    pub plan: Option<BowlPlan>,
+    /// What is left over, where more is weighed out than is needed.
+    pub left_over: Option<LeftOver>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+}
+
+/// A component, planned.
+#[derive(Clone, Debug, PartialEq)]
+pub struct PlannedComponent {
+    /// Its key.
+    pub key: String,
+    /// What the maker calls it.
+    pub name: String,
+    /// What goes in, and how it lies.
+    pub draft: Draft,
+    /// How it is built, with the times.
+    pub tasks: Vec<Task>,
+    /// The windows of its last layer; `None` where it is not chocolate, or does not set.
+    pub setting: Option<Setting>,
+    /// A stay in the fridge, once it is touch dry, where there is to be one.
+    pub fridge: Option<Stay>,
+    /// Remarks on its times.
+    pub notes: Vec<Note>,
+}
+
+/// Everything that follows from what the maker stated of a batch.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BatchPlan {
+    /// The room.
+    pub room: Room,
+    /// What the room means for the work.
+    pub room_notes: Vec<Note>,
+    /// The chocolates.
+    pub bowls: Vec<BatchBowl>,
+    /// What is made.
+    pub components: Vec<PlannedComponent>,
+    /// Remarks on all of it together.
+    pub notes: Vec<Note>,
+}
+
+/// The kitchen that a batch is made in.
+#[derive(Clone, Copy)]
+struct Kitchen {
+    room: Room,
+    fridge: Option<Temperature>,
+    pace: f64,
+}
+
+/// Plans a batch.
+///
+/// # Errors
+/// Every fault of the inputs, each with its field.
+pub fn batch(inputs: &BatchInputs) -> Result<BatchPlan, Vec<Fault>> {
+    let mut check = Checker::new();
+    let room_c = check.number("room_c", inputs.room_c, check::ROOM_C);
+    let humidity = percent_of(check.number("rh_pct", inputs.rh_pct, check::RH_PCT));
+    let fridge = check.optional("fridge_c", inputs.fridge_c, check::FRIDGE_C).map(celsius);
+    let pace = check.optional("setting_pace", inputs.setting_pace, check::SETTING_PACE);
+    let room = Room { temp: celsius(room_c), humidity };
+    let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0) };
+    let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
+    let known: Vec<Known> = (inputs.bowls.iter().zip(&tempering))
+        .map(|(bowl, t)| Known {
+            key: bowl.key.clone(),
+            label: label(bowl, &inputs.bowls),
+            chocolate: t.chocolate.clone(),
+            optics: t.recipe.as_ref().map(Recipe::optics),
+            flow_grade: bowl.flow_grade,
+        })
+        .collect();
+    tints::check(&inputs.bowls, &known, &mut check);
+    let drafts = check_components(&inputs.components, &known, kitchen, &mut check);
+    check.finish()?;
+
+    let mut check = Checker::new();
+    let mut needs: Vec<Needed> = inputs
+        .bowls
+        .iter()
+        .zip(&tempering)
+        .map(|(bowl, tempering)| Needed::of(&bowl.key, &drafts, tempering))
+        .collect();
+    tints::add(&inputs.bowls, &mut needs);
+    let mut bowls = Vec::new();
+    for (i, ((bowl, tempering), needed)) in
+        inputs.bowls.iter().zip(tempering).zip(needs).enumerate()
+    {
+        match weighed_out(bowl, needed, tempering) {
+            Ok(planned) => bowls.push(planned),
+            Err(fault) => check.add(fault.under(&format!("bowls[{i}]"))),
+        }
+    }
+    check.finish()?;
+    let components: Vec<_> = inputs
+        .components
+        .iter()
+        .zip(drafts)
+        .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
+        .collect();
+    let notes = sharing::remarks(&components, &bowls);
+    Ok(BatchPlan { room, room_notes: room.verdict(), bowls, components, notes })
+}
+
+/// What tasks call a chocolate: its family, or its key where there are two of that.
+fn label(bowl: &BowlInputs, bowls: &[BowlInputs]) -> String {
+    let alike = bowls.iter().filter(|other| other.family == bowl.family).count();
+    if bowl.blend.is_none() && alike == 1 { bowl.family.to_string() } else { bowl.key.clone() }
+}
+
+fn check_bowls(bowls: &[BowlInputs], room_c: f64, check: &mut Checker) -> Vec<Tempering> {
+    if bowls.len() > MOST_BOWLS {
+        check.fault("bowls", format!("must be at most {MOST_BOWLS}; there are {}", bowls.len()));
+    }
+    let mut keys = HashSet::new();
+    let mut checked = Vec::new();
+    for (i, bowl) in bowls.iter().enumerate() {
+        let field = format!("bowls[{i}]");
+        if !keys.insert(bowl.key.as_str()) {
+            check.fault(
+                format!("{field}.key"),
+                format!("must be its own; {} is there already", bowl.key),
+            );
+        }
+        checked.push(bowl.check(&field, room_c, check));
+    }
+    checked
+}
+
+fn check_components(
+    components: &[ComponentInputs],
+    known: &[Known],
+    kitchen: Kitchen,
+    check: &mut Checker,
+) -> Vec<Draft> {
+    if components.is_empty() || components.len() > MOST_COMPONENTS {
+        let there = components.len();
+        check.fault("components", format!("must be 1 to {MOST_COMPONENTS}; there are {there}"));
+    }
+    let mut keys = HashSet::new();
+    let mut drafts = Vec::new();
+    for (i, component) in components.iter().enumerate() {
+        let mut faults = Checker::new();
+        faults.text("key", &component.key, LONGEST_KEY);
+        faults.text("name", &component.name, LONGEST_NAME);
+        if !keys.insert(component.key.as_str()) {
+            faults.fault("key", format!("must be its own; {} is there already", component.key));
+        }
+        let mut of_work = Checker::new();
+        let mut at = Drafting {
+            chocolates: known,
+            room: kitchen.room,
+            fridge: kitchen.fridge.is_some(),
+            check: &mut of_work,
+        };
+        drafts.extend(component.work.work().draft(&mut at));
+        faults.take_under("work", of_work);
+        check.take_under(&format!("components[{i}]"), faults);
+    }
+    drafts
+}
+
+fn weighed_out(
+    bowl: &BowlInputs,
+    Needed { mass: needed, wanted, total, returned }: Needed,
+    tempering: Tempering,
+) -> Result<BatchBowl, Fault> {
+    let key = &bowl.key;
+    let mut notes = bowl.tint.as_ref().map_or_else(Vec::new, TintInputs::remarks);
+    if total < wanted {
+        notes.push(Note::stop(
+            "too-little",
+            format!(
+                "{:.0} g too little of it: what is made takes {:.0} g, with what stays on bowl and spatula.",
+                crate::units::in_grams(wanted - total),
+                crate::units::in_grams(wanted)
+            ),
+        ));
+    }
+    let most = check::CHOCOLATE_G;
+    if total > Mass::default() && !most.contain(crate::units::in_grams(total)) {
+        let message =
+            format!("must come to {most}; it comes to {:.0}", crate::units::in_grams(total));
+        return Err(Fault { field: "total_g".to_owned(), message });
+    }
+    let chocolate = tempering.chocolate.clone();
+    let plan = (total > Mass::default()).then(|| tempering.into_plan(total)).transpose()?;
+    // What moulds and vessels give back can be made into something else.
+    let left_over = (chocolate.family != Family::CocoaButter)
+        .then(|| left_over(key, &chocolate, total - wanted + returned))
+        .flatten();
+    Ok(BatchBowl { key: key.clone(), needed, returned, plan, left_over, notes })
+}
+
+/// A component with its times, from how each of its layers sets.
+fn timed(
+    component: &ComponentInputs,
+    mut draft: Draft,
+    bowls: &[BatchBowl],
+    kitchen: Kitchen,
+) -> PlannedComponent {
+    let place = draft.stone.map_or(Place::Room(kitchen.room.temp), Place::ColdSlab);
+    let mut notes = Vec::new();
+    let mut times = Vec::new();
+    let mut stays = Vec::new();
+    for layer in &draft.layers {
+        let Some(plan) =
+            bowls.iter().find(|b| b.key == layer.chocolate).and_then(|b| b.plan.as_ref())
+        else {
+            // Nothing is weighed out of it: it has no times.
+            times.push(LayerTimes { setting: None, fridge_advised: None, fridge_longest: None });
+            stays.push(None);
+            continue;
+        };
+        let setting = SettingOf {
+            chocolate: &plan.chocolate,
+            thickness: layer.thickness,
+            poured: draft.poured.unwrap_or_else(|| plan.poured_at()),
+            place,
+            goods_per_gram: layer.goods_per_gram,
+            goods_at: kitchen.room.temp,
+        }
+        .windows()
+        .map(|setting| setting.paced(kitchen.pace));
+        let stay =
+            kitchen.fridge.filter(|_| draft.may_chill).zip(setting).map(|(fridge, setting)| {
+                // Layers over each other are chilled as one; what is drawn through each other,
+                // or stands in mounds, as thick as its chocolate sets.
+                let stacked = draft.layers.len() > 1 && draft.layers.iter().all(|l| l.share >= 1.0);
+                let thickness = draft.thickness.filter(|_| stacked).unwrap_or(layer.thickness);
+                stay(&plan.chocolate, thickness, setting.dry_at, fridge, &kitchen.room)
+            });
+        times.push(LayerTimes {
+            setting,
+            fridge_advised: stay.as_ref().and_then(|stay| stay.advised),
+            fridge_longest: stay.as_ref().and_then(|stay| stay.longest),
+        });
+        stays.push(stay);
+    }
+    let setting = times.get(draft.governs).and_then(|times| times.setting);
+    let fridge = stays.into_iter().nth(draft.governs).flatten();
+    if !draft.layers.is_empty() && setting.is_none() {
+        notes.push(setting::too_warm_to_set(kitchen.room.temp));
+    }
+    let mut tasks = std::mem::take(&mut draft.tasks);
+    if fridge.as_ref().is_some_and(|stay| stay.advised.is_none()) {
+        tasks = without_fridge(tasks);
+    }
+    let tasks: Vec<Task> = tasks.into_iter().map(|task| task.timed(&times)).collect();
+    notes.extend(sharing::too_slow(&tasks));
+    PlannedComponent {
+        key: component.key.clone(),
+        name: component.name.clone(),
+        draft,
+        tasks,
+        setting,
+        fridge,
+        notes,
+    }
+}

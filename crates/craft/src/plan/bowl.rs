@@ -1,0 +1,192 @@
+//! A bowl: from what is weighed out to what the bench sets out to do.
+
+use chrono::{DateTime, Utc};
+
+use super::bowl_inputs::{BowlInputs, Tempering, USUAL_ROOM_C};
+use super::recipe::ColourPlan;
+use crate::bowl::{Colouring, Setup};
+use crate::check::{Checker, Fault};
+use crate::chocolate::Chocolate;
+use crate::colour::Wanted;
+use crate::heat::Ware;
+use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
+use crate::heat::seed::{SeedError, StillAir};
+use crate::learn::GearNumbers;
+use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
+use crate::note::Note;
+use crate::units::{Length, Mass, Temperature, TemperatureDifference, degrees};
+
+/// Everything that follows from what the maker stated of a bowl.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BowlPlan {
+    /// The chocolate, with own numbers applied.
+    pub chocolate: Chocolate,
+    /// What is weighed out.
+    pub total: Mass,
+    /// How thick a slab is poured from it, where one is.
+    pub thickness: Option<Length>,
+    /// How it is tempered.
+    pub method: Method,
+    /// The method to recommend, and why.
+    pub recommended: (Method, &'static str),
+    /// What to melt, hold back, add and pour out.
+    pub amounts: Amounts,
+    /// The melt in bursts, where a microwave is used.
+    pub bursts: Option<BurstPlan>,
+    /// The room's temperature.
+    pub room: Temperature,
+    /// Where the melt stops.
+    pub melt_to: Temperature,
+    /// Where the cooling aims.
+    pub target: Temperature,
+    /// The temperature of what is held back.
+    pub seed_temp: Temperature,
+    /// What goes into it, where it is a colour.
+    pub colour: Option<ColourPlan>,
+    stone: Temperature,
+    ware: Option<Ware>,
+    microwave: Option<Microwave>,
+    learned: GearNumbers,
+    offset: TemperatureDifference,
+}
+
+/// Plans a bowl that stands for itself: it says how much it holds, and how warm
+/// the room is.
+///
+/// # Errors
+/// Every fault of the inputs, each with its field.
+pub fn bowl(inputs: &BowlInputs) -> Result<BowlPlan, Vec<Fault>> {
+    let mut check = Checker::new();
+    let tempering = inputs.check("", USUAL_ROOM_C, &mut check);
+    if inputs.room_c.is_none() {
+        check.fault("room_c", "must be given for a bowl that stands for itself");
+    }
+    let Some(total) = tempering.total else {
+        check.fault("total_g", "must be given for a bowl that stands for itself");
+        return Err(check.into_faults());
+    };
+    check.finish()?;
+    tempering.into_plan(total).map_err(|fault| vec![fault])
+}
+
+impl Tempering {
+    /// What follows where so much is weighed out.
+    ///
+    /// # Errors
+    /// Where the temperatures do not go with the method.
+    pub(super) fn into_plan(self, total: Mass) -> Result<BowlPlan, Fault> {
+        let recommended = Method::recommended(&Case {
+            family: self.chocolate.family,
+            total,
+            kitchen: self.kitchen,
+            in_bursts: self.microwave.is_some(),
+            coloured_here: self.recipe.is_some(),
+        });
+        let method = self.method.unwrap_or(recommended.0);
+        let melt_to = self.melt_to.unwrap_or_else(|| method.melt_to(&self.chocolate));
+        let target = self.target.unwrap_or_else(|| method.target(&self.chocolate));
+        let mut amounts = method
+            .amounts(&Wish {
+                chocolate: &self.chocolate,
+                total,
+                melt_to,
+                target,
+                seed_temp: self.seed_temp,
+                ware: self.ware,
+                still_air: self.cooling.map(|lasting| StillAir { room: self.room, lasting }),
+                crystals_pct: self.crystals_pct,
+                stone_to: worked_to(&self.chocolate, self.stone),
+            })
+            .map_err(|error| Fault {
+                field: field_of(&error, self.seed_field).to_owned(),
+                message: error.to_string(),
+            })?;
+        let missing = method.needs().iter().filter(|need| !self.kitchen.has(**need));
+        amounts.notes.extend(missing.map(|need| not_at_hand(*need)));
+        let bursts = self.microwave.map(|m| {
+            let span = [self.seed_temp, melt_to];
+            microwave::bursts(&self.chocolate, amounts.melted, span, &m, self.ware)
+        });
+        let colour = self.recipe.as_ref().map(|recipe| recipe.plan(Wanted::Total(total)));
+        Ok(BowlPlan {
+            colour,
+            total,
+            thickness: self.thickness,
+            method,
+            recommended,
+            amounts,
+            bursts,
+            room: self.room,
+            melt_to,
+            target,
+            seed_temp: self.seed_temp,
+            stone: self.stone,
+            ware: self.ware,
+            microwave: self.microwave,
+            learned: self.learned,
+            offset: self.offset,
+            chocolate: self.chocolate,
+        })
+    }
+}
+
+fn field_of(error: &WishError, seed_field: &'static str) -> &'static str {
+    match error {
+        WishError::Seed(SeedError::NothingToSeed) => "method",
+        WishError::Seed(SeedError::MeltedNotAboveTarget { .. }) => "melt_to_c",
+        WishError::Seed(SeedError::SeedNotBelowTarget { .. }) => seed_field,
+        WishError::TargetOutsideSplit { .. } => "target_c",
+    }
+}
+
+fn not_at_hand(need: Need) -> Note {
+    let what = match need {
+        Need::Probe => "a thermometer",
+        Need::Stone => "a slab of stone, dry and cool",
+        Need::ReadyCrystals => "ready crystals: cocoa butter that is all form V",
+        Need::TemperedPieces => "pieces that are in temper as they come: shiny, with a snap",
+        Need::FrozenSlab => "a slab from the freezer",
+        Need::ColourBottle => "a bottle of colour that is in temper",
+    };
+    Note::caution("not-at-hand", format!("This method needs {what}. You did not say you have it."))
+}
+
+impl BowlPlan {
+    /// How warm it is poured: the middle of the band it is used in.
+    #[must_use]
+    pub fn poured_at(&self) -> Temperature {
+        self.method.use_band(&self.chocolate).middle()
+    }
+
+    /// The bowl that this plan sets out.
+    #[must_use]
+    pub fn setup(&self, opened: DateTime<Utc>) -> Setup {
+        Setup {
+            opened,
+            chocolate: self.chocolate.clone(),
+            method: self.method,
+            melted: self.amounts.melted,
+            seed: self.amounts.seed,
+            crystals: self.amounts.crystals,
+            target: self.target,
+            melt_to: self.melt_to,
+            room: self.room,
+            seed_temp: self.seed_temp,
+            stone: self.stone,
+            carry_over: degrees(self.learned.carry_over_c.unwrap_or(Setup::USUAL_CARRY_OVER_C)),
+            offset: self.offset,
+            burst_response: self.learned.burst_response.unwrap_or_else(|| {
+                self.microwave.map_or(EFFICIENCY, |microwave| microwave.efficiency)
+            }),
+            ware: self.ware,
+            microwave: self.microwave,
+            thickness: self.thickness,
+            colouring: self
+                .colour
+                .as_ref()
+                // A bottle was coloured by who sold it.
+                .filter(|_| !self.method.keeps_crystals())
+                .map(|c| Colouring { pigment: c.amounts.pigment, strained: c.strained }),
+        }
+    }
+}

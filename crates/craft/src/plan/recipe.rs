@@ -1,0 +1,223 @@
+//! What colours a bowl of cocoa butter.
+
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use crate::check::{self, Checker};
+use crate::colour::{
+    ColourButter, Film, Ground, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter, hex,
+    stack,
+};
+use crate::note::{Note, Step};
+use crate::units::{Mass, in_grams};
+
+/// Pigments in one colour at most.
+const MOST_PIGMENTS: usize = 6;
+/// Cocoa butter itself takes and throws back a little.
+const CLEAR_BUTTER: Optics = Optics { k: [0.002, 0.003, 0.008], s: [0.01; 3] };
+/// A film through which nothing shows, in units of a tenth of a millimetre.
+const THICK: f64 = 20.0;
+/// Flow of a chocolate changes nothing up to here, % (numbers.md, section 1).
+const THINS_FROM_PCT: f64 = 3.0;
+
+/// A pigment, and how much of it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RecipePart {
+    /// A pigment from the shelf, in place of `pigment`.
+    #[serde(default)]
+    pub pigment_id: Option<Uuid>,
+    /// The pigment.
+    #[serde(default)]
+    pub pigment: Option<PigmentInputs>,
+    /// Parts of it to a hundred of butter.
+    pub parts_per_100: f64,
+}
+
+/// A colour, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RecipeInputs {
+    /// What goes in.
+    pub pigments: Vec<RecipePart>,
+    /// Whether it goes through cloth, as for an airbrush.
+    #[serde(default)]
+    pub strained: bool,
+}
+
+/// Coloured cocoa butter that is stirred into a chocolate.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TintInputs {
+    /// The colour, by its key.
+    pub colour: String,
+    /// How much of it, of the chocolate's weight.
+    pub share_pct: f64,
+}
+
+/// A colour, checked.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Recipe {
+    /// The pigments, each with its parts to a hundred of butter.
+    pub pigments: Vec<(PigmentInputs, f64)>,
+    /// Whether it is strained.
+    pub strained: bool,
+}
+
+/// What goes into a colour.
+#[derive(Clone, Debug, PartialEq)]
+pub struct ColourPlan {
+    /// Butter, powder, both.
+    pub amounts: ColourButter,
+    /// Each pigment and what to weigh of it.
+    pub pigments: Vec<(String, Mass)>,
+    /// Parts to a hundred of butter, all together.
+    pub parts_per_100: f64,
+    /// Whether it is strained.
+    pub strained: bool,
+    /// What the pigments cost, where all their prices are known.
+    pub price: Option<f64>,
+    /// How it looks by itself, thick, `#rrggbb`.
+    pub looks: String,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl RecipeInputs {
+    /// The same by its numbers alone.
+    pub(super) fn off_the_shelf(&self) -> Self {
+        let parts = self.pigments.iter().cloned();
+        Self {
+            pigments: parts.map(|part| RecipePart { pigment_id: None, ..part }).collect(),
+            strained: self.strained,
+        }
+    }
+
+    /// The colour, with faults noted under `field`; `None` where there is none.
+    pub fn check(&self, field: &str, check: &mut Checker) -> Option<Recipe> {
+        if self.pigments.is_empty() || self.pigments.len() > MOST_PIGMENTS {
+            let there = self.pigments.len();
+            check.fault(
+                format!("{field}.pigments"),
+                format!("must be 1 to {MOST_PIGMENTS} pigments; there are {there}"),
+            );
+            return None;
+        }
+        let mut pigments = Vec::new();
+        for (i, part) in self.pigments.iter().enumerate() {
+            let field = format!("{field}.pigments[{i}]");
+            let parts = check.number(
+                &format!("{field}.parts_per_100"),
+                part.parts_per_100,
+                check::COLOUR_PARTS,
+            );
+            let Some(pigment) = &part.pigment else {
+                check.fault(
+                    format!("{field}.pigment"),
+                    "is needed, or pigment_id of one from the shelf",
+                );
+                continue;
+            };
+            pigment.check(&format!("{field}.pigment"), check);
+            pigments.push((pigment.clone(), parts));
+        }
+        let recipe = Recipe { pigments, strained: self.strained };
+        let most = check::COLOUR_PARTS;
+        if recipe.parts() > most.max {
+            check.fault(
+                format!("{field}.pigments"),
+                format!(
+                    "must come to at most {} {} together: more blocks and will not flow; they come to {}",
+                    most.max,
+                    most.unit,
+                    recipe.parts()
+                ),
+            );
+        }
+        Some(recipe)
+    }
+}
+
+impl TintInputs {
+    /// Remarks on so much colour in a chocolate.
+    #[must_use]
+    pub fn remarks(&self) -> Vec<Note> {
+        let mut notes = vec![Note::info(
+            "tint-in-temper",
+            format!(
+                "{:.1} % of {} goes in once the chocolate is in temper, both in their working bands, and is stirred \
+                 through; then test again.",
+                self.share_pct, self.colour
+            ),
+        )];
+        if self.share_pct > THINS_FROM_PCT {
+            notes.push(Note::caution(
+                "tint-thins",
+                "Over 3 % the colour's butter thins the chocolate: a thinner shell, and softer to bite.",
+            ));
+        }
+        notes
+    }
+}
+
+impl Recipe {
+    /// Parts to a hundred of butter, all together.
+    #[must_use]
+    pub fn parts(&self) -> f64 {
+        self.pigments.iter().map(|(_, parts)| parts).sum()
+    }
+
+    /// What a film of a tenth of a millimetre does to light: K and S add by share.
+    #[must_use]
+    pub fn optics(&self) -> Optics {
+        let of_each = self.pigments.iter().map(|(pigment, parts)| pigment.optics(*parts));
+        of_each.fold(CLEAR_BUTTER, Optics::and)
+    }
+
+    /// How it looks by itself, thick, `#rrggbb`.
+    #[must_use]
+    pub fn looks(&self) -> String {
+        let thick = Film { optics: self.optics(), thickness: THICK };
+        hex(stack([Ground::White.grey(); 3], &[thick]))
+    }
+
+    /// What goes into so much of it; all but the butter's price.
+    #[must_use]
+    pub fn plan(&self, wanted: Wanted) -> ColourPlan {
+        let parts = self.parts();
+        let amounts = colour_butter(wanted, parts);
+        let of_each = |parts: f64| amounts.butter * (parts / 100.0);
+        let mut notes = butter_remarks(parts);
+        for (pigment, _) in &self.pigments {
+            notes.extend(pigment.remarks());
+        }
+        let price = self.pigments.iter().try_fold(0.0, |sum, (pigment, parts)| {
+            Some(sum + pigment.price_per_100g? * in_grams(of_each(*parts)) / 100.0)
+        });
+        ColourPlan {
+            amounts,
+            pigments: self
+                .pigments
+                .iter()
+                .map(|(pigment, parts)| (pigment.name.clone(), of_each(*parts)))
+                .collect(),
+            parts_per_100: parts,
+            strained: self.strained,
+            price,
+            looks: self.looks(),
+            notes,
+            sum: vec![
+                Step::new("parts to 100 of butter", parts, ""),
+                Step::new("cocoa butter", in_grams(amounts.butter), "g"),
+                Step::new("powder", in_grams(amounts.pigment), "g"),
+                Step::new("all of it", in_grams(amounts.total), "g"),
+                Step::new("powder of the total", crate::colour::pct_of_total(parts), "%"),
+            ],
+        }
+    }
+}

@@ -1,0 +1,367 @@
+//! What all work in moulds shares: the mould, the colours on its face, the wall.
+
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use super::drafting::{Drafting, Portion};
+use super::face::{Face, Faced, FilmInputs, Part, after_the_rest, faced};
+use super::parting::{set_and_release, touched};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::chocolate::Chocolate;
+use crate::note::{Note, Step};
+use crate::shell::{
+    Cavity, CavityInputs, Coat, MouldInputs, MouldMaterial, Pouring, ShellWay, Shells,
+    ShellsAmount, ShellsError, USUAL_FLOW_GRADE, melted_density,
+};
+use crate::spread::slab::with_allowance;
+use crate::units::{Length, Mass, Volume, celsius, in_seconds, millimetres, seconds};
+
+/// Each brushed coat is left for so long before the next, s (handbook, 4.10).
+const COAT_SETS_S: f64 = 300.0;
+/// Knocking the bubbles out takes so long, s (handbook, 4.10).
+const KNOCKS_S: f64 = 30.0;
+
+/// How thick a shell is: as wished, or as a wait makes it.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "by", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum WallInputs {
+    /// So thick: how long to wait, or how many coats?
+    Wished {
+        /// How thick, once set.
+        shell_mm: f64,
+    },
+    /// Dumped after so long: how thick?
+    Waited {
+        /// How long.
+        wait_s: f64,
+        /// How warm it is poured; the middle of its band if left out.
+        #[serde(default)]
+        poured_c: Option<f64>,
+    },
+}
+
+/// Work in a mould, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CastInputs {
+    /// The chocolate of the shells, by key.
+    pub chocolate: String,
+    /// A mould from the shelf, in place of `mould`.
+    #[serde(default)]
+    pub mould_id: Option<Uuid>,
+    /// The mould.
+    pub mould: MouldInputs,
+    /// How often it is filled.
+    pub casts: u32,
+    /// The colours on its face, the one that goes in first, and is seen, first.
+    #[serde(default)]
+    pub colours: Vec<FilmInputs>,
+    /// How it is lined.
+    #[serde(default)]
+    pub way: ShellWay,
+    /// How thick the shell is.
+    pub wall: WallInputs,
+}
+
+/// Shells as they are cast.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Cast {
+    /// One cavity as it was stated.
+    pub cavity: CavityInputs,
+    /// Across its opening.
+    pub across: Length,
+    /// Cavities in the mould.
+    pub cavities: u32,
+    /// How often it is filled.
+    pub casts: u32,
+    /// What it is made of.
+    pub material: MouldMaterial,
+    /// The wall.
+    pub shell: Length,
+    /// How it comes about.
+    pub coat: Coat,
+    /// One shell.
+    pub each: Mass,
+    /// The room in it.
+    pub hollow: Volume,
+    /// The room under its cap.
+    pub filling: Volume,
+    /// The cap, where there is one.
+    pub cap: Option<Length>,
+    /// One cap.
+    pub cap_each: Mass,
+    /// What must be at hand.
+    pub in_hand: Mass,
+    /// What the shells keep.
+    pub kept: Mass,
+    /// What comes back.
+    pub returned: Mass,
+    /// Weighings that its thickness was corrected by.
+    pub weighings: usize,
+}
+
+/// What a kind of moulded work goes on from.
+pub(super) struct Lined {
+    pub cavity: Cavity,
+    pub cast: Cast,
+    pub face: Option<Face>,
+    pub takes: Vec<Portion>,
+    pub tasks: Vec<TaskDraft>,
+    pub notes: Vec<Note>,
+    pub sum: Vec<Step>,
+}
+
+impl CastInputs {
+    /// The chocolates it is made from, by key.
+    pub(super) fn chocolates(&self) -> Vec<&str> {
+        let colours = self.colours.iter().map(|film| film.colour.as_str());
+        std::iter::once(self.chocolate.as_str()).chain(colours).collect()
+    }
+
+    /// Shells with their colours, up to the shell that is scraped; faults are noted
+    /// under `cast`. Of the parts of a face, each may be of another chocolate.
+    pub(super) fn lined(
+        &self,
+        cap: Option<Length>,
+        parts: &[Part],
+        at: &mut Drafting<'_>,
+    ) -> Option<Lined> {
+        let chocolate = at.chocolate("cast.chocolate", &self.chocolate);
+        let cavity = self.mould.check("cast.mould", at.check);
+        at.number("cast.casts", f64::from(self.casts), check::CASTS);
+        let (chocolate, cavity) = (chocolate?, cavity?);
+        let (learned, weighings) = self.mould.learned(chocolate.family);
+        let flow_grade = at.flow_grade(&self.chocolate).unwrap_or(USUAL_FLOW_GRADE);
+        let poured = match self.wall {
+            WallInputs::Waited { poured_c, .. } => {
+                at.check.optional("cast.wall.poured_c", poured_c, check::MELTED_C).map(celsius)
+            }
+            WallInputs::Wished { .. } => None,
+        };
+        let pouring = Pouring { chocolate: &chocolate, flow_grade, poured, learned };
+        let (field, shell) = self.shell(&pouring, at);
+        let count = self.mould.count * self.casts;
+        let shells = Shells { cavity, count, shell, way: self.way, cap, pouring };
+        if at.check.has_faults() {
+            return None;
+        }
+        let amount = match shells.solve() {
+            Ok(amount) => amount,
+            Err(error @ ShellsError::ThickerThanRadius { .. }) => {
+                at.check.fault(field, error.to_string());
+                return None;
+            }
+            Err(error @ ShellsError::CapFillsIt { .. }) => {
+                at.check.fault("cap.cap_mm", error.to_string());
+                return None;
+            }
+        };
+        let whole = [Part { name: None, share: 1.0, family: chocolate.family }];
+        let parts = if parts.is_empty() { whole.as_slice() } else { parts };
+        let faced =
+            faced(&self.colours, "cast.colours", cavity.area * f64::from(count), parts, at)?;
+        Some(self.put_together(&chocolate, cavity, shell, &amount, faced, weighings, at))
+    }
+
+    /// The wall, and the field that states it.
+    fn shell(&self, pouring: &Pouring<'_>, at: &mut Drafting<'_>) -> (&'static str, Length) {
+        match self.wall {
+            WallInputs::Wished { shell_mm } => {
+                let field = "cast.wall.shell_mm";
+                (field, millimetres(at.number(field, shell_mm, check::SHELL_MM)))
+            }
+            WallInputs::Waited { wait_s, .. } => {
+                let field = "cast.wall.wait_s";
+                if self.way == ShellWay::Brush {
+                    at.check.fault(
+                        field,
+                        "goes with filling and dumping; brushed coats are wished for",
+                    );
+                }
+                let wait = seconds(at.number(field, wait_s, check::WAIT_S));
+                (field, pouring.stays(wait))
+            }
+        }
+    }
+
+    #[expect(clippy::too_many_arguments, reason = "the one place where all of it meets")]
+    fn put_together(
+        &self,
+        chocolate: &Chocolate,
+        cavity: Cavity,
+        shell: Length,
+        amount: &ShellsAmount,
+        faced: Faced,
+        weighings: usize,
+        at: &Drafting<'_>,
+    ) -> Lined {
+        // One mould full at a time: what an earlier cast gave back fills the next.
+        let mould = f64::from(self.mould.count);
+        let full: Mass = cavity.volume * melted_density(chocolate) * mould;
+        let earlier = amount.shell * (mould * f64::from(self.casts.saturating_sub(1)));
+        let at_hand = match self.way {
+            ShellWay::Dump => (full + earlier).max(amount.kept),
+            ShellWay::Brush => amount.kept,
+        };
+        let mut takes =
+            vec![Portion { chocolate: self.chocolate.clone(), mass: amount.kept, at_hand }];
+        takes.extend(faced.takes);
+        let mut notes = amount.notes.clone();
+        notes.extend(faced.notes);
+        if weighings > 0 {
+            notes.push(Note::info(
+                "weighed",
+                format!(
+                    "The wall goes by {weighings} weighing(s) of this mould with such chocolate."
+                ),
+            ));
+        }
+        let mut sum = amount.sum.clone();
+        sum.extend(faced.sum);
+        let cast = Cast {
+            cavity: self.mould.cavity,
+            across: cavity.across(),
+            cavities: self.mould.count,
+            casts: self.casts,
+            material: self.mould.material,
+            shell,
+            coat: amount.coat,
+            each: amount.shell,
+            hollow: amount.hollow,
+            filling: amount.filling,
+            cap: None,
+            cap_each: amount.cap,
+            in_hand: with_allowance(at_hand),
+            kept: amount.kept,
+            returned: at_hand - amount.kept,
+            weighings,
+        };
+        let mut tasks = vec![TaskDraft::new(
+            "polish",
+            "Polish the mould",
+            "With cotton wool, dry, every cavity; at room temperature, and no finger in it after.",
+            120.0,
+        )];
+        if !self.colours.is_empty() {
+            tasks.extend(faced.tasks);
+            tasks.push(TaskDraft::new(
+                "wipe",
+                "Wipe the mould's flat face clean",
+                "Once the colour no longer smears: what is left there spoils the rim.",
+                60.0,
+            ));
+        }
+        tasks.extend(self.wall_tasks(amount.coat, at));
+        Lined { cavity, cast, face: Some(faced.face), takes, tasks, notes, sum }
+    }
+
+    /// From the pour to the scraped shell.
+    fn wall_tasks(&self, coat: Coat, at: &Drafting<'_>) -> Vec<TaskDraft> {
+        let label = at.label(&self.chocolate);
+        let warm =
+            "At the top of its band, no hotter: cooler leaves the colour behind, hotter melts it.";
+        let mut tasks = Vec::new();
+        match coat {
+            Coat::Dumped { wait } => {
+                let pour = TaskDraft::new(
+                    "pour",
+                    format!("Fill every cavity with the {label}"),
+                    warm,
+                    60.0,
+                );
+                tasks.push(after_the_rest(pour.with(&self.chocolate), &self.colours));
+                tasks.push(TaskDraft::new(
+                    "knock",
+                    "Knock out the bubbles",
+                    "Against the table's edge, for half a minute; scrape the face.",
+                    KNOCKS_S,
+                ));
+                let wait_s = wait.map_or(0.0, in_seconds);
+                let dump = TaskDraft::new(
+                    "dump",
+                    "Turn it over and dump",
+                    "Over a bowl or parchment; knock with something of plastic, not metal; scrape while it is upside down.",
+                    45.0,
+                );
+                tasks.push(if wait_s > KNOCKS_S {
+                    dump.since("pour", 0).from(Timing::After(wait_s), "thick enough")
+                } else {
+                    dump
+                });
+                tasks.push(TaskDraft::new(
+                    "stand",
+                    "Stand it face down on parchment",
+                    "It drips into a foot that the cap or the other half joins on.",
+                    10.0,
+                ));
+            }
+            Coat::Brushed { coats } => {
+                for i in 1..=coats {
+                    let (key, text) = if i == 1 {
+                        ("pour".to_owned(), format!("Brush a first coat of {label}"))
+                    } else {
+                        (
+                            format!("coat-{i}"),
+                            format!("Brush coat {i}, thicker at the rim and on what stands out"),
+                        )
+                    };
+                    let how = "Hold it to the light for thin patches.";
+                    let coat = TaskDraft::new(&key, text, how, 90.0).with(&self.chocolate);
+                    tasks.push(match i {
+                        1 => after_the_rest(coat, &self.colours),
+                        _ => {
+                            let before =
+                                if i == 2 { "pour".to_owned() } else { format!("coat-{}", i - 1) };
+                            coat.since(&before, 0)
+                                .from(Timing::After(COAT_SETS_S), "the coat before has set")
+                        }
+                    });
+                }
+            }
+        }
+        tasks.push(touched(
+            "touch-rim",
+            "Touch the rim lightly",
+            self.poured_by(coat).as_str(),
+            0,
+            "the rim has set",
+        ));
+        tasks.push(TaskDraft::new(
+            "scrape",
+            "Scrape the face clean",
+            "From the middle outward, in one stroke.",
+            30.0,
+        ));
+        tasks
+    }
+
+    /// The task that the last of the wall was laid down with.
+    fn poured_by(&self, coat: Coat) -> String {
+        match coat {
+            Coat::Brushed { coats } if coats > 1 => format!("coat-{coats}"),
+            _ => "pour".to_owned(),
+        }
+    }
+}
+
+/// Into the fridge, out, and turned out of the mould: how work in moulds ends. Times
+/// count from `since`, of the layer; its finger's check was done before where it is
+/// the shell itself that is chilled.
+pub(super) fn turned_out(since: &str, layer: usize, fridge: bool, touch: bool) -> Vec<TaskDraft> {
+    let tasks = set_and_release(since, layer, fridge);
+    let skip = usize::from(!touch);
+    let mut tasks: Vec<_> = tasks.into_iter().skip(skip).collect();
+    for task in &mut tasks {
+        if task.key == "peel" {
+            task.text = "Turn it over and let them fall out".to_owned();
+            task.detail = "With a light twist or tap, onto a cloth. What holds back is not yet shrunk: a few more minutes.";
+        }
+        if task.key == "fridge-out" {
+            task.detail = "Seen from below, the mould has gone cloudy: they have let go.";
+        }
+    }
+    tasks
+}

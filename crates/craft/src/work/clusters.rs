@@ -1,0 +1,148 @@
+//! Dry goods bound by chocolate, spooned into mounds.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion};
+use super::goods::MixedInInputs;
+use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
+use super::parting::set_and_release;
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::{Note, Step};
+use crate::spread::mixed::Mixed;
+use crate::units::{Volume, grams, in_grams, in_millimetres, millimetres};
+
+/// One mound is spooned in so long, s (*custom*).
+const SPOONED_IN_S: f64 = 6.0;
+/// Between the pieces of a mound is so much air (*custom*).
+const AIR: f64 = 0.35;
+
+/// Clusters, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ClustersInputs {
+    /// The chocolate that binds them, by key.
+    pub chocolate: String,
+    /// The dry goods.
+    pub mixed_in: MixedInInputs,
+    /// How many.
+    pub count: u32,
+    /// What one weighs, goods and chocolate.
+    pub each_g: f64,
+    /// Coarse salt on top at the end.
+    #[serde(default)]
+    pub salted: bool,
+}
+
+impl Work for ClustersInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        vec![&self.chocolate]
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let chocolate = at.chocolate("chocolate", &self.chocolate);
+        let goods = self.mixed_in.check("mixed_in", at.check);
+        let count = at.number("count", f64::from(self.count), check::PIECES);
+        let each = grams(at.number("each_g", self.each_g, check::CLUSTER_G));
+        let chocolate = chocolate?;
+        let mass = each * count / (1.0 + goods.parts);
+        if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
+            at.check.fault(
+                "count",
+                format!(
+                    "must come to {} of chocolate; it comes to {:.0}",
+                    check::CHOCOLATE_G,
+                    in_grams(mass)
+                ),
+            );
+        }
+        let mixed = Mixed::into_mass(goods, mass, chocolate.solid_density);
+        // A mound is about a half ball; what sets is the chocolate between the goods.
+        let solid: Volume = (mass / chocolate.solid_density + mixed.dry / goods.density) / count;
+        let mound_mm3 = solid.value * 1e9 / (1.0 - AIR);
+        let radius_mm = (mound_mm3 * 1.5 / std::f64::consts::PI).cbrt();
+        let height = millimetres(radius_mm);
+        let mut draft = Draft {
+            takes: vec![Portion::of(&self.chocolate, mass)],
+            layers: vec![Layer {
+                chocolate: self.chocolate.clone(),
+                // A half ball has three times the surface to its volume that a slab
+                // of its height has.
+                thickness: height / 3.0,
+                colour: None,
+                share: 1.0,
+                goods_per_gram: goods.parts,
+            }],
+            goods: vec![Goods {
+                name: self.mixed_in.name.clone(),
+                mass: mixed.dry,
+                goes: "mixed in",
+            }],
+            thickness: Some(height),
+            pieces: Some(Pieces { count, each, area: None }),
+            notes: mixed.notes.clone(),
+            sum: vec![
+                Step::new("clusters", count, ""),
+                Step::new("each weighs", in_grams(each), "g"),
+                Step::new("dry goods to one of chocolate", goods.parts, ""),
+                Step::new("chocolate in them", in_grams(mass), "g"),
+                Step::new("dry goods", in_grams(mixed.dry), "g"),
+                Step::new("a mound is high about", in_millimetres(height), "mm"),
+                Step::new("spooning them takes about", SPOONED_IN_S * count, "s"),
+            ],
+            mixed_in: Some(mixed),
+            may_chill: true,
+            ..Draft::default()
+        };
+        draft.notes.push(Note::info(
+            "clusters-quick",
+            "Shaped before it sets: work in small lots and fold the goods into only as much chocolate as \
+             you spoon at a time, or let two spoon.",
+        ));
+        draft.tasks = vec![
+            TaskDraft::new("line", "Lay out parchment", "With room between the mounds.", 30.0),
+            TaskDraft::new(
+                "pour",
+                format!("Fold the goods into the {}", at.label(&self.chocolate)),
+                "At room temperature, gently, until every piece is coated.",
+                60.0,
+            )
+            .with(&self.chocolate)
+            .minding(crate::spread::guard::ALLERGENS),
+            TaskDraft::new(
+                "spoon",
+                format!("Spoon {} mounds of {:.0} g", self.count, self.each_g),
+                "Two spoons, pushed off with the second.",
+                SPOONED_IN_S * count,
+            )
+            .since("pour", 0)
+            .until(
+                Timing::TouchDry,
+                "it shapes until",
+                "It is setting: press what is left into a slab.",
+            ),
+        ];
+        if self.salted {
+            draft.goods.push(Goods {
+                name: "coarse salt".to_owned(),
+                mass: grams(0.15) * count,
+                goes: "on top",
+            });
+            draft.tasks.push(
+                TaskDraft::new("salt", "A few flakes of salt on each", "While it is wet.", 30.0)
+                    .since("pour", 0)
+                    .until(
+                        Timing::TouchDry,
+                        "salt sticks until",
+                        "It will not stick any more: leave it.",
+                    ),
+            );
+        }
+        draft.tasks.extend(set_and_release("pour", 0, at.fridge));
+        draft.checks = vec!["Every piece coated", "Mounds hold their shape", "They lift off clean"];
+        draft.mistakes = vec![FALLS_APART, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        Some(draft)
+    }
+}

@@ -1,0 +1,203 @@
+//! How far chocolate goes: any one of area, thickness and mass from the others.
+
+use serde::{Deserialize, Serialize};
+
+use super::drafting::{Drafting, Pieces};
+use super::tray::TrayInputs;
+use crate::check;
+use crate::note::Step;
+use crate::spread::Tray;
+use crate::spread::mixed::MixedIn;
+use crate::spread::slab::{ALLOWANCE_SHARE, LEAST_ALLOWANCE_G};
+use crate::units::{
+    Area, Length, Mass, MassDensity, grams, in_grams, in_grams_per_cubic_centimetre,
+    in_millimetres, in_square_centimetres, millimetres,
+};
+
+/// What the maker counts by.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum PortionOf {
+    /// Pieces.
+    Pieces,
+    /// Servings.
+    Servings,
+    /// Bags.
+    Bags,
+}
+
+/// So many of something.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PortionsInputs {
+    /// What is counted.
+    pub of: PortionOf,
+    /// How many.
+    pub count: u32,
+    /// What one weighs, chocolate and what is folded in.
+    pub each_g: f64,
+}
+
+/// What is known of a slab; the rest follows.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "by", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CoverInputs {
+    /// A tray, and how thick: how much chocolate?
+    Thickness {
+        /// What it is spread in.
+        tray: TrayInputs,
+        /// How thick, once set.
+        thickness_mm: f64,
+    },
+    /// A tray, and what there is: how thick?
+    InHand {
+        /// What it is spread in.
+        tray: TrayInputs,
+        /// The chocolate there is, with what will stay behind.
+        in_hand_g: f64,
+    },
+    /// What there is, and how thick: how far does it go?
+    Spread {
+        /// The chocolate there is, with what will stay behind.
+        in_hand_g: f64,
+        /// How thick, once set.
+        thickness_mm: f64,
+    },
+    /// So many pieces, servings or bags, and how thick.
+    Portions {
+        /// How many of what.
+        portions: PortionsInputs,
+        /// How thick, once set.
+        thickness_mm: f64,
+    },
+}
+
+/// A slab's size.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Cover {
+    /// What it covers.
+    pub tray: Tray,
+    /// How thick, once set.
+    pub thickness: Length,
+    /// The chocolate in it.
+    pub chocolate: Mass,
+    /// The portions, where they were stated.
+    pub portions: Option<Pieces>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+/// What reaches the piece of what is in hand: 5 % stay behind, 15 g at least.
+#[must_use]
+pub fn without_allowance(in_hand: Mass) -> Mass {
+    let least = in_hand - grams(LEAST_ALLOWANCE_G);
+    (in_hand / (1.0 + ALLOWANCE_SHARE)).min(least).max(Mass::default())
+}
+
+impl CoverInputs {
+    /// What it is spread in, where that is stated.
+    pub fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        match self {
+            Self::Thickness { tray, .. } | Self::InHand { tray, .. } => Some(tray),
+            Self::Spread { .. } | Self::Portions { .. } => None,
+        }
+    }
+
+    /// The size, of chocolate of a density with dry goods folded in; faults are noted
+    /// under `cover`.
+    ///
+    /// A gram of chocolate takes up 1/ρ, and p/ρ_dry more with p parts of dry goods:
+    /// A·h = m·(1/ρ + p/ρ_dry).
+    pub(super) fn solve(
+        &self,
+        density: MassDensity,
+        mixed: Option<MixedIn>,
+        at: &mut Drafting<'_>,
+    ) -> Option<Cover> {
+        let mut room = density.recip();
+        let mut parts = 0.0;
+        if let Some(mixed) = mixed {
+            room += mixed.density.recip() * mixed.parts;
+            parts = mixed.parts;
+        }
+        let thickness = |mm: f64, at: &mut Drafting<'_>| {
+            millimetres(at.number("cover.thickness_mm", mm, check::SLAB_MM))
+        };
+        let in_hand = |g: f64, at: &mut Drafting<'_>| {
+            let all = grams(at.number("cover.in_hand_g", g, check::CHOCOLATE_G));
+            let reaches = without_allowance(all);
+            if reaches <= Mass::default() {
+                at.check.fault(
+                    "cover.in_hand_g",
+                    format!("must be more than the {LEAST_ALLOWANCE_G} g that stay on bowl and spatula; it is {g}"),
+                );
+            }
+            reaches
+        };
+        let (tray, thickness, chocolate, portions) = match *self {
+            Self::Thickness { tray, thickness_mm } => {
+                let thickness = thickness(thickness_mm, at);
+                tray.holds("cover.tray", "cover.thickness_mm", thickness, at.check);
+                let tray = tray.check("cover.tray", at.check);
+                (tray, thickness, tray.area() * thickness / room, None)
+            }
+            Self::InHand { tray, in_hand_g } => {
+                let mass = in_hand(in_hand_g, at);
+                let checked = tray.check("cover.tray", at.check);
+                let thickness: Length = mass * room / checked.area();
+                if !at.check.has_faults() && !check::SLAB_MM.contain(in_millimetres(thickness)) {
+                    at.check.fault(
+                        "cover.in_hand_g",
+                        format!(
+                            "must make a slab of {} on this tray; it makes one of {:.2} mm",
+                            check::SLAB_MM,
+                            in_millimetres(thickness)
+                        ),
+                    );
+                }
+                tray.holds("cover.tray", "cover.in_hand_g", thickness, at.check);
+                (checked, thickness, mass, None)
+            }
+            Self::Spread { in_hand_g, thickness_mm } => {
+                let (mass, thickness) = (in_hand(in_hand_g, at), thickness(thickness_mm, at));
+                let area: Area = mass * room / thickness;
+                (Tray::Area(area), thickness, mass, None)
+            }
+            Self::Portions { portions, thickness_mm } => {
+                let count =
+                    at.number("cover.portions.count", f64::from(portions.count), check::PIECES);
+                let each =
+                    grams(at.number("cover.portions.each_g", portions.each_g, check::PIECE_G));
+                let thickness = thickness(thickness_mm, at);
+                let mass = each * count / (1.0 + parts);
+                if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
+                    at.check.fault(
+                        "cover.portions.count",
+                        format!(
+                            "must come to {} of chocolate; it comes to {:.0}",
+                            check::CHOCOLATE_G,
+                            in_grams(mass)
+                        ),
+                    );
+                }
+                let area: Area = mass * room / thickness;
+                let pieces = Pieces { count, each, area: Some(area / count) };
+                (Tray::Area(area), thickness, mass, Some(pieces))
+            }
+        };
+        let mut sum = vec![
+            Step::new("area", in_square_centimetres(tray.area()), "cm²"),
+            Step::new("thickness once set", in_millimetres(thickness), "mm"),
+            Step::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
+        ];
+        if mixed.is_some() {
+            sum.push(Step::new("dry goods to one of chocolate", parts, ""));
+            sum.push(Step::new("dry goods", in_grams(chocolate) * parts, "g"));
+        }
+        sum.push(Step::new("chocolate in the piece", in_grams(chocolate), "g"));
+        Some(Cover { tray, thickness, chocolate, portions, sum })
+    }
+}

@@ -1,0 +1,237 @@
+//! Dipped things: truffles on sticks, fruit, biscuits.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion};
+use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
+use super::parting::set_and_release;
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::dip::{DippedShape, centre_remarks, dip};
+use crate::note::Note;
+use crate::spread::guard::ALLERGENS;
+use crate::units::{celsius, grams, in_grams, millimetres};
+
+/// The longest name.
+const LONGEST_NAME: usize = 80;
+/// Of a two-tone surface so much is of the second chocolate, of the coats (*custom*).
+const SWIRL_SHARE: f64 = 0.25;
+/// A dip, a drip and a flick take so long, s (*custom*).
+const ONE_DIP_S: f64 = 20.0;
+
+/// What is dipped.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CentreKind {
+    /// A truffle, of ganache or cake.
+    Truffle,
+    /// Fresh fruit.
+    Fruit,
+    /// A biscuit, a wafer, a pretzel.
+    Biscuit,
+    /// Anything else that is dry and keeps.
+    Dry,
+}
+
+/// Dipped things, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DippedInputs {
+    /// The chocolate they are dipped in, by key.
+    pub chocolate: String,
+    /// What they are called.
+    pub name: String,
+    /// What they are.
+    pub centre: CentreKind,
+    /// How large one is, as far as it is dipped.
+    pub shape: DippedShape,
+    /// What one weighs.
+    pub each_g: f64,
+    /// How warm they are as they go in.
+    pub centre_c: f64,
+    /// How many.
+    pub count: u32,
+    /// How thick the coat is; 1.3 mm if left out.
+    #[serde(default)]
+    pub coat_mm: Option<f64>,
+    /// The vessel, inside, across.
+    pub vessel_mm: f64,
+    /// A second chocolate, zigzagged over the surface of the first, by key.
+    #[serde(default)]
+    pub swirl: Option<String>,
+    /// Whether they are on sticks.
+    #[serde(default)]
+    pub sticks: bool,
+}
+
+impl Work for DippedInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        std::iter::once(self.chocolate.as_str()).chain(self.swirl.as_deref()).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let chocolate = at.chocolate("chocolate", &self.chocolate);
+        at.check.text("name", &self.name, LONGEST_NAME);
+        let centre = self.shape.check("shape", at.check);
+        let each_g = at.number("each_g", self.each_g, check::PIECE_G);
+        let temp = celsius(at.number("centre_c", self.centre_c, check::CENTRE_C));
+        at.number("count", f64::from(self.count), check::PIECES);
+        let coat = at.check.optional("coat_mm", self.coat_mm, check::COAT_MM);
+        let coat = millimetres(coat.unwrap_or(crate::dip::COAT_MM));
+        let vessel = millimetres(at.number("vessel_mm", self.vessel_mm, check::VESSEL_MM));
+        let (chocolate, centre) = (chocolate?, centre?);
+        if at.check.has_faults() {
+            return None;
+        }
+        let dipped = match dip(&chocolate, &centre, self.count, coat, vessel) {
+            Ok(dipped) => dipped,
+            Err(error) => {
+                at.check.fault("vessel_mm", error.to_string());
+                return None;
+            }
+        };
+        let count = f64::from(self.count);
+        let swirl_share = if self.swirl.is_some() { SWIRL_SHARE } else { 0.0 };
+        let own = dipped.coats * (1.0 - swirl_share);
+        let mut draft = Draft {
+            takes: vec![Portion {
+                chocolate: self.chocolate.clone(),
+                mass: own,
+                at_hand: dipped.in_vessel + own,
+            }],
+            layers: vec![Layer {
+                // The centre takes up heat: the coat sets the faster.
+                goods_per_gram: each_g / in_grams(dipped.coat).max(0.1),
+                ..Layer::of(&self.chocolate, coat)
+            }],
+            thickness: Some(coat),
+            pieces: Some(Pieces { count, each: grams(each_g) + dipped.coat, area: None }),
+            goods: vec![Goods {
+                name: self.name.clone(),
+                mass: grams(each_g * count),
+                goes: "dipped",
+            }],
+            notes: dipped.notes,
+            sum: dipped.sum,
+            may_chill: self.centre != CentreKind::Biscuit,
+            ..Draft::default()
+        };
+        if let Some(swirl) = &self.swirl {
+            at.chocolate("swirl", swirl)?;
+            draft.takes.push(Portion::of(swirl, dipped.coats * SWIRL_SHARE));
+            draft.notes.push(Note::info(
+                "swirl-lines",
+                "Fresh lines for each: zigzag, dip, twirl on the way out. The second chocolate goes a little into the first.",
+            ));
+        }
+        draft.notes.extend(centre_remarks(temp));
+        draft.notes.extend(self.remarks());
+        draft.tasks = self.tasks(at);
+        draft.checks = vec![
+            "The centres are dry, firm and cold, not frozen",
+            "The vessel is deep enough to cover them whole",
+            "No foot of chocolate round the base: hold longer to drip",
+        ];
+        draft.mistakes = vec![FINE_CRACKS, SUGAR_BLOOM];
+        draft.keeps = Some(self.keeps().to_owned());
+        Some(draft)
+    }
+}
+
+impl DippedInputs {
+    fn keeps(&self) -> &'static str {
+        match self.centre {
+            CentreKind::Fruit => {
+                "By custom 24 hours, in the cold: fresh fruit gives water and perishes."
+            }
+            CentreKind::Truffle => {
+                "With cream in them, by custom 10 days in a cool room or 3 weeks sealed at 4 to 6 °C; the centre's own date comes first."
+            }
+            CentreKind::Biscuit => "By custom about 3 weeks, airtight: the biscuit softens.",
+            CentreKind::Dry => "By custom about 6 weeks; the centre's own date comes first.",
+        }
+    }
+
+    fn remarks(&self) -> Vec<Note> {
+        let mut notes = Vec::new();
+        match self.centre {
+            CentreKind::Fruit => notes.push(Note::caution(
+                "fruit-dry",
+                "Bone dry, skin whole: one drop of juice and the vessel seizes. Eaten the same day.",
+            )),
+            CentreKind::Truffle => notes.push(Note::caution(
+                "perishable",
+                "Centres with cream or fresh things perish: a date in days, in the cold.",
+            )),
+            CentreKind::Biscuit | CentreKind::Dry => {}
+        }
+        if self.sticks {
+            notes.push(Note::caution(
+                "sticks",
+                "Sticks are not for small children, and toothpicks come out before it is given away.",
+            ));
+        }
+        notes
+    }
+
+    fn tasks(&self, at: &Drafting<'_>) -> Vec<TaskDraft> {
+        let label = at.label(&self.chocolate);
+        let mut tasks = vec![TaskDraft::new(
+            "line",
+            if self.sticks {
+                "Set up the stand, or line a tray"
+            } else {
+                "Line a tray with parchment"
+            },
+            "Within reach of the vessel.",
+            60.0,
+        )];
+        if self.sticks {
+            tasks.push(
+                TaskDraft::new(
+                    "sticks",
+                    format!("Dip each stick in {label} and push it in"),
+                    "It holds once that has set.",
+                    6.0 * f64::from(self.count),
+                )
+                .with(&self.chocolate),
+            );
+        }
+        tasks.push(
+            TaskDraft::new(
+                "fill-vessel",
+                format!("Pour the {label} into the vessel"),
+                "Deep and narrow, warmed: a cold one thickens it.",
+                30.0,
+            )
+            .with(&self.chocolate),
+        );
+        let (text, how) = match &self.swirl {
+            Some(swirl) => (
+                format!("Dip the {}: zigzag {}, dip, twirl out, drip", self.name, at.label(swirl)),
+                "Fresh lines for each; hold to drip, flick, stand.",
+            ),
+            None => (
+                format!("Dip the {}", self.name),
+                "Straight down, straight out; hold to drip, flick, stand.",
+            ),
+        };
+        let seconds = ONE_DIP_S * f64::from(self.count);
+        let mut pour = TaskDraft::new("pour", text, how, seconds.min(7_200.0)).minding(ALLERGENS);
+        pour = pour.with(self.swirl.as_deref().unwrap_or(&self.chocolate));
+        if self.sticks {
+            pour = pour.since("sticks", 0).from(Timing::TouchDry, "the sticks hold");
+        }
+        tasks.push(pour);
+        let mut end = set_and_release("pour", 0, at.fridge && self.centre != CentreKind::Biscuit);
+        if let Some(peel) = end.iter_mut().find(|task| task.key == "peel") {
+            peel.text = "Off the stand or the sheet".to_owned();
+            peel.detail = "In gloves; trim what has run to a foot.";
+        }
+        tasks.extend(end);
+        tasks
+    }
+}

@@ -1,0 +1,155 @@
+//! Figures of several tones: each region in its chocolate, set before the next.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::cast::{CastInputs, turned_out};
+use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::face::{Part, after_the_rest};
+use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD};
+use super::parting::touched;
+use super::shells::begun;
+use super::task::TaskDraft;
+use crate::check;
+use crate::units::{Mass, in_grams, in_square_centimetres, millimetres, square_centimetres};
+
+/// A tone is brushed so thick, mm (numbers.md, section 4: a coat).
+const TONE_MM: f64 = crate::shell::COAT_MM;
+
+/// A region in a chocolate of its own.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ToneInputs {
+    /// The mould's region.
+    pub region: String,
+    /// Its chocolate, by key.
+    pub chocolate: String,
+}
+
+/// Figures, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FiguresInputs {
+    /// Mould, colours, wall, and the chocolate of the body behind the tones.
+    pub cast: CastInputs,
+    /// The tones, in the order in which they go in.
+    pub tones: Vec<ToneInputs>,
+}
+
+impl Work for FiguresInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        let tones = self.tones.iter().map(|tone| tone.chocolate.as_str());
+        self.cast.chocolates().into_iter().chain(tones).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let parts = self.parts(at)?;
+        let lined = self.cast.lined(None, &parts, at)?;
+        let count = f64::from(self.cast.mould.count * self.cast.casts);
+        let area_cm2 = in_square_centimetres(lined.cavity.area);
+        let mut draft = begun(&self.cast, lined);
+        let mut tone_g = 0.0;
+        let mut tones = Vec::new();
+        for (i, tone) in self.tones.iter().enumerate() {
+            let chocolate = at.chocolate(&format!("tones[{i}].chocolate"), &tone.chocolate)?;
+            let share = self.cast.mould.share_of(Some(&tone.region))?;
+            let each: Mass = square_centimetres(area_cm2 * share)
+                * millimetres(TONE_MM)
+                * chocolate.solid_density;
+            tone_g += in_grams(each);
+            draft.takes.push(Portion::of(&tone.chocolate, each * count));
+            draft.layers.push(Layer::of(&tone.chocolate, millimetres(TONE_MM)));
+            tones.extend(self.tone_tasks(i, tone, at));
+        }
+        // The tones go in after the colours and before the body.
+        let pour = draft.tasks.iter().position(|task| task.key == "pour")?;
+        if !self.tones.is_empty() {
+            draft.tasks[pour].since = None;
+            draft.tasks[pour].from = None;
+            draft.tasks[pour].until = None;
+        }
+        draft.tasks.splice(pour..pour, tones);
+        draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
+        let body_g = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.pieces =
+            Some(Pieces { count, each: crate::units::grams(body_g + tone_g), area: None });
+        draft.checks = vec![
+            "Each tone is set, in the room, before the next goes in",
+            "No air in the narrow parts",
+            "From below, the mould has gone cloudy before it is turned over",
+        ];
+        draft.mistakes = vec![GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD, FINE_CRACKS];
+        if !self.cast.colours.is_empty() {
+            draft.mistakes.push(COLOUR_STAYS);
+        }
+        draft.keeps = Some("By custom about 8 weeks.".to_owned());
+        Some(draft)
+    }
+}
+
+impl FiguresInputs {
+    /// The parts of the face, each with the family behind it.
+    fn parts(&self, at: &mut Drafting<'_>) -> Option<Vec<Part>> {
+        let regions = &self.cast.mould.regions;
+        if regions.len() < 2 {
+            at.check.fault("cast.mould.regions", "must be two at least: a tone for each");
+            return None;
+        }
+        if self.tones.is_empty() {
+            at.check.fault("tones", "must be one at least; the body is of the cast's chocolate");
+        }
+        for (i, tone) in self.tones.iter().enumerate() {
+            let field = format!("tones[{i}].region");
+            if regions.iter().all(|region| region.name != tone.region) {
+                let names: Vec<_> = regions.iter().map(|region| region.name.as_str()).collect();
+                at.check.fault(
+                    field,
+                    format!(
+                        "must be a region of the mould ({}); it is {}",
+                        names.join(", "),
+                        tone.region
+                    ),
+                );
+            } else if self.tones[..i].iter().any(|other| other.region == tone.region) {
+                at.check
+                    .fault(field, format!("must be its own; {} has a tone already", tone.region));
+            }
+        }
+        let body = at.chocolate("cast.chocolate", &self.cast.chocolate)?.family;
+        let mut parts = Vec::new();
+        for region in regions {
+            let tone = self.tones.iter().position(|tone| tone.region == region.name);
+            let family = match tone {
+                Some(i) => {
+                    at.chocolate(&format!("tones[{i}].chocolate"), &self.tones[i].chocolate)?.family
+                }
+                None => body,
+            };
+            let share = check::FACE_PCT.max.min(region.share_pct) / 100.0;
+            parts.push(Part { name: Some(region.name.clone()), share, family });
+        }
+        Some(parts)
+    }
+
+    fn tone_tasks(&self, i: usize, tone: &ToneInputs, at: &Drafting<'_>) -> Vec<TaskDraft> {
+        let key = format!("tone-{}", i + 1);
+        let put_in = TaskDraft::new(
+            &key,
+            format!("Put the {} into the {}", at.label(&tone.chocolate), tone.region),
+            "With a brush or a bag; press the air out of narrow parts with a stick.",
+            180.0,
+        )
+        .with(&tone.chocolate);
+        let put_in = if i == 0 { after_the_rest(put_in, &self.cast.colours) } else { put_in };
+        let touch = touched(
+            &format!("touch-tone-{}", i + 1),
+            &format!("Touch the {}", tone.region),
+            &key,
+            i + 1,
+            "this tone has set, in the room",
+        );
+        vec![put_in, touch]
+    }
+}

@@ -1,0 +1,202 @@
+//! What goes into shells.
+
+use serde::{Deserialize, Serialize};
+
+use super::drafting::{Drafting, Goods};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::chocolate::Family;
+use crate::filling::{BUTTER_IN_C, PIPE_BELOW_C, density, ganache, keeping};
+use crate::note::{Note, Step};
+use crate::spread::guard::ALLERGENS;
+use crate::units::{Volume, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres};
+
+/// The longest name.
+const LONGEST_NAME: usize = 80;
+/// What stays in pan and bag (*custom*).
+const STAYS_BEHIND: f64 = 0.08;
+/// Ganache rests overnight, hours (handbook, 4.12).
+const RESTS_H: f64 = 8.0;
+/// Shells are left overnight before they are filled, hours.
+pub(super) const SHELLS_REST_H: f64 = 8.0;
+/// A filling crusts for some hours, and dries out after a day (*custom*).
+pub(super) const CRUSTS_H: f64 = 4.0;
+pub(super) const CRUSTS_AT_MOST_H: f64 = 24.0;
+
+/// What goes into each shell.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum FillingInputs {
+    /// Chocolate and cream.
+    Ganache {
+        /// Its chocolate; not tempered.
+        family: Family,
+        /// Parts of chocolate to one of cream, by weight.
+        ratio: f64,
+        /// Butter, of chocolate and cream together.
+        #[serde(default)]
+        butter_pct: f64,
+        /// What is steeped in the cream, and strained out.
+        #[serde(default)]
+        infusion: Option<String>,
+        /// How much goes in each; as much as there is room for, if left out.
+        #[serde(default)]
+        each_g: Option<f64>,
+    },
+    /// Another that is made or bought elsewhere.
+    Other {
+        /// What it is.
+        name: String,
+        /// What a millilitre of it weighs.
+        density_g_cm3: f64,
+        /// Whether it has water in it, from cream, purée or fresh herbs.
+        #[serde(default)]
+        perishable: bool,
+        /// How much goes in each; as much as there is room for, if left out.
+        #[serde(default)]
+        each_g: Option<f64>,
+    },
+}
+
+/// What a filling comes to.
+pub(super) struct Filled {
+    pub goods: Vec<Goods>,
+    /// What goes in each shell.
+    pub each_g: f64,
+    /// The share of the room under the cap that it takes, 0 to 1.
+    pub share: f64,
+    pub tasks: Vec<TaskDraft>,
+    pub notes: Vec<Note>,
+    pub sum: Vec<Step>,
+    pub keeps: String,
+}
+
+impl FillingInputs {
+    fn each_g(&self) -> Option<f64> {
+        match self {
+            Self::Ganache { each_g, .. } | Self::Other { each_g, .. } => *each_g,
+        }
+    }
+
+    /// What so many shells with so much room take, made while they rest; faults are
+    /// noted under `filling`.
+    pub(super) fn fill(&self, room: Volume, count: u32, at: &mut Drafting<'_>) -> Option<Filled> {
+        let g_ml = match self {
+            Self::Ganache { ratio, butter_pct, infusion, .. } => {
+                at.number("filling.ratio", *ratio, check::GANACHE_RATIO);
+                at.number("filling.butter_pct", *butter_pct, check::BUTTER_PCT);
+                if let Some(infusion) = infusion {
+                    at.check.text("filling.infusion", infusion, LONGEST_NAME);
+                }
+                in_grams_per_cubic_centimetre(density())
+            }
+            Self::Other { name, density_g_cm3, .. } => {
+                at.check.text("filling.name", name, LONGEST_NAME);
+                at.number("filling.density_g_cm3", *density_g_cm3, check::DENSITY_G_CM3)
+            }
+        };
+        let most_g = in_millilitres(room) * g_ml;
+        let each_g = match self.each_g() {
+            None => most_g,
+            Some(each) => at.number("filling.each_g", each, check::FILLING_G),
+        };
+        if each_g > most_g * 1.001 {
+            at.check.fault(
+                "filling.each_g",
+                format!("must be at most {most_g:.1} g: the hollow holds no more under its cap; it is {each_g}"),
+            );
+        }
+        if at.check.has_faults() {
+            return None;
+        }
+        let total_g = each_g * f64::from(count) * (1.0 + STAYS_BEHIND);
+        let mut filled = Filled {
+            goods: Vec::new(),
+            each_g,
+            share: each_g / most_g,
+            tasks: Vec::new(),
+            notes: Vec::new(),
+            sum: vec![
+                Step::new("room under the cap", in_millilitres(room), "ml"),
+                Step::new("filling in each", each_g, "g"),
+                Step::new("filling in all, with what stays behind", total_g, "g"),
+            ],
+            keeps: String::new(),
+        };
+        match self {
+            Self::Ganache { family, ratio, butter_pct, infusion, .. } => {
+                let made = ganache(*family, *ratio, butter_pct / 100.0, grams(total_g));
+                let part = |name: String, mass| Goods { name, mass, goes: "in the filling" };
+                filled
+                    .goods
+                    .push(part(format!("{family} chocolate for the ganache"), made.chocolate));
+                filled.goods.push(part("cream".to_owned(), made.cream));
+                if in_grams(made.butter) > 0.0 {
+                    filled.goods.push(part("butter".to_owned(), made.butter));
+                }
+                filled.keeps = keeping(made.water);
+                filled.notes.extend(made.notes);
+                filled.sum.extend(made.sum);
+                filled.tasks.push(ganache_task(infusion.as_deref()));
+            }
+            Self::Other { name, perishable, .. } => {
+                filled.goods.push(Goods {
+                    name: name.clone(),
+                    mass: grams(total_g),
+                    goes: "in the filling",
+                });
+                filled.keeps = if *perishable {
+                    "It has water in it and perishes: a date in days, in the cold, by its own recipe.".to_owned()
+                } else {
+                    "As long as its filling does: see its own label.".to_owned()
+                };
+                if *perishable {
+                    filled.notes.push(Note::caution("perishable", filled.keeps.clone()));
+                }
+            }
+        }
+        filled.tasks.push(self.pipe());
+        Some(filled)
+    }
+
+    fn pipe(&self) -> TaskDraft {
+        let is_ganache = matches!(self, Self::Ganache { .. });
+        let text = if is_ganache {
+            format!("Pipe the ganache in, no warmer than {PIPE_BELOW_C} °C")
+        } else {
+            format!("Fill the shells, no warmer than {PIPE_BELOW_C} °C")
+        };
+        let task = TaskDraft::new(
+            "fill",
+            text,
+            "Up to 1.5 to 2 mm below the rim, no air under it; tap it level.",
+            600.0,
+        )
+        .minding(ALLERGENS);
+        if is_ganache {
+            task.since("ganache", 0).from(Timing::Hours(RESTS_H), "the ganache has rested").until(
+                Timing::Hours(48.0),
+                "the ganache pipes smooth until",
+                "It has been standing for two days: smell and taste it before it goes in.",
+            )
+        } else {
+            task.since("scrape", 0)
+                .from(Timing::Hours(SHELLS_REST_H), "the shells have stood overnight")
+        }
+    }
+}
+
+fn ganache_task(infusion: Option<&str>) -> TaskDraft {
+    let steep = infusion
+        .map_or_else(String::new, |what| format!(" Steep the {what} first, strain it out."));
+    let [from, to] = BUTTER_IN_C;
+    TaskDraft::new(
+        "ganache",
+        format!("Make the ganache: hot cream over the chocolate, butter in at {from} to {to} °C.{steep}"),
+        "Stir from the middle outward until it shines; film on its surface, and let it rest overnight.",
+        1_200.0,
+    )
+    .minding("Hot cream and steam burn. With cream it is perishable: into the cold if it stands longer than overnight.")
+    .since("scrape", 0)
+}

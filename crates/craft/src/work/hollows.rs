@@ -1,0 +1,254 @@
+//! Joined hollows: two halves with something dry between them.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::cast::{CastInputs, turned_out};
+use super::drafting::{Draft, Drafting, Goods, Pieces};
+use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, STAYS_IN_MOULD, SUGAR_BLOOM};
+use super::shells::begun;
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::{Level, Note};
+use crate::shell::{DRINK_MM, Inside, fits};
+use crate::spread::guard::ALLERGENS;
+use crate::units::{grams, in_grams, in_millimetres, millilitres, millimetres};
+
+/// The longest name.
+const LONGEST_NAME: usize = 80;
+/// Things inside at most.
+const MOST_INSIDE: usize = 8;
+/// A joined pair rests so long, s (*custom*).
+const JOINED_S: f64 = 300.0;
+
+/// What a hollow is for.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum HollowFor {
+    /// To be opened and eaten.
+    #[default]
+    Eating,
+    /// To be melted in hot milk.
+    Drink,
+    /// To be hung up.
+    Ornament,
+}
+
+/// Something that goes inside.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct InsideInputs {
+    /// What it is.
+    pub name: String,
+    /// The room that one takes up; of a powder the room it takes up as it lies.
+    pub each_ml: f64,
+    /// What one weighs.
+    pub each_g: f64,
+    /// How many in each hollow.
+    pub count: u32,
+    /// How far across one is.
+    pub across_mm: f64,
+    /// Whether it is not food: a toy, a slip of paper.
+    #[serde(default)]
+    pub not_food: bool,
+}
+
+/// Joined hollows, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HollowsInputs {
+    /// Mould, colours, wall; a cavity is one half.
+    pub cast: CastInputs,
+    /// What goes inside.
+    #[serde(default)]
+    pub inside: Vec<InsideInputs>,
+    /// What they are for.
+    #[serde(default)]
+    pub purpose: HollowFor,
+}
+
+impl Work for HollowsInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        self.cast.chocolates()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let inside = self.check_inside(at);
+        let lined = self.cast.lined(None, &[], at)?;
+        let halves = self.cast.mould.count * self.cast.casts;
+        let pairs = halves / 2;
+        if pairs == 0 {
+            at.check.fault("cast.casts", "must give two halves at least: fill the mould twice");
+            return None;
+        }
+        let held = fits(&lined.cavity, lined.cast.shell, &inside);
+        if !held.fits {
+            for note in held.notes.iter().filter(|note| note.level == Level::Stop) {
+                at.check.fault(
+                    "inside",
+                    format!(
+                        "must fit: {} A mould {:.0} mm across would do.",
+                        note.text,
+                        in_millimetres(held.smallest)
+                    ),
+                );
+            }
+            return None;
+        }
+        let across = in_millimetres(lined.cast.across);
+        let mut draft = begun(&self.cast, lined);
+        draft.sum.extend(held.sum);
+        draft.notes.extend(self.remarks(halves, across));
+        let pairs_f = f64::from(pairs);
+        draft.goods = self
+            .inside
+            .iter()
+            .map(|one| Goods {
+                name: one.name.clone(),
+                mass: grams(one.each_g * f64::from(one.count) * pairs_f),
+                goes: "inside",
+            })
+            .collect();
+        let inside_g: f64 = self.inside.iter().map(|one| one.each_g * f64::from(one.count)).sum();
+        let half_g = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.pieces =
+            Some(Pieces { count: pairs_f, each: grams(2.0 * half_g + inside_g), area: None });
+        draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
+        draft.tasks.extend(self.joining());
+        draft.checks = vec![
+            "The rims are flat all round before they are joined",
+            "What goes inside is dry",
+            "The seam is closed when it is held to the light",
+        ];
+        draft.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
+        if !self.cast.colours.is_empty() {
+            draft.mistakes.push(COLOUR_STAYS);
+        }
+        draft.keeps = Some("By custom about 8 weeks, or as long as what is inside.".to_owned());
+        Some(draft)
+    }
+}
+
+impl HollowsInputs {
+    fn check_inside(&self, at: &mut Drafting<'_>) -> Vec<Inside> {
+        if self.inside.len() > MOST_INSIDE {
+            let there = self.inside.len();
+            at.check.fault(
+                "inside",
+                format!("must be at most {MOST_INSIDE} things; there are {there}"),
+            );
+        }
+        let mut inside = Vec::new();
+        for (i, one) in self.inside.iter().enumerate() {
+            let field = |name: &str| format!("inside[{i}].{name}");
+            at.check.text(&field("name"), &one.name, LONGEST_NAME);
+            let each_ml = at.number(&field("each_ml"), one.each_ml, check::INSIDE_ML);
+            at.number(&field("each_g"), one.each_g, check::TOPPING_G);
+            at.number(&field("count"), f64::from(one.count), check::PIECES);
+            let across = at.number(&field("across_mm"), one.across_mm, check::CAVITY_MM_INSIDE);
+            inside.push(Inside {
+                name: one.name.clone(),
+                volume: millilitres(each_ml),
+                count: one.count,
+                across: millimetres(across),
+                loose: one.count > 1,
+            });
+        }
+        inside
+    }
+
+    fn remarks(&self, halves: u32, across_mm: f64) -> Vec<Note> {
+        let mut notes = Vec::new();
+        if halves % 2 == 1 {
+            notes.push(Note::info("half-over", "One half is left over: a lid, or a try-out."));
+        }
+        let not_food: Vec<_> =
+            self.inside.iter().filter(|one| one.not_food).map(|one| one.name.as_str()).collect();
+        if !not_food.is_empty() {
+            notes.push(Note::caution(
+                "not-food-inside",
+                format!(
+                    "{} is not food: wrap it so that it does not touch the chocolate, name it on the label, and not for \
+                     small children. Some places forbid it: check yours.",
+                    not_food.join(", ")
+                ),
+            ));
+        }
+        match self.purpose {
+            HollowFor::Eating => {}
+            HollowFor::Drink if across_mm < DRINK_MM => notes.push(Note::caution(
+                "drink-small",
+                format!("A drink bomb wants {DRINK_MM:.0} mm across at least, or powder and marshmallows for one cup do not fit."),
+            )),
+            HollowFor::Drink => notes.push(Note::info(
+                "drink-milk",
+                "Hot milk burns: set it in the cup first and pour slowly, away from children.",
+            )),
+            HollowFor::Ornament => notes.push(Note::caution(
+                "ornament",
+                "A hook or ribbon is not food: removable, said on the label, and taken out before it is eaten.",
+            )),
+        }
+        notes
+    }
+
+    fn joining(&self) -> Vec<TaskDraft> {
+        let mut tasks = vec![
+            TaskDraft::new(
+                "rims",
+                "Melt the rims for a second on a warm plate",
+                "Warm, not hot, with a small twist: flat rims join.",
+                20.0,
+            )
+            .minding("A plate that is too hot to rest a hand on is too hot."),
+        ];
+        if !self.inside.is_empty() {
+            tasks.push(
+                TaskDraft::new(
+                    "inside",
+                    "Put in what goes inside",
+                    "Dry, and no warmer than the room.",
+                    20.0,
+                )
+                .minding(ALLERGENS),
+            );
+        }
+        tasks.push(TaskDraft::new(
+            "join",
+            "Press the halves together and hold",
+            "In gloves, by the edges.",
+            20.0,
+        ));
+        tasks.push(
+            TaskDraft::new(
+                "rest",
+                "Out of the egg cup",
+                "It has joined: try it with a light twist.",
+                10.0,
+            )
+            .since("join", 0)
+            .from(Timing::After(JOINED_S), "the seam has set"),
+        );
+        tasks.push(TaskDraft::new(
+            "seam",
+            "Hide the seam",
+            "A piped line, and sprinkles or sugar while it is wet.",
+            60.0,
+        ));
+        if self.purpose == HollowFor::Ornament {
+            tasks.push(
+                TaskDraft::new(
+                    "hook",
+                    "Put the hook in, and label it",
+                    "Removable: a loop round the seam, or a clip.",
+                    60.0,
+                )
+                .minding("Not food: named on the label, kept from small children."),
+            );
+        }
+        tasks
+    }
+}

@@ -1,0 +1,166 @@
+//! Two to four chocolates over each other.
+
+use serde::{Deserialize, Serialize};
+
+use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::goods::ToppingInputs;
+use super::mistakes::{LAYERS_PART, SUGAR_BLOOM, TOPPING_FALLS_OFF, WILL_NOT_RELEASE};
+use super::parting::{Lining, broken, set_and_release, touched};
+use super::slab::{on_top, pieces, scatter};
+use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
+use super::{Cover, Work};
+use crate::check;
+use crate::note::{Note, Step};
+use crate::spread::guard::{BARK, hard_pieces};
+use crate::units::{Length, in_grams, in_millimetres, millimetres};
+
+/// Layers at least and at most.
+const LAYERS: [usize; 2] = [2, 4];
+
+/// One layer, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LayerInputs {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// How thick, once set.
+    pub thickness_mm: f64,
+}
+
+/// Layered bark, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LayeredInputs {
+    /// What it is spread in.
+    pub tray: TrayInputs,
+    /// The layers, the lowest first.
+    pub layers: Vec<LayerInputs>,
+    /// What goes on top.
+    #[serde(default)]
+    pub topping: Option<ToppingInputs>,
+    /// What it lies on.
+    #[serde(default)]
+    pub lining: Lining,
+    /// How large the pieces are to be.
+    #[serde(default)]
+    pub piece_cm2: Option<f64>,
+}
+
+impl Work for LayeredInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        self.layers.iter().map(|layer| layer.chocolate.as_str()).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let [least, most] = LAYERS;
+        if !(least..=most).contains(&self.layers.len()) {
+            let there = self.layers.len();
+            at.check
+                .fault("layers", format!("must be {least} to {most} layers; there are {there}"));
+        }
+        let tray = self.tray.check("tray", at.check);
+        let mut draft = Draft { tray: Some(tray), may_chill: true, ..Draft::default() };
+        draft.sum.push(Step::new("area", crate::units::in_square_centimetres(tray.area()), "cm²"));
+        let mut all = Length::default();
+        for (i, layer) in self.layers.iter().enumerate() {
+            let mm =
+                at.number(&format!("layers[{i}].thickness_mm"), layer.thickness_mm, check::SLAB_MM);
+            let chocolate = at.chocolate(&format!("layers[{i}].chocolate"), &layer.chocolate)?;
+            let thickness = millimetres(mm);
+            let mass = tray.area() * thickness * chocolate.solid_density;
+            all += thickness;
+            draft.takes.push(Portion::of(&layer.chocolate, mass));
+            draft.sum.push(Step::new("a layer takes", in_grams(mass), "g"));
+            draft.layers.push(Layer::of(&layer.chocolate, thickness));
+        }
+        self.tray.holds("tray", "layers", all, at.check);
+        draft.sum.push(Step::new("thickness in all", in_millimetres(all), "mm"));
+        draft.thickness = Some(all);
+        draft.underside = Some(self.lining.underside());
+        draft.notes.extend(BARK.remark(all));
+        on_top(&mut draft, self.topping.as_ref(), at);
+        let cover = Cover {
+            tray,
+            thickness: all,
+            chocolate: draft.takes.iter().map(|p| p.mass).fold(Default::default(), |a, b| a + b),
+            portions: None,
+            sum: Vec::new(),
+        };
+        pieces(&mut draft, &cover, self.piece_cm2, at);
+        draft.notes.push(Note::info(
+            "layer-grip",
+            "Pour the next while the one below is just set: dry to the finger, still soft. Too cold and \
+             shrunken, and they part when broken; too wet, and they smear.",
+        ));
+        draft.notes.push(hard_pieces());
+        let last = self.layers.len().saturating_sub(1);
+        draft.governs = last;
+        draft.tasks = std::iter::once(self.lining.task())
+            .chain(self.layers.iter().enumerate().flat_map(|(i, layer)| {
+                pour_layer(i, &layer.chocolate, &at.label(&layer.chocolate))
+            }))
+            .chain(
+                self.topping.is_some().then(|| scatter(draft.goods.last(), &pour_key(last), last)),
+            )
+            .chain(set_and_release(&pour_key(last), last, at.fridge))
+            .chain([broken()])
+            .collect();
+        draft.checks = vec![
+            "The layer below is dry to the finger and still soft",
+            "The upper chocolate is at the low end of its band, so that it does not melt the lower",
+            "Topping pressed in gently, under film",
+        ];
+        draft.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        if self.topping.is_some() {
+            draft.mistakes.push(TOPPING_FALLS_OFF);
+        }
+        Some(draft)
+    }
+}
+
+/// The task that pours a layer.
+fn pour_key(layer: usize) -> String {
+    if layer == 0 { "pour".to_owned() } else { format!("pour-{}", layer + 1) }
+}
+
+fn pour_layer(i: usize, chocolate: &str, label: &str) -> Vec<TaskDraft> {
+    let nth = ["first", "second", "third", "fourth"].get(i).unwrap_or(&"next");
+    let key = pour_key(i);
+    let pour = TaskDraft::new(
+        &key,
+        format!("Pour the {nth} layer: {label}"),
+        if i == 0 {
+            "Into the middle, from low."
+        } else {
+            "At the low end of its band: hotter, it melts the one below."
+        },
+        30.0,
+    )
+    .with(chocolate);
+    let spread = TaskDraft::new(
+        &format!("spread-{}", i + 1),
+        "Spread it even, and tap",
+        "Lightly: the knife must not touch what is below.",
+        60.0,
+    );
+    if i == 0 {
+        return vec![pour, spread];
+    }
+    let below = pour_key(i - 1);
+    let touch = touched(
+        &format!("touch-dry-{i}"),
+        "Touch the layer below lightly",
+        &below,
+        i - 1,
+        "dry enough for the next layer",
+    );
+    let pour = pour.since(&below, i - 1).until(
+        Timing::SecondLayerUntil,
+        "the next layer grips until",
+        "It may not grip any more: warm the surface with a breath of a hair dryer, then pour.",
+    );
+    vec![touch, pour, spread]
+}

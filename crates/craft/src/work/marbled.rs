@@ -1,0 +1,301 @@
+//! A base with others drawn through it.
+//!
+//! Every stroke drags one colour through another over a strip of its own width. The
+//! share of the surface that is still pure after *n* strokes is e^(−n·w/L), *w* the
+//! width a stroke stirs and *L* the slab's shorter side (*custom*: strokes fall where
+//! they fall, so what is left untouched shrinks by the same share with each). A colour
+//! is muddied by as much towards the mean of all.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::cover::CoverInputs;
+use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::goods::ToppingInputs;
+use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
+use super::parting::{Lining, broken, set_and_release};
+use super::slab::{on_top, pieces, scatter};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::{Note, Step};
+use crate::spread::guard::{BARK, hard_pieces};
+use crate::units::{
+    Area, MassDensity, grams_per_cubic_centimetre, in_grams_per_cubic_centimetre,
+    in_square_centimetres,
+};
+
+/// Accents at most.
+const MOST_ACCENTS: usize = 4;
+/// A stroke with a stick stirs so wide a strip, mm (*custom*).
+const STROKE_MM: f64 = 12.0;
+/// Below this share of pure colour it looks muddy (*custom*).
+const MUDDY_BELOW: f64 = 0.5;
+
+/// What a colour is carried by.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ColourKind {
+    /// Soluble in oil.
+    Oil,
+    /// Powder that is stirred into cocoa butter.
+    CocoaButter,
+    /// Water-based, gels among them: chocolate seizes.
+    Water,
+}
+
+/// A colour that is stirred into a chocolate.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ColourInputs {
+    /// What carries it.
+    pub kind: ColourKind,
+    /// How it looks, `#rrggbb`.
+    pub srgb: String,
+}
+
+/// One accent, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct AccentInputs {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// Its share of the slab.
+    pub share_pct: f64,
+    /// The colour in it.
+    #[serde(default)]
+    pub colour: Option<ColourInputs>,
+}
+
+/// A marbled slab, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MarbledInputs {
+    /// The base, by key; it is what the accents leave.
+    pub base: String,
+    /// What is drawn through it.
+    pub accents: Vec<AccentInputs>,
+    /// What is known of its size.
+    pub cover: CoverInputs,
+    /// How many strokes.
+    pub strokes: u32,
+    /// What goes on top.
+    #[serde(default)]
+    pub topping: Option<ToppingInputs>,
+    /// What it lies on.
+    #[serde(default)]
+    pub lining: Lining,
+    /// How large the pieces are to be.
+    #[serde(default)]
+    pub piece_cm2: Option<f64>,
+}
+
+impl ColourInputs {
+    fn check(&self, field: &str, at: &mut Drafting<'_>) {
+        if self.kind == ColourKind::Water {
+            at.check.fault(
+                format!("{field}.kind"),
+                "must be a colour soluble in oil, or powder in cocoa butter: water-based colour, gels \
+                 among them, makes chocolate grainy and thick",
+            );
+        }
+        let digits = self.srgb.strip_prefix('#').unwrap_or_default();
+        if digits.len() != 6 || !digits.bytes().all(|b| b.is_ascii_hexdigit()) {
+            at.check.fault(
+                format!("{field}.srgb"),
+                format!("must be a colour such as #3b5bdb; it is {}", self.srgb),
+            );
+        }
+    }
+}
+
+/// The share of a marbled slab that is mixed after so many strokes, 0 to 1.
+#[must_use]
+pub fn muddied(strokes: u32, area: Area) -> f64 {
+    let side_mm = (in_square_centimetres(area) * 100.0).sqrt();
+    1.0 - (-f64::from(strokes) * STROKE_MM / side_mm).exp()
+}
+
+impl MarbledInputs {
+    /// The density of all of it together: the volumes add up.
+    fn density(&self, parts: &[(MassDensity, f64)]) -> MassDensity {
+        let volume: f64 = parts
+            .iter()
+            .map(|(density, share)| share / in_grams_per_cubic_centimetre(*density))
+            .sum();
+        grams_per_cubic_centimetre(1.0 / volume)
+    }
+
+    fn shares(&self, at: &mut Drafting<'_>) -> Option<Vec<(String, MassDensity, f64)>> {
+        if self.accents.is_empty() || self.accents.len() > MOST_ACCENTS {
+            let there = self.accents.len();
+            at.check.fault(
+                "accents",
+                format!("must be 1 to {MOST_ACCENTS} accents; there are {there}"),
+            );
+        }
+        let base = at.chocolate("base", &self.base);
+        let mut accents = Vec::new();
+        for (i, accent) in self.accents.iter().enumerate() {
+            let field = format!("accents[{i}]");
+            let share =
+                at.number(&format!("{field}.share_pct"), accent.share_pct, check::SHARE_PCT);
+            if let Some(colour) = &accent.colour {
+                colour.check(&format!("{field}.colour"), at);
+            }
+            let chocolate = at.chocolate(&format!("{field}.chocolate"), &accent.chocolate)?;
+            accents.push((accent.chocolate.clone(), chocolate.solid_density, share / 100.0));
+        }
+        let left = 1.0 - accents.iter().map(|(_, _, share)| share).sum::<f64>();
+        if left < 0.01 {
+            at.check.fault(
+                "accents",
+                format!(
+                    "must leave at least 1 % for the base; they take {:.0} %",
+                    (1.0 - left) * 100.0
+                ),
+            );
+        }
+        let mut shares = vec![(self.base.clone(), base?.solid_density, left)];
+        shares.extend(accents);
+        Some(shares)
+    }
+}
+
+impl Work for MarbledInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        let accents = self.accents.iter().map(|accent| accent.chocolate.as_str());
+        std::iter::once(self.base.as_str()).chain(accents).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let shares = self.shares(at)?;
+        at.number("strokes", f64::from(self.strokes), check::STROKES);
+        let densities: Vec<_> =
+            shares.iter().map(|(_, density, share)| (*density, *share)).collect();
+        let cover = self.cover.solve(self.density(&densities), None, at)?;
+        let colours = std::iter::once(None).chain(self.accents.iter().map(|a| a.colour.as_ref()));
+        let mut draft = Draft {
+            takes: shares
+                .iter()
+                .map(|(key, _, share)| Portion::of(key, cover.chocolate * *share))
+                .collect(),
+            layers: shares
+                .iter()
+                .zip(colours)
+                .map(|((key, _, share), colour)| Layer {
+                    chocolate: key.clone(),
+                    thickness: cover.thickness,
+                    colour: colour.map(|colour| colour.srgb.clone()),
+                    share: *share,
+                    goods_per_gram: 0.0,
+                })
+                .collect(),
+            tray: Some(cover.tray),
+            thickness: Some(cover.thickness),
+            pieces: cover.portions,
+            sum: cover.sum.clone(),
+            may_chill: true,
+            ..Draft::default()
+        };
+        on_top(&mut draft, self.topping.as_ref(), at);
+        pieces(&mut draft, &cover, self.piece_cm2, at);
+        let mixed = muddied(self.strokes, cover.tray.area());
+        draft.muddied = Some(mixed);
+        draft.underside = Some(self.lining.underside());
+        draft.sum.push(Step::new("strokes", f64::from(self.strokes), ""));
+        draft.sum.push(Step::new("of the surface is stirred through", mixed * 100.0, "%"));
+        if 1.0 - mixed < MUDDY_BELOW {
+            draft.notes.push(Note::caution(
+                "muddy",
+                format!(
+                    "After {} strokes {:.0} % of it is stirred through: muddy. Stop earlier.",
+                    self.strokes,
+                    mixed * 100.0
+                ),
+            ));
+        }
+        if self.accents.iter().any(|accent| accent.colour.is_some()) {
+            draft.notes.push(Note::info(
+                "colour-food-grade",
+                "Two drops, stir, look. Only colour that is sold for eating and disperses in fat; some \
+                 are barred from food in some countries: check yours, and the label.",
+            ));
+        }
+        draft.notes.extend(BARK.remark(cover.thickness));
+        draft.notes.push(hard_pieces());
+        draft.tasks = self.tasks(&draft, at);
+        draft.checks = vec![
+            "All chocolates in temper at once, the base at the top of its band",
+            "Blobs spread about, not all in one place",
+            "Two or three passes, then stop",
+        ];
+        draft.mistakes = vec![MUDDY, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        if self.accents.iter().any(|accent| accent.colour.is_some()) {
+            draft.mistakes.insert(1, GRAINY_COLOUR);
+        }
+        Some(draft)
+    }
+}
+
+impl MarbledInputs {
+    fn tasks(&self, draft: &Draft, at: &Drafting<'_>) -> Vec<TaskDraft> {
+        let mut tasks = vec![self.lining.task()];
+        for (i, accent) in self.accents.iter().enumerate().filter(|(_, a)| a.colour.is_some()) {
+            tasks.push(
+                TaskDraft::new(
+                    &format!("colour-{}", i + 1),
+                    format!("Colour the {}", at.label(&accent.chocolate)),
+                    "Two drops, stir, look. Colour and chocolate both at working temperature.",
+                    60.0,
+                )
+                .with(&accent.chocolate)
+                .minding(crate::spread::guard::FOOD_COLOUR),
+            );
+        }
+        tasks.push(
+            TaskDraft::new(
+                "pour",
+                format!("Pour the {} and level it", at.label(&self.base)),
+                "It is the base.",
+                60.0,
+            )
+            .with(&self.base),
+        );
+        for (i, accent) in self.accents.iter().enumerate() {
+            tasks.push(
+                TaskDraft::new(
+                    &format!("blobs-{}", i + 1),
+                    format!("Drop the {} about in blobs", at.label(&accent.chocolate)),
+                    "All over, not in one place.",
+                    45.0,
+                )
+                .with(&accent.chocolate)
+                .since("pour", 0)
+                .until(Timing::ToppingUntil, "it runs together until", LATE),
+            );
+        }
+        tasks.push(
+            TaskDraft::new(
+                "draw",
+                format!("Draw a stick through it: {} strokes", self.strokes),
+                "First one way, then across. Every stroke muddies: stop early.",
+                45.0,
+            )
+            .since("pour", 0)
+            .until(Timing::ToppingUntil, "it draws clean until", LATE),
+        );
+        tasks.push(TaskDraft::new("tap", "Tap the tray level", "Once more, gently.", 15.0));
+        if self.topping.is_some() {
+            tasks.push(scatter(draft.goods.last(), "pour", 0));
+        }
+        tasks.extend(set_and_release("pour", 0, at.fridge));
+        tasks.push(broken());
+        tasks
+    }
+}
+
+const LATE: &str = "It drags now: leave it as it is.";

@@ -1,0 +1,162 @@
+//! Outlines to be piped, as the maker states them.
+
+use serde::{Deserialize, Serialize};
+
+use crate::check::{self, Checker};
+use crate::drawn::import::import;
+use crate::drawn::letters::word;
+use crate::drawn::outline::Outline;
+use crate::drawn::piping::Wanted;
+use crate::drawn::shapes;
+
+/// Different outlines of one component at most.
+const MOST_OUTLINES: usize = 12;
+
+/// The shape of an outline.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "shape", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ShapeInputs {
+    /// A star.
+    Star {
+        /// Its points.
+        points: u32,
+        /// How far out its inner corners lie.
+        inner_pct: f64,
+    },
+    /// A moon: a crescent under a half, gibbous over it.
+    Moon {
+        /// How much of its width is lit.
+        lit_pct: f64,
+    },
+    /// A ring.
+    Ring {
+        /// Spokes to its middle.
+        spokes: u32,
+    },
+    /// A leaf.
+    Leaf {
+        /// Veins either side of its rib.
+        veins: u32,
+    },
+    /// A lattice in a frame.
+    Lattice {
+        /// Bars either way.
+        bars: u32,
+        /// Its height, of its width.
+        high_pct: f64,
+    },
+    /// Letters.
+    Word {
+        /// What they say.
+        text: String,
+        /// Whether a bar under them joins them.
+        #[serde(default)]
+        bar: bool,
+    },
+    /// The paths of an SVG file.
+    Drawing {
+        /// The file's text.
+        svg: String,
+    },
+}
+
+/// So many of an outline.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct OutlineInputs {
+    /// What it is.
+    pub outline: ShapeInputs,
+    /// How wide one is.
+    pub width_mm: f64,
+    /// How many.
+    pub count: u32,
+}
+
+impl ShapeInputs {
+    /// What it is called.
+    #[must_use]
+    pub fn name(&self) -> String {
+        match self {
+            Self::Star { points, .. } => format!("star with {points} points"),
+            Self::Moon { .. } => "moon".to_owned(),
+            Self::Ring { spokes: 0 } => "ring".to_owned(),
+            Self::Ring { spokes } => format!("ring with {spokes} spokes"),
+            Self::Leaf { .. } => "leaf".to_owned(),
+            Self::Lattice { .. } => "lattice".to_owned(),
+            Self::Word { text, .. } => format!("“{}”", text.trim()),
+            Self::Drawing { .. } => "your own drawing".to_owned(),
+        }
+    }
+
+    /// The outline, with faults noted under `field`, and the shapes of a drawing that
+    /// were left out.
+    pub fn outline(&self, field: &str, check: &mut Checker) -> Option<(Outline, Vec<String>)> {
+        let whole = |name: &str, value: u32, bounds, check: &mut Checker| {
+            check.number(&format!("{field}.{name}"), f64::from(value), bounds);
+        };
+        let share = |name: &str, value: f64, bounds, check: &mut Checker| {
+            check.number(&format!("{field}.{name}"), value, bounds) / 100.0
+        };
+        let before = check.faults();
+        let outline = match self {
+            Self::Star { points, inner_pct } => {
+                whole("points", *points, check::POINTS, check);
+                let inner = share("inner_pct", *inner_pct, check::INNER_PCT, check);
+                (check.faults() == before).then(|| shapes::star(*points, inner))
+            }
+            Self::Moon { lit_pct } => {
+                let lit = share("lit_pct", *lit_pct, check::LIT_PCT, check);
+                (check.faults() == before).then(|| shapes::moon(lit))
+            }
+            Self::Ring { spokes } => {
+                whole("spokes", *spokes, check::SPOKES, check);
+                (check.faults() == before).then(|| shapes::ring(*spokes))
+            }
+            Self::Leaf { veins } => {
+                whole("veins", *veins, check::VEINS, check);
+                (check.faults() == before).then(|| shapes::leaf(*veins))
+            }
+            Self::Lattice { bars, high_pct } => {
+                whole("bars", *bars, check::BARS, check);
+                let high = share("high_pct", *high_pct, check::HIGH_PCT, check);
+                (check.faults() == before).then(|| shapes::lattice(*bars, high))
+            }
+            Self::Word { text, bar } => word(text, *bar)
+                .map_err(|error| check.fault(format!("{field}.text"), error.to_string()))
+                .ok(),
+            Self::Drawing { svg } => {
+                return import(svg)
+                    .map_err(|error| check.fault(format!("{field}.svg"), error.to_string()))
+                    .ok()
+                    .map(|found| (found.outline, found.left_out));
+            }
+        };
+        outline.map(|outline| (outline, Vec::new()))
+    }
+}
+
+/// The outlines as large as they are to be, with faults noted under `field`, and the
+/// shapes that were left out of each.
+pub fn wanted(
+    outlines: &[OutlineInputs],
+    field: &str,
+    check: &mut Checker,
+) -> Vec<(Wanted, Vec<String>)> {
+    if outlines.is_empty() || outlines.len() > MOST_OUTLINES {
+        let there = outlines.len();
+        check.fault(field, format!("must be 1 to {MOST_OUTLINES} outlines; there are {there}"));
+    }
+    let mut all = Vec::new();
+    for (i, one) in outlines.iter().enumerate() {
+        let field = format!("{field}[{i}]");
+        let width = check.number(&format!("{field}.width_mm"), one.width_mm, check::OUTLINE_MM);
+        check.number(&format!("{field}.count"), f64::from(one.count), check::OUTLINES);
+        if let Some((outline, left_out)) = one.outline.outline(&format!("{field}.outline"), check) {
+            let outline = outline.as_wide_as(width.clamp(1.0, 1_000.0));
+            all.push((Wanted { outline, count: one.count, name: one.outline.name() }, left_out));
+        }
+    }
+    all
+}

@@ -1,0 +1,233 @@
+//! Piped lines: outlines, lattices, nests, bowls over ice.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
+use super::outlines::{OutlineInputs, wanted};
+use super::parting::{set_and_release, touched};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::{Note, Step};
+use crate::spread::piped::piped;
+use crate::units::{in_grams, millimetres};
+
+/// What is piped.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum PipedShape {
+    /// Outlines, over a printed sheet.
+    Outlines,
+    /// Lattices.
+    Lattices,
+    /// Nests: a zigzag, gathered while it is soft.
+    Nests,
+    /// Bowls: zigzagged over a dome of ice, with a foot.
+    Bowls,
+}
+
+/// A second colour, piped first: it faces the viewer once flipped.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SecondColour {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// How much line of it is in each.
+    pub length_mm: f64,
+}
+
+/// Piped pieces, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PipedInputs {
+    /// Their chocolate, by key.
+    pub chocolate: String,
+    /// What they are.
+    pub shape: PipedShape,
+    /// How much line is in each.
+    pub length_mm: f64,
+    /// How wide the line is.
+    pub line_mm: f64,
+    /// How many.
+    pub count: u32,
+    /// A second colour.
+    #[serde(default)]
+    pub second: Option<SecondColour>,
+    /// The outlines that are piped; how many and how much line follow from them.
+    #[serde(default)]
+    pub outlines: Option<Vec<OutlineInputs>>,
+}
+
+impl Work for PipedInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        let second = self.second.iter().map(|second| second.chocolate.as_str());
+        std::iter::once(self.chocolate.as_str()).chain(second).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let chocolate = at.chocolate("chocolate", &self.chocolate)?;
+        let line = millimetres(at.number("line_mm", self.line_mm, check::LINE_MM));
+        let Lines { each_mm, count } = self.lines(at);
+        let length = millimetres(each_mm);
+        let body = piped(&chocolate, length, line, count);
+        let mut draft = Draft {
+            takes: vec![Portion::of(&self.chocolate, body.chocolate)],
+            // Half round: as thick on the average as its section is wide.
+            layers: vec![Layer::of(&self.chocolate, line * (std::f64::consts::PI / 8.0))],
+            thickness: Some(line / 2.0),
+            length: Some(length * f64::from(count)),
+            notes: body.notes,
+            sum: body.sum.into_iter().take(3).collect(),
+            may_chill: self.shape != PipedShape::Bowls,
+            ..Draft::default()
+        };
+        let mut mass = body.chocolate;
+        if let Some(second) = &self.second {
+            let other = at.chocolate("second.chocolate", &second.chocolate)?;
+            let length =
+                millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
+            let features = piped(&other, length, line, count).chocolate;
+            draft.takes.push(Portion::of(&second.chocolate, features));
+            draft.sum.push(Step::new("of the second colour", in_grams(features), "g"));
+            mass += features;
+        }
+        let pieces = f64::from(count.max(1));
+        draft.pieces = Some(Pieces { count: pieces, each: mass / pieces, area: None });
+        draft.notes.push(Note::info(
+            "piped-trial",
+            "A trial line on spare paper first: the bag at 45°, a small tip.",
+        ));
+        if self.shape == PipedShape::Bowls {
+            draft.notes.push(Note::caution(
+                "piped-ice",
+                "Dry the ice with a cloth and work quickly; shake off what melts before it is served. Shock-set \
+                 chocolate is not tempered: it dulls in a day or two.",
+            ));
+        }
+        draft.tasks = self.tasks(at, &Lines { each_mm, count });
+        draft.checks =
+            vec!["Every line joins another", "Lines at least 3 mm wide", "Dry before it is moved"];
+        draft.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        Some(draft)
+    }
+}
+
+impl PipedInputs {
+    fn tasks(&self, at: &Drafting<'_>, lines: &Lines) -> Vec<TaskDraft> {
+        let bowls = self.shape == PipedShape::Bowls;
+        let (text, detail) = if bowls {
+            (
+                "Turn out the domes of ice and dry them",
+                "From balloons or bowls, frozen through, wiped.",
+            )
+        } else {
+            ("Lay the sheet under parchment", "Taped down; the outline shows through.")
+        };
+        let mut tasks = vec![TaskDraft::new("line", text, detail, 60.0)];
+        tasks.push(
+            TaskDraft::new(
+                "trial",
+                "A trial line on spare paper",
+                "The tip cut small, the bag at 45°.",
+                30.0,
+            )
+            .with(&self.chocolate),
+        );
+        if let Some(second) = &self.second {
+            tasks.push(
+                TaskDraft::new(
+                    "features",
+                    format!("Pipe the features in {}", at.label(&second.chocolate)),
+                    "They face the viewer once it is flipped.",
+                    lasting(second.length_mm, lines.count),
+                )
+                .with(&second.chocolate),
+            );
+        }
+        let label = at.label(&self.chocolate);
+        let what = match self.shape {
+            PipedShape::Outlines => {
+                format!("Pipe the {} outlines in {}", lines.count, label)
+            }
+            PipedShape::Lattices => {
+                format!("Pipe the {} lattices in {}", lines.count, label)
+            }
+            PipedShape::Nests => format!("Zigzag {} nests in {}", lines.count, label),
+            PipedShape::Bowls => format!("Zigzag {label} over the ice, and a foot"),
+        };
+        let pour = TaskDraft::new(
+            "pour",
+            what,
+            "Every line joins another.",
+            lasting(lines.each_mm, lines.count),
+        )
+        .with(&self.chocolate);
+        if self.second.is_some() {
+            let what = "the features no longer smear";
+            let text = "Touch the features lightly";
+            tasks.push(touched("touch-dry-features", text, "features", 0, what));
+        }
+        tasks.push(pour);
+        if self.shape == PipedShape::Nests {
+            tasks.push(
+                TaskDraft::new(
+                    "gather",
+                    "Gather each into a nest",
+                    "While it bends, with both hands.",
+                    60.0,
+                )
+                .since("pour", 0)
+                .from(Timing::TouchDry, "it bends without sticking")
+                .until(
+                    Timing::FlexibleUntil,
+                    "it bends until",
+                    "It snaps now: leave the rest as lattices.",
+                ),
+            );
+        }
+        if bowls {
+            tasks.push(
+                TaskDraft::new(
+                    "lift",
+                    "Lift it off the ice",
+                    "As soon as it holds; stand it on its foot.",
+                    20.0,
+                )
+                .since("pour", 0)
+                .from(Timing::After(60.0), "it holds"),
+            );
+        } else {
+            tasks.extend(set_and_release("pour", 0, at.fridge));
+        }
+        tasks
+    }
+
+    /// How much line is in each, and how many: as stated, or as the outlines are.
+    fn lines(&self, at: &mut Drafting<'_>) -> Lines {
+        let Some(outlines) = &self.outlines else {
+            at.number("count", f64::from(self.count), check::PIECES);
+            let each_mm = at.number("length_mm", self.length_mm, check::PIPED_MM);
+            return Lines { each_mm, count: self.count };
+        };
+        let wanted = wanted(outlines, "outlines", at.check);
+        let count: u32 = wanted.iter().map(|(one, _)| one.count).sum();
+        let all_mm: f64 = wanted.iter().map(|(w, _)| w.outline.length() * f64::from(w.count)).sum();
+        Lines { each_mm: all_mm / f64::from(count.max(1)), count }
+    }
+}
+
+/// What is piped in all.
+struct Lines {
+    /// Line in one piece, on the average.
+    each_mm: f64,
+    count: u32,
+}
+
+/// A hand pipes about four centimetres a second (*custom*).
+fn lasting(length_mm: f64, count: u32) -> f64 {
+    (length_mm * f64::from(count) / 40.0).clamp(15.0, 3_600.0)
+}

@@ -1,0 +1,160 @@
+//! Ribbons from a frozen stone: spread, trimmed and lifted within seconds.
+//!
+//! Each pull gives the stone the heat of the melt and of the crystals that form. It is
+//! warm when it no longer sets a strip quickly: the number of pulls is what its store
+//! of cold holds between the two (*custom*, from the heat sum).
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::mistakes::RIBBON_SNAPS;
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::chocolate::{Chocolate, Family};
+use crate::note::{Note, Step};
+use crate::units::{
+    Mass, celsius, in_celsius, in_grams, in_joules_per_gram, in_joules_per_gram_degree, in_percent,
+    millimetres,
+};
+
+/// Above this the stone no longer sets a strip at once, °C (*custom*).
+const STONE_TOO_WARM_C: f64 = -4.0;
+/// Heat that a stone holds, J/(g·K): granite and marble alike.
+const STONE_HOLDS: f64 = 0.85;
+/// The share of its fat that sets on the stone before it is lifted (*custom*).
+const SETS_ON_STONE: f64 = 0.3;
+/// What is trimmed off and melted again (*custom*).
+const TRIMMED: f64 = 0.15;
+
+/// Ribbons, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct RibbonsInputs {
+    /// Their chocolate, by key.
+    pub chocolate: String,
+    /// How long a strip is.
+    pub length_mm: f64,
+    /// How wide.
+    pub width_mm: f64,
+    /// How thick.
+    pub thickness_mm: f64,
+    /// How many.
+    pub count: u32,
+    /// What the stone weighs.
+    pub stone_kg: f64,
+    /// How cold it comes from the freezer.
+    pub stone_c: f64,
+}
+
+impl RibbonsInputs {
+    /// Pulls from one freezing: the cold in the stone over the heat of one strip.
+    fn pulls(&self, chocolate: &Chocolate, strip: Mass) -> f64 {
+        let cold = self.stone_kg * 1_000.0 * STONE_HOLDS * (STONE_TOO_WARM_C - self.stone_c);
+        let melt_c = in_celsius(chocolate.windows.melt.lo);
+        let falls = melt_c - STONE_TOO_WARM_C;
+        let each = in_grams(strip)
+            * (in_joules_per_gram_degree(chocolate.family.heat_when_melted()) * falls
+                + SETS_ON_STONE
+                    * in_joules_per_gram(Family::heat_of_melting_fat())
+                    * in_percent(chocolate.fat)
+                    / 100.0);
+        (cold / each).floor().max(0.0)
+    }
+}
+
+impl Work for RibbonsInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        vec![&self.chocolate]
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let chocolate = at.chocolate("chocolate", &self.chocolate)?;
+        let length = millimetres(at.number("length_mm", self.length_mm, check::STRIP_MM));
+        let width = millimetres(at.number("width_mm", self.width_mm, check::STRIP_MM));
+        let thickness = millimetres(at.number("thickness_mm", self.thickness_mm, check::RIBBON_MM));
+        let count = at.number("count", f64::from(self.count), check::PIECES);
+        at.number("stone_kg", self.stone_kg, check::STONE_KG);
+        let stone = celsius(at.number("stone_c", self.stone_c, check::FROZEN_C));
+        let strip: Mass = length * width * thickness * chocolate.solid_density;
+        let all = strip * count * (1.0 + TRIMMED);
+        let pulls = self.pulls(&chocolate, strip);
+        let mut draft = Draft {
+            takes: vec![Portion::of(&self.chocolate, all)],
+            layers: vec![Layer::of(&self.chocolate, thickness)],
+            thickness: Some(thickness),
+            length: Some(length),
+            pieces: Some(Pieces { count, each: strip, area: None }),
+            sum: vec![
+                Step::new("a strip weighs", in_grams(strip), "g"),
+                Step::new("strips", count, ""),
+                Step::new("with what is trimmed off", in_grams(all), "g"),
+                Step::new("pulls from one freezing, about", pulls, ""),
+            ],
+            poured: Some(chocolate.windows.melt.lo),
+            stone: Some(stone),
+            ..Draft::default()
+        };
+        if pulls < count {
+            let text = if pulls < 1.0 {
+                format!(
+                    "At {:.0} °C a stone of {} kg is too warm for even one strip.",
+                    self.stone_c, self.stone_kg
+                )
+            } else {
+                format!(
+                    "A stone of {} kg at {:.0} °C is good for about {pulls:.0} strips: freeze it again for the rest.",
+                    self.stone_kg, self.stone_c
+                )
+            };
+            draft.notes.push(Note::caution("stone-warms", text));
+        }
+        draft.notes.push(Note::caution(
+            "eaten-soon",
+            "Not tempered: eaten within a day or two, then it dulls. Wipe the frost off the stone: water \
+             makes chocolate seize.",
+        ));
+        draft.tasks = vec![
+            TaskDraft::new(
+                "line",
+                "The stone out of the freezer, the frost wiped off",
+                "A strip of card the size of the ribbon lies ready.",
+                30.0,
+            )
+            .minding("One drop of water makes chocolate seize: dry the stone before each pull."),
+            TaskDraft::new(
+                "pour",
+                format!(
+                    "Spread {} ribbons of {}, one at a time",
+                    self.count,
+                    at.label(&self.chocolate)
+                ),
+                "In one movement, thin, along the stone.",
+                15.0 * count,
+            )
+            .with(&self.chocolate),
+            TaskDraft::new(
+                "lift",
+                "Trim, lift and fold at once",
+                "It bends for a moment only.",
+                10.0,
+            )
+            .since("pour", 0)
+            .until(
+                Timing::FlexibleUntil,
+                "the last one bends until",
+                "It snaps now: melt it and spread again.",
+            ),
+            TaskDraft::new(
+                "chill",
+                "Keep them cold until they are served",
+                "They are not tempered.",
+                20.0,
+            ),
+        ];
+        draft.checks = vec!["No frost, no drop of water", "Only as much as one pull at a time"];
+        draft.mistakes = vec![RIBBON_SNAPS];
+        Some(draft)
+    }
+}

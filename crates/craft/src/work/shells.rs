@@ -1,0 +1,172 @@
+//! Shells, plain or filled and capped: colour, rest, shell, overnight, fill, crust,
+//! cap, a short chill, out.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::cast::{CastInputs, Lined, turned_out};
+use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::filling::{CRUSTS_AT_MOST_H, CRUSTS_H, FillingInputs};
+use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, PINHOLES, STAYS_IN_MOULD, SUGAR_BLOOM};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::Note;
+use crate::units::{Length, grams, in_grams, millimetres};
+
+/// The caps of a filled mould.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CapInputs {
+    /// Their chocolate, by key; that of the shells if left out.
+    #[serde(default)]
+    pub chocolate: Option<String>,
+    /// How thick.
+    pub cap_mm: f64,
+}
+
+/// Shells, as the maker states them.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ShellsInputs {
+    /// Mould, colours, wall.
+    pub cast: CastInputs,
+    /// What goes in.
+    #[serde(default)]
+    pub filling: Option<FillingInputs>,
+    /// What closes them, where they are filled.
+    #[serde(default)]
+    pub cap: Option<CapInputs>,
+}
+
+impl Work for ShellsInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        let cap = self.cap.iter().filter_map(|cap| cap.chocolate.as_deref());
+        self.cast.chocolates().into_iter().chain(cap).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let cap = self
+            .cap
+            .as_ref()
+            .map(|cap| millimetres(at.number("cap.cap_mm", cap.cap_mm, check::CAP_MM)));
+        if self.cap.is_some() && self.filling.is_none() {
+            at.check.fault(
+                "cap",
+                "closes a filling; an empty shell that is to be closed is a joined hollow",
+            );
+        }
+        let lined = self.cast.lined(cap, &[], at)?;
+        let count = self.cast.mould.count * self.cast.casts;
+        let filled = match &self.filling {
+            Some(filling) => Some(filling.fill(lined.cast.filling, count, at)?),
+            None => None,
+        };
+        let mut draft = begun(&self.cast, lined);
+        let mut each = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.checks = vec![
+            "Held to the light there are no thin patches",
+            "The rim is clean and even",
+            "From below, the mould has gone cloudy before it is turned over",
+        ];
+        draft.mistakes = vec![STAYS_IN_MOULD, PINHOLES, FINE_CRACKS, SUGAR_BLOOM];
+        if !self.cast.colours.is_empty() {
+            draft.mistakes.push(COLOUR_STAYS);
+        }
+        draft.keeps = Some("By custom about 8 weeks.".to_owned());
+        if let Some(filled) = filled {
+            each += filled.each_g;
+            draft.goods = filled.goods;
+            draft.notes.extend(filled.notes);
+            draft.sum.extend(filled.sum);
+            draft.tasks.extend(filled.tasks);
+            draft.keeps = Some(filled.keeps);
+            if filled.share < 0.999 {
+                draft.notes.push(Note::info(
+                    "not-full",
+                    format!(
+                        "The filling takes {:.0} % of the room: a deeper cap closes the rest.",
+                        filled.share * 100.0
+                    ),
+                ));
+            }
+        }
+        if let (Some(inputs), Some(cap)) = (&self.cap, cap) {
+            let key = inputs.chocolate.as_deref().unwrap_or(&self.cast.chocolate);
+            each += self.capped(&mut draft, key, cap, at)?;
+        } else {
+            draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
+        }
+        let count = f64::from(count);
+        draft.pieces = Some(Pieces { count, each: grams(each), area: None });
+        Some(draft)
+    }
+}
+
+impl ShellsInputs {
+    /// Puts the caps on; gives what one weighs, g.
+    fn capped(
+        &self,
+        draft: &mut Draft,
+        key: &str,
+        cap: Length,
+        at: &mut Drafting<'_>,
+    ) -> Option<f64> {
+        let chocolate = at.chocolate("cap.chocolate", key)?;
+        let cast = draft.cast.as_mut()?;
+        // Figures of the shells count caps of their own chocolate.
+        let shells = at.chocolate("cast.chocolate", &self.cast.chocolate)?;
+        let each = cast.cap_each * (chocolate.solid_density / shells.solid_density).value;
+        cast.cap = Some(cap);
+        cast.cap_each = each;
+        let count = f64::from(cast.cavities * cast.casts);
+        draft.takes.push(Portion::of(key, each * count));
+        draft.layers.push(Layer::of(key, cap));
+        draft.governs = 1;
+        let label = at.label(key);
+        draft.tasks.push(
+            TaskDraft::new(
+                "temper-again",
+                format!("Temper the {label} again, for the caps"),
+                "At the bench, as a bowl of its own; what came back from the shells will do.",
+                60.0,
+            )
+            .since("fill", 0)
+            .from(Timing::Hours(CRUSTS_H), "the filling has crusted")
+            .until(
+                Timing::Hours(CRUSTS_AT_MOST_H),
+                "cap them before the filling dries out",
+                "The filling has stood for a day: look whether it has shrunk from the wall before it is closed.",
+            ),
+        );
+        draft.tasks.push(
+            TaskDraft::new(
+                "cap",
+                format!("Cap them with the {label} and scrape"),
+                "Warm the rims with a breath of a hair dryer, pour, scrape off in one stroke.",
+                240.0,
+            )
+            .with(key),
+        );
+        draft.tasks.extend(turned_out("cap", 1, at.fridge, true));
+        Some(in_grams(each))
+    }
+}
+
+/// A draft of what was cast, without what its kind does with it.
+pub(super) fn begun(cast: &CastInputs, lined: Lined) -> Draft {
+    Draft {
+        takes: lined.takes,
+        layers: vec![Layer::of(&cast.chocolate, lined.cast.shell)],
+        thickness: Some(lined.cast.shell),
+        tasks: lined.tasks,
+        notes: lined.notes,
+        sum: lined.sum,
+        may_chill: true,
+        underside: Some("gloss"),
+        face: lined.face,
+        cast: Some(lined.cast),
+        ..Draft::default()
+    }
+}

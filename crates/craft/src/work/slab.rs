@@ -1,0 +1,201 @@
+//! A slab of bark: poured, spread, topped, broken. With dry goods folded in it is
+//! mixed-in bark.
+
+use serde::{Deserialize, Serialize};
+
+use super::cover::CoverInputs;
+use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion, whole};
+use super::goods::{MixedInInputs, ToppingInputs};
+use super::mistakes::{
+    FALLS_APART, STREAKS, SUGAR_BLOOM, THIN_PATCHES, TOPPING_FALLS_OFF, WILL_NOT_RELEASE,
+};
+use super::parting::{Lining, broken, set_and_release};
+use super::task::{TaskDraft, Timing};
+use super::{Cover, Work};
+use crate::check;
+use crate::spread::guard::{ALLERGENS, BARK, hard_pieces};
+use crate::spread::mixed::Mixed;
+use crate::spread::topping::OnTop;
+use crate::units::{Area, Mass, in_grams, square_centimetres};
+
+/// A slab of bark, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SlabInputs {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// What is known of its size.
+    pub cover: CoverInputs,
+    /// What is folded in.
+    #[serde(default)]
+    pub mixed_in: Option<MixedInInputs>,
+    /// What goes on top.
+    #[serde(default)]
+    pub topping: Option<ToppingInputs>,
+    /// What it lies on.
+    #[serde(default)]
+    pub lining: Lining,
+    /// How large the pieces are to be.
+    #[serde(default)]
+    pub piece_cm2: Option<f64>,
+}
+
+impl Work for SlabInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        vec![&self.chocolate]
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let (mut draft, cover) = poured(&self.chocolate, &self.cover, self.mixed_in.as_ref(), at)?;
+        on_top(&mut draft, self.topping.as_ref(), at);
+        pieces(&mut draft, &cover, self.piece_cm2, at);
+        draft.underside = Some(self.lining.underside());
+        draft.notes.extend(BARK.remark(cover.thickness));
+        draft.notes.push(hard_pieces());
+        draft.tasks = std::iter::once(self.lining.task())
+            .chain(pour_and_spread(
+                &self.chocolate,
+                &at.label(&self.chocolate),
+                self.mixed_in.is_some(),
+            ))
+            .chain(self.topping.is_some().then(|| scatter(draft.goods.last(), "pour", 0)))
+            .chain(set_and_release("pour", 0, at.fridge))
+            .chain([broken()])
+            .collect();
+        draft.checks = vec![
+            "Even from edge to edge, no thin patches",
+            "Dry to the finger before it is moved",
+            "Lets go of the sheet by itself",
+        ];
+        draft.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        if self.mixed_in.is_some() {
+            draft.mistakes.extend([STREAKS, FALLS_APART]);
+        }
+        if self.topping.is_some() {
+            draft.mistakes.push(TOPPING_FALLS_OFF);
+        }
+        Some(draft)
+    }
+}
+
+/// A slab of one chocolate, with dry goods in it or not: its size and what it takes.
+pub(super) fn poured(
+    key: &str,
+    cover: &CoverInputs,
+    mixed_in: Option<&MixedInInputs>,
+    at: &mut Drafting<'_>,
+) -> Option<(Draft, Cover)> {
+    let chocolate = at.chocolate("chocolate", key);
+    let mixed = mixed_in.map(|mixed| mixed.check("mixed_in", at.check));
+    let chocolate = chocolate?;
+    let cover = cover.solve(chocolate.solid_density, mixed, at)?;
+    let goods_per_gram = mixed.map_or(0.0, |mixed| mixed.parts);
+    let mut draft = Draft {
+        takes: vec![Portion::of(key, cover.chocolate)],
+        layers: vec![Layer { goods_per_gram, ..Layer::of(key, cover.thickness) }],
+        tray: Some(cover.tray),
+        thickness: Some(cover.thickness),
+        pieces: cover.portions,
+        sum: cover.sum.clone(),
+        may_chill: true,
+        ..Draft::default()
+    };
+    if let (Some(mixed), Some(inputs)) = (mixed, mixed_in) {
+        let mixed = Mixed::into_mass(mixed, cover.chocolate, chocolate.solid_density);
+        draft.goods.push(Goods { name: inputs.name.clone(), mass: mixed.dry, goes: "mixed in" });
+        draft.notes.extend(mixed.notes.iter().cloned());
+        draft.mixed_in = Some(mixed);
+    }
+    Some((draft, cover))
+}
+
+/// Puts a topping on what is drafted.
+pub(super) fn on_top(draft: &mut Draft, topping: Option<&ToppingInputs>, at: &mut Drafting<'_>) {
+    let (Some(inputs), Some(tray)) = (topping, draft.tray) else { return };
+    let chocolate = draft.takes.iter().fold(Mass::default(), |sum, p| sum + p.mass);
+    let (topping, wish) = inputs.check("topping", chocolate, at.check);
+    let on_top: OnTop = topping.on(tray.area(), wish);
+    draft.goods.push(Goods { name: inputs.name.clone(), mass: on_top.mass, goes: "on top" });
+    draft.notes.extend(on_top.notes.iter().cloned());
+    if let Some(top) = draft.layers.last_mut() {
+        // It is at room temperature and takes heat out of what it falls on.
+        let layer = in_grams(chocolate) * top.share;
+        top.goods_per_gram += in_grams(on_top.mass) / layer.max(1.0);
+    }
+    draft.topping = Some(on_top);
+}
+
+/// How many pieces a slab gives, where their size is stated.
+pub(super) fn pieces(
+    draft: &mut Draft,
+    cover: &Cover,
+    piece_cm2: Option<f64>,
+    at: &mut Drafting<'_>,
+) {
+    let Some(cm2) = piece_cm2 else { return };
+    let piece: Area = square_centimetres(at.number("piece_cm2", cm2, check::PIECE_CM2));
+    let goods = draft.goods.iter().fold(Mass::default(), |sum, goods| sum + goods.mass);
+    let takes = draft.takes.iter().fold(Mass::default(), |sum, portion| sum + portion.mass);
+    let count = whole((cover.tray.area() / piece).value);
+    if !at.check.has_faults() && count < 1.0 {
+        at.check.fault("piece_cm2", "must be smaller than the slab");
+    }
+    let count = count.max(1.0);
+    draft.pieces = Some(Pieces { count, each: (takes + goods) / count, area: Some(piece) });
+}
+
+/// Pour, spread, tap.
+pub(super) fn pour_and_spread(chocolate: &str, label: &str, mixed: bool) -> Vec<TaskDraft> {
+    let mut tasks = Vec::new();
+    if mixed {
+        tasks.push(
+            TaskDraft::new(
+                "fold",
+                format!("Fold the dry goods into the {label}"),
+                "At room temperature, gently, until all of it is coated.",
+                60.0,
+            )
+            .with(chocolate)
+            .minding(ALLERGENS),
+        );
+    }
+    tasks.push(
+        TaskDraft::new("pour", format!("Pour the {label}"), "Into the middle, from low.", 30.0)
+            .with(chocolate),
+    );
+    tasks.push(TaskDraft::new(
+        "spread",
+        "Spread it even, right to the edges",
+        "With the offset knife, from the middle outward; no thin patches.",
+        60.0,
+    ));
+    tasks.push(TaskDraft::new(
+        "tap",
+        "Tap the tray on the table",
+        "It levels, and bubbles come up.",
+        15.0,
+    ));
+    tasks
+}
+
+/// Scatter what goes on top while it sticks.
+pub(super) fn scatter(goods: Option<&Goods>, since: &str, layer: usize) -> TaskDraft {
+    let what = goods.map_or_else(
+        || "the topping".to_owned(),
+        |goods| format!("{:.0} g of {}", in_grams(goods.mass), goods.name),
+    );
+    TaskDraft::new(
+        "top",
+        format!("Scatter {what}"),
+        "The largest first, from low, pressed so that they hold.",
+        60.0,
+    )
+    .minding(ALLERGENS)
+    .since(since, layer)
+    .until(
+        Timing::ToppingUntil,
+        "toppings stick until",
+        "It no longer sticks by itself: melt a little chocolate and set each piece on a drop.",
+    )
+}

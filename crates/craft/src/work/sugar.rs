@@ -1,0 +1,210 @@
+//! A sheet of boiled sugar, clear as ice.
+//!
+//! Sugar, glucose syrup and water in parts 3 : 1 : 1 (*custom*), boiled to the hard
+//! crack, which is reached a degree lower for each 300 m (numbers.md, section 6). It
+//! cools like any body in air: T(t) = T_room + (T_0 − T_room)·e^(−t/τ).
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Goods, Pieces, whole};
+use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
+use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
+use crate::check;
+use crate::note::{Note, Step};
+use crate::units::{
+    Mass, celsius, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres,
+    in_square_centimetres, millimetres, square_centimetres,
+};
+
+/// Boiled to this at the sea, °C.
+pub const HARD_CRACK_C: f64 = 151.0;
+/// A degree lower for each so many metres.
+pub const METRES_PER_DEGREE: f64 = 300.0;
+/// What boiled sugar weighs, g/cm³.
+const DENSITY: f64 = 1.5;
+/// Of what goes into the pan besides water, so much is left in the sheet: glucose
+/// syrup is a fifth water, and a little of it stays (*custom*).
+const LEFT_OF_GLUCOSE: f64 = 0.82;
+/// Parts of sugar and of glucose syrup and water to one of each (*custom*).
+const SUGAR_PARTS: f64 = 3.0;
+/// What sticks to the pan (*custom*).
+const STAYS_IN_PAN: f64 = 0.08;
+/// It cools by so much, W/(m²·K): air and radiation on one face, the tray on the
+/// other (*custom*).
+const CARRIED_OFF: f64 = 25.0;
+/// It holds so much, J/(g·K) (*custom*).
+const HOLDS: f64 = 2.0;
+/// A tray's store of heat, J/(m²·K) (numbers.md, section 3).
+const TRAY_HOLDS: f64 = 2_400.0;
+/// Poured some degrees below the boil, °C (*custom*).
+const POURED_BELOW: f64 = 6.0;
+/// It takes a mark from and until these, and is cold enough to touch, °C (*custom*).
+const SCORES_FROM_C: f64 = 100.0;
+const SCORES_TO_C: f64 = 80.0;
+const COLD_C: f64 = 32.0;
+
+/// A sugar sheet, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SugarInputs {
+    /// What it is poured in.
+    pub tray: TrayInputs,
+    /// How thick.
+    pub thickness_mm: f64,
+    /// How high above the sea the kitchen lies.
+    #[serde(default)]
+    pub altitude_m: Option<f64>,
+    /// How much of it is kept back, whitened, to marble with.
+    #[serde(default)]
+    pub whitened_pct: Option<f64>,
+    /// How large the pieces are to be.
+    pub piece_cm2: f64,
+}
+
+impl Work for SugarInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        Vec::new()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let tray = self.tray.check("tray", at.check);
+        let thickness = millimetres(at.number("thickness_mm", self.thickness_mm, check::SLAB_MM));
+        self.tray.holds("tray", "thickness_mm", thickness, at.check);
+        let altitude = at.number("altitude_m", self.altitude_m.unwrap_or(0.0), check::ALTITUDE_M);
+        let whitened =
+            at.number("whitened_pct", self.whitened_pct.unwrap_or(10.0), check::SHARE_PCT) / 100.0;
+        let piece = square_centimetres(at.number("piece_cm2", self.piece_cm2, check::PIECE_CM2));
+        let sheet: Mass = tray.area() * thickness * grams_per_cubic_centimetre(DENSITY);
+        let boiled = sheet * (1.0 + STAYS_IN_PAN);
+        let part = boiled / (SUGAR_PARTS + LEFT_OF_GLUCOSE);
+        let boil_c = HARD_CRACK_C - altitude / METRES_PER_DEGREE;
+        let room_c = in_celsius(at.room.temp);
+        // g/cm³ times mm is kg/m².
+        let tau_s =
+            (1_000.0 * DENSITY * in_millimetres(thickness) * HOLDS + TRAY_HOLDS) / CARRIED_OFF;
+        let poured_c = boil_c - POURED_BELOW;
+        let after = |temp_c: f64| tau_s * ((poured_c - room_c) / (temp_c - room_c).max(0.5)).ln();
+        let count = whole((tray.area() / piece).value).max(1.0);
+        let mut draft = Draft {
+            goods: vec![
+                Goods { name: "sugar".to_owned(), mass: part * SUGAR_PARTS, goes: "boiled" },
+                Goods { name: "glucose syrup".to_owned(), mass: part, goes: "boiled" },
+                Goods { name: "water".to_owned(), mass: part, goes: "boiled away" },
+            ],
+            tray: Some(tray),
+            thickness: Some(thickness),
+            pieces: Some(Pieces { count, each: sheet / count, area: Some(piece) }),
+            poured: Some(celsius(poured_c)),
+            sum: vec![
+                Step::new("area", in_square_centimetres(tray.area()), "cm²"),
+                Step::new("the sheet weighs", in_grams(sheet), "g"),
+                Step::new("with what stays in the pan", in_grams(boiled), "g"),
+                Step::new("boiled to", boil_c, "°C"),
+                Step::new("kept back, whitened", in_grams(sheet) * whitened, "g"),
+                Step::new("a third of its heat is left after", tau_s, "s"),
+            ],
+            ..Draft::default()
+        };
+        draft.notes.push(Note::stop(
+            "sugar-burns",
+            format!(
+                "Boiling sugar is {boil_c:.0} °C and sticks to the skin: the hottest thing in this kitchen. \
+                 Long sleeves, dry gloves, a bowl of cold water beside you, nobody else near the hob, no \
+                 children."
+            ),
+        ));
+        if altitude.abs() >= METRES_PER_DEGREE / 2.0 {
+            draft.notes.push(Note::info(
+                "sugar-altitude",
+                format!("At {altitude:.0} m it is at the hard crack at {boil_c:.1} °C: a degree lower for each 300 m."),
+            ));
+        }
+        draft.notes.push(Note::info(
+            "sugar-flavour",
+            "Flavour goes in off the heat: it spits. Food-grade, and named on the label.",
+        ));
+        draft.notes.push(crate::spread::guard::hard_pieces());
+        let (from, to, cold) = (after(SCORES_FROM_C), after(SCORES_TO_C), after(COLD_C));
+        draft.tasks = vec![
+            TaskDraft::new(
+                "line",
+                "Oil the tray, or lay a heat-proof mat in it",
+                "Dry, level, on a heat-proof board.",
+                60.0,
+            ),
+            TaskDraft::new(
+                "boil",
+                format!("Boil the syrup to {boil_c:.0} °C"),
+                "Do not stir once it boils; brush the walls down with water.",
+                900.0,
+            ).minding("It sticks to the skin and burns: long sleeves, dry gloves, cold water beside you, no children at the hob."),
+            TaskDraft::new(
+                "flavour",
+                "Off the heat; flavour it when the bubbles are gone",
+                "It spits: at arm's length.",
+                30.0,
+            ).minding("Steam and spatter burn; the flavour goes on the label."),
+            TaskDraft::new(
+                "reserve",
+                format!("Keep {:.0} g back and whiten it", in_grams(sheet) * whitened),
+                "A knife's tip of white, stirred in.",
+                30.0,
+            ),
+            TaskDraft::new(
+                "pour",
+                "Pour the clear syrup",
+                "Slowly, from low, into the middle.",
+                30.0,
+            ).minding("Still at 145 °C: the tray grows hot too, carry it by its board."),
+            TaskDraft::new(
+                "marble",
+                "Draw the white through it at once",
+                "Two or three strokes with a skewer.",
+                30.0,
+            )
+            .since("pour", 0)
+            .until(
+                Timing::After(90.0),
+                "it draws until",
+                "It only pulls threads now: leave it.",
+            ),
+            TaskDraft::new(
+                "score",
+                "Score it",
+                "Deep, with an oiled blade; it is still hot.",
+                90.0,
+            )
+            .since("pour", 0)
+            .from(Timing::After(from), "it takes a mark")
+            .until(
+                Timing::After(to),
+                "it scores until",
+                "It cracks now: break it at random once it is cold.",
+            ),
+            TaskDraft::new(
+                "break",
+                "Break it along the marks",
+                "Tomorrow it is quite hard. In gloves: the edges are like glass.",
+                120.0,
+            )
+            .since("pour", 0)
+            .from(Timing::After(cold), "cold enough to touch").minding(crate::spread::guard::SHARP),
+            TaskDraft::new(
+                "box",
+                "Into an airtight box",
+                "It draws damp from the room and turns sticky.",
+                60.0,
+            ),
+        ];
+        draft.checks = vec![
+            "A drop in cold water snaps and does not stick to the teeth",
+            "No grain on the pan's wall",
+            "It takes a mark and does not flow back",
+        ];
+        draft.mistakes = vec![SUGAR_GRAINS, SUGAR_STICKY];
+        Some(draft)
+    }
+}

@@ -1,0 +1,189 @@
+//! A strip of chocolate round a cake.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::note::Step;
+use crate::spread::piped::piped;
+use crate::spread::wrap::{OVERLAP_MM, SPILL_PCT, WrapInput};
+use crate::units::{Length, in_grams, in_millimetres, millimetres, percent_of};
+
+/// The paper comes off after so long, s: ten to twenty minutes (*custom*).
+const PAPER_S: f64 = 900.0;
+/// A pattern is set after so long, s (*custom*).
+const PATTERN_S: f64 = 90.0;
+
+/// A pattern in another chocolate, piped first.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WrapPattern {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// How much line.
+    pub length_mm: f64,
+    /// How wide the line is.
+    pub line_mm: f64,
+}
+
+/// A wrap, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WrapInputs {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// The cake, over its icing.
+    pub diameter_mm: f64,
+    /// How high the cake is.
+    pub cake_mm: f64,
+    /// How high the strip is.
+    pub height_mm: f64,
+    /// How thick, once set.
+    pub thickness_mm: f64,
+    /// How far it overlaps; 25 mm if left out.
+    #[serde(default)]
+    pub overlap_mm: Option<f64>,
+    /// What spreads over the edges; 15 % if left out.
+    #[serde(default)]
+    pub spill_pct: Option<f64>,
+    /// A pattern, piped first.
+    #[serde(default)]
+    pub pattern: Option<WrapPattern>,
+}
+
+impl Work for WrapInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        let pattern = self.pattern.iter().map(|pattern| pattern.chocolate.as_str());
+        std::iter::once(self.chocolate.as_str()).chain(pattern).collect()
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        let chocolate = at.chocolate("chocolate", &self.chocolate)?;
+        let thickness = millimetres(at.number("thickness_mm", self.thickness_mm, check::SLAB_MM));
+        let wrap = WrapInput {
+            chocolate: &chocolate,
+            diameter: millimetres(at.number("diameter_mm", self.diameter_mm, check::CAKE_MM)),
+            height: millimetres(at.number("height_mm", self.height_mm, check::HEIGHT_MM)),
+            thickness,
+            overlap: millimetres(at.number(
+                "overlap_mm",
+                self.overlap_mm.unwrap_or(OVERLAP_MM),
+                check::OVERLAP_MM,
+            )),
+            spill: percent_of(at.number(
+                "spill_pct",
+                self.spill_pct.unwrap_or(SPILL_PCT),
+                check::SPILL_PCT,
+            )),
+            cake: Some(millimetres(at.number("cake_mm", self.cake_mm, check::HEIGHT_MM))),
+        }
+        .solve();
+        let mut draft = Draft {
+            takes: vec![Portion::of(&self.chocolate, wrap.chocolate)],
+            layers: vec![Layer::of(&self.chocolate, thickness)],
+            thickness: Some(thickness),
+            length: Some(wrap.length),
+            notes: wrap.notes,
+            sum: wrap.sum,
+            ..Draft::default()
+        };
+        if let Some(pattern) = &self.pattern {
+            let other = at.chocolate("pattern.chocolate", &pattern.chocolate)?;
+            let length =
+                millimetres(at.number("pattern.length_mm", pattern.length_mm, check::PIPED_MM));
+            let line = millimetres(at.number("pattern.line_mm", pattern.line_mm, check::LINE_MM));
+            let mass = piped(&other, length, line, 1).chocolate;
+            draft.takes.push(Portion::of(&pattern.chocolate, mass));
+            draft.sum.push(Step::new("the pattern takes", in_grams(mass), "g"));
+        }
+        draft.tasks = self.tasks(at, wrap.length);
+        draft.checks = vec![
+            "The cake is iced and in its place: the wrap cannot wait for it",
+            "One coat, over every edge",
+            "It bends without cracking and no longer runs",
+        ];
+        draft.mistakes = vec![WRAP_CRACKS, WRAP_FLOPS, SUGAR_BLOOM];
+        Some(draft)
+    }
+}
+
+impl WrapInputs {
+    fn tasks(&self, at: &Drafting<'_>, length: Length) -> Vec<TaskDraft> {
+        let mut tasks = vec![TaskDraft::new(
+            "line",
+            format!(
+                "Cut a strip of {:.0} by {:.0} mm and lay it out",
+                in_millimetres(length),
+                self.height_mm
+            ),
+            "Parchment or acetate, taped down at the corners.",
+            60.0,
+        )];
+        if let Some(pattern) = &self.pattern {
+            tasks.push(
+                TaskDraft::new(
+                    "pattern",
+                    format!("Pipe the pattern in {}", at.label(&pattern.chocolate)),
+                    "What is piped first faces outward.",
+                    90.0,
+                )
+                .with(&pattern.chocolate),
+            );
+        }
+        let pour = TaskDraft::new(
+            "pour",
+            format!("Spread the {} over the strip", at.label(&self.chocolate)),
+            "One generous coat, over the edges: running short cannot be repaired.",
+            60.0,
+        )
+        .with(&self.chocolate);
+        tasks.push(if self.pattern.is_some() {
+            pour.since("pattern", 0).from(Timing::After(PATTERN_S), "the pattern no longer smears")
+        } else {
+            pour
+        });
+        tasks.push(TaskDraft::new(
+            "lift",
+            "Lift the strip to a clean place",
+            "By its ends; what ran over stays behind.",
+            20.0,
+        ));
+        tasks.push(
+            TaskDraft::new(
+                "touch-dry",
+                "Touch it lightly",
+                "Dry to the finger and still soft. Say so when it is: the rest follows from it.",
+                5.0,
+            )
+            .since("pour", 0)
+            .from(Timing::TouchDry, "touch dry")
+            .touch(),
+        );
+        tasks.push(
+            TaskDraft::new(
+                "wrap",
+                "Lift it and wrap it round",
+                "Paper outward, smoothed with the palm, the overlap last.",
+                60.0,
+            )
+            .since("pour", 0)
+            .until(
+                Timing::FlexibleUntil,
+                "it bends until",
+                "It cracks as it bends now: break it into shards for the side.",
+            ),
+        );
+        tasks.push(
+            TaskDraft::new("paper", "Peel off the paper", "Slowly, along the strip.", 30.0)
+                .since("wrap", 0)
+                .from(Timing::After(PAPER_S), "the paper comes off"),
+        );
+        tasks.push(TaskDraft::new("trim", "Snap off the overlap", "Or with a hot knife.", 30.0));
+        tasks
+    }
+}
