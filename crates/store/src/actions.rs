@@ -34,6 +34,8 @@ impl<'a> From<&'a ActionKind> for Columns<'a> {
             ActionKind::CrystalsAdded { mass } => weighed("crystals_added", *mass),
             ActionKind::OnStone { mass } => weighed("on_stone", *mass),
             ActionKind::OffStone => named("off_stone"),
+            ActionKind::ColourIn => named("colour_in"),
+            ActionKind::Strained => named("strained"),
             ActionKind::TooThick => named("too_thick"),
             ActionKind::TestStarted => named("test_started"),
             ActionKind::TestSeen { seen } => Self { seen: Some(word(*seen)), ..named("test_seen") },
@@ -96,6 +98,8 @@ pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<Action>, StoreErr
                 "crystals_added" => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
                 "on_stone" => mass.map(|mass| ActionKind::OnStone { mass }),
                 "off_stone" => Some(ActionKind::OffStone),
+                "colour_in" => Some(ActionKind::ColourIn),
+                "strained" => Some(ActionKind::Strained),
                 "too_thick" => Some(ActionKind::TooThick),
                 "test_started" => Some(ActionKind::TestStarted),
                 "test_seen" => {

@@ -1,7 +1,7 @@
 //! Bowls: one chocolate being tempered each.
 
 use chrono::{DateTime, Utc};
-use craft::plan::BarkInputs;
+use craft::plan::BowlInputs;
 use serde_json::Value;
 use sqlx::MySqlExecutor;
 use sqlx::types::Json;
@@ -25,10 +25,12 @@ pub struct ClockRow {
 pub struct BowlRow {
     /// Its id.
     pub id: Uuid,
-    /// What it was opened for.
-    pub component_id: Uuid,
+    /// The batch it was opened for.
+    pub batch_id: Uuid,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
     /// What the plan stated when it was opened.
-    pub inputs: BarkInputs,
+    pub inputs: BowlInputs,
     /// The plan it was opened by, as it was shown.
     pub plan: Value,
     /// When it was taken to the bench.
@@ -42,14 +44,15 @@ pub struct BowlRow {
 /// Keeps a new bowl.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where its component does not exist.
+/// [`StoreError::NotFound`] where its batch does not exist.
 pub async fn insert(database: impl MySqlExecutor<'_>, bowl: &BowlRow) -> Result<(), StoreError> {
     sqlx::query!(
-        "INSERT INTO bowls (id, component_id, inputs, plan, opened_at,
+        "INSERT INTO bowls (id, batch_id, chocolate, inputs, plan, opened_at,
                             clock_real, clock_kitchen, clock_rate, simulated)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         bowl.id,
-        bowl.component_id,
+        bowl.batch_id,
+        bowl.chocolate,
         Json(&bowl.inputs),
         Json(&bowl.plan),
         bowl.opened_at,
@@ -60,15 +63,15 @@ pub async fn insert(database: impl MySqlExecutor<'_>, bowl: &BowlRow) -> Result<
     )
     .execute(database)
     .await
-    .map_err(StoreError::inserting("component"))?;
+    .map_err(StoreError::inserting("batch"))?;
     Ok(())
 }
 
 macro_rules! select_bowls {
     ($condition:literal $(, $argument:expr)*) => {
         sqlx::query!(
-            r#"SELECT id AS "id: Uuid", component_id AS "component_id: Uuid",
-                      inputs AS "inputs: Json<BarkInputs>", plan AS "plan: Json<Value>",
+            r#"SELECT id AS "id: Uuid", batch_id AS "batch_id: Uuid", chocolate,
+                      inputs AS "inputs: Json<BowlInputs>", plan AS "plan: Json<Value>",
                       opened_at AS "opened_at: DateTime<Utc>",
                       clock_real AS "real: DateTime<Utc>", clock_kitchen AS "kitchen: DateTime<Utc>",
                       clock_rate, simulated AS "simulated: bool"
@@ -77,7 +80,8 @@ macro_rules! select_bowls {
         )
         .map(|row| BowlRow {
             id: row.id,
-            component_id: row.component_id,
+            batch_id: row.batch_id,
+            chocolate: row.chocolate,
             inputs: row.inputs.0,
             plan: row.plan.0,
             opened_at: row.opened_at,
@@ -98,12 +102,12 @@ pub async fn get(pool: &Pool, id: Uuid) -> Result<BowlRow, StoreError> {
         .ok_or(StoreError::NotFound("bowl"))
 }
 
-/// The bowls of a component, the latest first.
+/// The bowls of a batch, the latest first.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_component(pool: &Pool, component_id: Uuid) -> Result<Vec<BowlRow>, StoreError> {
-    Ok(select_bowls!("WHERE component_id = ? ORDER BY opened_at DESC", component_id)
+pub async fn of_batch(pool: &Pool, batch_id: Uuid) -> Result<Vec<BowlRow>, StoreError> {
+    Ok(select_bowls!("WHERE batch_id = ? ORDER BY opened_at DESC", batch_id)
         .fetch_all(pool)
         .await?)
 }

@@ -8,7 +8,7 @@
 pub mod actions;
 pub mod batches;
 pub mod bowls;
-pub mod components;
+pub mod builds;
 mod error;
 pub mod outcomes;
 pub mod photos;
@@ -104,12 +104,12 @@ async fn append_in(
 pub async fn bring_in(
     pool: &Pool,
     batch: &batches::Batch,
-    component: &components::Component,
+    inputs: &craft::plan::BatchInputs,
     bowl: &bowls::BowlRow,
     (readings, actions): (&[craft::bowl::Reading], &[craft::bowl::Action]),
 ) -> Result<(), StoreError> {
     let mut transaction = pool.begin().await?;
-    batches::insert(&mut transaction, batch, component).await?;
+    batches::insert(&mut transaction, batch, inputs).await?;
     bowls::insert(&mut *transaction, bowl).await?;
     append_in(&mut transaction, bowl.id, readings, actions).await?;
     transaction.commit().await?;

@@ -1,4 +1,4 @@
-//! Photos of smears.
+//! Photos of smears and of finished pieces.
 
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
@@ -19,20 +19,35 @@ pub struct PhotoLine {
     pub height: u32,
 }
 
+/// What a photo is of.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum PhotoOf {
+    /// A bowl's smear.
+    Bowl(Uuid),
+    /// A batch's finished pieces.
+    Batch(Uuid),
+}
+
 /// Keeps a photo. Gives `false` where it was kept already.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where there is no such bowl.
+/// [`StoreError::NotFound`] where there is no such bowl, or batch.
 pub async fn append(
     pool: &Pool,
-    bowl_id: Uuid,
+    of: PhotoOf,
     photo: &PhotoLine,
     jpeg: &[u8],
 ) -> Result<bool, StoreError> {
+    let (bowl_id, batch_id, what) = match of {
+        PhotoOf::Bowl(id) => (Some(id), None, "bowl"),
+        PhotoOf::Batch(id) => (None, Some(id), "batch"),
+    };
     let result = sqlx::query!(
-        "INSERT INTO photos (id, bowl_id, taken_at, width, height, jpeg) VALUES (?, ?, ?, ?, ?, ?)",
+        "INSERT INTO photos (id, bowl_id, batch_id, taken_at, width, height, jpeg)
+         VALUES (?, ?, ?, ?, ?, ?, ?)",
         photo.id,
         bowl_id,
+        batch_id,
         photo.taken_at,
         photo.width,
         photo.height,
@@ -40,7 +55,22 @@ pub async fn append(
     )
     .execute(pool)
     .await;
-    appended(result, "bowl")
+    appended(result, what)
+}
+
+/// A batch's photos, the first taken first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_batch(pool: &Pool, batch_id: Uuid) -> Result<Vec<PhotoLine>, StoreError> {
+    Ok(sqlx::query_as!(
+        PhotoLine,
+        r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
+           FROM photos WHERE batch_id = ? ORDER BY taken_at, id"#,
+        batch_id
+    )
+    .fetch_all(pool)
+    .await?)
 }
 
 /// A bowl's photos, the first taken first.

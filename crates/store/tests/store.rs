@@ -4,11 +4,12 @@ use std::sync::OnceLock;
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Action, ActionKind, Reading, Record, Source};
+use craft::build::{Event, EventKind};
 use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::learn::{GearNumbers, Number};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BarkInputs, OwnInputs};
+use craft::plan::{BatchInputs, BowlInputs, OwnInputs};
 use craft::shelf::stock::Move;
 use craft::shelf::{ChocolateInputs, Shelf, Taught, Thing, WareInputs};
 use craft::units::{celsius, grams, in_grams, seconds};
@@ -16,7 +17,7 @@ use stack::DataDir;
 use stack::database::{Database, Durability};
 use store::batches::Batch;
 use store::bowls::{BowlRow, ClockRow};
-use store::components::{Component, SLAB_BARK};
+use store::builds::BuildRow;
 use store::outcomes::OutcomeRow;
 use store::stock::MoveRow;
 use store::{Pool, StoreError};
@@ -44,7 +45,7 @@ fn at(s: i64) -> DateTime<Utc> {
     DateTime::from_timestamp(1_790_000_000 + s, 0).expect("in range")
 }
 
-fn batch() -> (Batch, Component) {
+fn batch() -> (Batch, BatchInputs) {
     let id = Uuid::now_v7();
     let batch = Batch {
         id,
@@ -54,21 +55,15 @@ fn batch() -> (Batch, Component) {
         created_at: at(0),
         updated_at: at(0),
     };
-    let component = Component {
-        id: Uuid::now_v7(),
-        batch_id: id,
-        kind: SLAB_BARK.to_owned(),
-        inputs: BarkInputs::usual(Family::Milk),
-        version: 1,
-    };
-    (batch, component)
+    (batch, BatchInputs::usual(Family::Milk))
 }
 
-fn bowl_of(component: &Component) -> BowlRow {
+fn bowl_of(batch: &Batch) -> BowlRow {
     BowlRow {
         id: Uuid::now_v7(),
-        component_id: component.id,
-        inputs: component.inputs.clone(),
+        batch_id: batch.id,
+        chocolate: "milk".to_owned(),
+        inputs: BowlInputs::alone(Family::Milk, 320.0),
         plan: serde_json::json!({ "as": "it was" }),
         opened_at: at(0),
         clock: ClockRow { real: at(0), kitchen: at(0), rate: 1.0 },
@@ -77,12 +72,12 @@ fn bowl_of(component: &Component) -> BowlRow {
 }
 
 /// A batch with an open bowl.
-async fn open_bowl(pool: &Pool) -> (Batch, Component, BowlRow) {
-    let (batch, component) = batch();
-    store::batches::create(pool, &batch, &component).await.expect("kept");
-    let bowl = bowl_of(&component);
+async fn open_bowl(pool: &Pool) -> (Batch, BowlRow) {
+    let (batch, inputs) = batch();
+    store::batches::create(pool, &batch, &inputs).await.expect("kept");
+    let bowl = bowl_of(&batch);
     store::bowls::insert(pool, &bowl).await.expect("kept");
-    (batch, component, bowl)
+    (batch, bowl)
 }
 
 fn reading(s: i64, c: f64) -> Reading {
@@ -115,22 +110,22 @@ fn moved(chocolate_id: Uuid, bowl_id: Option<Uuid>, kind: Move, g: f64) -> MoveR
 #[tokio::test]
 async fn a_batch_comes_back_as_it_was_and_is_made_once() {
     let pool = empty().await;
-    let (batch, component) = batch();
-    store::batches::create(&pool, &batch, &component).await.expect("kept");
+    let (batch, inputs) = batch();
+    store::batches::create(&pool, &batch, &inputs).await.expect("kept");
     let renamed = Batch { name: "Another".to_owned(), ..batch.clone() };
-    store::batches::create(&pool, &renamed, &component).await.expect("kept already");
+    store::batches::create(&pool, &renamed, &inputs).await.expect("kept already");
     assert_eq!(store::batches::get(&pool, batch.id).await.expect("there"), batch);
-    let components = store::components::of_batch(&pool, batch.id).await.expect("there");
-    assert_eq!(components, std::slice::from_ref(&component));
+    let kept = store::batches::plan(&pool, batch.id).await.expect("there");
+    assert_eq!((kept.inputs, kept.version), (inputs, 1));
     let line = store::batches::list(&pool).await.expect("a list").remove(0);
-    assert_eq!((line.id, line.bowl_id, line.outcomes), (batch.id, None, 0));
+    assert_eq!((line.id, line.bowls, line.outcomes), (batch.id, Vec::new(), 0));
 }
 
 #[tokio::test]
 async fn an_edit_from_an_older_version_changes_nothing() {
     let pool = empty().await;
-    let (batch, component) = batch();
-    store::batches::create(&pool, &batch, &component).await.expect("kept");
+    let (batch, inputs) = batch();
+    store::batches::create(&pool, &batch, &inputs).await.expect("kept");
     let edit = async |version, name: &str| {
         store::batches::update(&pool, batch.id, version, name, "", at(60)).await
     };
@@ -138,12 +133,12 @@ async fn an_edit_from_an_older_version_changes_nothing() {
     assert!(matches!(edit(1, "Second").await, Err(StoreError::Changed { current: 2 })));
     assert_eq!(store::batches::get(&pool, batch.id).await.expect("there").name, "First");
 
-    let thicker = BarkInputs { thickness_mm: 6.0, ..component.inputs.clone() };
-    let done = store::components::update(&pool, component.id, 1, &thicker).await;
+    let warmer = BatchInputs { room_c: 21.0, ..inputs.clone() };
+    let done = store::batches::update_plan(&pool, batch.id, 1, &warmer).await;
     assert_eq!(done.expect("the newest"), 2);
-    let late = store::components::update(&pool, component.id, 1, &component.inputs).await;
+    let late = store::batches::update_plan(&pool, batch.id, 1, &inputs).await;
     assert!(matches!(late, Err(StoreError::Changed { current: 2 })));
-    assert_eq!(store::components::get(&pool, component.id).await.expect("there").inputs, thicker);
+    assert_eq!(store::batches::plan(&pool, batch.id).await.expect("there").inputs, warmer);
 
     let gone = store::batches::update(&pool, Uuid::now_v7(), 1, "Nobody's", "", at(0)).await;
     assert!(matches!(gone, Err(StoreError::NotFound("batch"))));
@@ -152,7 +147,7 @@ async fn an_edit_from_an_older_version_changes_nothing() {
 #[tokio::test]
 async fn readings_and_every_kind_of_action_come_back_as_they_were_once() {
     let pool = empty().await;
-    let (_, _, bowl) = open_bowl(&pool).await;
+    let (_, bowl) = open_bowl(&pool).await;
     let kinds = [
         ActionKind::Heat { lasting: Some(seconds(30.0)) },
         ActionKind::Heat { lasting: None },
@@ -190,11 +185,11 @@ async fn what_cannot_be_kept_whole_is_not_kept_in_part() {
     assert!(matches!(lost, Err(StoreError::NotFound("bowl"))), "{lost:?}");
 
     // The bowl is somebody else's already, so neither batch nor record is kept.
-    let (_, _, taken) = open_bowl(&pool).await;
-    let (batch, component) = batch();
-    let bowl = BowlRow { id: taken.id, ..bowl_of(&component) };
+    let (_, taken) = open_bowl(&pool).await;
+    let (batch, inputs) = batch();
+    let bowl = BowlRow { id: taken.id, ..bowl_of(&batch) };
     let record = ([reading(0, 40.0)], [action(1, ActionKind::Poured)]);
-    let refused = store::bring_in(&pool, &batch, &component, &bowl, (&record.0, &record.1)).await;
+    let refused = store::bring_in(&pool, &batch, &inputs, &bowl, (&record.0, &record.1)).await;
     assert!(refused.is_err());
     assert!(matches!(
         store::batches::get(&pool, batch.id).await,
@@ -206,7 +201,7 @@ async fn what_cannot_be_kept_whole_is_not_kept_in_part() {
 #[tokio::test]
 async fn a_forgotten_batch_takes_with_it_all_that_hangs_on_it_but_what_was_learned() {
     let pool = empty().await;
-    let (batch, component, bowl) = open_bowl(&pool).await;
+    let (batch, bowl) = open_bowl(&pool).await;
     let record = ([reading(0, 40.0)], [action(1, ActionKind::Poured)]);
     store::append_all(&pool, bowl.id, &record.0, &record.1).await.expect("kept");
     let good = Outcome {
@@ -219,14 +214,13 @@ async fn a_forgotten_batch_takes_with_it_all_that_hangs_on_it_but_what_was_learn
     assert!(store::outcomes::append(&pool, batch.id, &look).await.expect("new"));
     assert!(!store::outcomes::append(&pool, batch.id, &look).await.expect("kept already"));
     let line = store::batches::list(&pool).await.expect("a list").remove(0);
-    assert_eq!((line.poured_at, line.outcomes), (Some(at(1)), 1));
+    assert_eq!((line.bowls[0].poured_at, line.outcomes), (Some(at(1)), 1));
 
     let stove = Uuid::now_v7();
     let numbers = GearNumbers { efficiency: Some(0.4), ..GearNumbers::default() };
     let taught = Taught { opened: at(0), ware_id: None, heat_id: Some(stove), numbers };
     store::shelf::learn(&pool, bowl.id, &taught).await.expect("kept");
     store::batches::delete(&pool, batch.id).await.expect("there");
-    assert!(store::components::get(&pool, component.id).await.is_err());
     assert!(store::bowls::get(&pool, bowl.id).await.is_err());
     assert!(store::outcomes::of_batch(&pool, batch.id).await.expect("a list").is_empty());
     let learned = async || {
@@ -241,18 +235,18 @@ async fn a_forgotten_batch_takes_with_it_all_that_hangs_on_it_but_what_was_learn
 #[tokio::test]
 async fn an_undone_end_is_no_end() {
     let pool = empty().await;
-    let (_, _, bowl) = open_bowl(&pool).await;
+    let (_, bowl) = open_bowl(&pool).await;
     let line = async || store::batches::list(&pool).await.expect("a list").remove(0);
     let give_up = action(1, ActionKind::GivenUp { reason: "scorched".to_owned() });
     let undo = action(2, ActionKind::Undone { action: give_up.id });
     store::append_all(&pool, bowl.id, &[], &[give_up]).await.expect("kept");
-    assert_eq!(line().await.given_up, Some((at(1), "scorched".to_owned())));
+    assert_eq!(line().await.bowls[0].given_up, Some((at(1), "scorched".to_owned())));
     store::append_all(&pool, bowl.id, &[], &[undo]).await.expect("kept");
-    assert_eq!(line().await.given_up, None);
+    assert_eq!(line().await.bowls[0].given_up, None);
     let pour = action(3, ActionKind::Poured);
     let undo = action(4, ActionKind::Undone { action: pour.id });
     store::append_all(&pool, bowl.id, &[], &[pour, undo]).await.expect("kept");
-    assert_eq!(line().await.poured_at, None);
+    assert_eq!(line().await.bowls[0].poured_at, None);
 }
 
 #[tokio::test]
@@ -260,7 +254,7 @@ async fn what_a_bowl_took_keeps_its_place_and_goes_back_with_its_pour() {
     let pool = empty().await;
     let bag = Uuid::now_v7();
     store::shelf::insert(&pool, bag, &chocolate("Dark"), at(0)).await.expect("kept");
-    let (_, _, bowl) = open_bowl(&pool).await;
+    let (_, bowl) = open_bowl(&pool).await;
     let left = async || {
         let left = store::stock::all_left(&pool).await.expect("a list");
         left.get(&bag).map(|mass| in_grams(*mass).round())
@@ -339,7 +333,7 @@ async fn cleared_there_is_an_empty_kitchen_and_nothing_else() {
 #[tokio::test]
 async fn a_bowls_clock_is_set_where_there_is_such_a_bowl() {
     let pool = empty().await;
-    let (_, component, bowl) = open_bowl(&pool).await;
+    let (batch, bowl) = open_bowl(&pool).await;
     let clock = ClockRow { real: at(10), kitchen: at(10) + TimeDelta::milliseconds(5), rate: 20.0 };
     for _ in 0..2 {
         // The same again changes no row, and is no fault.
@@ -352,7 +346,87 @@ async fn a_bowls_clock_is_set_where_there_is_such_a_bowl() {
     assert_eq!(simulated.len(), 1);
     let unknown = store::bowls::set_clock(&pool, Uuid::now_v7(), clock, true).await;
     assert!(matches!(unknown, Err(StoreError::NotFound("bowl"))));
-    let stray = BowlRow { component_id: Uuid::now_v7(), ..bowl_of(&component) };
+    let stray = BowlRow { batch_id: Uuid::now_v7(), ..bowl_of(&batch) };
     let stray = store::bowls::insert(&pool, &stray).await;
-    assert!(matches!(stray, Err(StoreError::NotFound("component"))));
+    assert!(matches!(stray, Err(StoreError::NotFound("batch"))));
+}
+
+#[tokio::test]
+async fn a_build_is_begun_once_and_keeps_each_event_once() {
+    let pool = empty().await;
+    let (batch, inputs) = batch();
+    store::batches::create(&pool, &batch, &inputs).await.expect("kept");
+    let clock = ClockRow { real: at(0), kitchen: at(0), rate: 1.0 };
+    let build = BuildRow { batch_id: batch.id, inputs, begun_at: at(0), clock };
+    assert!(store::builds::begin(&pool, &build).await.expect("new"));
+    let again = BuildRow { begun_at: at(9), ..build.clone() };
+    assert!(!store::builds::begin(&pool, &again).await.expect("begun already"));
+    assert_eq!(store::builds::get(&pool, batch.id).await.expect("there"), build);
+
+    let done = |task: &str, s, just_now| Event {
+        id: Uuid::now_v7(),
+        at: at(s),
+        kind: EventKind::Done { component: "slab".to_owned(), task: task.to_owned(), just_now },
+    };
+    let pour = done("pour", 10, false);
+    let touch = done("touch-dry", 400, true);
+    let undo =
+        Event { id: Uuid::now_v7(), at: at(410), kind: EventKind::Undone { event: touch.id } };
+    let all = [pour, touch, undo];
+    for event in &all {
+        assert!(store::builds::append(&pool, batch.id, event).await.expect("new"));
+        assert!(!store::builds::append(&pool, batch.id, event).await.expect("kept already"));
+    }
+    assert_eq!(store::builds::events(&pool, batch.id).await.expect("a list"), all);
+
+    let faster = ClockRow { rate: 20.0, ..clock };
+    store::builds::set_clock(&pool, batch.id, faster).await.expect("there");
+    assert_eq!(store::builds::get(&pool, batch.id).await.expect("there").clock, faster);
+    let stray = store::builds::append(&pool, Uuid::now_v7(), &all[0]).await;
+    assert!(matches!(stray, Err(StoreError::NotFound("build"))));
+    store::batches::delete(&pool, batch.id).await.expect("there");
+    assert!(matches!(
+        store::builds::get(&pool, batch.id).await,
+        Err(StoreError::NotFound("build"))
+    ));
+}
+
+/// As it was kept before a batch was one document.
+#[tokio::test]
+async fn a_batch_that_was_kept_as_one_slab_is_still_there() {
+    let name = store::create_database(&database().url(), Uuid::new_v4()).await.expect("made");
+    let url = database().url_of(&name);
+    let old = sqlx::MySqlPool::connect(&url).await.expect("connected");
+    sqlx::migrate!().run_to(3, &old).await.expect("the old schema");
+    let inputs = r#"{"family":"dark","own":{"fat_pct":39.0},"tray":{"shape":"rectangle",
+        "length_mm":300.0,"width_mm":200.0},"thickness_mm":4.0,"room_c":20.0,"rh_pct":45.0,
+        "fridge_c":5.0,"topping":{"name":"sugar stars","across_mm":6.0,"each_g":0.06,
+        "wish":{"by":"coverage","coverage_pct":20.0}},"cooling_min":8.0}"#;
+    let plan = r#"{"slab":{"to_weigh_g":325.08,"thickness_mm":4.0},"method":"seed_down",
+        "setting":null,"fridge":null}"#;
+    let statements = [
+        "INSERT INTO batches (id, name, created_at, updated_at)
+         VALUES (UNHEX(REPEAT('1', 32)), 'Old bark', '2026-01-01', '2026-01-02')".to_owned(),
+        format!("INSERT INTO components (id, batch_id, kind, inputs, version)
+         VALUES (UNHEX(REPEAT('2', 32)), UNHEX(REPEAT('1', 32)), 'slab-bark', '{inputs}', 7)"),
+        format!("INSERT INTO bowls (id, component_id, inputs, plan, opened_at, clock_real, clock_kitchen)
+         VALUES (UNHEX(REPEAT('3', 32)), UNHEX(REPEAT('2', 32)), '{inputs}', '{plan}', '2026-01-01',
+                 '2026-01-01', '2026-01-01')"),
+    ];
+    for statement in statements {
+        sqlx::query(sqlx::AssertSqlSafe(statement)).execute(&old).await.expect("kept");
+    }
+    let pool = store::connect(&url).await.expect("brought up to date");
+    let batch_id = Uuid::from_u128(0x1111_1111_1111_1111_1111_1111_1111_1111);
+    let stated = store::batches::plan(&pool, batch_id).await.expect("it can be read");
+    assert_eq!(stated.version, 7);
+    let planned = craft::plan::batch(&stated.inputs).expect("it can be planned");
+    assert!(
+        planned.components[0].draft.topping.is_some() && planned.components[0].fridge.is_some()
+    );
+    let bowls = store::bowls::of_batch(&pool, batch_id).await.expect("a list");
+    let bowl = craft::plan::bowl(&bowls[0].inputs).expect("it can be planned");
+    assert!((in_grams(bowl.total) - 325.08).abs() < 1e-9);
+    assert_eq!(bowls[0].plan["to_weigh_g"], 325.08);
+    assert_eq!(bowls[0].plan["made"], serde_json::json!(["Slab of bark"]));
 }
