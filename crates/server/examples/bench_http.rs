@@ -61,10 +61,10 @@ async fn main() -> anyhow::Result<()> {
         Ok(response.error_for_status()?.json().await?)
     };
     let batch = post("/batches", json!({ "name": "Measured" })).await?;
-    let component = batch["components"][0]["id"].as_str().context("a component")?.to_owned();
-    let opened = post(&format!("/components/{component}/bowls"), json!({})).await?;
+    let batch = batch["id"].as_str().context("a batch")?.to_owned();
+    let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
     let bowl: Uuid = opened["bowl"]["id"].as_str().context("a bowl")?.parse()?;
-    let component_id: Uuid = component.parse()?;
+    let batch_id: Uuid = batch.parse()?;
 
     let seed = json!({ "family": "dark", "total_g": 800, "melted_c": 46, "target_c": 31.5,
         "seed_c": 20, "bowl": { "material": "glass", "mass_g": 450 } });
@@ -94,10 +94,10 @@ async fn main() -> anyhow::Result<()> {
     let bare_get = wrk(format!("{bare_address}/read"), None).await?;
     show("bare Actix handler, GET", bare_get, None);
     let straight =
-        statements(lasting, async || store::components::get(&pool, component_id).await.map(|_| ()))
+        statements(lasting, async || store::batches::plan(&pool, batch_id).await.map(|_| ()))
             .await?;
     show("the plan's SELECT, straight", straight, None);
-    let read = wrk(format!("{base}/components/{component}"), None).await?;
+    let read = wrk(format!("{base}/batches/{batch}/plan"), None).await?;
     show("plan read", read, Some(bare_get));
     show("plan read, beside its SELECT", read, Some(straight));
 

@@ -4,10 +4,13 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::{Record, Setup, fold};
 use craft::learn::lesson;
+use craft::plan::BatchPlan;
 use craft::shelf::{Taught, stock};
 use store::bowls::BowlRow;
+use store::builds::BuildRow;
 use store::stock::MoveRow;
 use store::{Pool, StoreError};
+use uuid::Uuid;
 
 use crate::clock::kitchen_time;
 use crate::problem::Problem;
@@ -61,5 +64,38 @@ pub async fn note(
         store::shelf::unteach(pool, row.id).await?;
         store::stock::give_back(pool, row.id).await?;
     }
+    Ok(())
+}
+
+/// Notes what a build taught about how long work takes to set in this kitchen, or
+/// takes it back where it was undone.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn teach_setting(
+    state: &State,
+    build: &BuildRow,
+    plan: &BatchPlan,
+) -> Result<(), Problem> {
+    let events = store::builds::events(&state.pool, build.batch_id).await?;
+    let planned_pace = build.inputs.setting_pace.unwrap_or(1.0);
+    let taught = craft::build::lesson(plan, &events, planned_pace);
+    for component in &plan.components {
+        // The lesson is this component's, however often it is sent.
+        let id = Uuid::new_v5(&build.batch_id, component.key.as_bytes());
+        match taught.iter().find(|(key, _)| *key == component.key) {
+            Some((_, numbers)) => {
+                let taught = Taught {
+                    opened: build.begun_at,
+                    ware_id: None,
+                    heat_id: None,
+                    numbers: *numbers,
+                };
+                store::shelf::learn(&state.pool, id, &taught).await?;
+            }
+            None => store::shelf::unteach(&state.pool, id).await?,
+        }
+    }
+    state.shelf.changed().await;
     Ok(())
 }

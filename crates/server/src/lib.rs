@@ -14,5 +14,6 @@ pub mod probes;
 pub mod problem;
 pub mod record_csv;
 pub mod routes;
+pub mod saved_inputs;
 pub mod state;
 pub mod thermometer;

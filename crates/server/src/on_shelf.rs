@@ -4,7 +4,8 @@
 use std::collections::HashMap;
 use std::sync::Arc;
 
-use craft::plan::BarkInputs;
+use chrono::NaiveDate;
+use craft::plan::{BatchInputs, batch, shared_trays};
 use craft::shelf::{Shelf, stock};
 use craft::units::Mass;
 use store::shelf::ShelfRow;
@@ -12,7 +13,7 @@ use store::{Pool, StoreError};
 use tokio::sync::RwLock;
 use uuid::Uuid;
 
-use crate::answer::plan::PlanAnswer;
+use crate::answer::batch_plan::BatchPlanAnswer;
 use crate::answer::shelf::StockAnswer;
 use crate::problem::Problem;
 use crate::state::State;
@@ -33,6 +34,18 @@ impl OnShelf {
     #[must_use]
     pub fn in_use(&self, id: Uuid) -> bool {
         self.rows.iter().any(|row| row.id == id && !row.put_away)
+    }
+
+    /// What there is of a chocolate, for a bowl that takes so much of it.
+    fn stock(&self, id: Uuid, needed: Mass, today: NaiveDate) -> Option<StockAnswer> {
+        let chocolate = self.shelf.chocolate(id)?;
+        let left = self.left.get(&id).copied();
+        Some(StockAnswer {
+            name: chocolate.name.clone(),
+            left_g: left.map(crate::answer::grams),
+            cost: stock::cost(chocolate, needed).map(|cost| crate::answer::round(cost, 2)),
+            notes: stock::remarks(chocolate, left, needed, today),
+        })
     }
 }
 
@@ -72,23 +85,17 @@ impl ShelfCache {
 /// Where the inputs are refused, or the store fails.
 pub async fn planned(
     state: &State,
-    inputs: &BarkInputs,
-) -> Result<(BarkInputs, PlanAnswer), Problem> {
+    inputs: &BatchInputs,
+) -> Result<(BatchInputs, BatchPlanAnswer), Problem> {
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
-    let plan = craft::plan::bark(&filled)?;
-    let needed = plan.slab.to_weigh;
-    let mut answer = PlanAnswer::from(plan);
-    answer.stock = filled.chocolate_id.and_then(|id| {
-        let chocolate = on_shelf.shelf.chocolate(id)?;
-        let left = on_shelf.left.get(&id).copied();
-        let today = state.wall.now().date_naive();
-        Some(StockAnswer {
-            name: chocolate.name.clone(),
-            left_g: left.map(crate::answer::grams),
-            cost: stock::cost(chocolate, needed).map(|cost| crate::answer::round(cost, 2)),
-            notes: stock::remarks(chocolate, left, needed, today),
-        })
-    });
+    let mut answer = BatchPlanAnswer::from(batch(&filled)?);
+    let today = state.wall.now().date_naive();
+    for (bowl, stated) in answer.bowls.iter_mut().zip(&filled.bowls) {
+        if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
+            plan.stock = on_shelf.stock(id, craft::units::grams(plan.to_weigh_g), today);
+        }
+    }
+    answer.notes.extend(shared_trays(inputs));
     Ok((filled, answer))
 }

@@ -97,6 +97,12 @@ impl State {
 /// # Errors
 /// Where the frozen inputs are no longer accepted: the rules have changed.
 pub fn subject(bowl: &BowlRow) -> Result<Subject, Problem> {
-    let plan = craft::plan::bark(&bowl.inputs)?;
-    Ok(Subject { id: bowl.id, component_id: bowl.component_id, setup: plan.setup(bowl.opened_at) })
+    let plan = craft::plan::bowl(&bowl.inputs)?;
+    Ok(Subject {
+        id: bowl.id,
+        batch_id: bowl.batch_id,
+        chocolate: bowl.chocolate.clone(),
+        setup: plan.setup(bowl.opened_at),
+        colour: plan.colour.map(|colour| colour.looks),
+    })
 }

@@ -3,7 +3,7 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::coach::{Advice, advise};
 use craft::bowl::hands::{Call, Need, Turn, queue};
-use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead};
+use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead, shake_due};
 use craft::chocolate::Family;
 use craft::units::in_degrees;
 use serde::Serialize;
@@ -36,6 +36,19 @@ pub enum NeedsAnswer {
     Never,
 }
 
+/// A colour at the bench, as a bottle that stands there.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BottleAnswer {
+    /// What its batch calls it.
+    pub name: String,
+    /// How it looks, `#rrggbb`.
+    pub looks: String,
+    /// When it was last shaken or stirred, on its own clock.
+    pub shaken_at: Option<DateTime<Utc>>,
+    /// Whether it is to be shaken before it is used: its pigment has settled.
+    pub shake_due: bool,
+}
+
 /// A bowl at the bench, in short.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct BenchBowlAnswer {
@@ -47,6 +60,8 @@ pub struct BenchBowlAnswer {
     pub batch_name: String,
     /// Its chocolate.
     pub family: Family,
+    /// Where it is a colour.
+    pub bottle: Option<BottleAnswer>,
     /// Its time.
     pub clock: ClockAnswer,
     /// Where it stands.
@@ -130,6 +145,12 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
         batch_id: seat.batch_id,
         batch_name: seat.batch_name.clone(),
         family: setup.chocolate.family,
+        bottle: seat.subject.colour.clone().map(|looks| BottleAnswer {
+            name: seat.subject.chocolate.clone(),
+            looks,
+            shaken_at: bowl.last_stir,
+            shake_due: shake_due(bowl, clock.now),
+        }),
         clock: clock.clone(),
         phase: bowl.phase,
         tested: setup.method.is_tested(),

@@ -17,7 +17,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plan::WindowsAnswer;
+use super::figures::WindowsAnswer;
 use super::{band, celsius, grams, round, seconds};
 
 /// How many points of the curve are sent: twice what a wide screen can show.
@@ -185,6 +185,10 @@ pub enum ActionName {
     OnStone,
     /// What was on the stone returned.
     OffStone,
+    /// Powder of a colour worked in.
+    ColourIn,
+    /// Strained through cloth.
+    Strained,
     /// It thickens: the maker says so.
     TooThick,
     /// A smear was made.
@@ -252,6 +256,8 @@ impl From<&Action> for ActionAnswer {
                 ActionName::OnStone
             }
             ActionKind::OffStone => ActionName::OffStone,
+            ActionKind::ColourIn => ActionName::ColourIn,
+            ActionKind::Strained => ActionName::Strained,
             ActionKind::TooThick => ActionName::TooThick,
             ActionKind::TestStarted => ActionName::TestStarted,
             ActionKind::TestSeen { seen } => {
@@ -277,8 +283,10 @@ impl From<&Action> for ActionAnswer {
 pub struct BowlAnswer {
     /// Its id.
     pub id: Uuid,
-    /// What it was opened for.
-    pub component_id: Uuid,
+    /// The batch it was opened for.
+    pub batch_id: Uuid,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
     /// When it was taken to the bench.
     pub opened_at: DateTime<Utc>,
     /// Its time.
@@ -358,10 +366,14 @@ pub struct BowlAnswer {
 pub struct Subject {
     /// Its id.
     pub id: Uuid,
-    /// What it was opened for.
-    pub component_id: Uuid,
+    /// The batch it was opened for.
+    pub batch_id: Uuid,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
     /// What it set out to be.
     pub setup: Setup,
+    /// How it looks, `#rrggbb`, where it is a colour.
+    pub colour: Option<String>,
 }
 
 impl Subject {
@@ -374,7 +386,8 @@ impl Subject {
         let advice = advise(setup, &bowl, &ahead, now);
         BowlAnswer {
             id: self.id,
-            component_id: self.component_id,
+            batch_id: self.batch_id,
+            chocolate: self.chocolate.clone(),
             opened_at: setup.opened,
             phase: bowl.phase,
             phase_since: bowl.since,

@@ -1,8 +1,13 @@
 //! What the API answers: the core's figures with their unit in the name.
 
+pub mod batch_plan;
 pub mod bench;
 pub mod bowl;
-pub mod plan;
+pub mod bowl_plan;
+pub mod build;
+pub mod component_plan;
+pub mod figures;
+pub mod moulded;
 pub mod shelf;
 
 /// Rounds to a number of decimals, so that 31.5 does not go out as

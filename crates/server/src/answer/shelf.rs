@@ -8,7 +8,7 @@ use store::shelf::ShelfRow;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plan::WindowsAnswer;
+use super::figures::WindowsAnswer;
 use super::{grams, round};
 use crate::on_shelf::OnShelf;
 
@@ -37,6 +37,8 @@ pub enum NumberName {
     CarryOverC,
     /// The share of the microwave's heat that shows after a short warming.
     BurstResponse,
+    /// How long work takes to set, against what is usual.
+    SettingPace,
 }
 
 impl From<Number> for NumberName {
@@ -46,6 +48,7 @@ impl From<Number> for NumberName {
             Number::Efficiency => Self::Efficiency,
             Number::CarryOver => Self::CarryOverC,
             Number::BurstResponse => Self::BurstResponse,
+            Number::SettingPace => Self::SettingPace,
         }
     }
 }
@@ -127,6 +130,9 @@ impl ThingAnswer {
                 Thing::Heat(_) => learned(shelf, Number::Efficiency, None, Some((row.id, None)))
                     .into_iter()
                     .collect(),
+                Thing::Kitchen(_) => {
+                    learned(shelf, Number::SettingPace, None, None).into_iter().collect()
+                }
                 _ => Vec::new(),
             },
             thing: row.thing.clone(),

@@ -1,11 +1,24 @@
 //! What is made at Quillmere, and how it went.
 
 use craft::chocolate::Family;
+use craft::colour::Way;
+use craft::dip::DippedShape;
 use craft::method::{Kitchen, Method};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BarkInputs, ToppingInputs, ToppingWish, TrayInputs};
+use craft::plan::{BatchInputs, BowlInputs, RecipeInputs, RecipePart};
+use craft::shell::{MouldInputs, ShellWay};
+use craft::work::{
+    AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
+    ComponentInputs, CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs,
+    HollowFor, HollowsInputs, InsideInputs, Lining, MarbledInputs, MixedInInputs, OutlineInputs,
+    PipedInputs, PipedShape, ShapeInputs, SheetFinish, SheetInputs, SheetShape, ShellsInputs,
+    SlabInputs, ToneInputs, ToppingInputs, ToppingWish, TrayInputs, WallInputs, WorkInputs,
+};
 
-use super::shelf::{GLASS_BOWL, HALF_POWER, LONG_PROBE, LOW_POWER, chocolate_of, shelf_id};
+use super::shelf::{
+    BLUE, GLASS_BOWL, GOLD, HALF_POWER, LONG_PROBE, LOW_POWER, MOONS, OWLS, PLANETS, WHITE_COLOUR,
+    chocolate_of, shelf_id,
+};
 
 /// How an evening of the demo went.
 pub(super) enum Went {
@@ -26,7 +39,7 @@ pub(super) struct Sheet {
     pub name: &'static str,
     pub note: &'static str,
     pub days_ago: i64,
-    pub inputs: BarkInputs,
+    pub inputs: BatchInputs,
     pub went: Went,
 }
 
@@ -44,29 +57,267 @@ const FAIR: Outcome = Outcome {
 };
 
 fn tray(length_mm: f64, width_mm: f64) -> TrayInputs {
-    TrayInputs::Rectangle { length_mm, width_mm }
+    TrayInputs::Rectangle { length_mm, width_mm, rim_mm: None }
 }
 
+fn bowl(family: Family) -> BowlInputs {
+    let heat = if family == Family::Dark { HALF_POWER } else { LOW_POWER };
+    BowlInputs {
+        chocolate_id: chocolate_of(family),
+        ware_id: Some(shelf_id(GLASS_BOWL)),
+        heat_id: Some(shelf_id(heat)),
+        thermometer_id: Some(shelf_id(LONG_PROBE)),
+        cooling_min: Some(8.0),
+        ..BowlInputs::usual(family)
+    }
+}
+
+fn made(key: &str, name: &str, work: WorkInputs) -> ComponentInputs {
+    ComponentInputs { key: key.to_owned(), name: name.to_owned(), work }
+}
+
+fn slab(family: Family, tray: TrayInputs, thickness_mm: f64) -> SlabInputs {
+    SlabInputs {
+        chocolate: family.to_string(),
+        cover: CoverInputs::Thickness { tray, thickness_mm },
+        mixed_in: None,
+        topping: None,
+        lining: Lining::Parchment,
+        piece_cm2: None,
+    }
+}
+
+/// One slab of one chocolate.
 fn inputs(
     family: Family,
     tray: TrayInputs,
     thickness_mm: f64,
     room_c: f64,
     rh_pct: f64,
-) -> BarkInputs {
-    let heat = if family == Family::Dark { HALF_POWER } else { LOW_POWER };
-    BarkInputs {
-        tray,
-        thickness_mm,
+) -> BatchInputs {
+    BatchInputs {
         room_c,
         rh_pct,
         fridge_c: Some(5.0),
-        chocolate_id: chocolate_of(family),
-        ware_id: Some(shelf_id(GLASS_BOWL)),
-        heat_id: Some(shelf_id(heat)),
+        setting_pace: None,
+        bowls: vec![bowl(family)],
+        components: vec![made(
+            "slab",
+            "Slab of bark",
+            WorkInputs::Slab(slab(family, tray, thickness_mm)),
+        )],
+    }
+}
+
+/// The same with something on top, so that every piece gets some.
+fn topped(
+    family: Family,
+    tray: TrayInputs,
+    thickness_mm: f64,
+    topping: ToppingInputs,
+) -> BatchInputs {
+    let slab = SlabInputs {
+        topping: Some(topping),
+        piece_cm2: Some(12.0),
+        lining: Lining::Acetate,
+        ..slab(family, tray, thickness_mm)
+    };
+    let mut inputs = inputs(family, tray, thickness_mm, 20.5, 47.0);
+    inputs.components[0].work = WorkInputs::Slab(slab);
+    inputs
+}
+
+/// Milk bark by ready crystals.
+fn by_ready_crystals() -> BatchInputs {
+    let mut inputs = inputs(Family::Milk, tray(260.0, 180.0), 4.0, 19.5, 44.0);
+    inputs.bowls[0].method = Method::find("ready_crystals");
+    inputs.bowls[0].kitchen = Kitchen { ready_crystals: true, ..Kitchen::default() };
+    inputs
+}
+
+/// The big evening: three things from three chocolates.
+fn open_night() -> BatchInputs {
+    let nebula = WorkInputs::Marbled(MarbledInputs {
+        base: "dark".to_owned(),
+        accents: vec![
+            AccentInputs {
+                chocolate: "white".to_owned(),
+                share_pct: 22.0,
+                colour: Some(ColourInputs { kind: ColourKind::Oil, srgb: "#6a5acd".to_owned() }),
+            },
+            AccentInputs { chocolate: "milk".to_owned(), share_pct: 14.0, colour: None },
+        ],
+        cover: CoverInputs::Thickness { tray: tray(360.0, 260.0), thickness_mm: 4.0 },
+        strokes: 9,
+        topping: None,
+        lining: Lining::Acetate,
+        piece_cm2: Some(20.0),
+    });
+    let comets = WorkInputs::Clusters(ClustersInputs {
+        chocolate: "milk".to_owned(),
+        mixed_in: MixedInInputs {
+            name: "flake cereal".to_owned(),
+            parts: 0.35,
+            density_g_cm3: 0.4,
+        },
+        count: 24,
+        each_g: 12.0,
+        salted: true,
+    });
+    let outline = |outline, width_mm, count| OutlineInputs { outline, width_mm, count };
+    let constellations = WorkInputs::Piped(PipedInputs {
+        chocolate: "white".to_owned(),
+        shape: PipedShape::Outlines,
+        length_mm: 420.0,
+        line_mm: 4.0,
+        count: 12,
+        second: None,
+        outlines: Some(vec![
+            outline(ShapeInputs::Star { points: 5, inner_pct: 45.0 }, 55.0, 8),
+            outline(ShapeInputs::Moon { lit_pct: 28.0 }, 40.0, 6),
+            outline(ShapeInputs::Ring { spokes: 6 }, 60.0, 3),
+            outline(ShapeInputs::Word { text: "Quillmere".to_owned(), bar: true }, 170.0, 2),
+        ]),
+    });
+    BatchInputs {
+        room_c: 19.5,
+        rh_pct: 45.0,
+        fridge_c: Some(5.0),
+        setting_pace: None,
+        bowls: [Family::Dark, Family::Milk, Family::White].into_iter().map(bowl).collect(),
+        components: vec![
+            made("nebula", "Nebula marble", nebula),
+            made("comets", "Comet clusters", comets),
+            made("constellations", "Piped constellations", constellations),
+        ],
+    }
+}
+
+/// A colour from the shelf.
+fn colour(key: &str, pigment: u64, parts_per_100: f64) -> BowlInputs {
+    let part = RecipePart { pigment_id: Some(shelf_id(pigment)), pigment: None, parts_per_100 };
+    BowlInputs {
+        key: key.to_owned(),
+        colour: Some(RecipeInputs { pigments: vec![part], strained: false }),
+        heat_id: Some(shelf_id(LOW_POWER)),
         thermometer_id: Some(shelf_id(LONG_PROBE)),
-        cooling_min: Some(8.0),
-        ..BarkInputs::usual(family)
+        ..BowlInputs::usual(Family::CocoaButter)
+    }
+}
+
+fn film(colour: &str, way: Way, share_pct: f64) -> FilmInputs {
+    FilmInputs { share_pct, ..FilmInputs::all_over(colour, way) }
+}
+
+fn cast(
+    chocolate: &str,
+    mould: u64,
+    casts: u32,
+    shell_mm: f64,
+    colours: Vec<FilmInputs>,
+) -> CastInputs {
+    CastInputs {
+        chocolate: chocolate.to_owned(),
+        mould_id: Some(shelf_id(mould)),
+        // What is on the shelf takes its place.
+        mould: MouldInputs::hemispheres(30.0, 1),
+        casts,
+        colours,
+        way: ShellWay::Dump,
+        wall: WallInputs::Wished { shell_mm },
+    }
+}
+
+/// Three days of shells: colours, planets with ganache, moons, owls, comets on sticks
+/// and a painted sheet.
+fn three_days() -> BatchInputs {
+    let planets = WorkInputs::Shells(ShellsInputs {
+        cast: cast(
+            "dark",
+            PLANETS,
+            1,
+            2.2,
+            vec![
+                film("gold", Way::Fleck, 18.0),
+                film("blue", Way::Brush, 100.0),
+                film("white colour", Way::Brush, 100.0),
+            ],
+        ),
+        filling: Some(FillingInputs::Ganache {
+            family: Family::Dark,
+            ratio: 1.5,
+            butter_pct: 6.0,
+            infusion: Some("orange peel".to_owned()),
+            each_g: None,
+        }),
+        cap: Some(CapInputs { chocolate: None, cap_mm: 1.8 }),
+    });
+    let moons = WorkInputs::Hollows(HollowsInputs {
+        cast: cast("white", MOONS, 1, 2.6, Vec::new()),
+        inside: vec![
+            InsideInputs {
+                name: "sugar stars".to_owned(),
+                each_ml: 0.15,
+                each_g: 0.2,
+                count: 40,
+                across_mm: 7.0,
+                not_food: false,
+            },
+            InsideInputs {
+                name: "a rolled-up riddle".to_owned(),
+                each_ml: 2.0,
+                each_g: 0.6,
+                count: 1,
+                across_mm: 42.0,
+                not_food: true,
+            },
+        ],
+        purpose: HollowFor::Eating,
+    });
+    let owls = WorkInputs::Figures(FiguresInputs {
+        cast: cast("dark", OWLS, 1, 3.0, Vec::new()),
+        tones: vec![ToneInputs { region: "face".to_owned(), chocolate: "white".to_owned() }],
+    });
+    let comets = WorkInputs::Dipped(DippedInputs {
+        chocolate: "dark".to_owned(),
+        name: "truffle comets".to_owned(),
+        centre: CentreKind::Truffle,
+        shape: DippedShape { diameter_mm: Some(28.0), ..DippedShape::default() },
+        each_g: 13.0,
+        centre_c: 14.0,
+        count: 18,
+        coat_mm: None,
+        vessel_mm: 68.0,
+        swirl: Some("white".to_owned()),
+        sticks: true,
+    });
+    let phases = WorkInputs::Sheet(SheetInputs {
+        chocolate: "dark".to_owned(),
+        cover: CoverInputs::Thickness { tray: tray(260.0, 180.0), thickness_mm: 1.8 },
+        finish: SheetFinish::Painted,
+        shape: SheetShape::Flat,
+        piece_cm2: 12.0,
+        colours: vec![film("gold", Way::Sheet, 35.0), film("white colour", Way::Sheet, 100.0)],
+    });
+    BatchInputs {
+        room_c: 19.5,
+        rh_pct: 45.0,
+        fridge_c: Some(5.0),
+        setting_pace: None,
+        bowls: vec![
+            bowl(Family::Dark),
+            bowl(Family::White),
+            colour("blue", BLUE, 10.0),
+            colour("gold", GOLD, 7.0),
+            colour("white colour", WHITE_COLOUR, 10.0),
+        ],
+        components: vec![
+            made("planets", "Planets with orange ganache", planets),
+            made("moons", "Moons with a riddle", moons),
+            made("owls", "Owls in two tones", owls),
+            made("comets", "Comets on sticks", comets),
+            made("phases", "Moon phases on a painted sheet", phases),
+        ],
     }
 }
 
@@ -77,15 +328,17 @@ pub(super) fn sheets() -> Vec<Sheet> {
             name: "Nebula sheet for the telescope queue",
             note: "Thin, to be broken small. Violet petals on top.",
             days_ago: 0,
-            inputs: BarkInputs {
-                topping: Some(ToppingInputs {
+            inputs: topped(
+                Family::Dark,
+                tray(360.0, 260.0),
+                3.5,
+                ToppingInputs {
                     name: "freeze-dried berry bits".to_owned(),
                     across_mm: 4.0,
                     each_g: 0.02,
                     wish: ToppingWish::Pieces { piece_cm2: 12.0 },
-                }),
-                ..inputs(Family::Dark, tray(360.0, 260.0), 3.5, 20.5, 47.0)
-            },
+                },
+            ),
             went: Went::Planned,
         },
         Sheet {
@@ -94,7 +347,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             days_ago: 0,
             inputs: inputs(
                 Family::White,
-                TrayInputs::Round { diameter_mm: 240.0 },
+                TrayInputs::Round { diameter_mm: 240.0, rim_mm: None },
                 4.0,
                 19.5,
                 44.0,
@@ -178,11 +431,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             name: "Milk comets, with ready crystals",
             note: "A small jar of ready crystals is left from the winter course.",
             days_ago: 6,
-            inputs: BarkInputs {
-                method: Method::find("ready_crystals"),
-                kitchen: Kitchen { ready_crystals: true, ..Kitchen::default() },
-                ..inputs(Family::Milk, tray(260.0, 180.0), 4.0, 19.5, 44.0)
-            },
+            inputs: by_ready_crystals(),
             went: Went::Poured(&[(
                 25,
                 GOOD,
@@ -204,6 +453,20 @@ pub(super) fn sheets() -> Vec<Sheet> {
                 },
                 "Not a snap, but no tears either. Hands washed before and after.",
             )]),
+        },
+        Sheet {
+            name: "Nebula, comets and constellations",
+            note: "For the long table on the open night. Three bowls, one after the other.",
+            days_ago: 0,
+            inputs: open_night(),
+            went: Went::Planned,
+        },
+        Sheet {
+            name: "Three days of planets",
+            note: "Colour on Thursday, shells on Friday, filled and capped on Saturday before the doors open.",
+            days_ago: 0,
+            inputs: three_days(),
+            went: Went::Planned,
         },
     ]
 }

@@ -10,17 +10,17 @@ mod shelf;
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Phase, Reading, Record};
 use craft::check::Fault;
-use craft::plan::bark;
+use craft::plan::{batch as batch_plan, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
 use store::batches::Batch;
 use store::bowls::{BowlRow, ClockRow};
-use store::components::{Component, SLAB_BARK};
 use store::outcomes::OutcomeRow;
 use store::{Pool, StoreError};
 use uuid::Uuid;
 
 use crate::afterwards::note;
-use crate::answer::plan::PlanAnswer;
+use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::routes::bowls::frozen;
 use evenings::{Sheet, Went};
 
 /// The kitchen that the records were made in: a tired microwave, a draughty bench.
@@ -61,14 +61,7 @@ async fn load_one(
         created_at: begun,
         updated_at: begun,
     };
-    let component = Component {
-        id: id(2),
-        batch_id: batch.id,
-        kind: SLAB_BARK.to_owned(),
-        inputs: inputs.clone(),
-        version: 1,
-    };
-    store::batches::create(pool, &batch, &component).await?;
+    store::batches::create(pool, &batch, &inputs).await?;
 
     // The bowl at the bench goes on in the usual kitchen, so it began there.
     let quirks = if matches!(sheet.went, Went::AtBench) { Quirks::default() } else { KITCHEN };
@@ -89,25 +82,30 @@ async fn load_one(
             (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
         }
     };
-    let unplanned = |faults: Vec<Fault>| StoreError::Unreadable {
+    let unplanned = |problem: String| StoreError::Unreadable {
         what: "the demo",
-        problem: format!("{} cannot be planned: {faults:?}", sheet.name),
+        problem: format!("{} cannot be planned: {problem}", sheet.name),
     };
-    let inputs = store::shelf::read(pool).await?.fill(&inputs).map_err(unplanned)?;
-    let plan = bark(&inputs).map_err(unplanned)?;
+    let refused = |faults: Vec<Fault>| unplanned(format!("{faults:?}"));
+    let filled = store::shelf::read(pool).await?.fill(&inputs).map_err(refused)?;
+    let whole = BatchPlanAnswer::from(batch_plan(&filled).map_err(refused)?);
+    let key = &filled.bowls[0].key;
+    let (bowl_inputs, plan) =
+        frozen(&filled, whole, key).map_err(|problem| unplanned(format!("{problem:?}")))?;
+    let chocolate = key.clone();
+    let tempering = bowl(&bowl_inputs).map_err(refused)?;
     let opened = begun + TimeDelta::minutes(10);
-    let setup = plan.setup(opened);
+    let setup = tempering.setup(opened);
     let record = evening(&setup, &how).record;
     let at_bench = how.stop_in.is_some();
     let record = if at_bench { until_last_seed(&record) } else { record };
     let last = record.last_at().unwrap_or(opened);
     let bowl = BowlRow {
         id: id(3),
-        component_id: component.id,
-        inputs,
-        plan: PlanAnswer::from(plan)
-            .frozen()
-            .map_err(|e| StoreError::Unreadable { what: "the demo", problem: e.to_string() })?,
+        batch_id: batch.id,
+        chocolate,
+        inputs: bowl_inputs,
+        plan: plan.frozen().map_err(|e| unplanned(e.to_string()))?,
         opened_at: opened,
         // The bowl at the bench waits, held, for somebody to go on with it.
         clock: ClockRow {

@@ -2,14 +2,17 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::chocolate::Family;
+use craft::colour::{FoodStatus, PigmentInputs, usual_pigments};
 use craft::heat::Material;
 use craft::method::Kitchen;
 use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
 use craft::shelf::{
-    ChocolateInputs, HeatInputs, KitchenInputs, OffsetCheck, Shelf, ThermometerInputs, Thing,
-    WareInputs,
+    ChocolateInputs, HeatInputs, KitchenInputs, MouldInputs, OffsetCheck, Shelf, ThermometerInputs,
+    Thing, TrayInputs, WareInputs,
 };
+use craft::shell::{self, CavityInputs, RegionInputs, Weighing};
 use craft::units::grams;
+use craft::work;
 use store::stock::MoveRow;
 use store::{Pool, StoreError};
 use uuid::Uuid;
@@ -21,11 +24,20 @@ pub(super) const LOW_POWER: u64 = 4;
 const WATER_BATH: u64 = 5;
 pub(super) const LONG_PROBE: u64 = 6;
 const DIAL: u64 = 7;
+const ENAMEL_TRAY: u64 = 8;
+const SHEET_PAN: u64 = 9;
 const BIG_DARK: u64 = 11;
 const MILK: u64 = 12;
 const WHITE: u64 = 13;
 const RUBY: u64 = 14;
 const COMET_BLEND: u64 = 15;
+pub(super) const BLUE: u64 = 21;
+pub(super) const GOLD: u64 = 22;
+pub(super) const WHITE_COLOUR: u64 = 23;
+const RED: u64 = 24;
+pub(super) const PLANETS: u64 = 31;
+pub(super) const MOONS: u64 = 32;
+pub(super) const OWLS: u64 = 33;
 
 pub(super) fn shelf_id(number: u64) -> Uuid {
     Uuid::from_u64_pair(0x5711_0000_0000_7000, 0x9000_0000_0000_0000 | number)
@@ -58,6 +70,56 @@ fn chocolate(name: &str, family: Family, flow_grade: u8, price_per_kg: f64) -> C
 
 fn ware(name: &str, material: Material, mass_g: f64) -> Thing {
     Thing::Ware(WareInputs { name: name.to_owned(), material, mass_g })
+}
+
+fn tray(name: &str, length_mm: f64, width_mm: f64, rim_mm: f64) -> Thing {
+    let shape = work::TrayInputs::Rectangle { length_mm, width_mm, rim_mm: Some(rim_mm) };
+    Thing::Tray(TrayInputs { name: name.to_owned(), shape })
+}
+
+/// A usual pigment, its label read.
+fn pigment(usual: &str, name: &str, price_per_100g: f64) -> Thing {
+    let found = usual_pigments().into_iter().find(|pigment| pigment.name == usual);
+    let usual = found.unwrap_or_else(|| unreachable!("{usual} is a usual pigment"));
+    Thing::Pigment(PigmentInputs {
+        name: name.to_owned(),
+        food: FoodStatus::ForEating,
+        price_per_100g: Some(price_per_100g),
+        ..usual
+    })
+}
+
+fn mould(name: &str, mould: shell::MouldInputs) -> Thing {
+    Thing::Mould(MouldInputs { name: name.to_owned(), mould })
+}
+
+/// A mould that was weighed once: its shells came out thicker than foretold.
+fn planets() -> shell::MouldInputs {
+    shell::MouldInputs {
+        weighings: vec![Weighing {
+            family: Family::Dark,
+            flow_grade: Some(3),
+            poured_c: Some(31.4),
+            wait_s: 20.0,
+            empty_g: 612.0,
+            lined_g: 690.0,
+        }],
+        ..shell::MouldInputs::hemispheres(30.0, 24)
+    }
+}
+
+fn owls() -> shell::MouldInputs {
+    let region = |name: &str, share_pct| RegionInputs { name: name.to_owned(), share_pct };
+    shell::MouldInputs {
+        cavity: CavityInputs {
+            volume_ml: Some(96.0),
+            area_cm2: Some(118.0),
+            opening_cm2: Some(24.0),
+            ..CavityInputs::default()
+        },
+        regions: vec![region("face", 22.0), region("body", 78.0)],
+        ..shell::MouldInputs::hemispheres(60.0, 2)
+    }
 }
 
 fn heat(name: &str, power: Option<f64>) -> Thing {
@@ -93,6 +155,8 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             }),
             None,
         ),
+        (ENAMEL_TRAY, tray("Enamel tray with the chip", 300.0, 200.0, 18.0), None),
+        (SHEET_PAN, tray("Long sheet pan", 360.0, 260.0, 22.0), None),
         (
             BIG_DARK,
             Thing::Chocolate(ChocolateInputs {
@@ -139,6 +203,13 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             }),
             None,
         ),
+        (BLUE, pigment("Blue lake", "Night blue lake", 24.0), None),
+        (GOLD, pigment("Gold mica", "Gold mica", 38.0), None),
+        (WHITE_COLOUR, pigment("Titanium white", "Titanium white", 16.0), None),
+        (RED, pigment("Red lake", "Mars red lake", 26.0), None),
+        (PLANETS, mould("Planets, 24 half balls", planets()), None),
+        (MOONS, mould("Moons, 6 half balls", shell::MouldInputs::hemispheres(70.0, 6)), None),
+        (OWLS, mould("Two owls", owls()), None),
         (
             0,
             Thing::Kitchen(KitchenInputs {

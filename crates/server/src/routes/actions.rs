@@ -103,6 +103,8 @@ impl NewAction {
             ActionName::CrystalsAdded => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
             ActionName::OnStone => mass.map(|mass| ActionKind::OnStone { mass }),
             ActionName::OffStone => Some(ActionKind::OffStone),
+            ActionName::ColourIn => Some(ActionKind::ColourIn),
+            ActionName::Strained => Some(ActionKind::Strained),
             ActionName::TooThick => Some(ActionKind::TooThick),
             ActionName::TestStarted => Some(ActionKind::TestStarted),
             ActionName::TestSeen => {
@@ -136,6 +138,8 @@ fn word(name: ActionName) -> &'static str {
         ActionName::CrystalsAdded => "crystals_added",
         ActionName::OnStone => "on_stone",
         ActionName::OffStone => "off_stone",
+        ActionName::ColourIn => "colour_in",
+        ActionName::Strained => "strained",
         ActionName::TooThick => "too_thick",
         ActionName::TestStarted => "test_started",
         ActionName::TestSeen => "test_seen",

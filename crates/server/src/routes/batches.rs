@@ -1,14 +1,17 @@
 //! Batches.
 
+use std::collections::HashSet;
+
 use actix_web::{HttpResponse, delete, get, post, put, web};
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::Family;
-use craft::plan::BarkInputs;
+use craft::plan::BatchInputs;
 use craft::shelf::Shelf;
+use craft::units::Mass;
 use serde::{Deserialize, Serialize};
-use store::batches::{Batch, BatchLine};
-use store::components::{Component, SLAB_BARK};
+use store::StoreError;
+use store::batches::{Batch, BatchLine, BowlLine};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -48,16 +51,16 @@ pub struct BatchLineAnswer {
     pub updated_at: DateTime<Utc>,
     /// Where it stands.
     pub stage: BatchStage,
-    /// Its chocolate.
-    pub family: Family,
-    /// Its thickness.
-    pub thickness_mm: f64,
-    /// What to weigh out.
+    /// Its chocolates.
+    pub families: Vec<Family>,
+    /// What is made, by name.
+    pub components: Vec<String>,
+    /// What to weigh out of all its chocolates; `null` where it cannot be planned.
     pub to_weigh_g: Option<f64>,
-    /// Its component.
-    pub component_id: Uuid,
     /// Its latest bowl.
     pub bowl_id: Option<Uuid>,
+    /// Whether its build was begun.
+    pub building: bool,
     /// When it was poured or given up.
     pub ended_at: Option<DateTime<Utc>>,
     /// Why it was given up.
@@ -66,52 +69,76 @@ pub struct BatchLineAnswer {
     pub outcomes: u32,
 }
 
+/// The latest bowl of each chocolate, the latest first.
+fn latest(bowls: &[BowlLine]) -> Vec<&BowlLine> {
+    let mut seen = HashSet::new();
+    bowls.iter().filter(|bowl| seen.insert(bowl.chocolate.as_str())).collect()
+}
+
+/// Where a batch with these bowls stands: at the bench as long as one is open, lost
+/// where all were given up. What has no bowl, boiled sugar, is poured once its build
+/// was begun.
+fn stage(bowls: &[&BowlLine], building: bool) -> BatchStage {
+    if bowls.is_empty() && !building {
+        BatchStage::Planned
+    } else if bowls.iter().any(|bowl| bowl.poured_at.is_none() && bowl.given_up.is_none()) {
+        BatchStage::AtBench
+    } else if !bowls.is_empty() && bowls.iter().all(|bowl| bowl.given_up.is_some()) {
+        BatchStage::Lost
+    } else {
+        BatchStage::Poured
+    }
+}
+
 impl BatchLineAnswer {
     fn new(line: BatchLine, shelf: &Shelf) -> Self {
-        let (given_up_at, gave_up) = line.given_up.unzip();
-        let stage = match (line.bowl_id, line.poured_at, given_up_at) {
-            (None, _, _) => BatchStage::Planned,
-            (_, _, Some(_)) => BatchStage::Lost,
-            (_, Some(_), _) => BatchStage::Poured,
-            _ => BatchStage::AtBench,
-        };
+        let bowls = latest(&line.bowls);
+        let tempered = !line.inputs.bowls.is_empty();
+        let stage = stage(&bowls, !tempered && line.build_begun_at.is_some());
+        let (given_up_at, gave_up) = bowls
+            .iter()
+            .find_map(|bowl| bowl.given_up.clone())
+            .filter(|_| stage == BatchStage::Lost)
+            .unzip();
+        let poured_at = bowls.iter().filter_map(|bowl| bowl.poured_at).max();
+        // The one that the hands are at.
+        let at_bench =
+            bowls.iter().find(|bowl| bowl.poured_at.is_none() && bowl.given_up.is_none());
+        let bowl_id = at_bench.or(bowls.first()).map(|bowl| bowl.id);
         let inputs = shelf.fill(&line.inputs).unwrap_or(line.inputs);
-        let plan = craft::plan::bark(&inputs).ok();
+        let plan = craft::plan::batch(&inputs).ok();
         Self {
             id: line.id,
             name: line.name,
             updated_at: line.updated_at,
             stage,
-            family: inputs.family,
-            thickness_mm: inputs.thickness_mm,
-            to_weigh_g: plan.map(|plan| crate::answer::grams(plan.slab.to_weigh)),
-            component_id: line.component_id,
-            bowl_id: line.bowl_id,
-            ended_at: given_up_at.or(line.poured_at),
+            families: inputs.bowls.iter().map(|bowl| bowl.family).collect(),
+            components: inputs.components.into_iter().map(|component| component.name).collect(),
+            to_weigh_g: plan.map(|plan| {
+                let totals = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
+                crate::answer::grams(totals.fold(Mass::default(), |sum, plan| sum + plan.total))
+            }),
+            bowl_id,
+            building: line.build_begun_at.is_some(),
+            ended_at: given_up_at
+                .or(poured_at)
+                .or(line.build_begun_at)
+                .filter(|_| stage != BatchStage::AtBench),
             gave_up,
             outcomes: line.outcomes,
         }
     }
 }
 
-/// A bowl of a component, in short.
+/// A bowl of a batch, in short.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct BowlRef {
     /// Its id.
     pub id: Uuid,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
     /// When it was taken to the bench.
     pub opened_at: DateTime<Utc>,
-}
-
-/// A component of a batch, in short.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct ComponentRef {
-    /// Its id.
-    pub id: Uuid,
-    /// What is made.
-    pub kind: String,
-    /// Its bowls, the latest first.
-    pub bowls: Vec<BowlRef>,
 }
 
 /// A batch.
@@ -129,8 +156,10 @@ pub struct BatchAnswer {
     pub created_at: DateTime<Utc>,
     /// When it was last edited.
     pub updated_at: DateTime<Utc>,
-    /// What is made in it.
-    pub components: Vec<ComponentRef>,
+    /// Its bowls, the latest first.
+    pub bowls: Vec<BowlRef>,
+    /// Whether its build was begun.
+    pub building: bool,
     /// What came out, the first look first.
     pub outcomes: Vec<OutcomeAnswer>,
 }
@@ -145,7 +174,7 @@ pub struct NewBatch {
     #[serde(default)]
     note: String,
     /// What is made; a slab of dark bark in a 30 × 20 cm tray if left out.
-    inputs: Option<BarkInputs>,
+    inputs: Option<BatchInputs>,
 }
 
 /// A batch's name and note.
@@ -164,18 +193,12 @@ fn check_words(name: &str, note: &str) -> Answer<()> {
 }
 
 async fn answer(state: &State, batch: Batch) -> Answer<BatchAnswer> {
-    let mut components = Vec::new();
-    for component in store::components::of_batch(&state.pool, batch.id).await? {
-        let bowls = store::bowls::of_component(&state.pool, component.id).await?;
-        components.push(ComponentRef {
-            id: component.id,
-            kind: component.kind,
-            bowls: bowls
-                .into_iter()
-                .map(|bowl| BowlRef { id: bowl.id, opened_at: bowl.opened_at })
-                .collect(),
-        });
-    }
+    let bowls = store::bowls::of_batch(&state.pool, batch.id).await?;
+    let building = match store::builds::get(&state.pool, batch.id).await {
+        Ok(_) => true,
+        Err(StoreError::NotFound(_)) => false,
+        Err(error) => return Err(error.into()),
+    };
     let outcomes = store::outcomes::of_batch(&state.pool, batch.id).await?;
     Ok(BatchAnswer {
         id: batch.id,
@@ -184,7 +207,15 @@ async fn answer(state: &State, batch: Batch) -> Answer<BatchAnswer> {
         version: batch.version,
         created_at: batch.created_at,
         updated_at: batch.updated_at,
-        components,
+        bowls: bowls
+            .into_iter()
+            .map(|bowl| BowlRef {
+                id: bowl.id,
+                chocolate: bowl.chocolate,
+                opened_at: bowl.opened_at,
+            })
+            .collect(),
+        building,
         outcomes: outcomes.into_iter().map(Into::into).collect(),
     })
 }
@@ -220,19 +251,21 @@ pub struct OpenBowl {
 pub async fn open_bowls(state: &State) -> Answer<Vec<OpenBowl>> {
     let lately = state.wall.now() - AFTER_POUR;
     let lines = store::batches::list(&state.pool).await?;
-    let at_bench = |line: &BatchLine| {
-        line.given_up.is_none() && line.poured_at.is_none_or(|poured| poured > lately)
-    };
-    Ok(lines
-        .into_iter()
-        .filter(at_bench)
-        .filter_map(|line| {
-            Some(OpenBowl { bowl_id: line.bowl_id?, batch_id: line.id, batch_name: line.name })
-        })
-        .collect())
+    let mut open = Vec::new();
+    for line in lines {
+        let at_bench = |bowl: &&BowlLine| {
+            bowl.given_up.is_none() && bowl.poured_at.is_none_or(|poured| poured > lately)
+        };
+        open.extend(latest(&line.bowls).into_iter().filter(at_bench).map(|bowl| OpenBowl {
+            bowl_id: bowl.id,
+            batch_id: line.id,
+            batch_name: line.name.clone(),
+        }));
+    }
+    Ok(open)
 }
 
-/// Begins a batch with one component.
+/// Begins a batch.
 #[utoipa::path(tag = "batches", operation_id = "create_batch", request_body = NewBatch, responses(
     (status = 201, body = BatchAnswer), (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches")]
@@ -243,7 +276,7 @@ pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answe
         .inputs
         .unwrap_or_else(|| on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id)));
     let filled = on_shelf.shelf.fill(&inputs).map_err(|faults| under("inputs", faults))?;
-    craft::plan::bark(&filled).map_err(|faults| under("inputs", faults))?;
+    craft::plan::batch(&filled).map_err(|faults| under("inputs", faults))?;
     let now = state.wall.now();
     let batch = Batch {
         id: new.id.unwrap_or_else(Uuid::now_v7),
@@ -253,14 +286,7 @@ pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answe
         created_at: now,
         updated_at: now,
     };
-    let component = Component {
-        id: Uuid::now_v7(),
-        batch_id: batch.id,
-        kind: SLAB_BARK.to_owned(),
-        inputs,
-        version: 1,
-    };
-    store::batches::create(&state.pool, &batch, &component).await?;
+    store::batches::create(&state.pool, &batch, &inputs).await?;
     // Read back: where it was sent twice, the first one stands.
     let kept = store::batches::get(&state.pool, batch.id).await?;
     Ok(HttpResponse::Created().json(answer(&state, kept).await?))
@@ -297,10 +323,8 @@ pub async fn edit(
 #[utoipa::path(tag = "batches", operation_id = "delete_batch", responses((status = 204), (status = 404, body = Problem)))]
 #[delete("/batches/{id}")]
 pub async fn delete(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
-    for component in store::components::of_batch(&state.pool, *id).await? {
-        for bowl in store::bowls::of_component(&state.pool, component.id).await? {
-            state.thermometers.stop(bowl.id);
-        }
+    for bowl in store::bowls::of_batch(&state.pool, *id).await? {
+        state.thermometers.stop(bowl.id);
     }
     store::batches::delete(&state.pool, *id).await?;
     Ok(HttpResponse::NoContent().finish())
@@ -308,9 +332,5 @@ pub async fn delete(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<Http
 
 /// Faults of a part, with the part's name before each field.
 pub fn under(part: &str, faults: Vec<craft::check::Fault>) -> Problem {
-    let fields = faults
-        .into_iter()
-        .map(|f| craft::check::Fault { field: format!("{part}.{}", f.field), ..f })
-        .collect::<Vec<_>>();
-    fields.into()
+    faults.into_iter().map(|fault| fault.under(part)).collect::<Vec<_>>().into()
 }

@@ -3,6 +3,7 @@
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::bowl::fold;
 use craft::check::{Bounds, Checker};
+use craft::plan::{BatchInputs, BowlInputs};
 use craft::shelf::stock::Move;
 use craft::units::Mass;
 use serde::Deserialize;
@@ -10,9 +11,10 @@ use store::bowls::{BowlRow, ClockRow};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use crate::answer::batch_plan::BatchPlanAnswer;
 use crate::answer::bowl::BowlAnswer;
+use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::grams;
-use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;
@@ -29,6 +31,8 @@ const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
 pub struct NewBowl {
     /// Made by the sender, so that sending twice opens one.
     id: Option<Uuid>,
+    /// Which of the batch's chocolates; may be left out where there is but one.
+    chocolate: Option<String>,
     /// Whether the simulated thermometer measures it.
     #[serde(default)]
     simulated: bool,
@@ -57,7 +61,7 @@ pub struct BowlWithPlan {
     /// took nothing.
     pub taken: Option<TakenAnswer>,
     /// The plan, frozen when the bowl was opened.
-    #[schema(value_type = PlanAnswer)]
+    #[schema(value_type = BowlPlanAnswer)]
     pub plan: serde_json::Value,
 }
 
@@ -94,8 +98,7 @@ async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
 /// # Errors
 /// Where the store fails.
 pub async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
-    let component = store::components::get(&state.pool, bowl.component_id).await?;
-    let batch = store::batches::get(&state.pool, component.batch_id).await?;
+    let batch = store::batches::get(&state.pool, bowl.batch_id).await?;
     let record = state.record(&bowl).await?;
     Ok(BowlWithPlan {
         bowl: subject(&bowl)?.at(&record, state.clock_answer(&bowl)),
@@ -106,21 +109,25 @@ pub async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
     })
 }
 
-/// Takes a component to the bench. A component whose latest bowl is still open
-/// gets that bowl back.
+/// Takes one of a batch's chocolates to the bench. Where its latest bowl is still open,
+/// gives that bowl back.
 #[utoipa::path(tag = "bowls", operation_id = "open_bowl", request_body = NewBowl, responses(
     (status = 201, body = BowlWithPlan), (status = 200, body = BowlWithPlan),
     (status = 404, body = Problem), (status = 422, body = Problem)))]
-#[post("/components/{id}/bowls")]
+#[post("/batches/{id}/bowls")]
 pub async fn open(
     state: web::Data<State>,
-    component_id: web::Path<Uuid>,
+    batch_id: web::Path<Uuid>,
     Body(new): Body<NewBowl>,
 ) -> Answer<HttpResponse> {
-    let component = store::components::get(&state.pool, *component_id).await?;
-    if let Some(latest) =
-        store::bowls::of_component(&state.pool, component.id).await?.into_iter().next()
-    {
+    let stated = store::batches::plan(&state.pool, *batch_id).await?;
+    let (inputs, plan) = planned(&state, &stated.inputs).await?;
+    let chocolate = chosen(&inputs, new.chocolate)?;
+    let latest = store::bowls::of_batch(&state.pool, *batch_id)
+        .await?
+        .into_iter()
+        .find(|bowl| bowl.chocolate == chocolate);
+    if let Some(latest) = latest {
         let record = state.record(&latest).await?;
         let now = kitchen_time(latest.clock, state.wall.now());
         let ended = fold(&subject(&latest)?.setup, &record, now).ended();
@@ -128,11 +135,12 @@ pub async fn open(
             return Ok(HttpResponse::Ok().json(answer(&state, latest).await?));
         }
     }
-    let (inputs, plan) = planned(&state, &component.inputs).await?;
+    let (inputs, plan) = frozen(&inputs, plan, &chocolate)?;
     let now = state.wall.now();
     let bowl = BowlRow {
         id: new.id.unwrap_or_else(Uuid::now_v7),
-        component_id: component.id,
+        batch_id: *batch_id,
+        chocolate,
         inputs,
         plan: plan.frozen().map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: now,
@@ -144,6 +152,46 @@ pub async fn open(
         state.thermometers.start(&state, bowl.id);
     }
     Ok(HttpResponse::Created().json(answer(&state, bowl).await?))
+}
+
+/// Which of a batch's chocolates is meant: the one that was named, or the only one.
+fn chosen(inputs: &BatchInputs, named: Option<String>) -> Answer<String> {
+    let keys: Vec<_> = inputs.bowls.iter().map(|bowl| bowl.key.as_str()).collect();
+    match (named, keys.as_slice()) {
+        (Some(named), _) if keys.contains(&named.as_str()) => Ok(named),
+        (None, [only]) => Ok((*only).to_owned()),
+        (_, []) => Err(Problem::conflict("Nothing in this batch is tempered.")),
+        _ => Err(Problem::bad_field("chocolate", format!("must be one of {}", keys.join(", ")))),
+    }
+}
+
+/// A bowl's own numbers, so that it needs neither its batch nor the shelf, and its plan.
+///
+/// # Errors
+/// Where nothing is made from it.
+pub fn frozen(
+    inputs: &BatchInputs,
+    plan: BatchPlanAnswer,
+    key: &str,
+) -> Answer<(BowlInputs, BowlPlanAnswer)> {
+    let stated = inputs.bowls.iter().find(|bowl| bowl.key == key);
+    let planned = plan.bowls.into_iter().find(|bowl| bowl.key == key).and_then(|bowl| bowl.plan);
+    let (Some(stated), Some(mut planned)) = (stated, planned) else {
+        return Err(Problem::conflict("Nothing is made from this chocolate yet."));
+    };
+    // How it sets is shown at the bench where it becomes a plain slab.
+    let slab = plan
+        .components
+        .iter()
+        .find(|component| component.layers.len() == 1 && component.layers[0].chocolate == key);
+    planned.thickness_mm = slab.map(|slab| slab.layers[0].thickness_mm);
+    let inputs = BowlInputs {
+        total_g: Some(planned.to_weigh_g),
+        thickness_mm: planned.thickness_mm,
+        room_c: Some(stated.room_c.unwrap_or(inputs.room_c)),
+        ..stated.clone()
+    };
+    Ok((inputs, planned))
 }
 
 /// A bowl as it stands, and the plan it was opened by.

@@ -4,17 +4,23 @@ pub mod actions;
 pub mod batches;
 pub mod bench;
 pub mod bowls;
+pub mod builds;
 pub mod calc;
-pub mod components;
+pub mod days;
 pub mod dry_goods;
+pub mod kinds;
 pub mod methods;
 pub mod outcomes;
 pub mod photos;
+pub mod pigments;
+pub mod plan;
 pub mod readings;
 pub mod record;
+pub mod reminders;
 pub mod shelf;
 pub mod stream;
 pub mod toppings;
+pub mod trays;
 mod version;
 
 use utoipa_actix_web::scope;
@@ -27,6 +33,10 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(scope("/calc").configure(calc::routes))
             .service(methods::list)
             .service(toppings::list)
+            .service(trays::list)
+            .service(kinds::list)
+            .service(pigments::list)
+            .service(reminders::list)
             .service(dry_goods::list)
             .service(shelf::read)
             .service(shelf::add)
@@ -41,14 +51,22 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::delete)
             .service(outcomes::list)
             .service(outcomes::append)
-            .service(components::read)
-            .service(components::edit)
+            .service(plan::read)
+            .service(plan::edit)
+            .service(days::read)
+            .service(days::calendar)
+            .service(builds::begin)
+            .service(builds::read)
+            .service(builds::set_clock)
+            .service(builds::append)
             .service(bench::watch)
             .service(bench::read)
             .service(bowls::open)
             .service(bowls::read)
             .service(bowls::set_thermometer)
             .service(photos::append)
+            .service(photos::append_of_batch)
+            .service(photos::list_of_batch)
             .service(photos::list)
             .service(photos::read)
             .service(photos::forget)

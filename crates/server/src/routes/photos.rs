@@ -1,10 +1,10 @@
-//! Photos of smears.
+//! Photos of smears, and of finished pieces.
 
 use actix_web::http::header::{CACHE_CONTROL, CONTENT_TYPE};
 use actix_web::{HttpResponse, delete, get, post, web};
 use chrono::{DateTime, Utc};
 use serde::Serialize;
-use store::photos::PhotoLine;
+use store::photos::{PhotoLine, PhotoOf};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -12,7 +12,7 @@ use crate::picture::made_anew;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
-/// A bowl has at most this many photos.
+/// A bowl, or a batch, has at most this many photos.
 const MOST: usize = 24;
 
 /// A photo; its picture is at `/photos/{id}`.
@@ -49,12 +49,51 @@ pub async fn append(
     if store::photos::of_bowl(&state.pool, *bowl_id).await?.len() >= MOST {
         return Err(Problem::conflict(format!("A bowl has at most {MOST} photos.")));
     }
+    keep(&state, PhotoOf::Bowl(*bowl_id), taken_at, body).await
+}
+
+/// Keeps a photo of finished pieces: a PNG or a JPEG of at most 4 MB, made small and
+/// written anew without anything but the picture.
+#[utoipa::path(tag = "photos", operation_id = "append_piece_photo", request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
+    (status = 201, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+    (status = 413, body = Problem), (status = 422, body = Problem)))]
+#[post("/batches/{id}/photos")]
+pub async fn append_of_batch(
+    state: web::Data<State>,
+    batch_id: web::Path<Uuid>,
+    body: web::Bytes,
+) -> Answer<HttpResponse> {
+    store::batches::get(&state.pool, *batch_id).await?;
+    if store::photos::of_batch(&state.pool, *batch_id).await?.len() >= MOST {
+        return Err(Problem::conflict(format!("A batch has at most {MOST} photos.")));
+    }
+    keep(&state, PhotoOf::Batch(*batch_id), state.wall.now(), body).await
+}
+
+/// The photos of a batch's finished pieces, the first taken first.
+#[utoipa::path(tag = "photos", operation_id = "list_piece_photos", responses((status = 200, body = [PhotoAnswer]), (status = 404, body = Problem)))]
+#[get("/batches/{id}/photos")]
+pub async fn list_of_batch(
+    state: web::Data<State>,
+    batch_id: web::Path<Uuid>,
+) -> Answer<web::Json<Vec<PhotoAnswer>>> {
+    store::batches::get(&state.pool, *batch_id).await?;
+    let photos = store::photos::of_batch(&state.pool, *batch_id).await?;
+    Ok(web::Json(photos.into_iter().map(Into::into).collect()))
+}
+
+async fn keep(
+    state: &State,
+    of: PhotoOf,
+    taken_at: DateTime<Utc>,
+    body: web::Bytes,
+) -> Answer<HttpResponse> {
     let kept = web::block(move || made_anew(&body))
         .await
         .map_err(|e| Problem::conflict(e.to_string()))?
         .map_err(|message| Problem::bad_field("photo", message))?;
     let photo = PhotoLine { id: Uuid::now_v7(), taken_at, width: kept.width, height: kept.height };
-    store::photos::append(&state.pool, *bowl_id, &photo, &kept.jpeg).await?;
+    store::photos::append(&state.pool, of, &photo, &kept.jpeg).await?;
     Ok(HttpResponse::Created().json(PhotoAnswer::from(photo)))
 }
 

@@ -8,12 +8,11 @@ use chrono::{DateTime, Utc};
 use craft::bowl::{Action, Reading, Source};
 use craft::check::{self, Checker};
 use craft::logfile::{self, Asked, DateOrder, Scale};
-use craft::plan::BarkInputs;
+use craft::plan::{BatchInputs, BowlInputs};
 use craft::units::{celsius, in_celsius};
 use serde::{Deserialize, Serialize};
 use store::batches::Batch;
 use store::bowls::{BowlRow, ClockRow};
-use store::components::{Component, SLAB_BARK};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
@@ -22,16 +21,17 @@ use super::batches::under;
 use super::bowls::{self, BowlWithPlan};
 use crate::afterwards::settle;
 use crate::answer::bowl::ActionAnswer;
-use crate::answer::plan::PlanAnswer;
+use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;
 use crate::problem::{Answer, Problem};
 use crate::record_csv;
+use crate::saved_inputs::FIRST_FORMAT;
 use crate::state::State;
 
 /// What marks a bowl that was saved as JSON.
-const FORMAT: &str = "wide-sheen-bowl-1";
+const FORMAT: &str = "wide-sheen-bowl-2";
 /// Most readings and actions of a bowl that is brought in.
 const MOST: usize = 200_000;
 
@@ -67,7 +67,7 @@ impl From<SavedReading> for Reading {
 #[derive(Debug, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct SavedBowl {
-    /// `wide-sheen-bowl-1`.
+    /// `wide-sheen-bowl-2`.
     pub format: String,
     /// The batch's name.
     pub name: String,
@@ -77,7 +77,8 @@ pub struct SavedBowl {
     /// When it was taken to the bench.
     pub opened_at: DateTime<Utc>,
     /// What the maker stated.
-    pub inputs: BarkInputs,
+    #[serde(deserialize_with = "crate::saved_inputs::read")]
+    pub inputs: BowlInputs,
     /// The readings, in order of time.
     pub readings: Vec<SavedReading>,
     /// What was done, in order of time, undoings included.
@@ -161,8 +162,7 @@ pub async fn save_csv(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<Ht
 #[get("/bowls/{id}/record.json")]
 pub async fn save_json(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
     let (bowl, readings, actions) = whole(&state, *id).await?;
-    let component = store::components::get(&state.pool, bowl.component_id).await?;
-    let batch = store::batches::get(&state.pool, component.batch_id).await?;
+    let batch = store::batches::get(&state.pool, bowl.batch_id).await?;
     let saved = SavedBowl {
         format: FORMAT.to_owned(),
         name: batch.name,
@@ -186,7 +186,7 @@ pub async fn bring_in(
     Body(saved): Body<SavedBowl>,
 ) -> Answer<HttpResponse> {
     let mut check = Checker::new();
-    if saved.format != FORMAT {
+    if ![FORMAT, FIRST_FORMAT].contains(&saved.format.as_str()) {
         check.fault("format", format!("must be {FORMAT}; it is {}", saved.format));
     }
     check.text("name", &saved.name, super::batches::LONGEST_NAME);
@@ -199,7 +199,7 @@ pub async fn bring_in(
     }
     let actions = all_actions(saved.actions, &mut check);
     check.finish()?;
-    let plan = craft::plan::bark(&saved.inputs).map_err(|faults| under("inputs", faults))?;
+    let plan = craft::plan::bowl(&saved.inputs).map_err(|faults| under("inputs", faults))?;
     let readings: Vec<_> = saved.readings.into_iter().map(Into::into).collect();
     let now = state.wall.now();
     let batch = Batch {
@@ -210,24 +210,26 @@ pub async fn bring_in(
         created_at: saved.opened_at,
         updated_at: now,
     };
-    let component = Component {
-        id: Uuid::now_v7(),
-        batch_id: batch.id,
-        kind: SLAB_BARK.to_owned(),
-        // What it names stands on another shelf; the numbers came along.
-        inputs: saved.inputs.off_the_shelf(),
-        version: 1,
-    };
+    // What it names stands on another shelf; the numbers came along.
+    let inputs = saved.inputs.off_the_shelf();
     let bowl = BowlRow {
         id: Uuid::now_v7(),
-        component_id: component.id,
-        inputs: saved.inputs.off_the_shelf(),
-        plan: PlanAnswer::from(plan).frozen().map_err(|e| Problem::conflict(e.to_string()))?,
+        batch_id: batch.id,
+        chocolate: inputs.key.clone(),
+        inputs: inputs.clone(),
+        plan: BowlPlanAnswer::from(plan).frozen().map_err(|e| Problem::conflict(e.to_string()))?,
         opened_at: saved.opened_at,
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: false,
     };
-    store::bring_in(&state.pool, &batch, &component, &bowl, (&readings, &actions)).await?;
+    store::bring_in(
+        &state.pool,
+        &batch,
+        &BatchInputs::around(inputs),
+        &bowl,
+        (&readings, &actions),
+    )
+    .await?;
     Ok(HttpResponse::Created().json(bowls::answer(&state, bowl).await?))
 }
 

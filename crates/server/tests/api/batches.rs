@@ -9,7 +9,7 @@ use crate::kitchen::{Kitchen, text};
 #[actix_web::test]
 async fn a_batch_is_begun_read_edited_and_forgotten() {
     let kitchen = Kitchen::new().await;
-    let (id, component) = kitchen.batch("Comet bark").await;
+    let id = kitchen.batch("Comet bark").await;
     let path = format!("/batches/{id}");
     let read = kitchen.get(&path).await;
     assert_eq!(read.headers["etag"], "\"1\"");
@@ -24,7 +24,7 @@ async fn a_batch_is_begun_read_edited_and_forgotten() {
 
     kitchen.delete(&path).await.with(204);
     kitchen.get(&path).await.with(404);
-    kitchen.get(&format!("/components/{component}")).await.with(404);
+    kitchen.get(&format!("/batches/{id}/plan")).await.with(404);
 }
 
 #[actix_web::test]
@@ -39,35 +39,35 @@ async fn sending_a_new_batch_twice_makes_one() {
 }
 
 #[actix_web::test]
-async fn a_components_plan_follows_its_inputs_and_bad_ones_change_nothing() {
+async fn a_plan_follows_its_inputs_and_bad_ones_change_nothing() {
     let kitchen = Kitchen::new().await;
-    let (_, id) = kitchen.batch("Bark").await;
-    let path = format!("/components/{id}");
+    let id = kitchen.batch("Bark").await;
+    let path = format!("/batches/{id}/plan");
     let before = kitchen.get(&path).await.with(200);
-    assert_eq!(before["plan"]["slab"]["to_weigh_g"], 325.08);
+    assert_eq!(before["plan"]["bowls"][0]["plan"]["to_weigh_g"], 325.08);
 
     let mut inputs = before["inputs"].clone();
-    inputs["thickness_mm"] = json!(6);
+    inputs["components"][0]["work"]["cover"]["thickness_mm"] = json!(6);
     let after = kitchen.put(&path, Some(1), inputs.clone()).await.with(200);
-    assert_eq!(after["plan"]["slab"]["to_weigh_g"], 487.62);
+    assert_eq!(after["plan"]["bowls"][0]["plan"]["to_weigh_g"], 487.62);
     kitchen.put(&path, Some(1), inputs.clone()).await.with(412);
 
-    inputs["thickness_mm"] = json!(-6);
-    kitchen.put(&path, Some(2), inputs).await.refuses("thickness_mm");
+    inputs["components"][0]["work"]["cover"]["thickness_mm"] = json!(-6);
+    kitchen.put(&path, Some(2), inputs).await.refuses("components[0].work.cover.thickness_mm");
     assert_eq!(kitchen.get(&path).await.with(200), after);
 }
 
 #[actix_web::test]
 async fn a_list_tells_where_each_batch_stands() {
     let kitchen = Kitchen::new().await;
-    let (_, planned) = kitchen.batch("Planned").await;
+    let planned = kitchen.batch("Planned").await;
     let stage = async |name: &str| {
         let all = kitchen.get("/batches").await.with(200);
         let found = all.as_array().expect("a list").iter().find(|b| b["name"] == name).cloned();
         text(&found.expect("it is there")["stage"])
     };
     assert_eq!(stage("Planned").await, "planned");
-    let opened = kitchen.post(&format!("/components/{planned}/bowls"), json!({})).await.with(201);
+    let opened = kitchen.post(&format!("/batches/{planned}/bowls"), json!({})).await.with(201);
     let bowl = text(&opened["bowl"]["id"]);
     assert_eq!(stage("Planned").await, "at_bench");
     let poured = kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
@@ -81,7 +81,7 @@ async fn a_list_tells_where_each_batch_stands() {
 #[actix_web::test]
 async fn outcomes_are_looks_kept_in_order_once_each() {
     let kitchen = Kitchen::new().await;
-    let (id, _) = kitchen.batch("Bark").await;
+    let id = kitchen.batch("Bark").await;
     let path = format!("/batches/{id}/outcomes");
     let look = |gloss: &str, look_id: Uuid| {
         json!({ "id": look_id, "gloss": gloss, "snap": "clean", "released": "freely",

@@ -9,8 +9,8 @@ use crate::kitchen::{Kitchen, text};
 #[actix_web::test]
 async fn taking_a_plan_to_the_bench_twice_opens_one_bowl() {
     let kitchen = Kitchen::new().await;
-    let (_, component) = kitchen.batch("Bark").await;
-    let path = format!("/components/{component}/bowls");
+    let batch = kitchen.batch("Bark").await;
+    let path = format!("/batches/{batch}/bowls");
     let first = kitchen.post(&path, json!({})).await.with(201);
     let again = kitchen.post(&path, json!({})).await.with(200);
     assert_eq!(first["bowl"]["id"], again["bowl"]["id"]);
@@ -23,11 +23,11 @@ async fn taking_a_plan_to_the_bench_twice_opens_one_bowl() {
 #[actix_web::test]
 async fn a_bowl_keeps_the_plan_it_was_opened_by() {
     let kitchen = Kitchen::new().await;
-    let (_, component) = kitchen.batch("Bark").await;
-    let opened = kitchen.post(&format!("/components/{component}/bowls"), json!({})).await.with(201);
-    let path = format!("/components/{component}");
-    let mut inputs = kitchen.get(&path).await.with(200)["inputs"].clone();
-    inputs["thickness_mm"] = json!(8);
+    let batch = kitchen.batch("Bark").await;
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await.with(201);
+    let path = format!("/batches/{batch}/plan");
+    let mut inputs = kitchen.stated(&batch).await;
+    inputs["components"][0]["work"]["cover"]["thickness_mm"] = json!(8);
     kitchen.put(&path, Some(1), inputs).await.with(200);
     let bowl = text(&opened["bowl"]["id"]);
     let now = kitchen.get(&format!("/bowls/{bowl}")).await.with(200);

@@ -133,16 +133,20 @@ impl Kitchen {
         self.send(self.request(Method::DELETE, path)).await
     }
 
-    /// A new batch; its id and its component's.
-    pub async fn batch(&self, name: &str) -> (String, String) {
-        let batch = self.post("/batches", json!({ "name": name })).await.with(201);
-        (text(&batch["id"]), text(&batch["components"][0]["id"]))
+    /// A new batch's id: one slab of dark.
+    pub async fn batch(&self, name: &str) -> String {
+        text(&self.post("/batches", json!({ "name": name })).await.with(201)["id"])
+    }
+
+    /// What a batch states.
+    pub async fn stated(&self, batch: &str) -> Value {
+        self.get(&format!("/batches/{batch}/plan")).await.with(200)["inputs"].clone()
     }
 
     /// A new bowl's id.
     pub async fn bowl(&self) -> String {
-        let (_, component) = self.batch("A slab").await;
-        let opened = self.post(&format!("/components/{component}/bowls"), json!({})).await;
+        let batch = self.batch("A slab").await;
+        let opened = self.post(&format!("/batches/{batch}/bowls"), json!({})).await;
         text(&opened.with(201)["bowl"]["id"])
     }
 

@@ -3,6 +3,7 @@
 mod batches;
 mod bench;
 mod bowls;
+mod builds;
 mod calc;
 mod flat_work;
 mod kitchen;
@@ -10,6 +11,7 @@ mod methods;
 mod photos;
 mod record;
 mod refusals;
+mod sheets;
 mod shelf;
 mod simulated;
 mod stream;

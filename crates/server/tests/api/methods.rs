@@ -12,7 +12,7 @@ async fn each_method_says_what_it_is_and_what_it_suits() {
     let kitchen = Kitchen::new().await;
     let methods = kitchen.get("/methods").await.with(200);
     let methods = methods.as_array().expect("a list");
-    assert_eq!(methods.len(), 7);
+    assert_eq!(methods.len(), 8);
     for method in methods {
         assert!(method["how"].as_str().is_some_and(|how| how.len() > 20), "{method}");
         for suited in method["suits"].as_array().expect("families") {
@@ -45,23 +45,24 @@ async fn plan_to_pour(kitchen: &Kitchen, method: &Value, family: &str) {
     let key = method["key"].as_str().expect("a key");
     let what = format!("{family} by {key}");
     let batch = kitchen.post("/batches", json!({ "name": what })).await.with(201);
-    let id = batch["components"][0]["id"].as_str().expect("an id");
-    let component = kitchen.get(&format!("/components/{id}")).await.with(200);
-    let mut inputs = component["inputs"].clone();
-    inputs["family"] = family.into();
-    inputs["method"] = key.into();
-    inputs["stone_c"] = 16.into();
+    let id = batch["id"].as_str().expect("an id");
+    let mut inputs = kitchen.stated(id).await;
+    let bowl = &mut inputs["bowls"][0];
+    bowl["family"] = family.into();
+    bowl["method"] = key.into();
+    bowl["stone_c"] = 16.into();
     inputs["room_c"] = 19.into();
-    let kept = kitchen.put(&format!("/components/{id}"), Some(1), inputs).await.with(200);
-    assert_eq!(kept["plan"]["method"], key, "{what}");
-    let amounts = &kept["plan"]["amounts"];
+    let kept = kitchen.put(&format!("/batches/{id}/plan"), Some(1), inputs).await.with(200);
+    let plan = &kept["plan"]["bowls"][0]["plan"];
+    assert_eq!(plan["method"], key, "{what}");
+    let amounts = &plan["amounts"];
     let g = |name: &str| amounts[name].as_f64().expect("grams");
     assert!((g("melted_g") + g("seed_g") - g("total_g")).abs() < 0.02, "{what}: {amounts}");
     assert_eq!(g("seed_g") > 0.0, key.starts_with("seed"), "{what}: {amounts}");
     assert_eq!(g("crystals_g") > 0.0, key == "ready_crystals", "{what}: {amounts}");
     assert_eq!(g("pour_out_g") > 0.0, key == "slab", "{what}: {amounts}");
 
-    let opened = kitchen.post(&format!("/components/{id}/bowls"), json!({})).await.with(201);
+    let opened = kitchen.post(&format!("/batches/{id}/bowls"), json!({})).await.with(201);
     let bowl = opened["bowl"]["id"].as_str().expect("an id").to_owned();
     let act = async |body: Value| {
         kitchen.pass(TimeDelta::seconds(150));
@@ -107,14 +108,16 @@ async fn plan_to_pour(kitchen: &Kitchen, method: &Value, family: &str) {
 async fn what_does_not_go_with_a_method_is_refused() {
     let kitchen = Kitchen::new().await;
     let plan = |changes: Value| {
-        let mut inputs = json!({ "family": "dark", "thickness_mm": 4, "room_c": 20, "rh_pct": 45,
-            "tray": { "shape": "round", "diameter_mm": 240 } });
-        let more = changes.as_object().expect("fields").clone();
-        inputs.as_object_mut().expect("fields").extend(more);
-        inputs
+        let mut bowl = json!({ "key": "dark", "family": "dark" });
+        bowl.as_object_mut().expect("fields").extend(changes.as_object().expect("fields").clone());
+        json!({ "room_c": 20, "rh_pct": 45, "bowls": [bowl], "components": [{ "key": "slab",
+            "name": "Slab", "work": { "kind": "slab", "chocolate": "dark", "cover": {
+            "by": "thickness", "thickness_mm": 4,
+            "tray": { "shape": "round", "diameter_mm": 240 } } } }] })
     };
     let refused = async |changes: Value, field: &str| {
-        kitchen.post("/calc/bark", plan(changes)).await.refuses(field)
+        let told = kitchen.post("/calc/batch", plan(changes)).await;
+        told.refuses(&format!("bowls[0].{field}"))
     };
     let told = refused(json!({ "method": "coating" }), "method").await;
     assert!(told.contains("does not suit dark") && told.contains("seed_down"), "{told}");

@@ -21,21 +21,28 @@ impl Kitchen {
         things.iter().find(|t| t["id"] == id).cloned().unwrap_or_default()
     }
 
-    /// A component's inputs changed, kept and answered.
-    async fn change(&self, component: &str, change: Value) -> Value {
-        let path = format!("/components/{component}");
+    /// A batch's bowl changed and kept; the bowl's plan.
+    async fn change(&self, batch: &str, change: Value) -> Value {
+        let path = format!("/batches/{batch}/plan");
         let kept = self.get(&path).await.with(200);
         let mut inputs = kept["inputs"].clone();
         for (name, value) in change.as_object().expect("fields") {
-            inputs[name] = value.clone();
+            inputs["bowls"][0][name] = value.clone();
         }
         let version = kept["version"].as_u64().and_then(|v| u32::try_from(v).ok());
-        self.put(&path, version, inputs).await.with(200)
+        let changed = self.put(&path, version, inputs).await.with(200);
+        changed["plan"]["bowls"][0]["plan"].clone()
+    }
+
+    /// The plan of a batch's bowl.
+    async fn bowl_plan(&self, batch: &str) -> Value {
+        let planned = self.get(&format!("/batches/{batch}/plan")).await.with(200);
+        planned["plan"]["bowls"][0]["plan"].clone()
     }
 
     /// Opens a bowl and gives it the record of a simulated evening, up to the pour.
-    async fn made(&self, component: &str, quirks: Quirks, seed: u64) -> String {
-        let opened = self.post(&format!("/components/{component}/bowls"), json!({})).await;
+    async fn made(&self, batch: &str, quirks: Quirks, seed: u64) -> String {
+        let opened = self.post(&format!("/batches/{batch}/bowls"), json!({})).await;
         let bowl = text(&opened.with(201)["bowl"]["id"]);
         let id = Uuid::parse_str(&bowl).expect("an id");
         let row = store::bowls::get(&self.state.pool, id).await.expect("kept");
@@ -108,10 +115,10 @@ fn with(mut body: Value, name: &str, value: impl Into<Value>) -> Value {
 async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     let kitchen = Kitchen::new().await;
     let id = kitchen.put_on_shelf(galaxy(), Some(300.0)).await;
-    let (_, component) = kitchen.batch("Comet bark").await;
-    let planned = kitchen.change(&component, json!({ "chocolate_id": id })).await;
-    let stock = &planned["plan"]["stock"];
-    let needed = planned["plan"]["slab"]["to_weigh_g"].as_f64().expect("grams");
+    let batch = kitchen.batch("Comet bark").await;
+    let planned = kitchen.change(&batch, json!({ "chocolate_id": id })).await;
+    let stock = &planned["stock"];
+    let needed = planned["to_weigh_g"].as_f64().expect("grams");
     assert_eq!(stock["notes"][0]["code"], "not-enough", "{stock}");
     let cost = stock["cost"].as_f64().expect("a cost");
     assert!((cost - needed * 14.5 / 1000.0).abs() < 0.01, "{stock}");
@@ -120,7 +127,7 @@ async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     let bought = json!({ "id": Uuid::new_v4(), "kind": "bought", "grams": 1000 });
     assert_eq!(kitchen.post(&moves, bought.clone()).await.with(201)["left_g"], 1300.0);
     assert_eq!(kitchen.post(&moves, bought).await.with(200)["left_g"], 1300.0);
-    let opened = kitchen.post(&format!("/components/{component}/bowls"), json!({})).await;
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
     let opened = opened.with(201);
     let bowl = text(&opened["bowl"]["id"]);
     let melted = opened["plan"]["amounts"]["melted_g"].as_f64().expect("grams");
@@ -168,11 +175,12 @@ async fn a_new_plan_starts_from_the_kitchen_and_the_only_gear_there_is() {
         "fridge_c": 6, "at_hand": { "stone": true } });
     kitchen.put(&format!("/shelf/{nil}"), version, edited).await.with(200);
 
-    let (_, component) = kitchen.batch("Star bark").await;
-    let inputs = kitchen.get(&format!("/components/{component}")).await.with(200)["inputs"].clone();
-    assert_eq!((&inputs["room_c"], &inputs["stone_c"]), (&json!(18.5), &json!(16.0)));
-    assert_eq!((&inputs["ware_id"], &inputs["heat_id"]), (&json!(ware), &Value::Null));
-    assert_eq!(inputs["kitchen"]["stone"], true);
+    let batch = kitchen.batch("Star bark").await;
+    let inputs = kitchen.stated(&batch).await;
+    let bowl = &inputs["bowls"][0];
+    assert_eq!((&inputs["room_c"], &bowl["stone_c"]), (&json!(18.5), &json!(16.0)));
+    assert_eq!((&bowl["ware_id"], &bowl["heat_id"]), (&json!(ware), &Value::Null));
+    assert_eq!(bowl["kitchen"]["stone"], true);
     kitchen.delete(&format!("/shelf/{nil}")).await.with(409);
 }
 
@@ -189,10 +197,10 @@ async fn bowls_teach_their_gear_and_a_reset_forgets() {
     let mut totals = Vec::new();
     let mut last = (String::new(), String::new());
     for seed in 0..3 {
-        let (_, component) = kitchen.batch("Ring bark").await;
-        let planned = kitchen.change(&component, by.clone()).await;
-        totals.push(planned["plan"]["microwave"]["seconds"].as_f64().expect("seconds"));
-        last = (kitchen.made(&component, quirks, seed).await, component);
+        let batch = kitchen.batch("Ring bark").await;
+        let planned = kitchen.change(&batch, by.clone()).await;
+        totals.push(planned["microwave"]["seconds"].as_f64().expect("seconds"));
+        last = (kitchen.made(&batch, quirks, seed).await, batch);
     }
     assert!(
         totals[0] < totals[1] && totals[1] < totals[2],
@@ -232,9 +240,9 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
         "showed_c": -0.7 });
     let probe = kitchen.put_on_shelf(probe, None).await;
     assert_eq!(kitchen.on_shelf(&probe).await["offset_c"], 0.7);
-    let (_, component) = kitchen.batch("Halo bark").await;
-    kitchen.change(&component, json!({ "thermometer_id": probe })).await;
-    let opened = kitchen.post(&format!("/components/{component}/bowls"), json!({})).await;
+    let batch = kitchen.batch("Halo bark").await;
+    kitchen.change(&batch, json!({ "thermometer_id": probe })).await;
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
     let bowl = text(&opened.with(201)["bowl"]["id"]);
     kitchen.read(&bowl, json!({ "temp_c": 44.3 })).await.with(201);
     let now = kitchen.bowl_now(&bowl).await;
@@ -247,8 +255,7 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
     assert_eq!(saved["readings"][0]["temp_c"], 44.3);
     let back = kitchen.post("/bowls", saved).await.with(201);
     assert_eq!(back["bowl"]["latest"]["temp_c"], 45.0);
-    let component = text(&back["bowl"]["component_id"]);
-    let inputs = kitchen.get(&format!("/components/{component}")).await.with(200)["inputs"].clone();
+    let inputs = kitchen.stated(&text(&back["batch_id"])).await["bowls"][0].clone();
     assert_eq!((&inputs["thermometer_id"], &inputs["offset_c"]), (&Value::Null, &json!(0.7)));
 }
 
@@ -256,9 +263,9 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
 async fn plans_follow_the_shelf_and_bowls_do_not() {
     let kitchen = Kitchen::new().await;
     let id = kitchen.put_on_shelf(galaxy(), None).await;
-    let (_, component) = kitchen.batch("Dark bark").await;
-    kitchen.change(&component, json!({ "chocolate_id": id })).await;
-    let opened = kitchen.post(&format!("/components/{component}/bowls"), json!({})).await;
+    let batch = kitchen.batch("Dark bark").await;
+    kitchen.change(&batch, json!({ "chocolate_id": id })).await;
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
     let bowl = text(&opened.with(201)["bowl"]["id"]);
 
     let mut warmer = galaxy();
@@ -267,15 +274,15 @@ async fn plans_follow_the_shelf_and_bowls_do_not() {
     kitchen.put(&path, Some(1), warmer.clone()).await.with(200);
     kitchen.put(&path, Some(1), warmer.clone()).await.with(412);
     kitchen.put(&path, None, warmer).await.with(428);
-    let planned = kitchen.get(&format!("/components/{component}")).await.with(200);
-    assert_eq!(planned["plan"]["windows"]["work_c"], json!([31.2, 32.2]));
+    let planned = kitchen.bowl_plan(&batch).await;
+    assert_eq!(planned["windows"]["work_c"], json!([31.2, 32.2]));
     assert_eq!(kitchen.bowl_now(&bowl).await["windows"]["work_c"], json!([30.5, 31.5]));
 
     // Put away, it is offered no more; the plan still knows it.
     kitchen.delete(&path).await.with(204);
     assert!(kitchen.on_shelf(&id).await.is_null());
-    let planned = kitchen.get(&format!("/components/{component}")).await.with(200);
-    assert_eq!(planned["plan"]["windows"]["work_c"], json!([31.2, 32.2]));
+    let planned = kitchen.bowl_plan(&batch).await;
+    assert_eq!(planned["windows"]["work_c"], json!([31.2, 32.2]));
 }
 
 #[actix_web::test]
@@ -321,10 +328,9 @@ async fn what_cannot_stand_on_the_shelf_is_refused_by_name() {
     kitchen.post(&moves, json!({ "kind": "returned", "grams": 5 })).await.refuses("bowl_id");
     let other_kind = json!({ "kind": "heat", "name": "Now a stove" });
     kitchen.put(&format!("/shelf/{id}"), Some(1), other_kind).await.refuses("kind");
-    let (_, component) = kitchen.batch("A slab").await;
-    let mut inputs =
-        kitchen.get(&format!("/components/{component}")).await.with(200)["inputs"].clone();
-    inputs["ware_id"] = json!(id);
-    let told = kitchen.put(&format!("/components/{component}"), Some(1), inputs).await;
-    assert_eq!(told.refuses("ware_id"), "is not a bowl on the shelf");
+    let batch = kitchen.batch("A slab").await;
+    let mut inputs = kitchen.stated(&batch).await;
+    inputs["bowls"][0]["ware_id"] = json!(id);
+    let told = kitchen.put(&format!("/batches/{batch}/plan"), Some(1), inputs).await;
+    assert_eq!(told.refuses("bowls[0].ware_id"), "is not a bowl on the shelf");
 }

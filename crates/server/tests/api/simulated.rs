@@ -64,7 +64,7 @@ async fn the_demo_has_evenings_of_every_kind() {
     let count = |stage: &str| {
         all.as_array().expect("a list").iter().filter(|b| b["stage"] == stage).count()
     };
-    assert_eq!((count("planned"), count("at_bench"), count("lost")), (2, 1, 1), "{all:#}");
+    assert_eq!((count("planned"), count("at_bench"), count("lost")), (4, 1, 1), "{all:#}");
     assert!(count("poured") + count("lost") >= 6);
     for batch in all.as_array().expect("a list") {
         let Some(bowl) = batch["bowl_id"].as_str() else { continue };

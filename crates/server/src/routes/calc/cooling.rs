@@ -13,7 +13,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::{CoolingAnswer, EtaAnswer};
+use crate::answer::figures::{CoolingAnswer, EtaAnswer};
 use crate::answer::round;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};

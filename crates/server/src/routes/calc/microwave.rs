@@ -12,7 +12,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::MicrowaveAnswer;
+use crate::answer::figures::MicrowaveAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;

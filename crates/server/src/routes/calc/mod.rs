@@ -1,15 +1,20 @@
 //! Calculations: stateless, one file for each family of formulas.
 
-mod bark;
+mod batch;
+mod colour;
 mod convert;
 mod cooling;
+mod dip;
 mod fridge;
+mod ganache;
 mod microwave;
 mod piped;
 mod ready_crystals;
 mod room;
 mod seed;
 mod setting;
+mod sheets;
+mod shell;
 mod slab;
 mod slab_split;
 mod windows;
@@ -28,6 +33,9 @@ use crate::state::State;
 pub fn routes(config: &mut ServiceConfig<'_>) {
     config
         .service(windows::windows)
+        .service(sheets::piping)
+        .service(sheets::wrap)
+        .service(sheets::score)
         .service(seed::seed)
         .service(ready_crystals::ready_crystals)
         .service(slab_split::slab_split)
@@ -40,7 +48,14 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(wrap::wrap)
         .service(piped::lines)
         .service(convert::convert)
-        .service(bark::bark);
+        .service(shell::shells)
+        .service(colour::butter)
+        .service(colour::film_on)
+        .service(colour::stacked)
+        .service(colour::look)
+        .service(dip::dipped)
+        .service(ganache::made)
+        .service(batch::batch);
 }
 
 /// What is said of the chocolate that is asked about.

@@ -7,7 +7,7 @@ use craft::units::{celsius, percent_of};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
-use crate::answer::plan::RoomAnswer;
+use crate::answer::figures::RoomAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 

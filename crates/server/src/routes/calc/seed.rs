@@ -12,7 +12,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::SeedAnswer;
+use crate::answer::figures::SeedAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;

@@ -13,7 +13,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::SettingAnswer;
+use crate::answer::figures::SettingAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;

@@ -4,15 +4,16 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::plan::{BlendPart, OwnInputs, TrayInputs};
+use craft::plan::{BlendPart, OwnInputs};
 use craft::spread::slab::{FoldedIn, Size};
 use craft::units::{grams, grams_per_cubic_centimetre, millimetres};
+use craft::work::TrayInputs;
 use serde::Deserialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::SlabAnswer;
+use crate::answer::figures::SlabAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;

@@ -10,7 +10,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::Which;
-use crate::answer::plan::WindowsAnswer;
+use crate::answer::figures::WindowsAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;

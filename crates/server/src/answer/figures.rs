@@ -1,18 +1,14 @@
-//! Figures of a plan, as the calculation endpoints give them.
+//! Figures as the calculation endpoints give them, and as plans have them in parts.
 
 use craft::chocolate::{Chocolate, Family};
 use craft::fridge::Stay;
 use craft::heat::cooling::Eta;
 use craft::heat::microwave::BurstPlan;
-use craft::heat::seed::{SeedPlan, additions};
-use craft::method::{Method, gate};
+use craft::heat::seed::SeedPlan;
 use craft::note::{Note, Step};
-use craft::plan::BarkPlan;
 use craft::room::Room;
 use craft::setting::{Moment, Setting};
-use craft::spread::mixed::Mixed;
 use craft::spread::slab::Slab;
-use craft::spread::topping::OnTop;
 use craft::units::{
     Time, in_grams_per_cubic_centimetre, in_millimetres, in_percent, in_seconds,
     in_square_centimetres,
@@ -20,7 +16,6 @@ use craft::units::{
 use serde::Serialize;
 use utoipa::ToSchema;
 
-use super::shelf::StockAnswer;
 use super::{band, celsius, grams, round, seconds};
 
 /// Temperature windows of a chocolate.
@@ -139,65 +134,6 @@ impl SeedAnswer {
     }
 }
 
-/// What a method asks to be weighed, and where its temperatures lie.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct AmountsAnswer {
-    /// Melt this much.
-    pub melted_g: f64,
-    /// Hold this much back, unmelted.
-    pub seed_g: f64,
-    /// Both.
-    pub total_g: f64,
-    /// Half, a third, the rest of the seed; they add up to `seed_g`.
-    #[schema(min_items = 3, max_items = 3)]
-    pub additions_g: [f64; 3],
-    /// Ready crystals to stir in.
-    pub crystals_g: f64,
-    /// Where they go in; `null` where none do.
-    #[schema(min_items = 2, max_items = 2)]
-    pub gate_c: Option<[f64; 2]>,
-    /// Pour this much out on the stone.
-    pub pour_out_g: f64,
-    /// Where the melt stops.
-    pub melted_c: f64,
-    /// Where the cooling aims.
-    pub target_c: f64,
-    /// The seed's temperature.
-    pub seed_c: f64,
-    /// The band to use it in.
-    #[schema(min_items = 2, max_items = 2)]
-    pub use_c: [f64; 2],
-    /// Remarks.
-    pub notes: Vec<Note>,
-    /// The working.
-    pub sum: Vec<Step>,
-}
-
-impl From<&BarkPlan> for AmountsAnswer {
-    fn from(plan: &BarkPlan) -> Self {
-        let amounts = &plan.amounts;
-        let seed_g = grams(amounts.seed);
-        let [first, second, _] = additions(amounts.seed).map(grams);
-        let crystals_g = grams(amounts.crystals);
-        Self {
-            melted_g: grams(amounts.melted),
-            seed_g,
-            total_g: grams(amounts.total()),
-            // The last takes up the rounding, so that what is shown adds up.
-            additions_g: [first, second, round(seed_g - first - second, 2)],
-            crystals_g,
-            gate_c: gate(&plan.chocolate).filter(|_| crystals_g > 0.0).map(band),
-            pour_out_g: grams(amounts.pour_out),
-            melted_c: celsius(plan.melt_to),
-            target_c: celsius(plan.target),
-            seed_c: celsius(plan.seed_temp),
-            use_c: band(plan.method.use_band(&plan.chocolate)),
-            notes: amounts.notes.clone(),
-            sum: amounts.sum.clone(),
-        }
-    }
-}
-
 /// A slab's figures.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct SlabAnswer {
@@ -224,53 +160,6 @@ impl From<Slab> for SlabAnswer {
             area_cm2: round(in_square_centimetres(slab.area), 2),
             notes: slab.notes,
             sum: slab.sum,
-        }
-    }
-}
-
-/// What is folded in.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct MixedInAnswer {
-    /// What it weighs.
-    pub mass_g: f64,
-    /// Remarks.
-    pub notes: Vec<Note>,
-    /// The working.
-    pub sum: Vec<Step>,
-}
-
-impl From<Mixed> for MixedInAnswer {
-    fn from(mixed: Mixed) -> Self {
-        Self { mass_g: grams(mixed.dry), notes: mixed.notes, sum: mixed.sum }
-    }
-}
-
-/// What goes on top.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct ToppingAnswer {
-    /// How many of it.
-    pub count: f64,
-    /// What they weigh.
-    pub mass_g: f64,
-    /// How much of the slab they cover.
-    pub covered_pct: f64,
-    /// How many pieces the slab breaks into, where their size is known.
-    pub pieces: Option<f64>,
-    /// Remarks.
-    pub notes: Vec<Note>,
-    /// The working.
-    pub sum: Vec<Step>,
-}
-
-impl From<OnTop> for ToppingAnswer {
-    fn from(on_top: OnTop) -> Self {
-        Self {
-            count: on_top.count,
-            mass_g: grams(on_top.mass),
-            covered_pct: round(on_top.covered * 100.0, 1),
-            pieces: on_top.pieces.map(f64::floor),
-            notes: on_top.notes,
-            sum: on_top.sum,
         }
     }
 }
@@ -442,67 +331,6 @@ impl From<Stay> for FridgeAnswer {
             advised_min: min(stay.advised),
             notes: stay.notes,
             sum: stay.sum,
-        }
-    }
-}
-
-/// Everything that follows from a plan's inputs.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct PlanAnswer {
-    /// The chocolate's windows.
-    pub windows: WindowsAnswer,
-    /// What to weigh out.
-    pub slab: SlabAnswer,
-    /// What is folded in.
-    pub mixed_in: Option<MixedInAnswer>,
-    /// What goes on top.
-    pub topping: Option<ToppingAnswer>,
-    /// How it is tempered.
-    pub method: Method,
-    /// The method to recommend.
-    pub recommended: Method,
-    /// Why, in a sentence that follows "because".
-    pub recommended_because: String,
-    /// Melt this, hold this back, add this, pour out that.
-    pub amounts: AmountsAnswer,
-    /// The melt in bursts, where a microwave is used.
-    pub microwave: Option<MicrowaveAnswer>,
-    /// The room.
-    pub room: RoomAnswer,
-    /// After the pour; `null` where the room is too warm for it to set.
-    pub setting: Option<SettingAnswer>,
-    /// A stay in the fridge, where there is to be one.
-    pub fridge: Option<FridgeAnswer>,
-    /// What there is of it, where it is a chocolate from the shelf.
-    pub stock: Option<StockAnswer>,
-}
-
-impl PlanAnswer {
-    /// A plan as it is frozen in the bowl that is opened by it.
-    ///
-    /// # Errors
-    /// Where it cannot be written as JSON.
-    pub fn frozen(&self) -> Result<serde_json::Value, serde_json::Error> {
-        serde_json::to_value(self)
-    }
-}
-
-impl From<BarkPlan> for PlanAnswer {
-    fn from(plan: BarkPlan) -> Self {
-        Self {
-            windows: (&plan.chocolate).into(),
-            method: plan.method,
-            recommended: plan.recommended.0,
-            recommended_because: plan.recommended.1.to_owned(),
-            amounts: (&plan).into(),
-            slab: plan.slab.into(),
-            mixed_in: plan.mixed_in.map(Into::into),
-            topping: plan.topping.map(Into::into),
-            microwave: plan.bursts.map(Into::into),
-            room: RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() },
-            setting: plan.setting.map(Into::into),
-            fridge: plan.fridge.map(Into::into),
-            stock: None,
         }
     }
 }

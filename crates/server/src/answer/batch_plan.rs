@@ -1,0 +1,98 @@
+//! The plan of a batch.
+
+use craft::note::Note;
+use craft::plan::{BatchBowl, BatchPlan, LeftOver};
+use craft::work::ComponentInputs;
+use serde::Serialize;
+use utoipa::ToSchema;
+
+use super::bowl_plan::BowlPlanAnswer;
+use super::component_plan::ComponentPlanAnswer;
+use super::figures::RoomAnswer;
+use super::grams;
+
+/// Where a left-over could go.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct IdeaAnswer {
+    /// In a few words.
+    pub text: String,
+    /// A component that takes all of it, ready to be added.
+    pub component: ComponentInputs,
+}
+
+/// What is left over.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct LeftOverAnswer {
+    /// How much.
+    pub mass_g: f64,
+    /// Where it could go.
+    pub ideas: Vec<IdeaAnswer>,
+}
+
+impl From<LeftOver> for LeftOverAnswer {
+    fn from(left: LeftOver) -> Self {
+        let idea =
+            |idea: craft::plan::Idea| IdeaAnswer { text: idea.text, component: idea.component };
+        Self { mass_g: grams(left.mass), ideas: left.ideas.into_iter().map(idea).collect() }
+    }
+}
+
+/// A chocolate of the batch.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BatchBowlAnswer {
+    /// What components call it.
+    pub key: String,
+    /// What the components take of it.
+    pub needed_g: f64,
+    /// What moulds and vessels give back.
+    pub returned_g: f64,
+    /// How it is tempered; `null` where nothing is made from it.
+    pub plan: Option<BowlPlanAnswer>,
+    /// What is left over, where more is weighed out than is needed.
+    pub left_over: Option<LeftOverAnswer>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+}
+
+/// Everything that follows from what is stated of a batch.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BatchPlanAnswer {
+    /// The room.
+    pub room: RoomAnswer,
+    /// The chocolates.
+    pub bowls: Vec<BatchBowlAnswer>,
+    /// What is made.
+    pub components: Vec<ComponentPlanAnswer>,
+    /// Remarks on all of it together.
+    pub notes: Vec<Note>,
+}
+
+impl From<BatchPlan> for BatchPlanAnswer {
+    fn from(plan: BatchPlan) -> Self {
+        let room = RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() };
+        let made_from = |key: &str| -> Vec<String> {
+            let makes = |c: &&craft::plan::PlannedComponent| {
+                c.draft.takes.iter().any(|portion| portion.chocolate == key)
+            };
+            plan.components.iter().filter(makes).map(|c| c.name.clone()).collect()
+        };
+        let bowl = |bowl: BatchBowl| BatchBowlAnswer {
+            plan: bowl.plan.map(|of_bowl| BowlPlanAnswer {
+                room: Some(room.clone()),
+                made: made_from(&bowl.key),
+                ..of_bowl.into()
+            }),
+            key: bowl.key,
+            needed_g: grams(bowl.needed),
+            returned_g: grams(bowl.returned),
+            left_over: bowl.left_over.map(Into::into),
+            notes: bowl.notes,
+        };
+        Self {
+            bowls: plan.bowls.into_iter().map(bowl).collect(),
+            components: plan.components.into_iter().map(Into::into).collect(),
+            room,
+            notes: plan.notes,
+        }
+    }
+}

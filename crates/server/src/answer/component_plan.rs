@@ -1,0 +1,376 @@
+//! The plan of a component: what goes in, how it lies, how it is built.
+
+use craft::note::{Note, Step};
+use craft::plan::PlannedComponent;
+use craft::spread::Tray;
+use craft::spread::mixed::Mixed;
+use craft::spread::topping::OnTop;
+use craft::units::{in_millimetres, in_square_centimetres};
+use craft::work::{Due, Mistake, Pieces, Task, TrayInputs};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+use super::figures::{FridgeAnswer, SettingAnswer};
+use super::moulded::{CastAnswer, FaceAnswer};
+use super::{grams, round, seconds};
+
+/// What is folded in.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct MixedInAnswer {
+    /// What it weighs.
+    pub mass_g: f64,
+    /// The share of the room that it takes up.
+    pub volume_pct: f64,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<Mixed> for MixedInAnswer {
+    fn from(mixed: Mixed) -> Self {
+        Self {
+            mass_g: grams(mixed.dry),
+            volume_pct: round(mixed.volume_share * 100.0, 1),
+            notes: mixed.notes,
+            sum: mixed.sum,
+        }
+    }
+}
+
+/// What goes on top.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ToppingAnswer {
+    /// How many of it.
+    pub count: f64,
+    /// What they weigh.
+    pub mass_g: f64,
+    /// How much of the slab they cover.
+    pub covered_pct: f64,
+    /// How many pieces the slab breaks into, where their size is known.
+    pub pieces: Option<f64>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<OnTop> for ToppingAnswer {
+    fn from(on_top: OnTop) -> Self {
+        Self {
+            count: on_top.count,
+            mass_g: grams(on_top.mass),
+            covered_pct: round(on_top.covered * 100.0, 1),
+            pieces: on_top.pieces.map(f64::floor),
+            notes: on_top.notes,
+            sum: on_top.sum,
+        }
+    }
+}
+
+/// What a component takes from a bowl.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct PortionAnswer {
+    /// The chocolate's key.
+    pub chocolate: String,
+    /// How much of it is in the piece.
+    pub mass_g: f64,
+    /// How much must be at hand for it.
+    pub at_hand_g: f64,
+}
+
+/// What goes in besides chocolate.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct GoodsAnswer {
+    /// What it is.
+    pub name: String,
+    /// What it weighs.
+    pub mass_g: f64,
+    /// Where it goes: "mixed in", "on top".
+    pub goes: String,
+}
+
+/// A layer, the lowest first.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct LayerAnswer {
+    /// The chocolate's key.
+    pub chocolate: String,
+    /// How thick, once set.
+    pub thickness_mm: f64,
+    /// Its own colour, where it is coloured.
+    pub colour: Option<String>,
+    /// The share of the slab that it makes up; 100 for a layer of its own.
+    pub share_pct: f64,
+}
+
+/// How many pieces come of it.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct PiecesAnswer {
+    /// How many.
+    pub count: f64,
+    /// What one weighs, all told.
+    pub each_g: f64,
+    /// How large one is, where it is part of a slab.
+    pub area_cm2: Option<f64>,
+}
+
+impl From<Pieces> for PiecesAnswer {
+    fn from(pieces: Pieces) -> Self {
+        Self {
+            count: round(pieces.count, 1),
+            each_g: grams(pieces.each),
+            area_cm2: pieces.area.map(|area| round(in_square_centimetres(area), 2)),
+        }
+    }
+}
+
+/// When a task opens or closes, seconds after the one that it counts from.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct DueAnswer {
+    /// Most likely.
+    pub typical_s: f64,
+    /// Not likely before.
+    pub earliest_s: f64,
+    /// Not likely after.
+    pub latest_s: f64,
+    /// What happens then.
+    pub what: String,
+}
+
+impl From<Due> for DueAnswer {
+    fn from(due: Due) -> Self {
+        Self {
+            typical_s: seconds(due.moment.typical),
+            earliest_s: seconds(due.moment.earliest),
+            latest_s: seconds(due.moment.latest),
+            what: due.what.to_owned(),
+        }
+    }
+}
+
+/// One task of building it.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TaskAnswer {
+    /// Its key within the component.
+    pub key: String,
+    /// What to do.
+    pub text: String,
+    /// How.
+    pub detail: String,
+    /// How long the hands are at it.
+    pub takes_s: f64,
+    /// The chocolate that must be ready for it.
+    pub chocolate: Option<String>,
+    /// Times count from when this task was done.
+    pub since: Option<String>,
+    /// Not before.
+    pub from: Option<DueAnswer>,
+    /// Not after.
+    pub until: Option<DueAnswer>,
+    /// What is to be done where it was missed.
+    pub missed: String,
+    /// What is to be minded while it is done; empty where nothing is.
+    pub caution: String,
+}
+
+impl From<Task> for TaskAnswer {
+    fn from(task: Task) -> Self {
+        Self {
+            takes_s: seconds(task.takes),
+            from: task.from.map(Into::into),
+            until: task.until.map(Into::into),
+            key: task.key,
+            text: task.text,
+            detail: task.detail.to_owned(),
+            chocolate: task.chocolate,
+            since: task.since,
+            missed: task.missed.to_owned(),
+            caution: task.caution.to_owned(),
+        }
+    }
+}
+
+/// What goes wrong, and what to do.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct MistakeAnswer {
+    /// What is seen.
+    pub seen: String,
+    /// Likely causes.
+    pub cause: String,
+    /// What can still be done.
+    pub rescue: String,
+    /// How it is avoided.
+    pub next_time: String,
+}
+
+impl From<Mistake> for MistakeAnswer {
+    fn from(mistake: Mistake) -> Self {
+        Self {
+            seen: mistake.seen.to_owned(),
+            cause: mistake.cause.to_owned(),
+            rescue: mistake.rescue.to_owned(),
+            next_time: mistake.next_time.to_owned(),
+        }
+    }
+}
+
+/// What a slab covers.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize, ToSchema)]
+#[serde(tag = "shape", rename_all = "snake_case", deny_unknown_fields)]
+pub enum OutlineAnswer {
+    /// Straight sides.
+    Rectangle {
+        /// The longer side.
+        length_mm: f64,
+        /// The shorter side.
+        width_mm: f64,
+    },
+    /// Round.
+    Round {
+        /// Across.
+        diameter_mm: f64,
+    },
+    /// A puddle.
+    Free {
+        /// Its area.
+        area_cm2: f64,
+    },
+}
+
+impl From<OutlineAnswer> for TrayInputs {
+    fn from(outline: OutlineAnswer) -> Self {
+        match outline {
+            OutlineAnswer::Rectangle { length_mm, width_mm } => {
+                Self::Rectangle { length_mm, width_mm, rim_mm: None }
+            }
+            OutlineAnswer::Round { diameter_mm } => Self::Round { diameter_mm, rim_mm: None },
+            OutlineAnswer::Free { area_cm2 } => Self::Area { area_cm2 },
+        }
+    }
+}
+
+impl From<Tray> for OutlineAnswer {
+    fn from(tray: Tray) -> Self {
+        let mm = |length| round(in_millimetres(length), 1);
+        match tray {
+            Tray::Rectangle { length, width } => {
+                Self::Rectangle { length_mm: mm(length), width_mm: mm(width) }
+            }
+            Tray::Round { diameter } => Self::Round { diameter_mm: mm(diameter) },
+            Tray::Area(area) => Self::Free { area_cm2: round(in_square_centimetres(area), 1) },
+        }
+    }
+}
+
+/// Everything that follows from what is stated of a component.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ComponentPlanAnswer {
+    /// Its key.
+    pub key: String,
+    /// What the maker calls it.
+    pub name: String,
+    /// What it takes from which bowl.
+    pub takes: Vec<PortionAnswer>,
+    /// What else goes in.
+    pub goods: Vec<GoodsAnswer>,
+    /// How it lies, the lowest first.
+    pub layers: Vec<LayerAnswer>,
+    /// What it covers.
+    pub outline: Option<OutlineAnswer>,
+    /// Its area.
+    pub area_cm2: Option<f64>,
+    /// How thick it is in all.
+    pub thickness_mm: Option<f64>,
+    /// How long, where it is a strip or a line.
+    pub length_mm: Option<f64>,
+    /// How many pieces come of it.
+    pub pieces: Option<PiecesAnswer>,
+    /// How much of a marbled surface is stirred through.
+    pub muddied_pct: Option<f64>,
+    /// How its underside looks: matt, gloss, printed, painted, flecked.
+    pub underside: Option<String>,
+    /// How its face looks, where it is coloured.
+    pub face: Option<FaceAnswer>,
+    /// Its shells, where it is cast.
+    pub cast: Option<CastAnswer>,
+    /// How long it keeps at 15–18 °C, airtight, in a sentence.
+    pub keeps: Option<String>,
+    /// What is folded in.
+    pub mixed_in: Option<MixedInAnswer>,
+    /// What goes on top.
+    pub topping: Option<ToppingAnswer>,
+    /// After the pour; `null` where it is not chocolate or does not set.
+    pub setting: Option<SettingAnswer>,
+    /// A stay in the fridge, where there is to be one.
+    pub fridge: Option<FridgeAnswer>,
+    /// How it is built.
+    pub tasks: Vec<TaskAnswer>,
+    /// What to look for.
+    pub checks: Vec<String>,
+    /// What goes wrong.
+    pub mistakes: Vec<MistakeAnswer>,
+    /// Remarks and cautions.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Step>,
+}
+
+impl From<PlannedComponent> for ComponentPlanAnswer {
+    fn from(planned: PlannedComponent) -> Self {
+        let draft = planned.draft;
+        let mm = |length| round(in_millimetres(length), 3);
+        let mut notes = draft.notes;
+        notes.extend(planned.notes);
+        Self {
+            key: planned.key,
+            name: planned.name,
+            takes: draft
+                .takes
+                .into_iter()
+                .map(|p| PortionAnswer {
+                    chocolate: p.chocolate,
+                    mass_g: grams(p.mass),
+                    at_hand_g: grams(p.at_hand),
+                })
+                .collect(),
+            goods: draft
+                .goods
+                .into_iter()
+                .map(|g| GoodsAnswer {
+                    name: g.name,
+                    mass_g: grams(g.mass),
+                    goes: g.goes.to_owned(),
+                })
+                .collect(),
+            layers: draft
+                .layers
+                .into_iter()
+                .map(|layer| LayerAnswer {
+                    chocolate: layer.chocolate,
+                    thickness_mm: mm(layer.thickness),
+                    colour: layer.colour,
+                    share_pct: round(layer.share * 100.0, 2),
+                })
+                .collect(),
+            outline: draft.tray.map(Into::into),
+            area_cm2: draft.tray.map(|tray| round(in_square_centimetres(tray.area()), 2)),
+            thickness_mm: draft.thickness.map(mm),
+            length_mm: draft.length.map(mm),
+            pieces: draft.pieces.map(Into::into),
+            muddied_pct: draft.muddied.map(|share| round(share * 100.0, 1)),
+            underside: draft.underside.map(ToOwned::to_owned),
+            face: draft.face.map(Into::into),
+            cast: draft.cast.map(Into::into),
+            keeps: draft.keeps,
+            mixed_in: draft.mixed_in.map(Into::into),
+            topping: draft.topping.map(Into::into),
+            setting: planned.setting.map(Into::into),
+            fridge: planned.fridge.map(Into::into),
+            tasks: planned.tasks.into_iter().map(Into::into).collect(),
+            checks: draft.checks.into_iter().map(ToOwned::to_owned).collect(),
+            mistakes: draft.mistakes.into_iter().map(Into::into).collect(),
+            notes,
+            sum: draft.sum,
+        }
+    }
+}

@@ -1,0 +1,23 @@
+//! A whole plan for a batch.
+
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use craft::plan::BatchInputs;
+
+use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::body::Body;
+use crate::on_shelf::planned;
+use crate::problem::{Answer, Problem};
+use crate::state::State;
+
+/// Everything that follows from a batch's inputs: what the plan screen asks while a
+/// number is being dragged.
+#[utoipa::path(tag = "calc", request_body = BatchInputs, responses((status = 200, body = BatchPlanAnswer), (status = 422, body = Problem)))]
+#[post("/batch")]
+pub async fn batch(
+    state: Data<State>,
+    Body(inputs): Body<BatchInputs>,
+) -> Answer<Json<BatchPlanAnswer>> {
+    let (_, plan) = planned(&state, &inputs).await?;
+    Ok(Json(plan))
+}

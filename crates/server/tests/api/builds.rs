@@ -1,0 +1,279 @@
+//! Several components in a batch, and the guide that builds them.
+
+use chrono::TimeDelta;
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+use crate::kitchen::{Kitchen, text};
+
+impl Kitchen {
+    /// A batch of every kind of work, as each starts; its id.
+    async fn every_kind(&self) -> String {
+        let kinds = self.get("/kinds").await.with(200);
+        let components: Vec<_> = kinds
+            .as_array()
+            .expect("kinds")
+            .iter()
+            .enumerate()
+            .map(|(i, kind)| json!({ "key": format!("it-{i}"), "name": kind["name"], "work": kind["start"] }))
+            .collect();
+        let mut bowls = vec![
+            json!({ "key": "dark", "family": "dark" }),
+            json!({ "key": "white", "family": "white" }),
+        ];
+        // Several kinds begin with the same colour.
+        for colour in kinds
+            .as_array()
+            .into_iter()
+            .flatten()
+            .flat_map(|kind| kind["colours"].as_array())
+            .flatten()
+        {
+            if bowls.iter().all(|bowl| bowl["key"] != colour["key"]) {
+                bowls.push(colour.clone());
+            }
+        }
+        let inputs = json!({ "room_c": 19.5, "rh_pct": 42, "fridge_c": 5, "bowls": bowls,
+            "components": components });
+        let body = json!({ "name": "All of it", "inputs": inputs });
+        text(&self.post("/batches", body).await.with(201)["id"])
+    }
+
+    async fn done(&self, batch: &str, component: &str, task: &str, just_now: bool) -> Value {
+        let body = json!({ "kind": "done", "id": Uuid::new_v4(), "component": component,
+            "task": task, "just_now": just_now });
+        self.post(&format!("/batches/{batch}/build/events"), body).await.with(201)
+    }
+}
+
+#[actix_web::test]
+async fn every_kind_of_work_is_planned_built_to_the_end_and_logged() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.every_kind().await;
+    let planned = kitchen.get(&format!("/batches/{batch}/plan")).await.with(200)["plan"].clone();
+    assert_eq!(planned["components"].as_array().map(Vec::len), Some(15));
+    let made = planned["bowls"][0]["plan"]["made"].as_array().expect("names").len();
+    assert_eq!(made, 14, "all but the sugar");
+    for bowl in planned["bowls"].as_array().expect("bowls") {
+        let body = json!({ "chocolate": bowl["key"] });
+        let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
+        let bowl = text(&opened["bowl"]["id"]);
+        kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    }
+    let mut build = kitchen.post(&format!("/batches/{batch}/build"), json!({})).await.with(201);
+    let mut built = 0;
+    // Whoever does what it says, when it says so, comes to the end of it.
+    while let Some(now) = build["now"].as_object().cloned() {
+        built += 1;
+        assert!(built < 200, "it ends: {build:#}");
+        let state = text(&now["state"]);
+        assert_ne!(state, "missed", "who is in time misses nothing: {now:?}");
+        if state == "wait" {
+            let opens = text(&now["opens"]["at"]);
+            let opens = chrono::DateTime::parse_from_rfc3339(&opens).expect("a time");
+            let wait = opens.to_utc() - kitchen.now() + TimeDelta::milliseconds(10);
+            kitchen.pass(wait.max(TimeDelta::milliseconds(10)));
+            build = kitchen.get(&format!("/batches/{batch}/build")).await.with(200);
+            continue;
+        }
+        assert!(state == "do" || state == "closing", "{now:?}");
+        build = kitchen.done(&batch, &text(&now["component"]), &text(&now["task"]), false).await;
+        kitchen.pass(TimeDelta::seconds(5));
+    }
+    let all = build["progress"].as_array().expect("components");
+    assert!(all.iter().all(|one| one["next"].is_null()), "{build:#}");
+    assert_eq!(build["coming"], json!([]));
+    let look = json!({ "id": Uuid::new_v4(), "gloss": "glossy", "snap": "clean",
+        "released": "freely", "streaks": "none", "note": "" });
+    kitchen.post(&format!("/batches/{batch}/outcomes"), look).await.with(201);
+}
+
+#[actix_web::test]
+async fn touch_dry_now_moves_the_rest_and_is_learned_for_the_kitchen() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await.with(201);
+    let bowl = text(&opened["bowl"]["id"]);
+    let path = format!("/batches/{batch}/build");
+    let waiting = kitchen.post(&path, json!({})).await.with(201);
+    assert_eq!(waiting["now"]["task"], "line", "what needs no chocolate comes first");
+    let waiting = kitchen.done(&batch, "slab", "line", false).await;
+    assert_eq!(
+        (&waiting["now"]["task"], &waiting["now"]["state"]),
+        (&json!("pour"), &json!("wait_for_bowl"))
+    );
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    for task in ["pour", "spread", "tap"] {
+        kitchen.done(&batch, "slab", task, false).await;
+    }
+    let at = |build: &Value, what: &str| {
+        let coming = build["coming"].as_array().expect("a list").clone();
+        let found = coming.iter().find(|c| c["what"] == what).cloned().unwrap_or_default();
+        let at = chrono::DateTime::parse_from_rfc3339(found["at"].as_str().unwrap_or_default());
+        at.map(|at| at.to_utc()).ok()
+    };
+    let build = kitchen.get(&path).await.with(200);
+    assert_eq!(build["now"]["state"], "wait");
+    let (dry, release) =
+        (at(&build, "touch dry").expect("due"), at(&build, "lets go").expect("due"));
+    let poured = kitchen.now();
+    // It takes half as long again as was foretold.
+    kitchen.pass((dry - poured) * 3 / 2);
+    let build = kitchen.done(&batch, "slab", "touch-dry", true).await;
+    let later = at(&build, "lets go").expect("due");
+    let stretched = (later - poured).as_seconds_f64() / (release - poured).as_seconds_f64();
+    assert!((stretched - 1.5).abs() < 0.01, "{stretched}");
+    assert!((build["progress"][0]["pace"].as_f64().expect("a pace") - 1.5).abs() < 0.01);
+
+    // The next plan in this kitchen counts on it: the median of it and the usual.
+    let next = kitchen.batch("More bark").await;
+    let dry_s = async |batch: &str| {
+        let plan = kitchen.get(&format!("/batches/{batch}/plan")).await.with(200)["plan"].clone();
+        plan["components"][0]["setting"]["touch_dry_s"]["typical"].as_f64().expect("seconds")
+    };
+    let foretold = dry_s(&next).await;
+    let shelf = kitchen.get("/shelf").await.with(200);
+    let place =
+        shelf["things"].as_array().and_then(|t| t.iter().find(|t| t["thing"]["kind"] == "kitchen"));
+    let learned = &place.expect("the kitchen")["learned"][0];
+    assert_eq!((&learned["number"], &learned["value"]), (&json!("setting_pace"), &json!(1.25)));
+
+    // Taken back, it teaches nothing; the build's own plan stays what it was.
+    let undo = json!({ "kind": "undone", "id": Uuid::new_v4(), "event": build["last_event"] });
+    let build = kitchen.post(&format!("{path}/events"), undo).await.with(201);
+    assert_eq!(at(&build, "lets go"), Some(release));
+    let usual = dry_s(&next).await;
+    assert!((foretold / usual - 1.25).abs() < 0.01, "{foretold} {usual}");
+}
+
+#[actix_web::test]
+async fn what_does_not_belong_to_a_build_is_refused_by_name() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    let path = format!("/batches/{batch}/build");
+    kitchen.get(&path).await.with(404);
+    let first = kitchen.post(&path, json!({})).await.with(201);
+    let again = kitchen.post(&path, json!({})).await.with(200);
+    assert_eq!(first["progress"], again["progress"]);
+    let events = format!("{path}/events");
+    let done = |component: &str, task: &str| json!({ "kind": "done", "id": Uuid::new_v4(), "component": component, "task": task });
+    let told = kitchen.post(&events, done("slab", "fly")).await.refuses("task");
+    assert!(told.starts_with("must be one of line, pour, spread"), "{told}");
+    kitchen.post(&events, done("moon", "pour")).await.refuses("component");
+    let mut early = done("slab", "line");
+    early["at"] = json!("1999-01-01T00:00:00Z");
+    kitchen.post(&events, early).await.refuses("at");
+    let undo = json!({ "kind": "undone", "id": Uuid::new_v4(), "event": Uuid::new_v4() });
+    kitchen.post(&events, undo).await.refuses("event");
+    let sent = done("slab", "line");
+    kitchen.post(&events, sent.clone()).await.with(201);
+    kitchen.post(&events, sent).await.with(200);
+    kitchen.put(&format!("{path}/clock"), None, json!({ "rate": 3601 })).await.refuses("rate");
+    let fast = kitchen.put(&format!("{path}/clock"), None, json!({ "rate": 60 })).await.with(200);
+    kitchen.pass(TimeDelta::seconds(10));
+    let later = kitchen.get(&path).await.with(200);
+    let at = |build: &Value| {
+        chrono::DateTime::parse_from_rfc3339(build["clock"]["now"].as_str().expect("a time"))
+    };
+    let passed = at(&later).expect("a time") - at(&fast).expect("a time");
+    // The clock of the test goes on by itself a little.
+    assert!((passed.as_seconds_f64() - 600.0).abs() < 60.0, "{passed}");
+}
+
+#[actix_web::test]
+async fn a_batch_shares_its_chocolates_trays_and_hands() {
+    let kitchen = Kitchen::new().await;
+    let tray = json!({ "kind": "tray", "name": "The blue tray",
+        "shape": { "shape": "rectangle", "length_mm": 300, "width_mm": 200, "rim_mm": 12 } });
+    let tray = text(&kitchen.post("/shelf", json!({ "thing": tray })).await.with(201)["id"]);
+    let slab = |key: &str, mm: f64| {
+        json!({ "key": key, "name": key, "work": { "kind": "slab", "chocolate": "dark", "cover": {
+            "by": "thickness", "thickness_mm": mm, "tray": { "shape": "saved", "tray_id": tray } } } })
+    };
+    let ask = |components: Vec<Value>, total_g: Option<f64>| {
+        json!({ "room_c": 20, "rh_pct": 45, "components": components,
+            "bowls": [{ "key": "dark", "family": "dark", "total_g": total_g }] })
+    };
+    let both = vec![slab("first", 4.0), slab("second", 5.0)];
+    let plan = kitchen.post("/calc/batch", ask(both.clone(), None)).await.with(200);
+    // 600 cm² at nine millimetres in all; 5 % stay behind once.
+    let g = plan["bowls"][0]["plan"]["to_weigh_g"].as_f64().expect("g");
+    assert!((g - 600.0 * 0.9 * 1.29 * 1.05).abs() < 0.02, "{g}");
+    let codes: Vec<_> =
+        plan["notes"].as_array().expect("notes").iter().map(|n| n["code"].clone()).collect();
+    assert_eq!(codes, ["tray-shared"]);
+    let over = kitchen.post("/calc/batch", ask(vec![slab("first", 13.0)], None)).await;
+    let told = over.refuses("components[0].work.cover.thickness_mm");
+    assert!(told.contains("the tray's rim of 12 mm"), "{told}");
+
+    let more = kitchen.post("/calc/batch", ask(both.clone(), Some(1_000.0))).await.with(200);
+    let left = &more["bowls"][0]["left_over"];
+    assert!((left["mass_g"].as_f64().expect("g") - (1_000.0 - g)).abs() < 0.02, "{left}");
+    for idea in left["ideas"].as_array().expect("ideas") {
+        let mut with_it = both.clone();
+        with_it.push(idea["component"].clone());
+        let fits = kitchen.post("/calc/batch", ask(with_it, Some(1_000.0))).await.with(200);
+        assert_eq!(fits["bowls"][0]["notes"], json!([]), "there is enough for it: {idea}");
+    }
+    let less = kitchen.post("/calc/batch", ask(both, Some(300.0))).await.with(200);
+    assert_eq!(less["bowls"][0]["notes"][0]["code"], "too-little");
+    let gone = json!({ "shape": "saved", "tray_id": Uuid::new_v4() });
+    let mut stray = slab("first", 4.0);
+    stray["work"]["cover"]["tray"] = gone;
+    let told = kitchen.post("/calc/batch", ask(vec![stray], None)).await;
+    assert_eq!(told.refuses("components[0].work.cover.tray.tray_id"), "is not a tray on the shelf");
+}
+
+#[actix_web::test]
+async fn the_list_tells_what_a_batch_is_made_of_and_where_it_stands() {
+    let kitchen = Kitchen::new().await;
+    let kinds = kitchen.get("/kinds").await.with(200);
+    let named = |name: &str| {
+        let found = kinds.as_array().and_then(|all| all.iter().find(|kind| kind["name"] == name));
+        json!({ "key": "it", "name": name, "work": found.expect("a kind")["start"] })
+    };
+    let batch = async |name: &str, bowls: Value| {
+        let inputs = json!({ "room_c": 20, "rh_pct": 45, "bowls": bowls,
+            "components": [named(name)] });
+        let body = json!({ "name": name, "inputs": inputs });
+        text(&kitchen.post("/batches", body).await.with(201)["id"])
+    };
+    let sugar = batch("Boiled-sugar sheet", json!([])).await;
+    let two = json!([{ "key": "dark", "family": "dark" }, { "key": "white", "family": "white" }]);
+    let layered = batch("Layered bark", two).await;
+    let line = async |id: &str| {
+        let all = kitchen.get("/batches").await.with(200);
+        all.as_array().and_then(|all| all.iter().find(|b| b["id"] == id)).cloned().expect("listed")
+    };
+    let planned = line(&layered).await;
+    assert_eq!(
+        (&planned["families"], &planned["components"]),
+        (&json!(["dark", "white"]), &json!(["Layered bark"]))
+    );
+    assert_eq!(line(&sugar).await["to_weigh_g"], 0.0);
+
+    // A batch is at the bench as long as one of its bowls is, and poured with the last.
+    let bowl = async |chocolate: &str| {
+        let body = json!({ "chocolate": chocolate });
+        let opened = kitchen.post(&format!("/batches/{layered}/bowls"), body).await.with(201);
+        text(&opened["bowl"]["id"])
+    };
+    let told = kitchen.post(&format!("/batches/{layered}/bowls"), json!({})).await;
+    assert_eq!(told.refuses("chocolate"), "must be one of dark, white");
+    let (dark, white) = (bowl("dark").await, bowl("white").await);
+    kitchen.act(&dark, json!({ "kind": "poured" })).await.with(201);
+    let at_bench = line(&layered).await;
+    assert_eq!((&at_bench["stage"], &at_bench["bowl_id"]), (&json!("at_bench"), &json!(white)));
+    kitchen.act(&white, json!({ "kind": "given_up", "reason": "seized" })).await.with(201);
+    assert_eq!(line(&layered).await["stage"], "poured");
+    // Another white, and the layer goes on.
+    let again = bowl("white").await;
+    assert_ne!(again, white);
+    assert_eq!(line(&layered).await["stage"], "at_bench");
+
+    let none = kitchen.post(&format!("/batches/{sugar}/bowls"), json!({})).await.with(409);
+    assert!(text(&none["detail"]).contains("Nothing in this batch is tempered"), "{none}");
+    kitchen.post(&format!("/batches/{sugar}/build"), json!({})).await.with(201);
+    let begun = line(&sugar).await;
+    assert_eq!((&begun["stage"], &begun["building"]), (&json!("poured"), &json!(true)));
+}
