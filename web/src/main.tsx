@@ -5,6 +5,7 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
+import { Reminders } from "./build/Reminders";
 import { applyPrint } from "./kit/display";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
@@ -13,6 +14,10 @@ import { followColourMode } from "./theme/colourMode";
 import { system } from "./theme/system";
 
 const PlanPage = lazy(() => import("./plan/PlanPage"));
+const CardPage = lazy(() => import("./plan/CardPage"));
+const SheetsPage = lazy(() => import("./sheets/SheetsPage"));
+const ColourPage = lazy(() => import("./colour/ColourPage"));
+const BuildPage = lazy(() => import("./build/BuildPage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const ReferencePage = lazy(() => import("./reference/ReferencePage"));
@@ -35,16 +40,20 @@ const later = (page: React.ReactNode) => (
 
 const router = createBrowserRouter([
   {
-    element: <Shell />,
+    element: <Shell reminder={<Reminders />} />,
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
       { path: "plans", element: <PlansPage /> },
       { path: "plans/:batchId", element: later(<PlanPage />) },
+      { path: "plans/:batchId/card", element: later(<CardPage />) },
+      { path: "plans/:batchId/sheets/:component", element: later(<SheetsPage />) },
+      { path: "build/:batchId", element: later(<BuildPage />) },
       { path: "bench", element: later(<BenchListPage />) },
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
       { path: "shelf", element: later(<ShelfPage />) },
+      { path: "colour", element: later(<ColourPage />) },
       { path: "reference", element: later(<ReferencePage />) },
       { path: "display", element: later(<DisplayPage />) },
       {

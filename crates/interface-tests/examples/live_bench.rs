@@ -45,11 +45,12 @@ async fn open(client: &Client, api: &str, family: &str) -> anyhow::Result<String
     let name = format!("Live: {family}");
     let post = client.post(format!("{api}/batches")).json(&json!({ "name": name }));
     let batch: Value = post.send().await?.error_for_status()?.json().await?;
-    let component = batch["components"][0]["id"].as_str().context("an id")?;
-    let url = format!("{api}/components/{component}");
-    let mut kept: Value = client.get(&url).send().await?.json().await?;
-    kept["inputs"]["family"] = family.into();
-    let put = client.put(&url).header("If-Match", "\"1\"").json(&kept["inputs"]);
+    let batch = batch["id"].as_str().context("an id")?;
+    let url = format!("{api}/batches/{batch}");
+    let plan = format!("{url}/plan");
+    let mut kept: Value = client.get(&plan).send().await?.json().await?;
+    kept["inputs"]["bowls"][0]["family"] = family.into();
+    let put = client.put(&plan).header("If-Match", "\"1\"").json(&kept["inputs"]);
     put.send().await?.error_for_status()?;
     let post = client.post(format!("{url}/bowls")).json(&json!({ "simulated": true }));
     let opened: Value = post.send().await?.error_for_status()?.json().await?;

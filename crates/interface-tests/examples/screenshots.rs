@@ -16,7 +16,8 @@ async fn main() -> anyhow::Result<()> {
         let batch = batches.iter().find(|b| b["name"].as_str().is_some_and(|n| n.contains(name)));
         Ok(batch.context("in the demo")?[key].as_str().context("an id")?.to_owned())
     };
-    let nebula = named("Nebula", "id")?;
+    let nebula = named("Nebula sheet", "id")?;
+    let several = named("Nebula, comets", "id")?;
     let stars = named("scatter of stars", "bowl_id")?;
     let hazelnut = named("Hazelnut", "id")?;
     let spoilt = named("White sheet for moon phases", "id")?;
@@ -33,6 +34,16 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;
     take("plan").await?;
+    page.go(&format!("/plans/{several}")).await?;
+    page.until_shown("figures", "pieces").await?;
+    page.find("[data-testid='cuts'] line").await?;
+    take("plan-several").await?;
+    page.go(&format!("/plans/{several}/sheets/constellations")).await?;
+    page.find("[data-testid='sheets'] img").await?;
+    take("piping-sheet").await?;
+    page.go(&format!("/plans/{several}/card")).await?;
+    page.until_shown("batch-card", "Never above").await?;
+    take("batch-card").await?;
     page.go("/log").await?;
     page.until_said("Hazelnut").await?;
     take("log").await?;
@@ -99,14 +110,37 @@ async fn main() -> anyhow::Result<()> {
     page.until_said("topping closes").await?;
     take("bench-poured").await?;
 
+    // What is built from three bowls, a little way on.
+    let url = format!("{api}/batches/{several}");
+    let post = async |path: &str, body: Value| {
+        let sent = client.post(format!("{url}/{path}")).json(&body).send().await?;
+        anyhow::Ok(sent.error_for_status()?.json::<Value>().await?)
+    };
+    for chocolate in ["dark", "milk", "white"] {
+        let opened = post("bowls", json!({ "chocolate": chocolate })).await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?;
+        let poured = client.post(format!("{api}/bowls/{bowl}/actions"));
+        poured.json(&json!({ "kind": "poured" })).send().await?.error_for_status()?;
+    }
+    let mut build = post("build", json!({})).await?;
+    while build["now"]["task"] != "spoon" {
+        let now = &build["now"];
+        let done = json!({ "kind": "done", "id": uuid::Uuid::new_v4(), "component": now["component"],
+            "task": now["task"] });
+        build = post("build/events", done).await?;
+    }
+    page.go(&format!("/build/{several}")).await?;
+    page.until_shown("coming", "it shapes for").await?;
+    take("build").await?;
+
     // Two more bowls beside it, and which of the three comes first.
     pace(1).await?;
     for (name, readings, done) in [
-        ("Nebula", [20.5, 44.9], json!({ "kind": "heat" })),
+        ("Nebula sheet", [20.5, 44.9], json!({ "kind": "heat" })),
         ("Full-moon", [19.5, 27.0], json!({ "kind": "stirred" })),
     ] {
-        let component = named(name, "component_id")?;
-        let url = format!("{api}/components/{component}/bowls");
+        let batch = named(name, "id")?;
+        let url = format!("{api}/batches/{batch}/bowls");
         let opened: Value = client.post(url).json(&json!({})).send().await?.json().await?;
         let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
         let url = format!("{api}/bowls/{bowl}");

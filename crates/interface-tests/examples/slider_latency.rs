@@ -33,7 +33,7 @@ const STEPS: &str = "
 async fn main() -> anyhow::Result<()> {
     let page = Page::open(Kitchen::shared()).await?;
     page.go("/plans").await?;
-    page.touch("Plan a slab of bark").await?;
+    page.touch("Plan something").await?;
     page.until_shown("to-weigh", "g").await?;
     let took = page.run_async(STEPS).await?;
     let mut took: Vec<f64> =

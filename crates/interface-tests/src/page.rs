@@ -5,6 +5,8 @@ use std::path::{Path, PathBuf};
 use std::time::Duration;
 
 use anyhow::{Context, ensure};
+use base64::Engine as _;
+use base64::engine::general_purpose::STANDARD;
 use serde_json::{Value, json};
 use thirtyfour::components::SelectElement;
 use thirtyfour::prelude::*;
@@ -88,6 +90,19 @@ impl Page {
     /// Where the browser refuses.
     pub async fn tell(&self, command: &str, parameters: Value) -> anyhow::Result<Value> {
         Ok(self.driver.cdp().send_raw(command, parameters).await?)
+    }
+
+    /// How many pages of paper it takes, as it would be printed.
+    ///
+    /// # Errors
+    /// Where the browser does not answer.
+    pub async fn printed_pages(&self) -> anyhow::Result<usize> {
+        let print = json!({ "preferCSSPageSize": true, "printBackground": true });
+        let printed = self.tell("Page.printToPDF", print).await?;
+        let pdf = STANDARD.decode(printed["data"].as_str().context("a PDF")?)?;
+        let of = |kind: &[u8]| pdf.windows(kind.len()).filter(|w| *w == kind).count();
+        // The tree of pages is marked like a page.
+        Ok(of(b"/Type /Page") - of(b"/Type /Pages"))
     }
 
     /// How long the page's main thread has been at work, s.

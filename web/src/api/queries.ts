@@ -1,20 +1,26 @@
 import { keepPreviousData, useQueries, useQuery } from "@tanstack/react-query";
 import {
   api,
-  type BarkInputs,
   type Batch,
   type BatchLine,
   type BlendPart,
+  type BowlInputs,
   type BowlWithPlan,
-  type Component,
+  type Build,
   type Family,
+  type KindAnswer,
   type MethodAnswer,
+  type PigmentInputs,
+  type PlanOfBatch,
+  type Reminder,
   type ShelfAnswer,
+  type Slot,
   type Thing,
   type ThingAnswer,
   type ThingOf,
   type UsualDryGoods,
   type UsualTopping,
+  type UsualTray,
   type WindowsAnswer,
 } from "./client";
 import { accepted, Refusal } from "./refusal";
@@ -24,10 +30,15 @@ export const keys = {
   methods: ["methods"] as const,
   toppings: ["toppings"] as const,
   dryGoods: ["dry-goods"] as const,
+  kinds: ["kinds"] as const,
+  trays: ["trays"] as const,
+  pigments: ["pigments"] as const,
+  reminders: ["reminders"] as const,
   shelf: ["shelf"] as const,
   batches: ["batches"] as const,
   batch: (id: string) => ["batches", id] as const,
-  component: (id: string) => ["components", id] as const,
+  plan: (id: string) => ["batches", id, "plan"] as const,
+  build: (id: string) => ["batches", id, "build"] as const,
   bowl: (id: string) => ["bowls", id] as const,
 };
 
@@ -55,6 +66,59 @@ export function useToppings() {
   });
 }
 
+export function useKinds() {
+  return useQuery({
+    queryKey: keys.kinds,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<KindAnswer[]>(await api.GET("/api/v1/kinds")),
+  });
+}
+
+export function useTrays() {
+  return useQuery({
+    queryKey: keys.trays,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<UsualTray[]>(await api.GET("/api/v1/trays")),
+  });
+}
+
+export function usePigments() {
+  return useQuery({
+    queryKey: keys.pigments,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<PigmentInputs[]>(await api.GET("/api/v1/pigments")),
+  });
+}
+
+/** The builds that go on over hours and days. Asked for again twice a minute. */
+export function useReminders() {
+  return useQuery({
+    queryKey: keys.reminders,
+    refetchInterval: 30_000,
+    queryFn: async () => accepted<Reminder[]>(await api.GET("/api/v1/reminders")),
+  });
+}
+
+/** When a batch's sittings are begun, and when the maker is up. */
+export interface DaysAsked {
+  start: string;
+  up_from: string;
+  up_to: string;
+  utc_offset_min: number;
+}
+
+/** The sittings of a batch as it was last saved. */
+export function useDays(id: string, query: DaysAsked, version: number) {
+  return useQuery({
+    queryKey: ["batches", id, "days", query, version],
+    placeholderData: keepPreviousData,
+    queryFn: async () =>
+      accepted<Slot[]>(
+        await api.GET("/api/v1/batches/{id}/days", { params: { path: { id }, query } }),
+      ),
+  });
+}
+
 /** A thing on the shelf of which the kind is known. */
 export type OnShelf<K extends Thing["kind"]> = Omit<ThingAnswer, "thing"> & { thing: ThingOf<K> };
 
@@ -64,6 +128,9 @@ export interface Shelf {
   wares: OnShelf<"ware">[];
   heats: OnShelf<"heat">[];
   thermometers: OnShelf<"thermometer">[];
+  trays: OnShelf<"tray">[];
+  moulds: OnShelf<"mould">[];
+  pigments: OnShelf<"pigment">[];
   kitchen: OnShelf<"kitchen"> | undefined;
 }
 
@@ -77,6 +144,9 @@ function byKind({ things }: ShelfAnswer): Shelf {
     wares: ofKind(things, "ware"),
     heats: ofKind(things, "heat"),
     thermometers: ofKind(things, "thermometer"),
+    trays: ofKind(things, "tray"),
+    moulds: ofKind(things, "mould"),
+    pigments: ofKind(things, "pigment"),
     kitchen: ofKind(things, "kitchen")[0],
   };
 }
@@ -106,7 +176,7 @@ export function useWindows({
 }: {
   family: Family;
   blend?: BlendPart[] | null | undefined;
-  own?: BarkInputs["own"];
+  own?: BowlInputs["own"];
 }) {
   const body = blend ? { blend, own: own ?? {} } : { family, own: own ?? {} };
   const asked = useQuery({
@@ -146,15 +216,27 @@ export function useBatch(id: string) {
   });
 }
 
-export function useComponentOf(id: string | undefined) {
+/** What a batch states and what follows; read once, then it is the maker's draft. */
+export function usePlan(id: string) {
   return useQuery({
-    queryKey: keys.component(id ?? ""),
-    enabled: id !== undefined,
+    queryKey: keys.plan(id),
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () =>
-      accepted<Component>(
-        await api.GET("/api/v1/components/{id}", { params: { path: { id: id ?? "" } } }),
+      accepted<PlanOfBatch>(
+        await api.GET("/api/v1/batches/{id}/plan", { params: { path: { id } } }),
       ),
+  });
+}
+
+/** A build as it stands; null where none was begun. Asked for again every second. */
+export function useBuild(id: string) {
+  return useQuery({
+    queryKey: keys.build(id),
+    refetchInterval: 1_000,
+    queryFn: async () => {
+      const answer = await api.GET("/api/v1/batches/{id}/build", { params: { path: { id } } });
+      return answer.response.status === 404 ? null : accepted<Build>(answer);
+    },
   });
 }
 

@@ -14,7 +14,7 @@ export interface paths {
         /** The latest batches, the latest first. */
         get: operations["list_batches"];
         put?: never;
-        /** Begins a batch with one component. */
+        /** Begins a batch. */
         post: operations["create_batch"];
         delete?: never;
         options?: never;
@@ -41,6 +41,115 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/bowls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes one of a batch's chocolates to the bench. Where its latest bowl is still open,
+         *     gives that bowl back.
+         */
+        post: operations["open_bowl"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/build": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A build as it stands. */
+        get: operations["read_build"];
+        put?: never;
+        /** Begins the build of a batch, by its plan as it is now; one that was begun goes on. */
+        post: operations["begin_build"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/build/clock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Sets the pace of a build's time. */
+        put: operations["set_build_clock"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/build/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps what was done; what was kept already stays once. */
+        post: operations["append_build_event"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a calendar file (iCalendar, RFC 5545), with a reminder at each. */
+        get: operations["save_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The sittings of a batch, each as soon as it may be, in the hours in which the maker
+         *     is up.
+         */
+        get: operations["read_days"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/outcomes": {
         parameters: {
             query?: never;
@@ -56,6 +165,45 @@ export interface paths {
          *     kept already.
          */
         post: operations["append_outcome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/photos": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The photos of a batch's finished pieces, the first taken first. */
+        get: operations["list_piece_photos"];
+        put?: never;
+        /**
+         * Keeps a photo of finished pieces: a PNG or a JPEG of at most 4 MB, made small and
+         *     written anew without anything but the picture.
+         */
+        post: operations["append_piece_photo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a batch states, and what follows. */
+        get: operations["read_plan"];
+        /** Changes what a batch states. */
+        put: operations["edit_plan"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -278,7 +426,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/calc/bark": {
+    "/api/v1/calc/batch": {
         parameters: {
             query?: never;
             header?: never;
@@ -288,10 +436,84 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Everything that follows from a slab of bark's inputs: what the plan screen
-         *     asks while a number is being dragged.
+         * Everything that follows from a batch's inputs: what the plan screen asks while a
+         *     number is being dragged.
          */
-        post: operations["bark"];
+        post: operations["batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/colour-butter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cocoa butter and pigment by weight. */
+        post: operations["butter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/colour-film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Coloured cocoa butter on a face. */
+        post: operations["film_on"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/colour-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * How coloured butters look in films over each chocolate, mixed or stacked; and how
+         *     strong one is, from a piece that was made.
+         */
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/colour-stack": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stacked films over chocolate, by the two-flux model. A named ground counts with its
+         *     grey level.
+         */
+        post: operations["stacked"];
         delete?: never;
         options?: never;
         head?: never;
@@ -332,6 +554,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/dip": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The chocolate that dipping takes. */
+        post: operations["dipped"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fridge": {
         parameters: {
             query?: never;
@@ -343,6 +582,23 @@ export interface paths {
         put?: never;
         /** How long a piece that is touch dry may lie in the fridge. */
         post: operations["fridge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/ganache": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Chocolate and cream, and how many pieces they fill. */
+        post: operations["made"];
         delete?: never;
         options?: never;
         head?: never;
@@ -383,6 +639,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/piping-sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Outlines laid out at true size, and whether each hangs together. */
+        post: operations["piping_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/ready-crystals": {
         parameters: {
             query?: never;
@@ -411,6 +684,23 @@ export interface paths {
         put?: never;
         /** What a room means for the work. */
         post: operations["room"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/score-map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where to score a slab so that it parts into pieces of a size. */
+        post: operations["calc_score_map"];
         delete?: never;
         options?: never;
         head?: never;
@@ -448,6 +738,23 @@ export interface paths {
          *     pour.
          */
         post: operations["setting"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/shell": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Shells: what they weigh, what must be at hand, what fits in. */
+        post: operations["shells"];
         delete?: never;
         options?: never;
         head?: never;
@@ -522,25 +829,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/components/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A component and its plan. */
-        get: operations["read_component"];
-        /** Changes what a component states. */
-        put: operations["edit_component"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/components/{id}/bowls": {
+    "/api/v1/calc/wrap-sheet": {
         parameters: {
             query?: never;
             header?: never;
@@ -549,11 +838,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /**
-         * Takes a component to the bench. A component whose latest bowl is still open
-         *     gets that bowl back.
-         */
-        post: operations["open_bowl"];
+        /** A wrap's strip at true size, over as many sheets as it takes. */
+        post: operations["wrap_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -569,6 +855,23 @@ export interface paths {
         };
         /** Dry goods to start from; the maker's own number stands in for each. */
         get: operations["list_dry_goods"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kinds of work, in the order in which they are offered. */
+        get: operations["list_kinds"];
         put?: never;
         post?: never;
         delete?: never;
@@ -607,6 +910,43 @@ export interface paths {
         post?: never;
         /** Forgets a photo. */
         delete: operations["delete_photo"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/pigments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Pigments to start from, by kind; the maker's own are on the shelf. What a label
+         *     says of eating it is the maker's to declare.
+         */
+        get: operations["list_pigments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The builds that are not finished, the one that is due first before the others. */
+        get: operations["list_reminders"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -705,10 +1045,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/trays": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Trays to start from; the maker's own are on the shelf. */
+        get: operations["list_trays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description One accent, as the maker states it. */
+        AccentInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            colour?: null | components["schemas"]["ColourInputs"];
+            /**
+             * Format: double
+             * @description Its share of the slab.
+             */
+            share_pct: number;
+        };
         /** @description An action that stands. */
         ActionAnswer: {
             /**
@@ -746,7 +1114,7 @@ export interface components {
          * @description What an action was.
          * @enum {string}
          */
-        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone";
+        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone";
         /** @description One planned addition of seed. */
         AdditionAnswer: {
             /** @description Whether an addition was made in its place. */
@@ -860,107 +1228,12 @@ export interface components {
                 number
             ];
         };
-        /** @description A slab of bark as the maker states it. */
-        BarkInputs: {
-            /** @description A blend in its place. */
-            blend?: components["schemas"]["BlendPart"][] | null;
-            bowl?: null | components["schemas"]["WareInputs"];
-            /**
-             * Format: uuid
-             * @description A chocolate from the shelf in place of family and blend, its own numbers
-             *     under those given here.
-             */
-            chocolate_id?: string | null;
-            /**
-             * Format: double
-             * @description How long the cooling usually takes, where the loss to the room is to be
-             *     counted.
-             */
-            cooling_min?: number | null;
-            /**
-             * Format: double
-             * @description Ready crystals as a share of the mass; one per cent if left out.
-             */
-            crystals_pct?: number | null;
-            /** @description The chocolate. */
-            family: components["schemas"]["Family"];
-            /**
-             * Format: double
-             * @description The fridge's temperature, where it is to set there once it is touch dry.
-             */
-            fridge_c?: number | null;
-            /**
-             * Format: uuid
-             * @description A microwave or water bath from the shelf, in place of `microwave`.
-             */
-            heat_id?: string | null;
-            /** @description What is at hand. */
-            kitchen?: components["schemas"]["Kitchen"];
-            /** @description What was learned of the gear; filled in from the shelf. */
-            learned?: components["schemas"]["GearNumbers"];
-            /**
-             * Format: double
-             * @description Where the melt stops; the method's own if left out.
-             */
-            melt_to_c?: number | null;
-            method?: null | components["schemas"]["Method"];
-            microwave?: null | components["schemas"]["MicrowaveInputs"];
-            mixed_in?: null | components["schemas"]["MixedInInputs"];
-            /**
-             * Format: double
-             * @description What the thermometer reads too little.
-             */
-            offset_c?: number | null;
-            /** @description The maker's own numbers for it. */
-            own?: components["schemas"]["OwnInputs"];
-            /**
-             * Format: double
-             * @description The room's relative humidity.
-             */
-            rh_pct: number;
-            /**
-             * Format: double
-             * @description The room's temperature.
-             */
-            room_c: number;
-            /**
-             * Format: double
-             * @description The seed's temperature; the room's if left out.
-             */
-            seed_c?: number | null;
-            /**
-             * Format: double
-             * @description The stone's temperature; the room's if left out.
-             */
-            stone_c?: number | null;
-            /**
-             * Format: double
-             * @description Where the cooling aims; the method's own if left out.
-             */
-            target_c?: number | null;
-            /**
-             * Format: uuid
-             * @description A thermometer from the shelf, in place of `offset_c`.
-             */
-            thermometer_id?: string | null;
-            /**
-             * Format: double
-             * @description How thick, once set.
-             */
-            thickness_mm: number;
-            topping?: null | components["schemas"]["ToppingInputs"];
-            /** @description What it is spread in. */
-            tray: components["schemas"]["TrayInputs"];
-            /**
-             * Format: uuid
-             * @description A bowl from the shelf, in place of `bowl`.
-             */
-            ware_id?: string | null;
-        };
         /** @description A batch. */
         BatchAnswer: {
-            /** @description What is made in it. */
-            components: components["schemas"]["ComponentRef"][];
+            /** @description Its bowls, the latest first. */
+            bowls: components["schemas"]["BowlRef"][];
+            /** @description Whether its build was begun. */
+            building: boolean;
             /**
              * Format: date-time
              * @description When it was begun.
@@ -988,10 +1261,56 @@ export interface components {
              */
             version: number;
         };
+        /** @description A chocolate of the batch. */
+        BatchBowlAnswer: {
+            /** @description What components call it. */
+            key: string;
+            left_over?: null | components["schemas"]["LeftOverAnswer"];
+            /**
+             * Format: double
+             * @description What the components take of it.
+             */
+            needed_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            plan?: null | components["schemas"]["BowlPlanAnswer"];
+            /**
+             * Format: double
+             * @description What moulds and vessels give back.
+             */
+            returned_g: number;
+        };
         /** @description A batch's name and note. */
         BatchEdit: {
             name: string;
             note: string;
+        };
+        /** @description A batch as the maker states it. */
+        BatchInputs: {
+            /** @description The chocolates to be tempered. */
+            bowls: components["schemas"]["BowlInputs"][];
+            /** @description What is made. */
+            components: components["schemas"]["ComponentInputs"][];
+            /**
+             * Format: double
+             * @description The fridge's temperature, where work is to set there once it is touch dry.
+             */
+            fridge_c?: number | null;
+            /**
+             * Format: double
+             * @description The room's relative humidity.
+             */
+            rh_pct: number;
+            /**
+             * Format: double
+             * @description The room's temperature.
+             */
+            room_c: number;
+            /**
+             * Format: double
+             * @description How long it takes to set here, against what is usual; filled in from the shelf.
+             */
+            setting_pace?: number | null;
         };
         /** @description A batch in a list. */
         BatchLineAnswer: {
@@ -1000,18 +1319,17 @@ export interface components {
              * @description Its latest bowl.
              */
             bowl_id?: string | null;
-            /**
-             * Format: uuid
-             * @description Its component.
-             */
-            component_id: string;
+            /** @description Whether its build was begun. */
+            building: boolean;
+            /** @description What is made, by name. */
+            components: string[];
             /**
              * Format: date-time
              * @description When it was poured or given up.
              */
             ended_at?: string | null;
-            /** @description Its chocolate. */
-            family: components["schemas"]["Family"];
+            /** @description Its chocolates. */
+            families: components["schemas"]["Family"][];
             /** @description Why it was given up. */
             gave_up?: string | null;
             /**
@@ -1030,12 +1348,7 @@ export interface components {
             stage: components["schemas"]["BatchStage"];
             /**
              * Format: double
-             * @description Its thickness.
-             */
-            thickness_mm: number;
-            /**
-             * Format: double
-             * @description What to weigh out.
+             * @description What to weigh out of all its chocolates; `null` where it cannot be planned.
              */
             to_weigh_g?: number | null;
             /**
@@ -1043,6 +1356,17 @@ export interface components {
              * @description When it was last edited.
              */
             updated_at: string;
+        };
+        /** @description Everything that follows from what is stated of a batch. */
+        BatchPlanAnswer: {
+            /** @description The chocolates. */
+            bowls: components["schemas"]["BatchBowlAnswer"][];
+            /** @description What is made. */
+            components: components["schemas"]["ComponentPlanAnswer"][];
+            /** @description Remarks on all of it together. */
+            notes: components["schemas"]["Note"][];
+            /** @description The room. */
+            room: components["schemas"]["RoomAnswer"];
         };
         /**
          * @description Where a batch stands.
@@ -1072,6 +1396,7 @@ export interface components {
             batch_id: string;
             /** @description Its batch's name. */
             batch_name: string;
+            bottle?: null | components["schemas"]["BottleAnswer"];
             /** @description Its time. */
             clock: components["schemas"]["ClockAnswer"];
             /** @description Its chocolate. */
@@ -1118,6 +1443,20 @@ export interface components {
              */
             share_pct: number;
         };
+        /** @description A colour at the bench, as a bottle that stands there. */
+        BottleAnswer: {
+            /** @description How it looks, `#rrggbb`. */
+            looks: string;
+            /** @description What its batch calls it. */
+            name: string;
+            /** @description Whether it is to be shaken before it is used: its pigment has settled. */
+            shake_due: boolean;
+            /**
+             * Format: date-time
+             * @description When it was last shaken or stirred, on its own clock.
+             */
+            shaken_at?: string | null;
+        };
         /** @description A bowl as it stands. */
         BowlAnswer: {
             /** @description The actions that stand, in order. */
@@ -1126,6 +1465,11 @@ export interface components {
             additions: components["schemas"]["AdditionAnswer"][];
             /** @description What to do next. */
             advice: components["schemas"]["AdviceAnswer"];
+            /**
+             * Format: uuid
+             * @description The batch it was opened for.
+             */
+            batch_id: string;
             /**
              * Format: date-time
              * @description When the running burst ends.
@@ -1136,13 +1480,10 @@ export interface components {
              *     reading.
              */
             bursts_left_s: number[];
+            /** @description Which of the batch's chocolates it is. */
+            chocolate: string;
             /** @description Its time. */
             clock: components["schemas"]["ClockAnswer"];
-            /**
-             * Format: uuid
-             * @description What it was opened for.
-             */
-            component_id: string;
             /**
              * Format: double
              * @description Ready crystals that are planned.
@@ -1250,8 +1591,136 @@ export interface components {
             /** @description The chocolate's windows. */
             windows: components["schemas"]["WindowsAnswer"];
         };
-        /** @description A bowl of a component, in short. */
+        /** @description A chocolate to be tempered, as the maker states it. */
+        BowlInputs: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            bowl?: null | components["schemas"]["WareInputs"];
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in place of family and blend, its own numbers
+             *     under those given here.
+             */
+            chocolate_id?: string | null;
+            colour?: null | components["schemas"]["RecipeInputs"];
+            /**
+             * Format: double
+             * @description How long the cooling usually takes, where the loss to the room is to be
+             *     counted.
+             */
+            cooling_min?: number | null;
+            /**
+             * Format: double
+             * @description Ready crystals as a share of the mass; one per cent if left out.
+             */
+            crystals_pct?: number | null;
+            /** @description The chocolate. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: int32
+             * @description How freely it flows, 1 thick to 5 thin; filled in from the shelf.
+             */
+            flow_grade?: number | null;
+            /**
+             * Format: uuid
+             * @description A microwave or water bath from the shelf, in place of `microwave`.
+             */
+            heat_id?: string | null;
+            /** @description What the batch's components call it. */
+            key: string;
+            /** @description What is at hand. */
+            kitchen?: components["schemas"]["Kitchen"];
+            /** @description What was learned of the gear; filled in from the shelf. */
+            learned?: components["schemas"]["GearNumbers"];
+            /**
+             * Format: double
+             * @description Where the melt stops; the method's own if left out.
+             */
+            melt_to_c?: number | null;
+            method?: null | components["schemas"]["Method"];
+            microwave?: null | components["schemas"]["MicrowaveInputs"];
+            /**
+             * Format: double
+             * @description What the thermometer reads too little.
+             */
+            offset_c?: number | null;
+            /** @description The maker's own numbers for it. */
+            own?: components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description The room's temperature; in a batch the batch's, if left out.
+             */
+            room_c?: number | null;
+            /**
+             * Format: double
+             * @description The seed's temperature; the room's if left out.
+             */
+            seed_c?: number | null;
+            /**
+             * Format: double
+             * @description The stone's temperature; the room's if left out.
+             */
+            stone_c?: number | null;
+            /**
+             * Format: double
+             * @description Where the cooling aims; the method's own if left out.
+             */
+            target_c?: number | null;
+            /**
+             * Format: uuid
+             * @description A thermometer from the shelf, in place of `offset_c`.
+             */
+            thermometer_id?: string | null;
+            /**
+             * Format: double
+             * @description How thick a slab is poured from it, where one is.
+             */
+            thickness_mm?: number | null;
+            tint?: null | components["schemas"]["TintInputs"];
+            /**
+             * Format: double
+             * @description How much is weighed out; in a batch as much as is made from it, if left out.
+             */
+            total_g?: number | null;
+            /**
+             * Format: uuid
+             * @description A bowl from the shelf, in place of `bowl`.
+             */
+            ware_id?: string | null;
+        };
+        /** @description Everything that follows from what is stated of a bowl. */
+        BowlPlanAnswer: {
+            /** @description Melt this, hold this back, add this, pour out that. */
+            amounts: components["schemas"]["AmountsAnswer"];
+            colour?: null | components["schemas"]["ColourPlanAnswer"];
+            /** @description What is made from it, by name. */
+            made: string[];
+            /** @description How it is tempered. */
+            method: components["schemas"]["Method"];
+            microwave?: null | components["schemas"]["MicrowaveAnswer"];
+            /** @description The method to recommend. */
+            recommended: components["schemas"]["Method"];
+            /** @description Why, in a sentence that follows "because". */
+            recommended_because: string;
+            room?: null | components["schemas"]["RoomAnswer"];
+            stock?: null | components["schemas"]["StockAnswer"];
+            /**
+             * Format: double
+             * @description How thick a slab is poured from it, where one is.
+             */
+            thickness_mm?: number | null;
+            /**
+             * Format: double
+             * @description What to weigh out.
+             */
+            to_weigh_g: number;
+            /** @description The chocolate's windows. */
+            windows: components["schemas"]["WindowsAnswer"];
+        };
+        /** @description A bowl of a batch, in short. */
         BowlRef: {
+            /** @description Which of the batch's chocolates it is. */
+            chocolate: string;
             /**
              * Format: uuid
              * @description Its id.
@@ -1275,9 +1744,207 @@ export interface components {
             /** @description The bowl as it stands. */
             bowl: components["schemas"]["BowlAnswer"];
             /** @description The plan, frozen when the bowl was opened. */
-            plan: components["schemas"]["PlanAnswer"];
+            plan: components["schemas"]["BowlPlanAnswer"];
             taken?: null | components["schemas"]["TakenAnswer"];
         };
+        /** @description A build as it stands. */
+        BuildAnswer: {
+            /**
+             * Format: uuid
+             * @description Its batch.
+             */
+            batch_id: string;
+            /** @description Its batch's name. */
+            batch_name: string;
+            /** @description Its time. */
+            clock: components["schemas"]["ClockAnswer"];
+            /** @description What is coming, the soonest first. */
+            coming: components["schemas"]["ComingAnswer"][];
+            /**
+             * Format: uuid
+             * @description The latest event that can be taken back.
+             */
+            last_event?: string | null;
+            now?: null | components["schemas"]["InstructionAnswer"];
+            /** @description How far each component is. */
+            progress: components["schemas"]["ProgressAnswer"][];
+        };
+        /** @description How a build's time is to run. */
+        BuildClock: {
+            /**
+             * Format: double
+             * @description Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
+             */
+            rate: number;
+        };
+        /** @description The caps of a filled mould. */
+        CapInputs: {
+            /**
+             * Format: double
+             * @description How thick.
+             */
+            cap_mm: number;
+            /** @description Their chocolate, by key; that of the shells if left out. */
+            chocolate?: string | null;
+        };
+        /**
+         * @description What carries a colour.
+         * @enum {string}
+         */
+        Carrier: "powder" | "oil" | "water" | "gel";
+        /** @description Shells as they are cast. */
+        CastAnswer: {
+            /**
+             * Format: double
+             * @description Across its opening, as though that were round.
+             */
+            across_mm: number;
+            /**
+             * Format: double
+             * @description One cap.
+             */
+            cap_g: number;
+            /**
+             * Format: double
+             * @description The cap, where there is one.
+             */
+            cap_mm?: number | null;
+            /**
+             * Format: int32
+             * @description How often it is filled.
+             */
+            casts: number;
+            /**
+             * Format: int32
+             * @description Cavities in the mould.
+             */
+            cavities: number;
+            /** @description One cavity as it was stated. */
+            cavity: components["schemas"]["CavityInputs"];
+            /**
+             * Format: int32
+             * @description Brushed coats.
+             */
+            coats?: number | null;
+            /**
+             * Format: double
+             * @description The room under its cap.
+             */
+            filling_ml: number;
+            /**
+             * Format: double
+             * @description The room in it.
+             */
+            hollow_ml: number;
+            /**
+             * Format: double
+             * @description What must be at hand, with what stays behind.
+             */
+            in_hand_g: number;
+            /**
+             * Format: double
+             * @description What the shells keep.
+             */
+            kept_g: number;
+            /** @description What the mould is made of. */
+            material: components["schemas"]["MouldMaterial"];
+            /**
+             * Format: double
+             * @description What comes back.
+             */
+            returned_g: number;
+            /**
+             * Format: double
+             * @description One shell.
+             */
+            shell_g: number;
+            /**
+             * Format: double
+             * @description The wall, once set.
+             */
+            shell_mm: number;
+            /**
+             * Format: double
+             * @description How long a filled mould waits; `null` where it is brushed, or where more stays
+             *     however soon it is dumped.
+             */
+            wait_s?: number | null;
+            /** @description Weighings that the wall was corrected by. */
+            weighings: number;
+        };
+        /** @description Work in a mould, as the maker states it. */
+        CastInputs: {
+            /**
+             * Format: int32
+             * @description How often it is filled.
+             */
+            casts: number;
+            /** @description The chocolate of the shells, by key. */
+            chocolate: string;
+            /** @description The colours on its face, the one that goes in first, and is seen, first. */
+            colours?: components["schemas"]["FilmInputs"][];
+            /** @description The mould. */
+            mould: components["schemas"]["MouldInputs"];
+            /**
+             * Format: uuid
+             * @description A mould from the shelf, in place of `mould`.
+             */
+            mould_id?: string | null;
+            /** @description How thick the shell is. */
+            wall: components["schemas"]["WallInputs"];
+            /** @description How it is lined. */
+            way?: components["schemas"]["ShellWay"];
+        };
+        /** @description A cavity, as the maker states it: the form, and what that form is known by. */
+        CavityInputs: {
+            /**
+             * Format: double
+             * @description Its inside, without the opening.
+             */
+            area_cm2?: number | null;
+            /**
+             * Format: double
+             * @description How deep it is.
+             */
+            depth_mm?: number | null;
+            /**
+             * Format: double
+             * @description Across the opening.
+             */
+            diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description The longer side of the opening.
+             */
+            length_mm?: number | null;
+            /**
+             * Format: double
+             * @description Its opening.
+             */
+            opening_cm2?: number | null;
+            /** @description Its form; `measured` if left out. */
+            shape?: components["schemas"]["CavityShape"];
+            /**
+             * Format: double
+             * @description What it holds: a gram of water is a millilitre.
+             */
+            volume_ml?: number | null;
+            /**
+             * Format: double
+             * @description The shorter side of the opening.
+             */
+            width_mm?: number | null;
+        };
+        /**
+         * @description The form of a cavity.
+         * @enum {string}
+         */
+        CavityShape: "hemisphere" | "cylinder" | "cone" | "block" | "measured";
+        /**
+         * @description What is dipped.
+         * @enum {string}
+         */
+        CentreKind: "truffle" | "fruit" | "biscuit" | "dry";
         /** @description A chocolate. */
         ChocolateInputs: {
             /**
@@ -1323,41 +1990,271 @@ export interface components {
             /** @description Whether the simulated thermometer measures this bowl. */
             simulated: boolean;
         };
-        /** @description A component with what follows from it. */
-        ComponentAnswer: {
-            /**
-             * Format: uuid
-             * @description Its batch.
-             */
-            batch_id: string;
-            /**
-             * Format: uuid
-             * @description Its id.
-             */
-            id: string;
-            /** @description What the maker states. */
-            inputs: components["schemas"]["BarkInputs"];
-            /** @description What is made. */
-            kind: string;
-            /** @description What follows. */
-            plan: components["schemas"]["PlanAnswer"];
+        /** @description Clusters, as the maker states them. */
+        ClustersInputs: {
+            /** @description The chocolate that binds them, by key. */
+            chocolate: string;
             /**
              * Format: int32
-             * @description Counts its edits; the same as the `ETag`.
+             * @description How many.
              */
-            version: number;
-        };
-        /** @description A component of a batch, in short. */
-        ComponentRef: {
-            /** @description Its bowls, the latest first. */
-            bowls: components["schemas"]["BowlRef"][];
+            count: number;
             /**
-             * Format: uuid
-             * @description Its id.
+             * Format: double
+             * @description What one weighs, goods and chocolate.
              */
-            id: string;
-            /** @description What is made. */
-            kind: string;
+            each_g: number;
+            /** @description The dry goods. */
+            mixed_in: components["schemas"]["MixedInInputs"];
+            /** @description Coarse salt on top at the end. */
+            salted?: boolean;
+        };
+        /** @description What to weigh. */
+        ColourButterAnswer: {
+            /** Format: double */
+            butter_g: number;
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description The pigment, of the total.
+             */
+            pct_of_total: number;
+            /** Format: double */
+            pigment_g: number;
+            sum: components["schemas"]["Step"][];
+            /** Format: double */
+            total_g: number;
+        };
+        /** @description Butter, or butter and pigment together; and how strong. */
+        ColourButterRequest: {
+            /**
+             * Format: double
+             * @description The butter there is; or else `total_g`.
+             */
+            butter_g?: number | null;
+            /**
+             * Format: double
+             * @description Parts of pigment to a hundred of butter.
+             */
+            parts_per_100: number;
+            /**
+             * Format: double
+             * @description What both are to weigh; or else `butter_g`.
+             */
+            total_g?: number | null;
+        };
+        /** @description What a face takes. */
+        ColourFilmAnswer: {
+            /**
+             * Format: double
+             * @description What is used, with what misses the face or stays in the tool.
+             */
+            film_g: number;
+            notes: components["schemas"]["Note"][];
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description How thick it lies.
+             */
+            thickness_mm: number;
+            /**
+             * Format: double
+             * @description What to have ready at least, so that the tool works.
+             */
+            to_prepare_g: number;
+        };
+        /** @description A face, and how it is coloured. */
+        ColourFilmRequest: {
+            /**
+             * Format: double
+             * @description All that is coloured.
+             */
+            area_cm2: number;
+            /**
+             * Format: int32
+             * @description Passes or coats; one if left out.
+             */
+            passes?: number | null;
+            /**
+             * Format: double
+             * @description The share of the area that is covered; 100 if left out.
+             */
+            share_pct?: number | null;
+            way: components["schemas"]["Way"];
+        };
+        /** @description A colour that is stirred into a chocolate. */
+        ColourInputs: {
+            /** @description What carries it. */
+            kind: components["schemas"]["ColourKind"];
+            /** @description How it looks, `#rrggbb`. */
+            srgb: string;
+        };
+        /**
+         * @description What a colour is carried by.
+         * @enum {string}
+         */
+        ColourKind: "oil" | "cocoa_butter" | "water";
+        /** @description How films look. */
+        ColourLookAnswer: {
+            /** @description Each film by itself, thick, `#rrggbb`. */
+            alone: string[];
+            /** @description Remarks on the pigments. */
+            notes: components["schemas"]["Note"][];
+            /** @description Over each chocolate. */
+            over: components["schemas"]["LookOver"][];
+            strength?: null | components["schemas"]["StrengthAnswer"];
+        };
+        /** @description Films over chocolate, from the face inward. */
+        ColourLookRequest: {
+            /** @description The films. */
+            films: components["schemas"]["LookFilm"][];
+            seen?: null | components["schemas"]["SeenPiece"];
+        };
+        /** @description What goes into a colour. */
+        ColourPlanAnswer: {
+            /**
+             * Format: double
+             * @description Cocoa butter.
+             */
+            butter_g: number;
+            /**
+             * Format: double
+             * @description What the pigments cost, in the maker's own money, where that is known.
+             */
+            cost?: number | null;
+            /** @description How it looks by itself, thick, `#rrggbb`. */
+            looks: string;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Parts to a hundred of butter, all together.
+             */
+            parts_per_100: number;
+            /**
+             * Format: double
+             * @description The powder, of the total.
+             */
+            pct_of_total: number;
+            /**
+             * Format: double
+             * @description All the powder.
+             */
+            pigment_g: number;
+            /** @description Each pigment. */
+            pigments: components["schemas"]["PigmentAmount"][];
+            /** @description Whether it goes through cloth. */
+            strained: boolean;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description How it looks from the face. */
+        ColourStackAnswer: {
+            notes: components["schemas"]["Note"][];
+            /** @description Of each channel, linear, 0 to 1. */
+            reflectance: [
+                number,
+                number,
+                number
+            ];
+            /** @description On a screen, `#rrggbb`. */
+            srgb: string;
+            sum: components["schemas"]["Step"][];
+        };
+        /** @description Films over a ground, from the face inward. */
+        ColourStackRequest: {
+            films: components["schemas"]["StackFilm"][];
+            ground: components["schemas"]["GroundRequest"];
+        };
+        /** @description Something that is coming. */
+        ComingAnswer: {
+            /**
+             * Format: date-time
+             * @description When, most likely.
+             */
+            at: string;
+            /** @description Whether a window closes then. */
+            closes: boolean;
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: date-time
+             * @description Not likely before.
+             */
+            earliest: string;
+            /**
+             * Format: date-time
+             * @description Not likely after.
+             */
+            latest: string;
+            /** @description The component's name. */
+            name: string;
+            /** @description What it is. */
+            what: string;
+        };
+        /** @description One thing made in a batch, as the maker states it. */
+        ComponentInputs: {
+            /** @description Its own key within the batch. */
+            key: string;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description What it is. */
+            work: components["schemas"]["WorkInputs"];
+        };
+        /** @description Everything that follows from what is stated of a component. */
+        ComponentPlanAnswer: {
+            /**
+             * Format: double
+             * @description Its area.
+             */
+            area_cm2?: number | null;
+            cast?: null | components["schemas"]["CastAnswer"];
+            /** @description What to look for. */
+            checks: string[];
+            face?: null | components["schemas"]["FaceAnswer"];
+            fridge?: null | components["schemas"]["FridgeAnswer"];
+            /** @description What else goes in. */
+            goods: components["schemas"]["GoodsAnswer"][];
+            /** @description How long it keeps at 15–18 °C, airtight, in a sentence. */
+            keeps?: string | null;
+            /** @description Its key. */
+            key: string;
+            /** @description How it lies, the lowest first. */
+            layers: components["schemas"]["LayerAnswer"][];
+            /**
+             * Format: double
+             * @description How long, where it is a strip or a line.
+             */
+            length_mm?: number | null;
+            /** @description What goes wrong. */
+            mistakes: components["schemas"]["MistakeAnswer"][];
+            mixed_in?: null | components["schemas"]["MixedInAnswer"];
+            /**
+             * Format: double
+             * @description How much of a marbled surface is stirred through.
+             */
+            muddied_pct?: number | null;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Remarks and cautions. */
+            notes: components["schemas"]["Note"][];
+            outline?: null | components["schemas"]["OutlineAnswer"];
+            pieces?: null | components["schemas"]["PiecesAnswer"];
+            setting?: null | components["schemas"]["SettingAnswer"];
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /** @description What it takes from which bowl. */
+            takes: components["schemas"]["PortionAnswer"][];
+            /** @description How it is built. */
+            tasks: components["schemas"]["TaskAnswer"][];
+            /**
+             * Format: double
+             * @description How thick it is in all.
+             */
+            thickness_mm?: number | null;
+            topping?: null | components["schemas"]["ToppingAnswer"];
+            /** @description How its underside looks: matt, gloss, printed, painted, flecked. */
+            underside?: string | null;
         };
         /** @description The same in another unit. */
         ConvertAnswer: {
@@ -1457,11 +2354,204 @@ export interface components {
             /** @description What happens then. */
             what: string;
         };
+        /** @description What is known of a slab; the rest follows. */
+        CoverInputs: {
+            /** @enum {string} */
+            by: "thickness";
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+            /** @description What it is spread in. */
+            tray: components["schemas"]["TrayInputs"];
+        } | {
+            /** @enum {string} */
+            by: "in_hand";
+            /**
+             * Format: double
+             * @description The chocolate there is, with what will stay behind.
+             */
+            in_hand_g: number;
+            /** @description What it is spread in. */
+            tray: components["schemas"]["TrayInputs"];
+        } | {
+            /** @enum {string} */
+            by: "spread";
+            /**
+             * Format: double
+             * @description The chocolate there is, with what will stay behind.
+             */
+            in_hand_g: number;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        } | {
+            /** @enum {string} */
+            by: "portions";
+            /** @description How many of what. */
+            portions: components["schemas"]["PortionsInputs"];
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        };
+        /** @description What dipping takes. */
+        DipAnswer: {
+            /**
+             * Format: double
+             * @description The coat of one.
+             */
+            coat_g: number;
+            /**
+             * Format: double
+             * @description All coats.
+             */
+            coat_total_g: number;
+            /**
+             * Format: double
+             * @description What must stand in the vessel to cover one, without the allowance.
+             */
+            in_vessel_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description What is left in the vessel, and comes back.
+             */
+            returned_g: number;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description What to weigh: all coats, what still covers the last one, and the allowance.
+             */
+            to_weigh_g: number;
+        };
+        /** @description What is dipped. */
+        DipRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            /**
+             * Format: double
+             * @description How thick the coat is; 1.3 mm if left out.
+             */
+            coat_mm?: number | null;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            family?: null | components["schemas"]["Family"];
+            own?: null | components["schemas"]["OwnInputs"];
+            /** @description One of them: a ball, or what was measured. */
+            shape: components["schemas"]["DippedShape"];
+            /**
+             * Format: double
+             * @description The vessel, inside, across.
+             */
+            vessel_mm: number;
+        };
+        /** @description Dipped things, as the maker states them. */
+        DippedInputs: {
+            /** @description What they are. */
+            centre: components["schemas"]["CentreKind"];
+            /**
+             * Format: double
+             * @description How warm they are as they go in.
+             */
+            centre_c: number;
+            /** @description The chocolate they are dipped in, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How thick the coat is; 1.3 mm if left out.
+             */
+            coat_mm?: number | null;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs.
+             */
+            each_g: number;
+            /** @description What they are called. */
+            name: string;
+            /** @description How large one is, as far as it is dipped. */
+            shape: components["schemas"]["DippedShape"];
+            /** @description Whether they are on sticks. */
+            sticks?: boolean;
+            /** @description A second chocolate, zigzagged over the surface of the first, by key. */
+            swirl?: string | null;
+            /**
+             * Format: double
+             * @description The vessel, inside, across.
+             */
+            vessel_mm: number;
+        };
+        /** @description What is dipped, as the maker states it: a ball, or what was measured. */
+        DippedShape: {
+            /**
+             * Format: double
+             * @description Its surface.
+             * @default null
+             */
+            area_cm2?: number | null;
+            /**
+             * Format: double
+             * @description A ball, so far across; in place of the others.
+             * @default null
+             */
+            diameter_mm?: number | null;
+            /**
+             * Format: double
+             * @description How high it stands as it is dipped.
+             * @default null
+             */
+            height_mm?: number | null;
+            /**
+             * Format: double
+             * @description Its volume: the water that it displaces, in grams.
+             * @default null
+             */
+            volume_ml?: number | null;
+        };
         /**
          * @description Why a reading is doubted.
          * @enum {string}
          */
         Doubt: "out_of_range" | "jump" | "before_opening" | "ahead_of_time";
+        /** @description When a task opens or closes, seconds after the one that it counts from. */
+        DueAnswer: {
+            /**
+             * Format: double
+             * @description Not likely before.
+             */
+            earliest_s: number;
+            /**
+             * Format: double
+             * @description Not likely after.
+             */
+            latest_s: number;
+            /**
+             * Format: double
+             * @description Most likely.
+             */
+            typical_s: number;
+            /** @description What happens then. */
+            what: string;
+        };
         /**
          * @description When a temperature is reached, in seconds after the last reading; all `null`
          *     where it is never reached or not known.
@@ -1488,6 +2578,52 @@ export interface components {
              */
             target_c: number;
         };
+        /** @description A face as it comes out of its mould, or off its sheet. */
+        FaceAnswer: {
+            /** @description The films, the one that is seen first. */
+            films: components["schemas"]["FaceFilmAnswer"][];
+            /** @description The parts. */
+            parts: components["schemas"]["FacePartAnswer"][];
+        };
+        /** @description A film as it lies. */
+        FaceFilmAnswer: {
+            /** @description The colour's key. */
+            colour: string;
+            /** @description How it looks by itself, thick, `#rrggbb`. */
+            looks: string;
+            /** @description The part that it goes on; the whole face where none is named. */
+            region?: string | null;
+            /** @description Whether it is seen once all is on. */
+            seen: boolean;
+            /**
+             * Format: double
+             * @description The share of its part of the face that it covers.
+             */
+            share_pct: number;
+            /**
+             * Format: double
+             * @description How thick it lies.
+             */
+            thickness_mm: number;
+            /** @description How it is put on. */
+            way: components["schemas"]["Way"];
+        };
+        /** @description A part of the face as it comes out. */
+        FacePartAnswer: {
+            /** @description How it would look with white behind the films. */
+            backed: string;
+            /** @description Films that cover only a share of it. */
+            flecks: components["schemas"]["FleckAnswer"][];
+            /** @description How it looks where no fleck or streak lies, `#rrggbb`. */
+            looks: string;
+            /** @description Its name, where the face has parts. */
+            name?: string | null;
+            /**
+             * Format: double
+             * @description Its share of the face.
+             */
+            share_pct: number;
+        };
         /**
          * @description A kind of chocolate that shares its temperature windows.
          * @enum {string}
@@ -1500,11 +2636,108 @@ export interface components {
             /** @description What is wrong and what would be right. */
             message: string;
         };
+        /** @description Figures, as the maker states them. */
+        FiguresInputs: {
+            /** @description Mould, colours, wall, and the chocolate of the body behind the tones. */
+            cast: components["schemas"]["CastInputs"];
+            /** @description The tones, in the order in which they go in. */
+            tones: components["schemas"]["ToneInputs"][];
+        };
+        /** @description What goes into each shell. */
+        FillingInputs: {
+            /**
+             * Format: double
+             * @description Butter, of chocolate and cream together.
+             */
+            butter_pct?: number;
+            /**
+             * Format: double
+             * @description How much goes in each; as much as there is room for, if left out.
+             */
+            each_g?: number | null;
+            /** @description Its chocolate; not tempered. */
+            family: components["schemas"]["Family"];
+            /** @description What is steeped in the cream, and strained out. */
+            infusion?: string | null;
+            /** @enum {string} */
+            kind: "ganache";
+            /**
+             * Format: double
+             * @description Parts of chocolate to one of cream, by weight.
+             */
+            ratio: number;
+        } | {
+            /**
+             * Format: double
+             * @description What a millilitre of it weighs.
+             */
+            density_g_cm3: number;
+            /**
+             * Format: double
+             * @description How much goes in each; as much as there is room for, if left out.
+             */
+            each_g?: number | null;
+            /** @enum {string} */
+            kind: "other";
+            /** @description What it is. */
+            name: string;
+            /** @description Whether it has water in it, from cream, purée or fresh herbs. */
+            perishable?: boolean;
+        };
+        /**
+         * @description A film of colour, as the maker states it. Films are listed in the order of work:
+         *     the first is the one that is seen.
+         */
+        FilmInputs: {
+            /** @description The coloured cocoa butter, by its key. */
+            colour: string;
+            /**
+             * Format: int32
+             * @description Passes, or coats.
+             */
+            passes?: number;
+            /** @description The region of the mould that it goes on; the whole face if left out. */
+            region?: string | null;
+            /**
+             * Format: double
+             * @description How much of the face, or of the region, it covers.
+             */
+            share_pct?: number;
+            /** @description How it is put on. */
+            way: components["schemas"]["Way"];
+        };
+        /** @description A pigment as it is measured. */
+        FilmPigment: {
+            /** @description Absorption for each channel, for a film of thickness one. */
+            k: [
+                number,
+                number,
+                number
+            ];
+            /** @description Scattering for each channel. */
+            s: [
+                number,
+                number,
+                number
+            ];
+            /**
+             * Format: double
+             * @description Its share of the film's pigments, in any unit: they are set against each other.
+             */
+            share: number;
+        };
         /**
          * @description The finish of the chocolate, as the bench draws it.
          * @enum {string}
          */
         Finish: "matt" | "satin" | "sheen" | "grain" | "streaks";
+        /** @description A fleck or streak on a part of a face. */
+        FleckAnswer: {
+            /** @description Which film it is, counted from the face, from 0. */
+            film: number;
+            /** @description How it looks, `#rrggbb`. */
+            looks: string;
+        };
         /** @description Dry goods folded in. */
         FoldedInRequest: {
             /** Format: double */
@@ -1512,6 +2745,11 @@ export interface components {
             /** Format: double */
             mass_g: number;
         };
+        /**
+         * @description What the label says of eating it, as the maker declares.
+         * @enum {string}
+         */
+        FoodStatus: "for_eating" | "not_said" | "not_for_eating";
         /** @description How long it may lie there. */
         FridgeAnswer: {
             /**
@@ -1562,6 +2800,69 @@ export interface components {
              */
             thickness_mm: number;
         };
+        /** @description A ganache. */
+        GanacheAnswer: {
+            /** Format: double */
+            butter_g: number;
+            /** Format: double */
+            chocolate_g: number;
+            /** Format: double */
+            cream_g: number;
+            /**
+             * Format: double
+             * @description What is left after them.
+             */
+            left_g: number;
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Pieces that it fills.
+             */
+            pieces: number;
+            sum: components["schemas"]["Step"][];
+            /** Format: double */
+            total_g: number;
+            /**
+             * Format: double
+             * @description Water in it: what makes it perish.
+             */
+            water_pct: number;
+        };
+        /** @description What is known of it. */
+        GanacheRequest: {
+            /**
+             * Format: double
+             * @description Butter, of chocolate and cream together.
+             */
+            butter_pct?: number | null;
+            /**
+             * Format: double
+             * @description The chocolate there is.
+             */
+            chocolate_g?: number | null;
+            /**
+             * Format: double
+             * @description The cream there is.
+             */
+            cream_g?: number | null;
+            /** @description The chocolate's family. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description What goes in one piece.
+             */
+            piece_g: number;
+            /**
+             * Format: double
+             * @description Parts of chocolate to one of cream; or else `chocolate_g` and `cream_g`.
+             */
+            ratio?: number | null;
+            /**
+             * Format: double
+             * @description All of it; needed with `ratio`.
+             */
+            total_g?: number | null;
+        };
         /** @description The numbers that are learned; each only where there is something to go by. */
         GearNumbers: {
             /**
@@ -1588,12 +2889,44 @@ export interface components {
              * @default null
              */
             efficiency?: number | null;
+            /**
+             * Format: double
+             * @description How long it takes to set in this kitchen, against what is usual.
+             * @default null
+             */
+            setting_pace?: number | null;
         };
         /**
          * @description How it shines.
          * @enum {string}
          */
         Gloss: "glossy" | "satin" | "dull";
+        /** @description What goes in besides chocolate. */
+        GoodsAnswer: {
+            /** @description Where it goes: "mixed in", "on top". */
+            goes: string;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            mass_g: number;
+            /** @description What it is. */
+            name: string;
+        };
+        /**
+         * @description A chocolate behind the films, by its name.
+         * @enum {string}
+         */
+        GroundName: "dark" | "milk" | "white" | "ruby" | "blond";
+        /** @description What lies behind the films: a chocolate, or what was measured. */
+        GroundRequest: components["schemas"]["GroundName"] | {
+            /** @description Red, green, blue. */
+            reflectance: [
+                number,
+                number,
+                number
+            ];
+        };
         /**
          * @description What an instruction rests on.
          * @enum {string}
@@ -1606,12 +2939,109 @@ export interface components {
             name: string;
         };
         /**
+         * @description What a hollow is for.
+         * @enum {string}
+         */
+        HollowFor: "eating" | "drink" | "ornament";
+        /** @description Joined hollows, as the maker states them. */
+        HollowsInputs: {
+            /** @description Mould, colours, wall; a cavity is one half. */
+            cast: components["schemas"]["CastInputs"];
+            /** @description What goes inside. */
+            inside?: components["schemas"]["InsideInputs"][];
+            /** @description What they are for. */
+            purpose?: components["schemas"]["HollowFor"];
+        };
+        /** @description Where a left-over could go. */
+        IdeaAnswer: {
+            /** @description A component that takes all of it, ready to be added. */
+            component: components["schemas"]["ComponentInputs"];
+            /** @description In a few words. */
+            text: string;
+        };
+        /**
          * @description A dry good, or oil, of which it is known how closely it packs.
          * @enum {string}
          */
         Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
+        /** @description Something that goes inside. */
+        InsideInputs: {
+            /**
+             * Format: double
+             * @description How far across one is.
+             */
+            across_mm: number;
+            /**
+             * Format: int32
+             * @description How many in each hollow.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs.
+             */
+            each_g: number;
+            /**
+             * Format: double
+             * @description The room that one takes up; of a powder the room it takes up as it lies.
+             */
+            each_ml: number;
+            /** @description What it is. */
+            name: string;
+            /** @description Whether it is not food: a toy, a slip of paper. */
+            not_food?: boolean;
+        };
+        /** @description The one thing to do now. */
+        InstructionAnswer: {
+            /** @description What is to be minded while it is done; empty where nothing is. */
+            caution: string;
+            /** @description The chocolate that it waits for. */
+            chocolate?: string | null;
+            closes?: null | components["schemas"]["ComingAnswer"];
+            /** @description The component's key. */
+            component: string;
+            /** @description How; what to do instead, where its window was missed. */
+            detail: string;
+            /** @description Whether it is the finger's check that the surface is dry. */
+            is_touch: boolean;
+            /** @description The component's name. */
+            name: string;
+            opens?: null | components["schemas"]["ComingAnswer"];
+            /** @description How it stands. */
+            state: components["schemas"]["InstructionState"];
+            /** @description The task's key. */
+            task: string;
+            /** @description What to do. */
+            text: string;
+        };
+        /**
+         * @description How an instruction stands.
+         * @enum {string}
+         */
+        InstructionState: "do" | "closing" | "missed" | "wait" | "wait_for_bowl";
+        /** @description A kind of work. */
+        KindAnswer: {
+            /** @description The colours that its start is made with, as bowls of their own. */
+            colours: components["schemas"]["BowlInputs"][];
+            /**
+             * @description The chocolates that its start is made from; in `start` they go by their family's
+             *     name.
+             */
+            families: components["schemas"]["Family"][];
+            /** @description What it is, in a sentence. */
+            how: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Where its plan starts. */
+            start: components["schemas"]["WorkInputs"];
+        };
         /** @description What is at hand. A thermometer always is: without one there is no tempering. */
         Kitchen: {
+            /**
+             * @description A ready-made bottle of colour that is in temper.
+             * @default false
+             */
+            colour_bottle?: boolean;
             /**
              * @description A slab that comes from the freezer.
              * @default false
@@ -1637,6 +3067,7 @@ export interface components {
         KitchenInputs: {
             /**
              * @default {
+             *       "colour_bottle": false,
              *       "frozen_slab": false,
              *       "ready_crystals": false,
              *       "stone": false,
@@ -1669,6 +3100,38 @@ export interface components {
              */
             stone_c?: number | null;
         };
+        /** @description One outline, and whether it hangs together. */
+        LaidOutAnswer: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description Ends of lines that touch nothing. */
+            ends_mm: number[][];
+            /**
+             * Format: double
+             * @description How long its lines are.
+             */
+            length_mm: number;
+            /** @description A place on each part but the largest. */
+            loose_mm: number[][];
+            /** @description What it is called. */
+            name: string;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description Into how many parts it would fall. */
+            parts: number;
+            /** @description Its lines, as the data of an SVG path, mm. */
+            path: string;
+            /** @description Width and height. */
+            size_mm: [
+                number,
+                number
+            ];
+            /** @description Places where two parts only touch. */
+            thin_mm: number[][];
+        };
         /** @description The latest trusted reading. */
         LatestAnswer: {
             /**
@@ -1681,6 +3144,48 @@ export interface components {
              * @description What it said.
              */
             temp_c: number;
+        };
+        /** @description A layer, the lowest first. */
+        LayerAnswer: {
+            /** @description The chocolate's key. */
+            chocolate: string;
+            /** @description Its own colour, where it is coloured. */
+            colour?: string | null;
+            /**
+             * Format: double
+             * @description The share of the slab that it makes up; 100 for a layer of its own.
+             */
+            share_pct: number;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        };
+        /** @description One layer, as the maker states it. */
+        LayerInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        };
+        /** @description Layered bark, as the maker states it. */
+        LayeredInputs: {
+            /** @description The layers, the lowest first. */
+            layers: components["schemas"]["LayerInputs"][];
+            /** @description What it lies on. */
+            lining?: components["schemas"]["Lining"];
+            /**
+             * Format: double
+             * @description How large the pieces are to be.
+             */
+            piece_cm2?: number | null;
+            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What it is spread in. */
+            tray: components["schemas"]["TrayInputs"];
         };
         /** @description What was learned of a thing. */
         LearnedAnswer: {
@@ -1701,11 +3206,26 @@ export interface components {
             /** @description The heat source it was learned with, where it belongs to the two together. */
             with?: string | null;
         };
+        /** @description What is left over. */
+        LeftOverAnswer: {
+            /** @description Where it could go. */
+            ideas: components["schemas"]["IdeaAnswer"][];
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+        };
         /**
          * @description How much a remark matters.
          * @enum {string}
          */
         Level: "info" | "caution" | "stop";
+        /**
+         * @description What it lies on: how its underside looks.
+         * @enum {string}
+         */
+        Lining: "parchment" | "acetate" | "printed";
         /** @description What was taken from a log. */
         LogAnswer: {
             /** @description Actions that are new, from a record that was saved here. */
@@ -1729,6 +3249,53 @@ export interface components {
             /** @description The scale that it was read in. */
             unit: components["schemas"]["Scale"];
         };
+        /** @description A film of one coloured butter, or of some mixed. */
+        LookFilm: {
+            /** @description What it is mixed from. */
+            mix: components["schemas"]["MixPart"][];
+            /**
+             * Format: int32
+             * @description Passes or coats; one if left out.
+             */
+            passes?: number | null;
+            /** @description How it is put on. */
+            way: components["schemas"]["Way"];
+        };
+        /** @description How the films look over a chocolate. */
+        LookOver: {
+            /** @description How they look with each film that is put in: the first alone, the first two, … */
+            as_put_in: string[];
+            /** @description How they would look with white behind them. */
+            backed: string;
+            /** @description It by itself, `#rrggbb`. */
+            bare: string;
+            /** @description The chocolate. */
+            family: components["schemas"]["Family"];
+            /** @description How all the films look over it. */
+            looks: string;
+        };
+        /** @description A marbled slab, as the maker states it. */
+        MarbledInputs: {
+            /** @description What is drawn through it. */
+            accents: components["schemas"]["AccentInputs"][];
+            /** @description The base, by key; it is what the accents leave. */
+            base: string;
+            /** @description What is known of its size. */
+            cover: components["schemas"]["CoverInputs"];
+            /** @description What it lies on. */
+            lining?: components["schemas"]["Lining"];
+            /**
+             * Format: double
+             * @description How large the pieces are to be.
+             */
+            piece_cm2?: number | null;
+            /**
+             * Format: int32
+             * @description How many strokes.
+             */
+            strokes: number;
+            topping?: null | components["schemas"]["ToppingInputs"];
+        };
         /**
          * @description What a bowl is made of.
          * @enum {string}
@@ -1738,7 +3305,7 @@ export interface components {
          * @description A tempering method; `GET /methods` tells what each is.
          * @enum {string}
          */
-        Method: "seed_down" | "seed_down_and_up" | "slab" | "ready_crystals" | "never_leave" | "coating" | "shock_set";
+        Method: "seed_down" | "seed_down_and_up" | "slab" | "ready_crystals" | "never_leave" | "soften_bottle" | "coating" | "shock_set";
         /** @description A tempering method. */
         MethodAnswer: {
             /** @description What is to be minded. */
@@ -1815,6 +3382,27 @@ export interface components {
              */
             watts: number;
         };
+        /** @description What goes wrong, and what to do. */
+        MistakeAnswer: {
+            /** @description Likely causes. */
+            cause: string;
+            /** @description How it is avoided. */
+            next_time: string;
+            /** @description What can still be done. */
+            rescue: string;
+            /** @description What is seen. */
+            seen: string;
+        };
+        /** @description A coloured butter's share of a mix. */
+        MixPart: {
+            /** @description What is in it. */
+            recipe: components["schemas"]["RecipeInputs"];
+            /**
+             * Format: double
+             * @description Its share, in any unit: they are set against each other.
+             */
+            share: number;
+        };
         /** @description What is folded in. */
         MixedInAnswer: {
             /**
@@ -1826,6 +3414,11 @@ export interface components {
             notes: components["schemas"]["Note"][];
             /** @description The working. */
             sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description The share of the room that it takes up.
+             */
+            volume_pct: number;
         };
         /** @description Dry goods folded into the chocolate. */
         MixedInInputs: {
@@ -1860,6 +3453,27 @@ export interface components {
              */
             typical: number;
         };
+        /** @description A mould, as the maker states it. */
+        MouldInputs: {
+            /** @description One cavity. */
+            cavity: components["schemas"]["CavityInputs"];
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /** @description What it is made of. */
+            material?: components["schemas"]["MouldMaterial"];
+            /** @description Its face in parts, the upper first, where it has parts. */
+            regions?: components["schemas"]["RegionInputs"][];
+            /** @description How it came out when it was weighed. */
+            weighings?: components["schemas"]["Weighing"][];
+        };
+        /**
+         * @description What a mould is made of.
+         * @enum {string}
+         */
+        MouldMaterial: "rigid" | "silicone";
         /**
          * @description How chocolate comes and goes.
          * @enum {string}
@@ -1869,7 +3483,7 @@ export interface components {
          * @description Something a method cannot do without.
          * @enum {string}
          */
-        Need: "probe" | "stone" | "ready_crystals" | "tempered_pieces" | "frozen_slab";
+        Need: "probe" | "stone" | "ready_crystals" | "tempered_pieces" | "frozen_slab" | "colour_bottle";
         /**
          * @description Whether a bowl needs hands.
          * @enum {string}
@@ -1915,12 +3529,14 @@ export interface components {
              * @description Made by the sender, so that sending twice makes one.
              */
             id?: string | null;
-            inputs?: null | components["schemas"]["BarkInputs"];
+            inputs?: null | components["schemas"]["BatchInputs"];
             name: string;
             note?: string;
         };
         /** @description A bowl to be opened. */
         NewBowl: {
+            /** @description Which of the batch's chocolates; may be left out where there is but one. */
+            chocolate?: string | null;
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice opens one.
@@ -1928,6 +3544,40 @@ export interface components {
             id?: string | null;
             /** @description Whether the simulated thermometer measures it. */
             simulated?: boolean;
+        };
+        /** @description Something that was done, or is taken back. */
+        NewEvent: {
+            /**
+             * Format: date-time
+             * @description When; now, if left out.
+             */
+            at?: string | null;
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice keeps one.
+             */
+            id: string;
+            /** @description For the finger's check: it has become dry just now. */
+            just_now?: boolean;
+            /** @enum {string} */
+            kind: "done";
+            /** @description The task's key. */
+            task: string;
+        } | {
+            /**
+             * Format: uuid
+             * @description Which event.
+             */
+            event: string;
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice keeps one.
+             */
+            id: string;
+            /** @enum {string} */
+            kind: "undone";
         };
         /** @description Chocolate that came or went. */
         NewMove: {
@@ -2017,7 +3667,7 @@ export interface components {
          * @description A number that is learned.
          * @enum {string}
          */
-        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response";
+        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace";
         /**
          * @description What a thermometer was checked in.
          * @enum {string}
@@ -2045,6 +3695,52 @@ export interface components {
             snap: components["schemas"]["Snap"];
             /** @description Streaks and bloom. */
             streaks: components["schemas"]["Streaks"];
+        };
+        /** @description What a slab covers. */
+        OutlineAnswer: {
+            /**
+             * Format: double
+             * @description The longer side.
+             */
+            length_mm: number;
+            /** @enum {string} */
+            shape: "rectangle";
+            /**
+             * Format: double
+             * @description The shorter side.
+             */
+            width_mm: number;
+        } | {
+            /**
+             * Format: double
+             * @description Across.
+             */
+            diameter_mm: number;
+            /** @enum {string} */
+            shape: "round";
+        } | {
+            /**
+             * Format: double
+             * @description Its area.
+             */
+            area_cm2: number;
+            /** @enum {string} */
+            shape: "free";
+        };
+        /** @description So many of an outline. */
+        OutlineInputs: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description What it is. */
+            outline: components["schemas"]["ShapeInputs"];
+            /**
+             * Format: double
+             * @description How wide one is.
+             */
+            width_mm: number;
         };
         /** @description A point of the forecast. */
         OutlookAnswer: {
@@ -2121,6 +3817,11 @@ export interface components {
             ] | null;
         };
         /**
+         * @description A size of paper.
+         * @enum {string}
+         */
+        Paper: "a4" | "letter";
+        /**
          * @description Where a bowl stands in its course.
          * @enum {string}
          */
@@ -2148,6 +3849,64 @@ export interface components {
              */
             width: number;
         };
+        /** @description How many pieces come of it. */
+        PiecesAnswer: {
+            /**
+             * Format: double
+             * @description How large one is, where it is part of a slab.
+             */
+            area_cm2?: number | null;
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs, all told.
+             */
+            each_g: number;
+        };
+        /** @description A pigment and what to weigh of it. */
+        PigmentAmount: {
+            /**
+             * Format: double
+             * @description What to weigh.
+             */
+            mass_g: number;
+            /** @description The pigment. */
+            name: string;
+        };
+        /** @description A pigment, as the maker states it. */
+        PigmentInputs: {
+            /** @description What carries it. */
+            carrier: components["schemas"]["Carrier"];
+            /** @description Whether it is barred from food in some countries, as titanium dioxide is. */
+            check_country?: boolean;
+            /** @description What its label says of eating it. */
+            food?: components["schemas"]["FoodStatus"];
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Whether it hides what lies behind. */
+            opaque: boolean;
+            /**
+             * Format: double
+             * @description What a hundred grams cost, in the maker's own money.
+             */
+            price_per_100g?: number | null;
+            /** @description Whether it shimmers. */
+            shimmer?: boolean;
+            /**
+             * @description How it looks, `#rrggbb`: an opaque one by itself, another in a thin film over
+             *     white chocolate.
+             */
+            srgb: string;
+            /**
+             * Format: double
+             * @description How strong it is against what is usual; corrected by a piece that was made.
+             */
+            strength?: number | null;
+        };
         /** @description What piped pieces take. */
         PipedAnswer: {
             /**
@@ -2164,6 +3923,31 @@ export interface components {
              * @description Chocolate to weigh out, with what stays in the bag.
              */
             to_weigh_g: number;
+        };
+        /** @description Piped pieces, as the maker states them. */
+        PipedInputs: {
+            /** @description Their chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description How much line is in each.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description How wide the line is.
+             */
+            line_mm: number;
+            /** @description The outlines that are piped; how many and how much line follow from them. */
+            outlines?: components["schemas"]["OutlineInputs"][] | null;
+            second?: null | components["schemas"]["SecondColour"];
+            /** @description What they are. */
+            shape: components["schemas"]["PipedShape"];
         };
         /** @description What is piped. */
         PipedRequest: {
@@ -2193,6 +3977,39 @@ export interface components {
             own?: null | components["schemas"]["OwnInputs"];
         };
         /**
+         * @description What is piped.
+         * @enum {string}
+         */
+        PipedShape: "outlines" | "lattices" | "nests" | "bowls";
+        /** @description Sheets to pipe over. */
+        PipingAnswer: {
+            /**
+             * Format: double
+             * @description All their lines together.
+             */
+            length_mm: number;
+            /** @description The outlines. */
+            outlines: components["schemas"]["LaidOutAnswer"][];
+            /** @description How many outlines are on each sheet. */
+            per_sheet: number[];
+            /** @description The sheets, each an SVG file at true size. */
+            sheets: string[];
+        };
+        /** @description Outlines to lay out. */
+        PipingRequest: {
+            /**
+             * Format: double
+             * @description How wide the line is piped.
+             */
+            line_mm: number;
+            /** @description Whether the face goes down, so that they are drawn mirrored. */
+            mirrored?: boolean;
+            /** @description The outlines. */
+            outlines: components["schemas"]["OutlineInputs"][];
+            /** @description On which paper. */
+            paper?: components["schemas"]["Paper"];
+        };
+        /**
          * @description Where it lies.
          * @enum {string}
          */
@@ -2203,28 +4020,22 @@ export interface components {
             /** Format: double */
             temp_c: number;
         };
-        /** @description Everything that follows from a plan's inputs. */
-        PlanAnswer: {
-            /** @description Melt this, hold this back, add this, pour out that. */
-            amounts: components["schemas"]["AmountsAnswer"];
-            fridge?: null | components["schemas"]["FridgeAnswer"];
-            /** @description How it is tempered. */
-            method: components["schemas"]["Method"];
-            microwave?: null | components["schemas"]["MicrowaveAnswer"];
-            mixed_in?: null | components["schemas"]["MixedInAnswer"];
-            /** @description The method to recommend. */
-            recommended: components["schemas"]["Method"];
-            /** @description Why, in a sentence that follows "because". */
-            recommended_because: string;
-            /** @description The room. */
-            room: components["schemas"]["RoomAnswer"];
-            setting?: null | components["schemas"]["SettingAnswer"];
-            /** @description What to weigh out. */
-            slab: components["schemas"]["SlabAnswer"];
-            stock?: null | components["schemas"]["StockAnswer"];
-            topping?: null | components["schemas"]["ToppingAnswer"];
-            /** @description The chocolate's windows. */
-            windows: components["schemas"]["WindowsAnswer"];
+        /** @description A batch's plan. */
+        PlanOfBatch: {
+            /**
+             * Format: uuid
+             * @description Its batch.
+             */
+            batch_id: string;
+            /** @description What the maker states. */
+            inputs: components["schemas"]["BatchInputs"];
+            /** @description What follows. */
+            plan: components["schemas"]["BatchPlanAnswer"];
+            /**
+             * Format: int32
+             * @description Counts its edits; the same as the `ETag`.
+             */
+            version: number;
         };
         /** @description A point of the curve. */
         PointAnswer: {
@@ -2239,6 +4050,41 @@ export interface components {
              * @description What the thermometer said.
              */
             temp_c: number;
+        };
+        /** @description What a component takes from a bowl. */
+        PortionAnswer: {
+            /**
+             * Format: double
+             * @description How much must be at hand for it.
+             */
+            at_hand_g: number;
+            /** @description The chocolate's key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How much of it is in the piece.
+             */
+            mass_g: number;
+        };
+        /**
+         * @description What the maker counts by.
+         * @enum {string}
+         */
+        PortionOf: "pieces" | "servings" | "bags";
+        /** @description So many of something. */
+        PortionsInputs: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs, chocolate and what is folded in.
+             */
+            each_g: number;
+            /** @description What is counted. */
+            of: components["schemas"]["PortionOf"];
         };
         /** @description A refusal, as `application/problem+json`. */
         Problem: {
@@ -2255,6 +4101,22 @@ export interface components {
             title: string;
             /** @description What sort of problem. */
             type: string;
+        };
+        /** @description How far a component is. */
+        ProgressAnswer: {
+            /** @description Its key. */
+            component: string;
+            /** @description Its name. */
+            name: string;
+            /** @description The key of the next task; `null` once it is finished. */
+            next?: string | null;
+            /**
+             * Format: double
+             * @description How long it takes to set against what was foretold, where the maker said so.
+             */
+            pace?: number | null;
+            /** @description Its tasks. */
+            tasks: components["schemas"]["TaskProgress"][];
         };
         /** @description A reading as it is kept. */
         ReadingAnswer: {
@@ -2320,11 +4182,104 @@ export interface components {
              */
             temp_c?: number | null;
         };
+        /** @description A colour, as the maker states it. */
+        RecipeInputs: {
+            /** @description What goes in. */
+            pigments: components["schemas"]["RecipePart"][];
+            /** @description Whether it goes through cloth, as for an airbrush. */
+            strained?: boolean;
+        };
+        /** @description A pigment, and how much of it. */
+        RecipePart: {
+            /**
+             * Format: double
+             * @description Parts of it to a hundred of butter.
+             */
+            parts_per_100: number;
+            pigment?: null | components["schemas"]["PigmentInputs"];
+            /**
+             * Format: uuid
+             * @description A pigment from the shelf, in place of `pigment`.
+             */
+            pigment_id?: string | null;
+        };
+        /** @description A part of a cavity's face that has a colour or a chocolate of its own. */
+        RegionInputs: {
+            /** @description What it is. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its share of the face.
+             */
+            share_pct: number;
+        };
         /**
          * @description How it let go.
          * @enum {string}
          */
         Released: "freely" | "in_places" | "stuck";
+        /** @description A build that goes on. */
+        ReminderAnswer: {
+            /**
+             * Format: uuid
+             * @description Its batch.
+             */
+            batch_id: string;
+            /** @description Its batch's name. */
+            batch_name: string;
+            /**
+             * Format: date-time
+             * @description When it must have gone on, by the wall's clock.
+             */
+            closes_at?: string | null;
+            /**
+             * Format: date-time
+             * @description When it may go on, by the wall's clock; `null` where it may now, or its time is
+             *     held.
+             */
+            opens_at?: string | null;
+            /** @description How that stands. */
+            state: components["schemas"]["InstructionState"];
+            /** @description What is next. */
+            text: string;
+            /** @description What is waited for; empty where nothing is. */
+            waits_for: string;
+        };
+        /** @description Ribbons, as the maker states them. */
+        RibbonsInputs: {
+            /** @description Their chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description How long a strip is.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description How cold it comes from the freezer.
+             */
+            stone_c: number;
+            /**
+             * Format: double
+             * @description What the stone weighs.
+             */
+            stone_kg: number;
+            /**
+             * Format: double
+             * @description How thick.
+             */
+            thickness_mm: number;
+            /**
+             * Format: double
+             * @description How wide.
+             */
+            width_mm: number;
+        };
         /** @description A room's verdict. */
         RoomAnswer: {
             /**
@@ -2348,15 +4303,15 @@ export interface components {
          * @description The rule that spoke.
          * @enum {string}
          */
-        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "given_up";
+        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "build" | "given_up";
         /** @description A whole bowl: what it was planned as, and everything that happened to it. */
         SavedBowl: {
             /** @description What was done, in order of time, undoings included. */
             actions: components["schemas"]["ActionAnswer"][];
-            /** @description `wide-sheen-bowl-1`. */
+            /** @description `wide-sheen-bowl-2`. */
             format: string;
             /** @description What the maker stated. */
-            inputs: components["schemas"]["BarkInputs"];
+            inputs: components["schemas"]["BowlInputs"];
             /** @description The batch's name. */
             name: string;
             /** @description The batch's note. */
@@ -2368,6 +4323,13 @@ export interface components {
             opened_at: string;
             /** @description The readings, in order of time. */
             readings: components["schemas"]["SavedReading"][];
+        };
+        /** @description A mould. */
+        SavedMouldInputs: {
+            /** @description Its cavities, and how it came out when it was weighed. */
+            mould: components["schemas"]["MouldInputs"];
+            /** @description What the maker calls it. */
+            name: string;
         };
         /** @description A reading as it was kept. */
         SavedReading: {
@@ -2389,6 +4351,13 @@ export interface components {
              */
             temp_c: number;
         };
+        /** @description A tray or a tin. */
+        SavedTrayInputs: {
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Its shape. */
+            shape: components["schemas"]["TrayInputs"];
+        };
         /** @description A bowl. */
         SavedWareInputs: {
             /**
@@ -2406,6 +4375,53 @@ export interface components {
          * @enum {string}
          */
         Scale: "C" | "F";
+        /** @description Where to score. */
+        ScoreMapAnswer: {
+            /** @description The smallest and the largest of them. */
+            between_cm2: [
+                number,
+                number
+            ];
+            /** @description From x, y to x, y each, from the upper left corner. */
+            cuts: number[][];
+            /** @description How many pieces. */
+            pieces: number;
+            /** @description The sheets to lay under parchment, where paper was named. */
+            sheets: string[];
+            /** @description How wide and how high the slab is. */
+            size_mm: [
+                number,
+                number
+            ];
+        };
+        /** @description A slab and the size of its pieces. */
+        ScoreRequest: {
+            /** @description The slab. */
+            outline: components["schemas"]["OutlineAnswer"];
+            paper?: null | components["schemas"]["Paper"];
+            /** @description How the cuts run. */
+            pattern?: components["schemas"]["ShardPattern"];
+            /**
+             * Format: double
+             * @description How large a piece is to be.
+             */
+            piece_cm2: number;
+            /**
+             * Format: int64
+             * @description Another number, another map.
+             */
+            seed?: number;
+        };
+        /** @description A second colour, piped first: it faces the viewer once flipped. */
+        SecondColour: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How much line of it is in each.
+             */
+            length_mm: number;
+        };
         /** @description Seed and how to add it. */
         SeedAnswer: {
             /** @description Half, a third, the rest; they add up to `seed_g`. */
@@ -2501,6 +4517,15 @@ export interface components {
          * @enum {string}
          */
         Seen: "sets_from_edge" | "even_satin" | "streaks" | "still_wet";
+        /** @description A finished piece. */
+        SeenPiece: {
+            /** @description The chocolate behind it. */
+            family: components["schemas"]["Family"];
+            /** @description Which film is to be corrected, counted from the face, from 0. */
+            film: number;
+            /** @description How it looks, `#rrggbb`. */
+            srgb: string;
+        };
         /** @description Windows after the pour, seconds from it. */
         SettingAnswer: {
             /** @description Cut from then… */
@@ -2548,10 +4573,238 @@ export interface components {
             /** @description The working; a model has none to show. */
             sum: components["schemas"]["Step"][];
         };
+        /** @description The shape of an outline. */
+        ShapeInputs: {
+            /**
+             * Format: double
+             * @description How far out its inner corners lie.
+             */
+            inner_pct: number;
+            /**
+             * Format: int32
+             * @description Its points.
+             */
+            points: number;
+            /** @enum {string} */
+            shape: "star";
+        } | {
+            /**
+             * Format: double
+             * @description How much of its width is lit.
+             */
+            lit_pct: number;
+            /** @enum {string} */
+            shape: "moon";
+        } | {
+            /** @enum {string} */
+            shape: "ring";
+            /**
+             * Format: int32
+             * @description Spokes to its middle.
+             */
+            spokes: number;
+        } | {
+            /** @enum {string} */
+            shape: "leaf";
+            /**
+             * Format: int32
+             * @description Veins either side of its rib.
+             */
+            veins: number;
+        } | {
+            /**
+             * Format: int32
+             * @description Bars either way.
+             */
+            bars: number;
+            /**
+             * Format: double
+             * @description Its height, of its width.
+             */
+            high_pct: number;
+            /** @enum {string} */
+            shape: "lattice";
+        } | {
+            /** @description Whether a bar under them joins them. */
+            bar?: boolean;
+            /** @enum {string} */
+            shape: "word";
+            /** @description What they say. */
+            text: string;
+        } | {
+            /** @enum {string} */
+            shape: "drawing";
+            /** @description The file's text. */
+            svg: string;
+        };
+        /**
+         * @description How the marks run.
+         * @enum {string}
+         */
+        ShardPattern: "uneven" | "even";
+        /** @description Scored shards, as the maker states them. */
+        ShardsInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /** @description What is known of its size. */
+            cover: components["schemas"]["CoverInputs"];
+            /** @description What it lies on. */
+            lining?: components["schemas"]["Lining"];
+            /** @description How the marks run. */
+            pattern?: components["schemas"]["ShardPattern"];
+            /**
+             * Format: double
+             * @description How large the shards are to be.
+             */
+            piece_cm2: number;
+            topping?: null | components["schemas"]["ToppingInputs"];
+        };
+        /**
+         * @description What is on the sheet before the chocolate.
+         * @enum {string}
+         */
+        SheetFinish: "plain" | "painted" | "flecked" | "printed";
+        /** @description Sheet work, as the maker states it. */
+        SheetInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * @description The colours on a painted or flecked sheet, the one that goes on first, and is
+             *     seen, first.
+             */
+            colours?: components["schemas"]["FilmInputs"][];
+            /** @description What is known of its size. */
+            cover: components["schemas"]["CoverInputs"];
+            /** @description What is on the sheet. */
+            finish: components["schemas"]["SheetFinish"];
+            /**
+             * Format: double
+             * @description How large the pieces are to be.
+             */
+            piece_cm2: number;
+            /** @description What is made of it. */
+            shape: components["schemas"]["SheetShape"];
+        };
+        /**
+         * @description What is made of it.
+         * @enum {string}
+         */
+        SheetShape: "flat" | "shards" | "curls";
+        /** @description Sheets of paper. */
+        SheetsAnswer: {
+            /** @description The sheets, each an SVG file at true size. */
+            sheets: string[];
+        };
         /** @description Everything on the shelf that was not put away. */
         ShelfAnswer: {
             /** @description The things, the oldest first; the kitchen is always among them. */
             things: components["schemas"]["ThingAnswer"][];
+        };
+        /** @description What shells take. */
+        ShellAnswer: {
+            /**
+             * Format: double
+             * @description One cap.
+             */
+            cap_g: number;
+            /**
+             * Format: int32
+             * @description Brushed coats.
+             */
+            coats?: number | null;
+            /**
+             * Format: double
+             * @description The room in one.
+             */
+            fill_ml: number;
+            /**
+             * Format: double
+             * @description The room in one, under its cap.
+             */
+            filling_ml: number;
+            /**
+             * Format: double
+             * @description What must be at hand for all, with what stays on bowl and spatula.
+             */
+            in_hand_g: number;
+            /**
+             * Format: double
+             * @description What all shells keep.
+             */
+            kept_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description What comes back.
+             */
+            returned_g: number;
+            /**
+             * Format: double
+             * @description One shell.
+             */
+            shell_g: number;
+            /** @description The working. */
+            sum: components["schemas"]["Step"][];
+            /**
+             * Format: double
+             * @description How long a filled mould waits before it is dumped; `null` where it is brushed,
+             *     or where more than that stays however soon it is dumped.
+             */
+            wait_s?: number | null;
+        };
+        /** @description What is cast. */
+        ShellRequest: {
+            /** @description A blend in its place. */
+            blend?: components["schemas"]["BlendPart"][] | null;
+            /**
+             * Format: double
+             * @description A cap, so thick.
+             */
+            cap_mm?: number | null;
+            /** @description One cavity. */
+            cavity: components["schemas"]["CavityInputs"];
+            /**
+             * Format: uuid
+             * @description A chocolate from the shelf in its place.
+             */
+            chocolate_id?: string | null;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            family?: null | components["schemas"]["Family"];
+            /**
+             * Format: int32
+             * @description How freely the chocolate flows, 1 thick to 5 thin; 3 if left out.
+             */
+            flow_grade?: number | null;
+            own?: null | components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description How warm it is poured; the middle of its band if left out.
+             */
+            poured_c?: number | null;
+            /**
+             * Format: double
+             * @description How thick the wall is, once set.
+             */
+            shell_mm: number;
+            /** @description Filled and dumped, or brushed. */
+            way: components["schemas"]["ShellWay"];
+        };
+        /**
+         * @description How a mould is lined.
+         * @enum {string}
+         */
+        ShellWay: "dump" | "brush";
+        /** @description Shells, as the maker states them. */
+        ShellsInputs: {
+            cap?: null | components["schemas"]["CapInputs"];
+            /** @description Mould, colours, wall. */
+            cast: components["schemas"]["CastInputs"];
+            filling?: null | components["schemas"]["FillingInputs"];
         };
         /** @description A slab's figures. */
         SlabAnswer: {
@@ -2579,6 +4832,22 @@ export interface components {
              * @description Chocolate to weigh out, with the allowance.
              */
             to_weigh_g: number;
+        };
+        /** @description A slab of bark, as the maker states it. */
+        SlabInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /** @description What is known of its size. */
+            cover: components["schemas"]["CoverInputs"];
+            /** @description What it lies on. */
+            lining?: components["schemas"]["Lining"];
+            mixed_in?: null | components["schemas"]["MixedInInputs"];
+            /**
+             * Format: double
+             * @description How large the pieces are to be.
+             */
+            piece_cm2?: number | null;
+            topping?: null | components["schemas"]["ToppingInputs"];
         };
         /** @description What is known. */
         SlabRequest: {
@@ -2638,6 +4907,46 @@ export interface components {
             /** Format: double */
             total_g: number;
         };
+        /** @description A sitting: what is done in one go. */
+        SlotAnswer: {
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: date-time
+             * @description It is begun then.
+             */
+            from: string;
+            /** @description Whether it does not fit in the hours in which the maker is up. */
+            in_the_night: boolean;
+            /**
+             * Format: date-time
+             * @description It must have been begun by then.
+             */
+            latest?: string | null;
+            /**
+             * Format: double
+             * @description The wait before it at the least, hours.
+             */
+            least_h: number;
+            /**
+             * Format: double
+             * @description At the most, hours; `null` where any wait does.
+             */
+            most_h?: number | null;
+            /** @description The component's name. */
+            name: string;
+            /** @description The key of its first task. */
+            task: string;
+            /** @description What is done. */
+            texts: string[];
+            /**
+             * Format: date-time
+             * @description It is over then.
+             */
+            to: string;
+            /** @description What was waited for; empty for the first. */
+            waits_for: string;
+        };
         /**
          * @description How it breaks.
          * @enum {string}
@@ -2648,6 +4957,16 @@ export interface components {
          * @enum {string}
          */
         Source: "probe" | "hand";
+        /** @description A film. */
+        StackFilm: {
+            /** @description What is in it. */
+            pigments: components["schemas"]["FilmPigment"][];
+            /**
+             * Format: double
+             * @description How thick it is.
+             */
+            thickness: number;
+        };
         /** @description One stage on the way. */
         StageAnswer: {
             /** @description What is done. */
@@ -2692,6 +5011,46 @@ export interface components {
          * @enum {string}
          */
         Streaks: "none" | "some" | "many";
+        /** @description A colour's strength, from a finished piece. */
+        StrengthAnswer: {
+            /**
+             * Format: double
+             * @description So many times what was counted on.
+             */
+            factor: number;
+            /** @description How it then looks, `#rrggbb`. */
+            looks: string;
+            /**
+             * @description Whether it then looks as was seen; otherwise no strength does, and the hue is
+             *     another.
+             */
+            matches: boolean;
+        };
+        /** @description A sugar sheet, as the maker states it. */
+        SugarInputs: {
+            /**
+             * Format: double
+             * @description How high above the sea the kitchen lies.
+             */
+            altitude_m?: number | null;
+            /**
+             * Format: double
+             * @description How large the pieces are to be.
+             */
+            piece_cm2: number;
+            /**
+             * Format: double
+             * @description How thick.
+             */
+            thickness_mm: number;
+            /** @description What it is poured in. */
+            tray: components["schemas"]["TrayInputs"];
+            /**
+             * Format: double
+             * @description How much of it is kept back, whitened, to marble with.
+             */
+            whitened_pct?: number | null;
+        };
         /** @description How a method goes with a family. */
         SuitedAnswer: {
             /** @description The family. */
@@ -2718,6 +5077,42 @@ export interface components {
              * @description How much it took.
              */
             taken_g: number;
+        };
+        /** @description One task of building it. */
+        TaskAnswer: {
+            /** @description What is to be minded while it is done; empty where nothing is. */
+            caution: string;
+            /** @description The chocolate that must be ready for it. */
+            chocolate?: string | null;
+            /** @description How. */
+            detail: string;
+            from?: null | components["schemas"]["DueAnswer"];
+            /** @description Its key within the component. */
+            key: string;
+            /** @description What is to be done where it was missed. */
+            missed: string;
+            /** @description Times count from when this task was done. */
+            since?: string | null;
+            /**
+             * Format: double
+             * @description How long the hands are at it.
+             */
+            takes_s: number;
+            /** @description What to do. */
+            text: string;
+            until?: null | components["schemas"]["DueAnswer"];
+        };
+        /** @description A task and when it was done. */
+        TaskProgress: {
+            /**
+             * Format: date-time
+             * @description When it was done.
+             */
+            done_at?: string | null;
+            /** @description Its key. */
+            key: string;
+            /** @description What it is. */
+            text: string;
         };
         /**
          * @description What is known of the temper.
@@ -2774,6 +5169,15 @@ export interface components {
         }) | (components["schemas"]["ThermometerInputs"] & {
             /** @enum {string} */
             kind: "thermometer";
+        }) | (components["schemas"]["SavedTrayInputs"] & {
+            /** @enum {string} */
+            kind: "tray";
+        }) | (components["schemas"]["SavedMouldInputs"] & {
+            /** @enum {string} */
+            kind: "mould";
+        }) | (components["schemas"]["PigmentInputs"] & {
+            /** @enum {string} */
+            kind: "pigment";
         }) | (components["schemas"]["KitchenInputs"] & {
             /** @enum {string} */
             kind: "kitchen";
@@ -2806,6 +5210,23 @@ export interface components {
              */
             version: number;
             windows?: null | components["schemas"]["WindowsAnswer"];
+        };
+        /** @description Coloured cocoa butter that is stirred into a chocolate. */
+        TintInputs: {
+            /** @description The colour, by its key. */
+            colour: string;
+            /**
+             * Format: double
+             * @description How much of it, of the chocolate's weight.
+             */
+            share_pct: number;
+        };
+        /** @description A region in a chocolate of its own. */
+        ToneInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /** @description The mould's region. */
+            region: string;
         };
         /** @description What goes on top. */
         ToppingAnswer: {
@@ -2868,6 +5289,14 @@ export interface components {
              * @description How large the pieces are.
              */
             piece_cm2: number;
+        } | {
+            /** @enum {string} */
+            by: "share";
+            /**
+             * Format: double
+             * @description How much.
+             */
+            share_pct: number;
         };
         /** @description A tray, or any area to cover. */
         TrayInputs: {
@@ -2876,6 +5305,11 @@ export interface components {
              * @description The longer side.
              */
             length_mm: number;
+            /**
+             * Format: double
+             * @description How high its rim is.
+             */
+            rim_mm?: number | null;
             /** @enum {string} */
             shape: "rectangle";
             /**
@@ -2889,6 +5323,11 @@ export interface components {
              * @description Its inner diameter.
              */
             diameter_mm: number;
+            /**
+             * Format: double
+             * @description How high its rim is.
+             */
+            rim_mm?: number | null;
             /** @enum {string} */
             shape: "round";
         } | {
@@ -2899,6 +5338,14 @@ export interface components {
             area_cm2: number;
             /** @enum {string} */
             shape: "area";
+        } | {
+            /** @enum {string} */
+            shape: "saved";
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            tray_id: string;
         };
         /**
          * @description A unit.
@@ -2930,6 +5377,36 @@ export interface components {
             /** @description What it is. */
             name: string;
         };
+        /** @description A tray as it usually is. */
+        UsualTray: {
+            /** @description What it is. */
+            name: string;
+            /** @description Its shape. */
+            shape: components["schemas"]["TrayInputs"];
+        };
+        /** @description How thick a shell is: as wished, or as a wait makes it. */
+        WallInputs: {
+            /** @enum {string} */
+            by: "wished";
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            shell_mm: number;
+        } | {
+            /** @enum {string} */
+            by: "waited";
+            /**
+             * Format: double
+             * @description How warm it is poured; the middle of its band if left out.
+             */
+            poured_c?: number | null;
+            /**
+             * Format: double
+             * @description How long.
+             */
+            wait_s: number;
+        };
         /** @description A bowl. */
         WareInputs: {
             /**
@@ -2939,6 +5416,41 @@ export interface components {
             mass_g: number;
             /** @description What it is made of. */
             material: components["schemas"]["Material"];
+        };
+        /**
+         * @description How it is put on.
+         * @enum {string}
+         */
+        Way: "brush" | "finger" | "fleck" | "spray" | "sheet";
+        /** @description A mould that was weighed before and after it was lined. */
+        Weighing: {
+            /**
+             * Format: double
+             * @description The empty mould.
+             */
+            empty_g: number;
+            /** @description The chocolate in it. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: int32
+             * @description How freely it flows; 3 where that is not known.
+             */
+            flow_grade?: number | null;
+            /**
+             * Format: double
+             * @description The mould with its shells, scraped.
+             */
+            lined_g: number;
+            /**
+             * Format: double
+             * @description How warm it was poured.
+             */
+            poured_c?: number | null;
+            /**
+             * Format: double
+             * @description How long it waited.
+             */
+            wait_s: number;
         };
         /** @description Temperature windows of a chocolate. */
         WindowsAnswer: {
@@ -3003,6 +5515,50 @@ export interface components {
             family?: null | components["schemas"]["Family"];
             own?: null | components["schemas"]["OwnInputs"];
         };
+        /** @description The kinds of work. */
+        WorkInputs: (components["schemas"]["SlabInputs"] & {
+            /** @enum {string} */
+            kind: "slab";
+        }) | (components["schemas"]["ClustersInputs"] & {
+            /** @enum {string} */
+            kind: "clusters";
+        }) | (components["schemas"]["LayeredInputs"] & {
+            /** @enum {string} */
+            kind: "layered";
+        }) | (components["schemas"]["MarbledInputs"] & {
+            /** @enum {string} */
+            kind: "marbled";
+        }) | (components["schemas"]["ShardsInputs"] & {
+            /** @enum {string} */
+            kind: "shards";
+        }) | (components["schemas"]["SheetInputs"] & {
+            /** @enum {string} */
+            kind: "sheet";
+        }) | (components["schemas"]["WrapInputs"] & {
+            /** @enum {string} */
+            kind: "wrap";
+        }) | (components["schemas"]["PipedInputs"] & {
+            /** @enum {string} */
+            kind: "piped";
+        }) | (components["schemas"]["RibbonsInputs"] & {
+            /** @enum {string} */
+            kind: "ribbons";
+        }) | (components["schemas"]["SugarInputs"] & {
+            /** @enum {string} */
+            kind: "sugar";
+        }) | (components["schemas"]["ShellsInputs"] & {
+            /** @enum {string} */
+            kind: "shells";
+        }) | (components["schemas"]["HollowsInputs"] & {
+            /** @enum {string} */
+            kind: "hollows";
+        }) | (components["schemas"]["FiguresInputs"] & {
+            /** @enum {string} */
+            kind: "figures";
+        }) | (components["schemas"]["DippedInputs"] & {
+            /** @enum {string} */
+            kind: "dipped";
+        });
         /** @description A wrap's figures. */
         WrapAnswer: {
             /**
@@ -3019,6 +5575,57 @@ export interface components {
             notes: components["schemas"]["Note"][];
             /** @description The working. */
             sum: components["schemas"]["Step"][];
+        };
+        /** @description A wrap, as the maker states it. */
+        WrapInputs: {
+            /**
+             * Format: double
+             * @description How high the cake is.
+             */
+            cake_mm: number;
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description The cake, over its icing.
+             */
+            diameter_mm: number;
+            /**
+             * Format: double
+             * @description How high the strip is.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description How far it overlaps; 25 mm if left out.
+             */
+            overlap_mm?: number | null;
+            pattern?: null | components["schemas"]["WrapPattern"];
+            /**
+             * Format: double
+             * @description What spreads over the edges; 15 % if left out.
+             */
+            spill_pct?: number | null;
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        };
+        /** @description A pattern in another chocolate, piped first. */
+        WrapPattern: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How much line.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description How wide the line is.
+             */
+            line_mm: number;
         };
         /** @description What it is to go round. */
         WrapRequest: {
@@ -3061,6 +5668,26 @@ export interface components {
              * @description How thick, once set.
              */
             thickness_mm: number;
+        };
+        /** @description A wrap's strip. */
+        WrapSheetRequest: {
+            /**
+             * Format: double
+             * @description How high it is.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description Its length, overlap and all.
+             */
+            length_mm: number;
+            /**
+             * Format: double
+             * @description How far it overlaps.
+             */
+            overlap_mm?: number;
+            /** @description On which paper. */
+            paper?: components["schemas"]["Paper"];
         };
     };
     responses: never;
@@ -3245,6 +5872,311 @@ export interface operations {
             };
         };
     };
+    open_bowl: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBowl"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlWithPlan"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BowlWithPlan"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_build: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_build_clock: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BuildClock"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    append_build_event: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewEvent"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BuildAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_calendar: {
+        parameters: {
+            query?: {
+                /** @description When the first sitting may begin; now, if left out. */
+                start?: string;
+                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                up_from?: string;
+                /** @description Up until: `22:00` if left out. */
+                up_to?: string;
+                /** @description What that clock is ahead of UTC, in minutes. */
+                utc_offset_min?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_days: {
+        parameters: {
+            query?: {
+                /** @description When the first sitting may begin; now, if left out. */
+                start?: string;
+                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                up_from?: string;
+                /** @description Up until: `22:00` if left out. */
+                up_to?: string;
+                /** @description What that clock is ahead of UTC, in minutes. */
+                utc_offset_min?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlotAnswer"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_outcomes: {
         parameters: {
             query?: never;
@@ -3314,6 +6246,181 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_piece_photos: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    append_piece_photo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "image/jpeg": number[];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOfBatch"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_plan: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that was read */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BatchInputs"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanOfBatch"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3871,7 +6978,7 @@ export interface operations {
             };
         };
     };
-    bark: {
+    batch: {
         parameters: {
             query?: never;
             header?: never;
@@ -3880,7 +6987,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BarkInputs"];
+                "application/json": components["schemas"]["BatchInputs"];
             };
         };
         responses: {
@@ -3889,7 +6996,131 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanAnswer"];
+                    "application/json": components["schemas"]["BatchPlanAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    butter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourButterRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourButterAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    film_on: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourFilmRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourFilmAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourLookRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourLookAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stacked: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourStackRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourStackAnswer"];
                 };
             };
             422: {
@@ -3964,6 +7195,37 @@ export interface operations {
             };
         };
     };
+    dipped: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DipRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DipAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fridge: {
         parameters: {
             query?: never;
@@ -3983,6 +7245,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FridgeAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    made: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GanacheRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GanacheAnswer"];
                 };
             };
             422: {
@@ -4057,6 +7350,37 @@ export interface operations {
             };
         };
     };
+    piping_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PipingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PipingAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     ready_crystals: {
         parameters: {
             query?: never;
@@ -4119,6 +7443,37 @@ export interface operations {
             };
         };
     };
+    calc_score_map: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScoreRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScoreMapAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     seed: {
         parameters: {
             query?: never;
@@ -4169,6 +7524,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SettingWithNotes"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shells: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShellRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShellAnswer"];
                 };
             };
             422: {
@@ -4305,50 +7691,16 @@ export interface operations {
             };
         };
     };
-    read_component: {
+    wrap_sheet: {
         parameters: {
             query?: never;
             header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ComponentAnswer"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    edit_component: {
-        parameters: {
-            query?: never;
-            header: {
-                /** @description The ETag that was read */
-                "If-Match": string;
-            };
-            path: {
-                id: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BarkInputs"];
+                "application/json": components["schemas"]["WrapSheetRequest"];
             };
         };
         responses: {
@@ -4357,80 +7709,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ComponentAnswer"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            412: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            428: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    open_bowl: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewBowl"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BowlWithPlan"];
-                };
-            };
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BowlWithPlan"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["SheetsAnswer"];
                 };
             };
             422: {
@@ -4458,6 +7737,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualDryGoods"][];
+                };
+            };
+        };
+    };
+    list_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KindAnswer"][];
                 };
             };
         };
@@ -4533,6 +7831,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_pigments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PigmentInputs"][];
+                };
+            };
+        };
+    };
+    list_reminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReminderAnswer"][];
                 };
             };
         };
@@ -4775,6 +8111,25 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["UsualTopping"][];
+                };
+            };
+        };
+    };
+    list_trays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualTray"][];
                 };
             };
         };

@@ -12,7 +12,10 @@ const stages: Record<BatchLine["stage"], string> = {
 
 /** A batch in a list. */
 export function BatchRow({ batch }: { batch: BatchLine }) {
-  const colours = chocolateColours[batch.family];
+  const looks = batch.families.map((family) => chocolateColours[family].body);
+  const step = 100 / Math.max(looks.length, 1);
+  const stripes = looks.map((look, i) => `${look} ${i * step}% ${(i + 1) * step}%`);
+  const light = chocolateColours[batch.families[0] ?? "dark"].light;
   const lost = batch.stage === "lost";
   return (
     <Box
@@ -31,19 +34,22 @@ export function BatchRow({ batch }: { batch: BatchLine }) {
         borderRadius="4px"
         borderWidth="1px"
         borderColor="border.emphasized"
-        bg={colours.body}
-        backgroundImage={
-          lost || batch.stage === "planned"
-            ? "none"
-            : `linear-gradient(105deg, transparent 30%, ${colours.light}99 44%, transparent 60%)`
-        }
+        bg={looks[0] ?? "bg.muted"}
+        backgroundImage={[
+          ...(lost || batch.stage === "planned"
+            ? []
+            : [`linear-gradient(105deg, transparent 30%, ${light}99 44%, transparent 60%)`]),
+          ...(looks.length > 1 ? [`linear-gradient(100deg, ${stripes.join(", ")})`] : []),
+        ].join(", ")}
       />
       <Box minW="0">
         <Box fontWeight="600" fontSize="lg" lineHeight="1.2">
           {batch.name}
         </Box>
         <Box color="fg.muted" fontSize="sm">
-          {familyNames[batch.family]}, {batch.thickness_mm} mm
+          {batch.families.map((family) => familyNames[family]).join(", ")}
+          {batch.families.length > 0 && ": "}
+          {batch.components.join(", ")}
           {batch.to_weigh_g != null && `, ${mass(batch.to_weigh_g)}`}
           {batch.gave_up && `. ${batch.gave_up}`}
         </Box>

@@ -5,6 +5,7 @@ import { Loading, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useAlarms } from "./alarms";
 import { BowlCard } from "./BowlCard";
+import { ColoursInBand } from "./ColoursInBand";
 import { useScreenAwake } from "./useScreenAwake";
 import { useWholeBench } from "./useWholeBench";
 
@@ -33,6 +34,7 @@ export default function BenchListPage() {
         At the bench
       </Heading>
       {!connected && <Offline mb="2" />}
+      <ColoursInBand bowls={bench.bowls} />
       <Box display="grid" gap="2.5">
         {bench.bowls.map((bowl, i) => (
           <BowlCard

@@ -17,6 +17,7 @@ import { OtherBowls } from "./OtherBowls";
 import { SettingStrip } from "./SettingStrip";
 import { SheenScale } from "./SheenScale";
 import { ThermometerControl } from "./ThermometerControl";
+import { ToTheBuild } from "./ToTheBuild";
 import { useBench } from "./useBench";
 import { useBowl } from "./useBowl";
 import { useScreenAwake } from "./useScreenAwake";
@@ -122,7 +123,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
           justifyContent="space-between"
         >
           <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
-          <Box display="flex" gap="3" alignItems="center">
+          <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
             <Button
               variant="ghost"
               minH="56px"
@@ -132,6 +133,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
               {silent ? "Sounds are off" : "Sounds are on"}
             </Button>
+            {bowl.phase === "done" && <ToTheBuild batchId={batchId} />}
             <Box asChild color="ink" textDecoration="underline" py="4">
               <Link to={ended ? `/log/${batchId}` : `/plans/${batchId}`}>
                 {ended ? `Note what came out: ${name}` : name}

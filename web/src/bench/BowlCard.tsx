@@ -85,7 +85,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
               w="16px"
               h="16px"
               borderRadius="3px"
-              bg={chocolateColours[bowl.family].body}
+              bg={bowl.bottle?.looks ?? chocolateColours[bowl.family].body}
               borderWidth="1px"
               borderColor="border.emphasized"
             />

@@ -7,6 +7,8 @@ import { useTick } from "./useTick";
 /** What ended longer ago than this is past. */
 const LONG_PAST_S = 60;
 
+const UNTIL = " until";
+
 interface Props {
   countdown: Countdown;
   time: KitchenClock;
@@ -23,11 +25,13 @@ export function CountdownTo({ countdown, time, big }: Props) {
   ];
   const exact = countdown.earliest === countdown.latest;
   const passed = left(countdown.at) <= 0;
+  const { what } = countdown;
+  // What holds until then holds for so long; what begins then, begins in so long.
+  const words = what.endsWith(UNTIL) ? `${what.slice(0, -UNTIL.length)} for` : `${what} in`;
   return (
     <Box data-testid="countdown">
       <Box textStyle="label" fontSize={big ? "md" : "sm"}>
-        {countdown.what}
-        {passed ? "" : exact ? " in" : " in about"}
+        {passed ? what : exact ? words : `${words} about`}
       </Box>
       <Box
         textStyle="figure"

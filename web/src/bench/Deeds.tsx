@@ -3,13 +3,13 @@ import { Undo2 } from "lucide-react";
 import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
+import { Photos } from "../kit/Photos";
 import { deedOf, nextAdding } from "./adding";
 import { advisedDeed } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
 import { ReadingField } from "./ReadingField";
-import { SmearPhotos } from "./SmearPhotos";
 import { TestLooks } from "./TestLooks";
 import { Touch } from "./Touch";
 import type { Deed } from "./useBench";
@@ -45,6 +45,10 @@ export const Deeds = memo(function Deeds(props: Props) {
   const reading = useRef<HTMLInputElement>(null);
   const advised = advisedDeed(advice, props.onHeat)?.deed.kind;
   const adding = nextAdding(props);
+  // What is done to a colour comes once, and only where the coach asks for it.
+  const asked = advisedDeed(advice, props.onHeat);
+  const colouring =
+    asked && (asked.deed.kind === "colour_in" || asked.deed.kind === "strained") ? asked : null;
   const burst = advice.heat_s ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
   const testing = phase === "testing";
@@ -62,6 +66,7 @@ export const Deeds = memo(function Deeds(props: Props) {
         o: () => act({ kind: "off_heat" }),
         s: () => act({ kind: "stirred" }),
         a: returned ?? add,
+        c: colouring ? () => act(colouring.deed) : undefined,
         k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
         t: tested ? () => act({ kind: "test_started" }) : undefined,
         p: () => act({ kind: "poured" }),
@@ -134,6 +139,11 @@ export const Deeds = memo(function Deeds(props: Props) {
             </Touch>
           )
         )}
+        {colouring && (
+          <Touch advised hotkey="C" onClick={() => act(colouring.deed)}>
+            {colouring.label}
+          </Touch>
+        )}
         {tested && (
           <Touch
             hotkey="T"
@@ -203,7 +213,7 @@ export const Deeds = memo(function Deeds(props: Props) {
           <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
         </Box>
       </Box>
-      {testing && <SmearPhotos bowlId={props.bowlId} />}
+      {testing && <Photos of="bowls" id={props.bowlId} what="the smear" />}
     </Box>
   );
 });

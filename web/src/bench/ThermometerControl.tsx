@@ -1,15 +1,8 @@
-import { Box, SegmentGroup } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlAnswer } from "../api/client";
+import { Paces } from "./Paces";
 import { Touch } from "./Touch";
-
-const paces = [
-  { value: "0", label: "held" },
-  { value: "1", label: "1×" },
-  { value: "5", label: "5×" },
-  { value: "20", label: "20×" },
-  { value: "60", label: "60×" },
-];
 
 interface Props {
   clock: BowlAnswer["clock"];
@@ -32,26 +25,7 @@ export const ThermometerControl = memo(function ThermometerControl({ clock, ende
       <Box textStyle="label" id="pace">
         Simulated thermometer
       </Box>
-      <SegmentGroup.Root
-        aria-labelledby="pace"
-        value={String(rate)}
-        onValueChange={({ value }) => value && set(true, Number(value))}
-        size="lg"
-      >
-        <SegmentGroup.Indicator bg="raised" />
-        {paces.map((pace) => (
-          <SegmentGroup.Item
-            key={pace.value}
-            value={pace.value}
-            minH="56px"
-            minW="56px"
-            cursor="pointer"
-          >
-            <SegmentGroup.ItemHiddenInput />
-            <SegmentGroup.ItemText>{pace.label}</SegmentGroup.ItemText>
-          </SegmentGroup.Item>
-        ))}
-      </SegmentGroup.Root>
+      <Paces labelledBy="pace" rate={rate} set={(next) => set(true, next)} />
     </Box>
   );
 }, sameControl);

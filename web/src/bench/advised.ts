@@ -17,6 +17,12 @@ export function advisedDeed(
     case "limit_passed":
     case "limit_near":
       return { label: "Off the heat", deed: { kind: "off_heat" } };
+    case "work_in_colour":
+      return { label: "Powder worked in", deed: { kind: "colour_in" } };
+    case "strain":
+      return { label: "Strained", deed: { kind: "strained" } };
+    case "soften":
+      return { label: "Warming it", deed: { kind: "heat" } };
     case "work_on_stone":
       return { label: "Back in the bowl", deed: { kind: "off_stone" } };
     case "test_now":

@@ -47,6 +47,10 @@ export function told(action: ActionAnswer): string {
       return `${mass(action.grams ?? 0)} on the stone`;
     case "off_stone":
       return "Back from the stone";
+    case "colour_in":
+      return "Powder worked in";
+    case "strained":
+      return "Strained";
     case "too_thick":
       return "Too thick";
     case "test_started":

@@ -1,7 +1,7 @@
 import { Box, Checkbox } from "@chakra-ui/react";
-import type { BarkInputs } from "../api/client";
+import type { BowlInputs } from "../api/client";
 
-type Kitchen = NonNullable<BarkInputs["kitchen"]>;
+type Kitchen = NonNullable<BowlInputs["kitchen"]>;
 
 const gear: { name: keyof Kitchen; label: string; word: string }[] = [
   {
@@ -16,19 +16,24 @@ const gear: { name: keyof Kitchen; label: string; word: string }[] = [
     word: "ready crystals",
   },
   { name: "frozen_slab", label: "A slab in the freezer", word: "a frozen slab" },
+  {
+    name: "colour_bottle",
+    label: "A bottle of colour, bought in temper",
+    word: "a bottle of colour",
+  },
 ];
 
 /** Pieces come in temper unless the maker says otherwise. */
 const has = (kitchen: Kitchen, name: keyof Kitchen) => kitchen[name] ?? name === "tempered_pieces";
 
 /** What is at hand, in a line. */
-export function gearWords(kitchen: BarkInputs["kitchen"]): string {
+export function gearWords(kitchen: BowlInputs["kitchen"]): string {
   const words = gear.filter(({ name }) => has(kitchen ?? {}, name)).map(({ word }) => word);
   return words.length > 0 ? `At hand: ${words.join(", ")}` : "No special gear at hand";
 }
 
 interface Props {
-  kitchen: BarkInputs["kitchen"];
+  kitchen: BowlInputs["kitchen"];
   onChange: (kitchen: Kitchen) => void;
 }
 

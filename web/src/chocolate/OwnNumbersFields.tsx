@@ -1,8 +1,8 @@
 import { Box, Text } from "@chakra-ui/react";
-import type { BarkInputs, PlanAnswer } from "../api/client";
+import type { BowlInputs, BowlPlan } from "../api/client";
 import { UnitField } from "../kit/UnitField";
 
-type Own = NonNullable<BarkInputs["own"]>;
+type Own = NonNullable<BowlInputs["own"]>;
 type BandName = "melt_c" | "cool_c" | "work_c";
 type PointName = "limit_c" | "lost_c" | "thick_c";
 
@@ -19,7 +19,7 @@ const points: { name: PointName; label: string }[] = [
 
 interface Props {
   own: Own | undefined;
-  windows: PlanAnswer["windows"];
+  windows: BowlPlan["windows"];
   errors: Record<string, string>;
   onChange: (own: Own) => void;
 }

@@ -1,5 +1,6 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { SlidersHorizontal } from "lucide-react";
+import type { ReactNode } from "react";
 import { NavLink, Outlet } from "react-router";
 
 const Link = chakra(NavLink);
@@ -9,6 +10,7 @@ const places = [
   { to: "/bench", name: "Bench" },
   { to: "/log", name: "Log" },
   { to: "/shelf", name: "Shelf" },
+  { to: "/colour", name: "Colour" },
   { to: "/reference", name: "Windows" },
 ];
 
@@ -22,7 +24,7 @@ function Mark() {
 }
 
 /** The frame round every page: the name, and the places. */
-export function Shell() {
+export function Shell({ reminder }: { reminder?: ReactNode }) {
   return (
     <Box minH="100dvh" display="flex" flexDirection="column">
       <Box
@@ -82,6 +84,7 @@ export function Shell() {
           <SlidersHorizontal size={22} aria-hidden />
         </Link>
       </Box>
+      {reminder}
       <Box as="main" flex="1" display="flex" flexDirection="column" minW="0">
         <Outlet />
       </Box>

@@ -7,9 +7,11 @@ interface Props {
   onChange: (value: string) => void;
   error?: string | undefined;
   placeholder?: string;
-  /** A line, several of them, or a day of the calendar. */
-  kind?: "line" | "lines" | "day";
+  /** A line, several of them, a day of the calendar, a time of day, or both. */
+  kind?: "line" | "lines" | "day" | "time" | "moment";
 }
+
+const types = { line: "text", day: "date", time: "time", moment: "datetime-local" };
 
 /** A text with its name. */
 export function TextField({ label, value, onChange, error, placeholder, kind = "line" }: Props) {
@@ -27,7 +29,7 @@ export function TextField({ label, value, onChange, error, placeholder, kind = "
       {kind === "lines" ? (
         <Textarea rows={2} {...shared} />
       ) : (
-        <Input type={kind === "day" ? "date" : "text"} autoComplete="off" {...shared} />
+        <Input type={types[kind]} autoComplete="off" {...shared} />
       )}
       <Field.ErrorText color="stop" fontWeight="560">
         {label} {error && inDisplay(error)}

@@ -1,7 +1,9 @@
 import { Box, Field, Input } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import type { Ingredient } from "../api/client";
 import { inDisplay, unitOf } from "./display";
 import { typedNumber } from "./typed";
+import { useMeasure } from "./useMeasure";
 
 interface Props {
   label: string;
@@ -13,6 +15,8 @@ interface Props {
   /** Whether it may be left empty, and what stands then. */
   optional?: string;
   width?: string;
+  /** What is measured, so that cups of it can be weighed. */
+  ingredient?: Ingredient;
 }
 
 /**
@@ -36,9 +40,16 @@ export function UnitField(props: Props) {
     });
   }, [value]);
 
+  const measured = useMeasure(
+    Number.isNaN(typed) ? text : undefined,
+    [props.unit, unit],
+    props.ingredient ?? null,
+    (number) => onChange(number),
+  );
   const own =
-    Number.isNaN(typed) || (typed === null && optional === undefined)
-      ? `must be a number in ${unit}`
+    (Number.isNaN(typed) && measured.words === undefined) ||
+    (typed === null && optional === undefined)
+      ? (measured.error ?? `must be a number in ${unit}`)
       : undefined;
   const message = own ?? (error === undefined ? undefined : inDisplay(error));
   // What stands when it is empty is a number of the same unit, or a word.
@@ -83,7 +94,11 @@ export function UnitField(props: Props) {
         </Box>
       </Box>
       {message === undefined ? (
-        help && <Field.HelperText>{help}</Field.HelperText>
+        (measured.words ?? help) && (
+          <Field.HelperText>
+            {measured.words === undefined ? help : inDisplay(measured.words)}
+          </Field.HelperText>
+        )
       ) : (
         <Field.ErrorText color="stop" fontWeight="560">
           {label} {message}

@@ -1,20 +1,28 @@
 import { Box, Stack } from "@chakra-ui/react";
-import type { Batch, BowlAnswer } from "../api/client";
+import type { Batch } from "../api/client";
 import { day } from "../kit/format";
 import { lookNames, looks, lookWord } from "./words";
 
 const DAY_MS = 24 * 3_600_000;
 
+interface Props {
+  batch: Batch;
+  /** When it was poured, where that is known. */
+  poured_at: string | null | undefined;
+  /** Whether it was given up. */
+  lost: boolean;
+}
+
 /** The looks at what came out; and when the next is worth taking. */
-export function Outcomes({ batch, bowl }: { batch: Batch; bowl: BowlAnswer }) {
-  const poured = bowl.poured_at ? Date.parse(bowl.poured_at) : null;
+export function Outcomes({ batch, poured_at, lost }: Props) {
+  const poured = poured_at ? Date.parse(poured_at) : null;
   const due = poured === null ? null : poured + DAY_MS;
   const settled =
     due !== null && batch.outcomes.some((o) => Date.parse(o.noted_at) >= due - 3_600_000);
   return (
     <Stack gap="4">
       {batch.outcomes.length === 0 && (
-        <Box color="fg.muted">{bowl.gave_up ? "Nothing came out." : "Not looked at yet."}</Box>
+        <Box color="fg.muted">{lost ? "Nothing came out." : "Not looked at yet."}</Box>
       )}
       {batch.outcomes.map((outcome) => (
         <Box key={outcome.id}>

@@ -38,7 +38,13 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
       none,
       lasted === null ? none : clock(lasted),
     ],
-    ["Room", `${temperature(bowl.room_c)}, dew at ${temperature(plan.room.dew_point_c)}`, none],
+    [
+      "Room",
+      [temperature(bowl.room_c), plan.room && `dew at ${temperature(plan.room.dew_point_c)}`]
+        .filter(Boolean)
+        .join(", "),
+      none,
+    ],
   ];
   return (
     <Box overflowX="auto">

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs, PlanAnswer } from "../api/client";
+import type { BowlInputs, BowlPlan } from "../api/client";
 import { useShelf } from "../api/queries";
 import { clock } from "../kit/format";
 import { Notes } from "../kit/Notes";
@@ -8,8 +8,8 @@ import { ShowSum } from "../kit/ShowSum";
 import { burstLook } from "../theme/bursts";
 
 interface Props {
-  melt: PlanAnswer["microwave"];
-  heat_id: BarkInputs["heat_id"];
+  melt: BowlPlan["microwave"];
+  heat_id: BowlInputs["heat_id"];
 }
 
 function learnedFrom(bowls: number): string {

@@ -1,17 +1,17 @@
 import { Box, Stack } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs } from "../api/client";
+import type { BowlInputs } from "../api/client";
 import { useShelf } from "../api/queries";
 import { FamilyField, type Kind } from "../chocolate/FamilyField";
 import { SelectField } from "../kit/SelectField";
 import { kindWords, lookOf } from "../theme/chocolate";
 
 interface Props {
-  family: BarkInputs["family"];
-  blend: BarkInputs["blend"];
-  chocolate_id: BarkInputs["chocolate_id"];
+  family: BowlInputs["family"];
+  blend: BowlInputs["blend"];
+  chocolate_id: BowlInputs["chocolate_id"];
   errors: Record<string, string>;
-  onChange: (kind: Kind & Pick<BarkInputs, "chocolate_id" | "own">) => void;
+  onChange: (kind: Kind & Pick<BowlInputs, "chocolate_id" | "own">) => void;
 }
 
 /** The chocolate: one from the shelf, a family, or a blend. */

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import type { BarkInputs } from "../api/client";
+import type { BowlInputs } from "../api/client";
 import { useShelf } from "../api/queries";
 import { materials } from "../chocolate/materials";
 import { SelectField } from "../kit/SelectField";
@@ -8,9 +8,9 @@ import { UnitField } from "../kit/UnitField";
 
 type Gear = "bowl" | "microwave" | "ware_id" | "heat_id" | "thermometer_id";
 
-export type GearProps = { [K in Gear]: BarkInputs[K] | undefined } & {
+export type GearProps = { [K in Gear]: BowlInputs[K] | undefined } & {
   errors: Record<string, string>;
-  onChange: (patch: Partial<BarkInputs>) => void;
+  onChange: (patch: Partial<BowlInputs>) => void;
 };
 
 const usualBowl_g = 500;

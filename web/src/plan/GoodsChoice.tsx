@@ -10,6 +10,8 @@ interface Props<G extends { name: string }> {
   /** What it is called where it is none of the usual. */
   ownLabel: string;
   usual: G[];
+  /** Whether nothing is no choice. */
+  needed?: boolean;
   /** What is chosen now. */
   name: string | undefined;
   error: string | undefined;
@@ -22,7 +24,7 @@ interface Props<G extends { name: string }> {
 
 /** What goes into the chocolate or on it: nothing, one of the usual, or the maker's own. */
 export function GoodsChoice<G extends { name: string }>(props: Props<G>) {
-  const { label, ownLabel, usual, name, error, onChoose, onName, children } = props;
+  const { label, ownLabel, usual, needed, name, error, onChoose, onName, children } = props;
   const known = usual.some((one) => one.name === name);
   return (
     <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
@@ -31,7 +33,7 @@ export function GoodsChoice<G extends { name: string }>(props: Props<G>) {
           label={label}
           value={name === undefined ? "" : known ? name : own}
           choices={[
-            { value: "", label: "nothing" },
+            ...(needed ? [] : [{ value: "", label: "nothing" }]),
             ...usual.map((one) => ({ value: one.name, label: one.name })),
             { value: own, label: "something else" },
           ]}

@@ -1,16 +1,16 @@
 import { Box, Collapsible } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
 import { memo } from "react";
-import type { BarkInputs, PlanAnswer } from "../api/client";
+import type { BowlInputs, BowlPlan } from "../api/client";
 import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
 import { UnitField } from "../kit/UnitField";
 import { GearFields, type GearProps } from "./GearFields";
 
 type Kit = "own" | "melt_to_c" | "target_c" | "seed_c" | "cooling_min";
 
-type Props = GearProps & { [K in Kit]: BarkInputs[K] | undefined } & {
+type Props = GearProps & { [K in Kit]: BowlInputs[K] | undefined } & {
   room_c: number;
-  windows: PlanAnswer["windows"];
+  windows: BowlPlan["windows"];
   usualMelt_c: number;
   usualTarget_c: number;
 };

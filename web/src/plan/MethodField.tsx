@@ -1,6 +1,6 @@
 import { Box, Stack } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs, Method, PlanAnswer } from "../api/client";
+import type { BowlInputs, Family, Method } from "../api/client";
 import { useMethods } from "../api/queries";
 import { AtHand } from "../chocolate/AtHand";
 import { Notes } from "../kit/Notes";
@@ -10,23 +10,26 @@ import { UnitField } from "../kit/UnitField";
 
 interface Props {
   method: Method | null | undefined;
-  kitchen: BarkInputs["kitchen"];
+  kitchen: BowlInputs["kitchen"];
   stone_c: number | null | undefined;
   crystals_pct: number | null | undefined;
   room_c: number;
-  plan: Pick<PlanAnswer, "method" | "recommended" | "recommended_because" | "windows">;
+  family: Family;
+  /** The method that is used, the one to recommend, and why. */
+  used: Method;
+  recommended: Method;
+  because: string;
   errors: Record<string, string>;
-  onChange: (patch: Partial<BarkInputs>) => void;
+  onChange: (patch: Partial<BowlInputs>) => void;
 }
 
 /** How it is tempered: the method to recommend, unless the maker chooses another. */
 export const MethodField = memo(function MethodField(props: Props) {
-  const { method, plan, errors, onChange } = props;
+  const { method, family, because, errors, onChange } = props;
   const methods = useMethods().data ?? [];
-  const family = plan.windows.family;
   const suiting = methods.filter((m) => m.suits.some((s) => s.family === family));
-  const used = methods.find((m) => m.key === plan.method);
-  const recommended = methods.find((m) => m.key === plan.recommended);
+  const used = methods.find((m) => m.key === props.used);
+  const recommended = methods.find((m) => m.key === props.recommended);
   return (
     <Panel title="How you temper it">
       <Stack gap="3">
@@ -43,9 +46,9 @@ export const MethodField = memo(function MethodField(props: Props) {
         <Box fontSize="sm" data-testid="method">
           {used?.how}{" "}
           <Box as="span" color="fg.muted">
-            {plan.method === plan.recommended
-              ? `Recommended because ${plan.recommended_because}.`
-              : `${recommended?.name} would be recommended, because ${plan.recommended_because}.`}
+            {props.used === props.recommended
+              ? `Recommended because ${because}.`
+              : `${recommended?.name} would be recommended, because ${because}.`}
           </Box>
         </Box>
         {used && (
@@ -53,7 +56,7 @@ export const MethodField = memo(function MethodField(props: Props) {
             notes={used.cautions.map((text, i) => ({ code: `minded-${i}`, level: "info", text }))}
           />
         )}
-        {plan.method === "slab" && (
+        {props.used === "slab" && (
           <UnitField
             label="The stone is at"
             unit="°C"
@@ -63,7 +66,7 @@ export const MethodField = memo(function MethodField(props: Props) {
             onChange={(stone_c) => onChange({ stone_c })}
           />
         )}
-        {plan.method === "ready_crystals" && (
+        {props.used === "ready_crystals" && (
           <UnitField
             label="Ready crystals"
             unit="%"

@@ -1,27 +1,29 @@
 import { memo } from "react";
-import type { BarkInputs } from "../api/client";
+import type { MixedInInputs } from "../api/client";
 import { useDryGoods } from "../api/queries";
 import { UnitField } from "../kit/UnitField";
 import { GoodsChoice } from "./GoodsChoice";
 
-type MixedIn = NonNullable<BarkInputs["mixed_in"]>;
-
-const fresh: MixedIn = { name: "my dry goods", parts: 0.5, density_g_cm3: 1 };
+const fresh: MixedInInputs = { name: "my dry goods", parts: 0.5, density_g_cm3: 1 };
 
 interface Props {
-  mixedIn: BarkInputs["mixed_in"];
+  mixedIn: MixedInInputs | null | undefined;
+  /** Whether there must be some. */
+  needed?: boolean;
   errors: Record<string, string>;
-  onChange: (mixedIn: MixedIn | null) => void;
+  onChange: (mixedIn: MixedInInputs | null) => void;
 }
 
 /** What is folded into the chocolate, and how much of it. */
-export const MixedInFields = memo(function MixedInFields({ mixedIn, errors, onChange }: Props) {
+export const MixedInFields = memo(function MixedInFields(props: Props) {
+  const { mixedIn, needed, errors, onChange } = props;
   const usual = useDryGoods().data ?? [];
   return (
     <GoodsChoice
       label="Mixed in"
       ownLabel="What is mixed in"
       usual={usual}
+      needed={needed ?? false}
       name={mixedIn?.name}
       error={errors["mixed_in.name"]}
       onChoose={(from) =>

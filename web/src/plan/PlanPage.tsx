@@ -1,19 +1,26 @@
-import { Box, Button, Stack } from "@chakra-ui/react";
-import { useMutation } from "@tanstack/react-query";
-import { useNavigate, useParams } from "react-router";
-import { api, type Batch, type BowlWithPlan } from "../api/client";
-import { useBatch, useComponentOf } from "../api/queries";
-import { accepted } from "../api/refusal";
+import { Box, Stack } from "@chakra-ui/react";
+import { useCallback, useMemo, useState } from "react";
+import { useParams } from "react-router";
+import type { Batch, BowlInputs, ComponentInputs, PlanOfBatch } from "../api/client";
+import { useBatch, usePlan, useShelf } from "../api/queries";
+import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
-import { BurstStrip } from "./BurstStrip";
-import { MethodField } from "./MethodField";
+import { AllItTakes } from "./AllItTakes";
+import { BowlChoice } from "./BowlChoice";
+import { BowlPanels } from "./BowlPanels";
+import { ColourWeighOut } from "./ColourWeighOut";
+import { ComponentPanel } from "./ComponentPanel";
+import { Days } from "./Days";
+import { addedReady, chocolatesOf, under, withBowl } from "./edits";
+import { Goings } from "./Goings";
+import { LeftOver } from "./LeftOver";
 import { NameField } from "./NameField";
-import { PlanInputs } from "./PlanInputs";
-import { RoomVerdict } from "./RoomVerdict";
-import { SlabPicture } from "./SlabPicture";
+import { bowlNames } from "./names";
+import { RoomFields } from "./RoomFields";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
 import { WeighOut } from "./WeighOut";
+import { WorkView } from "./WorkView";
 
 const savingWords: Record<Saving, string> = {
   saved: "Saved",
@@ -26,37 +33,67 @@ const savingWords: Record<Saving, string> = {
 export default function PlanPage() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
-  const component = useComponentOf(batch.data?.components[0]?.id);
-  const failed = batch.error ?? component.error;
+  const plan = usePlan(batchId);
+  const failed = batch.error ?? plan.error;
   if (failed) return <Failed what="plan" error={failed} retry={() => batch.refetch()} />;
-  if (!batch.data || !component.data) return <Loading what="the plan" />;
-  return <Plan key={component.data.id} batch={batch.data} kept={component.data} />;
+  if (!batch.data || !plan.data) return <Loading what="the plan" />;
+  return <Plan key={batchId} batch={batch.data} kept={plan.data} />;
 }
 
-interface Props {
-  batch: Batch;
-  kept: Parameters<typeof usePlanDraft>[0];
-}
-
-function Plan({ batch, kept }: Props) {
+function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
   const { draft, plan, errors, saving, change, save } = usePlanDraft(kept);
-  const navigate = useNavigate();
-  const open = useMutation({
-    mutationFn: async (simulated: boolean) => {
-      await save();
-      return accepted<BowlWithPlan>(
-        await api.POST("/api/v1/components/{id}/bowls", {
-          params: { path: { id: kept.id } },
-          body: { id: crypto.randomUUID(), simulated },
-        }),
-      );
+  const [chosen, setChosen] = useState(0);
+  const [chosenBowl, setChosenBowl] = useState<string>();
+  const shelf = useShelf().data;
+  const names = useMemo(() => bowlNames(draft.bowls, shelf), [draft.bowls, shelf]);
+  const index = Math.min(chosen, draft.components.length - 1);
+  const component = draft.components[index];
+  const own = component ? chocolatesOf(component.work) : [];
+  // The chocolate that was picked, or the one of the work at hand.
+  const bowlKey = [chosenBowl, own[0], draft.bowls[0]?.key].find((key) =>
+    draft.bowls.some((bowl) => bowl.key === key),
+  );
+  const bowlIndex = draft.bowls.findIndex(({ key }) => key === bowlKey);
+  const bowl = draft.bowls[bowlIndex];
+  const bowlPlan = plan.bowls.find(({ key }) => key === bowlKey);
+  const componentErrors = useMemo(() => under(errors, `components[${index}]`), [errors, index]);
+  const bowlErrors = useMemo(() => under(errors, `bowls[${bowlIndex}]`), [errors, bowlIndex]);
+  const changeBowl = useCallback(
+    (patch: Partial<BowlInputs>) => {
+      if (bowlKey !== undefined) change((inputs) => withBowl(inputs, bowlKey, patch));
     },
-    onSuccess: ({ bowl }) => navigate(`/bench/${bowl.id}`),
-  });
+    [bowlKey, change],
+  );
+  const changeRoom = useCallback(
+    (patch: object) => change((inputs) => ({ ...inputs, ...patch })),
+    [change],
+  );
+  const addReady = useCallback(
+    (ready: ComponentInputs) => {
+      change((inputs) => addedReady(inputs, ready));
+      setChosen(Number.MAX_SAFE_INTEGER);
+    },
+    [change],
+  );
+  const choose = useCallback((next: number) => {
+    setChosen(next);
+    setChosenBowl(undefined);
+  }, []);
+  const looks = useMemo(
+    () =>
+      new Map(
+        plan.bowls.flatMap(({ key, plan: of }) => (of?.colour ? [[key, of.colour.looks]] : [])),
+      ),
+    [plan.bowls],
+  );
+  const colours = useMemo(
+    () => draft.bowls.filter(({ colour }) => colour).map(({ key }) => key),
+    [draft.bowls],
+  );
   const faulty = Object.keys(errors).length > 0;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
-      <Box display="flex" alignItems="center" gap="5" mb="3" flexWrap="wrap">
+      <Box display="flex" alignItems="center" gap="4" mb="3" flexWrap="wrap">
         <NameField batch={batch} />
         <Box
           role="status"
@@ -66,77 +103,92 @@ function Plan({ batch, kept }: Props) {
         >
           {faulty ? savingWords.refused : savingWords[saving]}
         </Box>
-        <Button
-          size="lg"
-          h="56px"
-          px="6"
-          bg="ink"
-          color="onInk"
-          disabled={faulty || open.isPending}
-          onClick={() => open.mutate(false)}
-        >
-          Take it to the bench
-        </Button>
+        <Goings
+          batchId={batch.id}
+          chocolate={bowlPlan?.plan ? bowlKey : undefined}
+          name={draft.bowls.length > 1 && bowlKey !== undefined ? names.get(bowlKey) : undefined}
+          faulty={faulty}
+          save={save}
+        />
       </Box>
-      {open.error && (
-        <Box role="alert" color="stop" mb="3">
-          The bowl could not be opened: {open.error.message}
-        </Box>
-      )}
       <Box
         display="grid"
         gap="4"
-        gridTemplateColumns={{ base: "1fr", lg: "370px minmax(0, 1fr)" }}
+        gridTemplateColumns={{ base: "1fr", lg: "380px minmax(0, 1fr)" }}
         alignItems="start"
       >
         <Stack gap="4">
-          <PlanInputs
+          <ComponentPanel
             draft={draft}
-            windows={plan.windows}
-            melted_c={plan.amounts.melted_c}
-            target_c={plan.amounts.target_c}
-            errors={errors}
-            onChange={change}
-          />
-          <MethodField
-            method={draft.method}
-            kitchen={draft.kitchen}
-            stone_c={draft.stone_c}
-            crystals_pct={draft.crystals_pct}
-            room_c={draft.room_c}
             plan={plan}
-            errors={errors}
+            index={index}
+            names={names}
+            errors={componentErrors}
+            onChoose={choose}
             onChange={change}
           />
+          <Panel title="Where you make it">
+            <RoomFields
+              room_c={draft.room_c}
+              rh_pct={draft.rh_pct}
+              fridge_c={draft.fridge_c}
+              errors={errors}
+              onChange={changeRoom}
+            />
+          </Panel>
+          {bowl && draft.bowls.length > 1 && (
+            <BowlChoice
+              bowls={draft.bowls}
+              names={names}
+              looks={looks}
+              chosen={bowl.key}
+              onChoose={setChosenBowl}
+            />
+          )}
+          {bowl && (
+            <BowlPanels
+              bowl={bowl}
+              plan={bowlPlan?.plan ?? undefined}
+              room_c={draft.room_c}
+              colours={colours}
+              errors={bowlErrors}
+              onChange={changeBowl}
+            />
+          )}
         </Stack>
         <Box
           display="grid"
           gap="4"
           gridTemplateColumns={{ base: "1fr", xl: "minmax(0, 1.6fr) minmax(260px, 1fr)" }}
-          // The figures stay in sight while what is stated is scrolled through.
-          position={{ lg: "sticky" }}
-          top="3"
           opacity={faulty ? 0.45 : 1}
           aria-busy={faulty}
         >
           <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
-            <WeighOut plan={plan} mixedIn={draft.mixed_in?.name} onTop={draft.topping?.name} />
+            {(plan.bowls.length > 1 || plan.components.some(({ goods }) => goods.length > 0)) && (
+              <AllItTakes plan={plan} names={names} chosen={bowlKey} onChoose={setChosenBowl} />
+            )}
+            {bowlPlan?.plan?.colour && <ColourWeighOut colour={bowlPlan.plan.colour} />}
+            {bowlPlan?.plan && <WeighOut plan={bowlPlan.plan} />}
+            {bowlPlan && <Notes notes={bowlPlan.notes} />}
+            {bowlPlan?.left_over && <LeftOver left={bowlPlan.left_over} onAdd={addReady} />}
+            <Notes notes={plan.notes} />
           </Panel>
-          <Panel title="The slab">
-            <SlabPicture
-              tray={draft.tray}
-              thickness={draft.thickness_mm}
-              family={plan.windows.family}
-              topping={draft.topping}
-              count={plan.topping?.count}
+          <Days batchId={batch.id} version={kept.version} />
+          {component && (
+            <WorkView
+              batchId={batch.id}
+              component={component}
+              bowls={draft.bowls}
+              plan={plan}
+              meltOf={bowlKey}
+              meltTitle={
+                draft.bowls.length > 1 && bowlKey !== undefined
+                  ? `The melt: ${names.get(bowlKey)}`
+                  : "The melt"
+              }
+              heat_id={bowl?.heat_id}
             />
-          </Panel>
-          <Panel title="The room">
-            <RoomVerdict room={plan.room} setting={plan.setting} fridge={plan.fridge} />
-          </Panel>
-          <Panel title="The melt" gridColumn={{ xl: "1 / -1" }}>
-            <BurstStrip melt={plan.microwave} heat_id={draft.heat_id} />
-          </Panel>
+          )}
         </Box>
       </Box>
     </Box>

@@ -19,7 +19,7 @@ export function PlansPage() {
     mutationFn: async () =>
       accepted<Batch>(
         await api.POST("/api/v1/batches", {
-          body: { id: crypto.randomUUID(), name: "New bark", note: "" },
+          body: { id: crypto.randomUUID(), name: "New batch", note: "" },
         }),
       ),
     onSuccess: (batch) => {
@@ -33,7 +33,7 @@ export function PlansPage() {
   if (!batches.data) return <Loading what="the plans" />;
   const atBench = batches.data.filter((b) => b.stage === "at_bench");
   const planned = batches.data.filter((b) => b.stage === "planned");
-  const start = { label: "Plan a slab of bark", onClick: () => begin.mutate() };
+  const start = { label: "Plan something", onClick: () => begin.mutate() };
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
       {atBench.length + planned.length === 0 ? (

@@ -1,14 +1,14 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs } from "../api/client";
+import type { BatchInputs } from "../api/client";
 import { UnitField } from "../kit/UnitField";
 
 interface Props {
   room_c: number;
   rh_pct: number;
-  fridge_c: BarkInputs["fridge_c"];
+  fridge_c: BatchInputs["fridge_c"];
   errors: Record<string, string>;
-  onChange: (patch: Partial<BarkInputs>) => void;
+  onChange: (patch: Partial<BatchInputs>) => void;
 }
 
 /** The room it is made in, and the fridge it may set in. */

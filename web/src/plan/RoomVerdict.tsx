@@ -1,26 +1,33 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { PlanAnswer } from "../api/client";
+import type { BatchPlan, ComponentPlan } from "../api/client";
 import { minutesRange, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
 interface Props {
-  room: PlanAnswer["room"];
-  setting: PlanAnswer["setting"] | undefined;
-  fridge: PlanAnswer["fridge"] | undefined;
+  room: BatchPlan["room"];
+  setting: ComponentPlan["setting"] | undefined;
+  fridge: ComponentPlan["fridge"] | undefined;
+  /** Whether it is bent rather than topped and cut. */
+  bends?: boolean;
 }
 
 /** What the room means, and what comes after the pour in it. */
-export const RoomVerdict = memo(function RoomVerdict({ room, setting, fridge }: Props) {
-  const rows = setting
-    ? [
-        ["Top it for", setting.topping_until_s],
-        ["Touch dry", setting.touch_dry_s],
-        ["Cut from", setting.cut_from_s],
-        ["Lets go", setting.release_s],
-      ]
-    : [];
+export const RoomVerdict = memo(function RoomVerdict({ room, setting, fridge, bends }: Props) {
+  const rows = !setting
+    ? []
+    : bends
+      ? [
+          ["Touch dry", setting.touch_dry_s],
+          ["Bends until", setting.flexible_until_s],
+        ]
+      : [
+          ["Top it for", setting.topping_until_s],
+          ["Touch dry", setting.touch_dry_s],
+          ["Cut from", setting.cut_from_s],
+          ["Lets go", setting.release_s],
+        ];
   return (
     <Box display="grid" gap="3">
       <Notes notes={room.notes} />

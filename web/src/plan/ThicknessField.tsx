@@ -3,19 +3,23 @@ import { UnitField } from "../kit/UnitField";
 
 interface Props {
   value: number;
+  /** What the slider offers. */
+  range: [number, number];
   error?: string | undefined;
   onChange: (thickness_mm: number) => void;
 }
 
+const marks = [1.5, 3, 5, 8];
+
 /** How thick: by feel with the slider, or exactly. */
-export function ThicknessField({ value, error, onChange }: Props) {
+export function ThicknessField({ value, range, error, onChange }: Props) {
   return (
     <Box display="grid" gridTemplateColumns="1fr 104px" gap="4" alignItems="end">
       <Slider.Root
-        min={2}
-        max={12}
+        min={range[0]}
+        max={range[1]}
         step={0.1}
-        value={[Math.min(12, Math.max(2, value))]}
+        value={[Math.min(range[1], Math.max(range[0], value))]}
         onValueChange={(next) => next.value[0] !== undefined && onChange(next.value[0])}
       >
         <Slider.Label textStyle="label">Thickness, set</Slider.Label>
@@ -28,7 +32,9 @@ export function ThicknessField({ value, error, onChange }: Props) {
           </Slider.Thumb>
           <Slider.Marks
             color="fg.muted"
-            marks={[3, 5, 8].map((mm) => ({ value: mm, label: `${mm}` }))}
+            marks={marks
+              .filter((mm) => mm > range[0] && mm < range[1])
+              .map((mm) => ({ value: mm, label: `${mm}` }))}
           />
         </Slider.Control>
       </Slider.Root>

@@ -1,21 +1,69 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BarkInputs, UsualTopping } from "../api/client";
+import type { ToppingInputs, UsualTopping } from "../api/client";
 import { useToppings } from "../api/queries";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { GoodsChoice } from "./GoodsChoice";
 
-type Topping = NonNullable<BarkInputs["topping"]>;
-
 const fresh = { name: "my topping", across_mm: 10, each_g: 0.5 };
-const everyPiece: Topping["wish"] = { by: "pieces", piece_cm2: 16 };
-const covering: Topping["wish"] = { by: "coverage", coverage_pct: 30 };
+type Wish = ToppingInputs["wish"];
+
+const everyPiece: Wish = { by: "pieces", piece_cm2: 16 };
+const covering: Wish = { by: "coverage", coverage_pct: 30 };
+
+const wishes: Record<string, Wish> = {
+  pieces: everyPiece,
+  coverage: covering,
+  share: { by: "share", share_pct: 12.5 },
+};
+
+interface WishProps {
+  wish: Wish;
+  errors: Record<string, string>;
+  onChange: (wish: Wish) => void;
+}
+
+/** The one number that says how much. */
+function WishField({ wish, errors, onChange }: WishProps) {
+  switch (wish.by) {
+    case "pieces":
+      return (
+        <UnitField
+          label="A piece is"
+          unit="cm²"
+          value={wish.piece_cm2}
+          error={errors["topping.wish.piece_cm2"]}
+          onChange={(cm2) => cm2 !== null && onChange({ by: "pieces", piece_cm2: cm2 })}
+        />
+      );
+    case "coverage":
+      return (
+        <UnitField
+          label="It covers"
+          unit="%"
+          value={wish.coverage_pct}
+          error={errors["topping.wish.coverage_pct"]}
+          onChange={(pct) => pct !== null && onChange({ by: "coverage", coverage_pct: pct })}
+        />
+      );
+    case "share":
+      return (
+        <UnitField
+          label="Of the chocolate"
+          unit="%"
+          value={wish.share_pct}
+          error={errors["topping.wish.share_pct"]}
+          onChange={(pct) => pct !== null && onChange({ by: "share", share_pct: pct })}
+        />
+      );
+  }
+}
 
 interface Props {
-  topping: BarkInputs["topping"];
+  topping: ToppingInputs | null | undefined;
   errors: Record<string, string>;
-  onChange: (topping: Topping | null) => void;
+  onChange: (topping: ToppingInputs | null) => void;
 }
 
 /** What goes on top, how large it is, and how much of it. */
@@ -23,7 +71,10 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
   const usual = useToppings().data ?? [];
   const choose = (from: UsualTopping | "own" | null) => {
     const wish = topping?.wish ?? everyPiece;
-    onChange(from && (from === "own" ? { ...fresh, ...topping, wish } : { ...from, wish }));
+    onChange(
+      from &&
+        (from === "own" ? { ...fresh, ...topping, name: fresh.name, wish } : { ...from, wish }),
+    );
   };
   return (
     <GoodsChoice
@@ -58,34 +109,16 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
               choices={[
                 { value: "pieces", label: "some on every piece" },
                 { value: "coverage", label: "by how much it covers" },
+                { value: "share", label: "by the chocolate's weight" },
               ]}
-              onChange={(by) =>
-                onChange({ ...topping, wish: by === "pieces" ? everyPiece : covering })
-              }
+              onChange={(by) => onChange({ ...topping, wish: wishes[by] ?? everyPiece })}
             />
           </Box>
-          {topping.wish.by === "pieces" ? (
-            <UnitField
-              label="A piece is"
-              unit="cm²"
-              value={topping.wish.piece_cm2}
-              error={errors["topping.wish.piece_cm2"]}
-              onChange={(cm2) =>
-                cm2 !== null && onChange({ ...topping, wish: { by: "pieces", piece_cm2: cm2 } })
-              }
-            />
-          ) : (
-            <UnitField
-              label="It covers"
-              unit="%"
-              value={topping.wish.coverage_pct}
-              error={errors["topping.wish.coverage_pct"]}
-              onChange={(pct) =>
-                pct !== null &&
-                onChange({ ...topping, wish: { by: "coverage", coverage_pct: pct } })
-              }
-            />
-          )}
+          <WishField
+            wish={topping.wish}
+            errors={errors}
+            onChange={(wish) => onChange({ ...topping, wish })}
+          />
         </>
       )}
     </GoodsChoice>

@@ -1,6 +1,6 @@
 import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
-import type { PlanAnswer } from "../api/client";
+import type { BowlPlan } from "../api/client";
 import { band, mass, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
@@ -8,17 +8,9 @@ import { chocolateColours, isPale } from "../theme/chocolate";
 
 const words = ["first", "then", "last"];
 
-interface Props {
-  plan: PlanAnswer;
-  /** What is folded in. */
-  mixedIn: string | undefined;
-  /** What the topping is. */
-  onTop: string | undefined;
-}
-
 /** What to weigh, and how it is divided: melted, and held back in three. */
-export const WeighOut = memo(function WeighOut({ plan, mixedIn, onTop }: Props) {
-  const { slab, amounts, stock, topping, mixed_in } = plan;
+export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
+  const { to_weigh_g, amounts, stock } = plan;
   const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
@@ -27,8 +19,7 @@ export const WeighOut = memo(function WeighOut({ plan, mixedIn, onTop }: Props) 
   return (
     <Stack gap="4">
       <Box display="grid" gridTemplateColumns={{ base: "1fr", sm: "1fr 1fr 1fr" }} gap="4">
-        <Figure label="Weigh out" value={slab.to_weigh_g} testId="to-weigh">
-          <ShowSum steps={slab.sum} of="chocolate to weigh out" />
+        <Figure label="Weigh out" value={to_weigh_g} testId="to-weigh">
           {stock && <Stock stock={stock} />}
         </Figure>
         <Figure
@@ -46,7 +37,7 @@ export const WeighOut = memo(function WeighOut({ plan, mixedIn, onTop }: Props) 
         <div
           className="strip"
           role="img"
-          aria-label={`Of ${mass(slab.to_weigh_g)}, melt ${mass(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
+          aria-label={`Of ${mass(to_weigh_g)}, melt ${mass(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
         >
           <div className="melted" style={{ flex: kept, background: colours.body, color: mark }}>
             {amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}
@@ -91,57 +82,14 @@ export const WeighOut = memo(function WeighOut({ plan, mixedIn, onTop }: Props) 
           </div>
         )}
       </Box>
-      {mixed_in && mixedIn && (
-        <Goes what="Mixed in" name={mixedIn} goes={mixed_in} testId="mixed-in" />
-      )}
-      {topping && onTop && <OnTop topping={topping} name={onTop} />}
       {stock && <Notes notes={stock.notes} />}
-      <Notes notes={slab.notes} />
       <Notes notes={amounts.notes} />
     </Stack>
   );
 });
 
-interface GoesProps {
-  what: string;
-  name: string;
-  goes: Pick<NonNullable<PlanAnswer["mixed_in"]>, "mass_g" | "notes" | "sum">;
-  testId: string;
-  children?: React.ReactNode;
-}
-
-/** What goes in or on top. */
-function Goes({ what, name, goes, testId, children }: GoesProps) {
-  return (
-    <Box data-testid={testId}>
-      <Box display="flex" columnGap="2" alignItems="baseline" flexWrap="wrap" mb="1">
-        <Box textStyle="label">{what}</Box>
-        <Box fontWeight="640" fontSize="lg">
-          {`${mass(goes.mass_g)} ${name}`}
-        </Box>
-        {children}
-        <ShowSum steps={goes.sum} of={what.toLowerCase()} />
-      </Box>
-      <Notes notes={goes.notes} />
-    </Box>
-  );
-}
-
-/** What goes on top, and how far it goes. */
-function OnTop({ topping, name }: { topping: NonNullable<PlanAnswer["topping"]>; name: string }) {
-  const far = [
-    `${Math.round(topping.count)} of them, on ${Math.round(topping.covered_pct)} % of the slab`,
-    topping.pieces != null && `for about ${topping.pieces} pieces`,
-  ].filter((part) => typeof part === "string");
-  return (
-    <Goes what="On top" name={name} goes={topping} testId="topping">
-      <Box fontSize="sm">{far.join(", ")}</Box>
-    </Goes>
-  );
-}
-
 /** What there is of it on the shelf, and what it costs. */
-function Stock({ stock }: { stock: NonNullable<PlanAnswer["stock"]> }) {
+function Stock({ stock }: { stock: NonNullable<BowlPlan["stock"]> }) {
   const words = [
     stock.left_g != null && `${mass(stock.left_g)} on the shelf`,
     stock.cost != null && `costs ${stock.cost.toFixed(2)}`,
@@ -154,7 +102,7 @@ function Stock({ stock }: { stock: NonNullable<PlanAnswer["stock"]> }) {
 }
 
 /** What is kept apart from the melt, if anything is. */
-function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: PlanAnswer["amounts"]) {
+function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: BowlPlan["amounts"]) {
   if (seed_g > 0) {
     return { label: "Hold back as seed", grams: seed_g, testId: "seed", of: "seed" };
   }
@@ -174,7 +122,7 @@ function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: PlanAnswer["amoun
 }
 
 /** What is done in place of seeding. */
-function instead({ method, amounts }: PlanAnswer): string {
+function instead({ method, amounts }: BowlPlan): string {
   if (amounts.crystals_g > 0) return "Stirred in once it has cooled to the gate, for two minutes.";
   if (amounts.pour_out_g > 0) {
     return "Worked on the stone until it thickens, then returned and stirred.";

@@ -1,30 +1,29 @@
 import { replaceEqualDeep, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type BarkInputs, type Component, type PlanAnswer } from "../api/client";
+import { api, type BatchInputs, type BatchPlan, type PlanOfBatch } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { tidy } from "./edits";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
 const TRY_AGAIN_MS = 2_000;
+/** What a page that is left may still send, with some to spare. */
+const MOST_KEPT_ALIVE = 60_000;
 
 const none: Record<string, string> = {};
 
-export type Saving = "saved" | "saving" | "refused" | "offline" | "replaced";
+/** A change to what is stated. */
+export type Edit = (inputs: BatchInputs) => BatchInputs;
 
-interface Kept {
-  id: string;
-  version: number;
-  inputs: BarkInputs;
-  plan: PlanAnswer;
-}
+export type Saving = "saved" | "saving" | "refused" | "offline" | "replaced";
 
 /**
  * A plan under the maker's hands: every change is worked out at once by the
  * server, and saved a moment after the last one. What the server refuses stays
  * on screen with the reason beside its field, and is not saved.
  */
-export function usePlanDraft(kept: Kept) {
+export function usePlanDraft(kept: PlanOfBatch) {
   const [draft, setDraft] = useState(kept.inputs);
   const [plan, setPlan] = useState(kept.plan);
   const [errors, setErrors] = useState<Record<string, string>>(none);
@@ -45,8 +44,8 @@ export function usePlanDraft(kept: Kept) {
     while (asked.current !== latest.current) {
       asked.current = latest.current;
       try {
-        const answer = await api.POST("/api/v1/calc/bark", { body: asked.current });
-        const fresh = accepted<PlanAnswer>(answer);
+        const answer = await api.POST("/api/v1/calc/batch", { body: asked.current });
+        const fresh = accepted<BatchPlan>(answer);
         // What did not change stays the same object, so that it is not drawn anew.
         setPlan((before) => replaceEqualDeep(before, fresh));
         setErrors(none);
@@ -62,16 +61,19 @@ export function usePlanDraft(kept: Kept) {
   const flush = useCallback(async () => {
     while (unsaved.current) {
       unsaved.current = false;
+      const sent = latest.current;
       setSaving("saving");
       try {
-        const answer = await api.PUT("/api/v1/components/{id}", {
-          params: { path: { id: kept.id }, header: { "If-Match": `"${version.current}"` } },
-          body: latest.current,
-          keepalive: true,
+        const answer = await api.PUT("/api/v1/batches/{id}/plan", {
+          params: { path: { id: kept.batch_id }, header: { "If-Match": `"${version.current}"` } },
+          body: sent,
+          // So that the last change is sent even as the page is left; browsers refuse that
+          // for a body as large as a drawing may be.
+          keepalive: JSON.stringify(sent).length < MOST_KEPT_ALIVE,
         });
-        const component = accepted<Component>(answer);
-        version.current = component.version;
-        queries.setQueryData(keys.component(kept.id), component);
+        const saved = accepted<PlanOfBatch>(answer);
+        version.current = saved.version;
+        queries.setQueryData(keys.plan(kept.batch_id), saved);
         queries.invalidateQueries({ queryKey: keys.batches, exact: true });
         setSaving(unsaved.current ? "saving" : "saved");
       } catch (error) {
@@ -81,12 +83,14 @@ export function usePlanDraft(kept: Kept) {
           return;
         }
         if (error.status !== 412) {
+          // What was refused may have been mended meanwhile: then that is sent.
+          if (sent !== latest.current) continue;
           setErrors(error.fields);
           setSaving("refused");
           return;
         }
-        const fresh = accepted<Component>(
-          await api.GET("/api/v1/components/{id}", { params: { path: { id: kept.id } } }),
+        const fresh = accepted<PlanOfBatch>(
+          await api.GET("/api/v1/batches/{id}/plan", { params: { path: { id: kept.batch_id } } }),
         );
         version.current = fresh.version;
         latest.current = fresh.inputs;
@@ -96,10 +100,10 @@ export function usePlanDraft(kept: Kept) {
         setPlan(fresh.plan);
         setErrors(none);
         setSaving("replaced");
-        queries.setQueryData(keys.component(kept.id), fresh);
+        queries.setQueryData(keys.plan(kept.batch_id), fresh);
       }
     }
-  }, [kept.id, queries]);
+  }, [kept.batch_id, queries]);
 
   const save = useCallback(async () => {
     clearTimeout(timer.current);
@@ -111,8 +115,8 @@ export function usePlanDraft(kept: Kept) {
   }, [flush]);
 
   const change = useCallback(
-    (patch: Partial<BarkInputs>) => {
-      latest.current = { ...latest.current, ...patch };
+    (edit: Edit) => {
+      latest.current = tidy(edit(latest.current));
       unsaved.current = true;
       setSaving("saving");
       setDraft(latest.current);

@@ -9,8 +9,8 @@ import { Section, Slot } from "./Section";
 import { ThingForm } from "./ThingForm";
 import { useDeeds, useKeep } from "./useThing";
 
-/** Gear: what is used again and again. */
-export type GearKind = "ware" | "heat" | "thermometer";
+/** What the shelf keeps without an amount: gear, and the jars of pigment. */
+export type GearKind = "ware" | "heat" | "thermometer" | "tray" | "mould" | "pigment";
 
 export interface FieldsProps<K extends GearKind> {
   draft: ThingOf<K>;

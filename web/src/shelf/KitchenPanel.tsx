@@ -6,6 +6,7 @@ import { AtHand, gearWords } from "../chocolate/AtHand";
 import { temperature } from "../kit/format";
 import { UnitField } from "../kit/UnitField";
 import { Edit } from "./Gear";
+import { Learned } from "./Learned";
 import { Pair } from "./Pair";
 import { Slot } from "./Section";
 import { ThingForm } from "./ThingForm";
@@ -24,16 +25,19 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
         {editing ? (
           <KitchenForm kitchen={kitchen} done={() => setEditing(false)} />
         ) : (
-          <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
-            <Box>
-              <Box fontWeight="600">{places(thing) || "Nothing stated yet"}</Box>
-              <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
-              <Box fontSize="sm" color="fg.muted">
-                New plans start from here.
+          <>
+            <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
+              <Box>
+                <Box fontWeight="600">{places(thing) || "Nothing stated yet"}</Box>
+                <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
+                <Box fontSize="sm" color="fg.muted">
+                  New plans start from here.
+                </Box>
               </Box>
+              <Edit name="the kitchen" onClick={() => setEditing(true)} />
             </Box>
-            <Edit name="the kitchen" onClick={() => setEditing(true)} />
-          </Box>
+            <Learned id={kitchen.id} learned={kitchen.learned} from="build" />
+          </>
         )}
       </Slot>
     </Box>

@@ -18,16 +18,27 @@ function words({ number, value, usual }: LearnedAnswer): [string, string] {
       return [`Goes on rising ${degrees(value)} off the heat`, degrees(usual)];
     case "burst_response":
       return [`${percent(value)} of a short warming shows`, percent(usual)];
+    case "setting_pace":
+      return [`Work takes ${value.toFixed(2)} times as long to set as usual`, "1"];
   }
 }
 
+interface Props {
+  id: string;
+  learned: LearnedAnswer[];
+  /** What teaches it: bowls, or builds. */
+  from?: "bowl" | "build";
+}
+
 /** What earlier bowls taught about a thing, on how many it rests, and the way back. */
-export function Learned({ id, learned }: { id: string; learned: LearnedAnswer[] }) {
+export function Learned({ id, learned, from = "bowl" }: Props) {
   const { unlearn } = useDeeds(id);
   if (learned.length === 0) {
     return (
       <Box fontSize="sm" color="fg.muted" mt="1">
-        Nothing learned yet: plan with it, and each bowl that is poured teaches.
+        {from === "bowl"
+          ? "Nothing learned yet: plan with it, and each bowl that is poured teaches."
+          : "Nothing learned yet: say in the build guide when something has just become dry."}
       </Box>
     );
   }
@@ -40,7 +51,7 @@ export function Learned({ id, learned }: { id: string; learned: LearnedAnswer[] 
             <Box as="li" key={`${one.number} ${one.with}`} mb="1.5">
               <Box fontWeight="600">{what}</Box>
               <Box color="fg.muted">
-                from {one.bowls} {one.bowls === 1 ? "bowl" : "bowls"}
+                from {one.bowls} {one.bowls === 1 ? from : `${from}s`}
                 {one.with && ` with ${one.with}`}; usual is {usual}
               </Box>
             </Box>

@@ -4,7 +4,10 @@ import { Failed, Loading } from "../kit/Standing";
 import { Chocolates } from "./Chocolates";
 import { HeatSources } from "./HeatSources";
 import { KitchenPanel } from "./KitchenPanel";
+import { Moulds } from "./Moulds";
+import { Pigments } from "./Pigments";
 import { Thermometers } from "./Thermometers";
+import { Trays } from "./Trays";
 import { Wares } from "./Wares";
 
 /** What the maker has: chocolates, and the gear with what was learned of it. */
@@ -14,7 +17,7 @@ export default function ShelfPage() {
     return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
   }
   if (!shelf.data) return <Loading what="the shelf" />;
-  const { chocolates, wares, heats, thermometers, kitchen } = shelf.data;
+  const { chocolates, wares, heats, thermometers, trays, moulds, pigments, kitchen } = shelf.data;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
@@ -31,6 +34,9 @@ export default function ShelfPage() {
           <Wares wares={wares} />
           <HeatSources heats={heats} />
           <Thermometers thermometers={thermometers} />
+          <Trays trays={trays} />
+          <Moulds moulds={moulds} />
+          <Pigments pigments={pigments} />
           {kitchen && <KitchenPanel kitchen={kitchen} />}
         </Box>
       </Box>

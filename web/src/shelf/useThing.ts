@@ -8,8 +8,8 @@ function useShelfChanged() {
   const queries = useQueryClient();
   return () => {
     queries.invalidateQueries({ queryKey: keys.shelf });
-    queries.invalidateQueries({ queryKey: ["components"] });
-    queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+    // With every plan under them.
+    queries.invalidateQueries({ queryKey: keys.batches });
     queries.invalidateQueries({ queryKey: ["bowls"] });
   };
 }

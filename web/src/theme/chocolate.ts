@@ -1,4 +1,4 @@
-import type { BlendPart, Family } from "../api/client";
+import type { BlendPart, Family, RecipeInputs } from "../api/client";
 
 /** How each family looks, set: the body, its edge in section, and a light on it. */
 export const chocolateColours: Record<Family, { body: string; edge: string; light: string }> = {
@@ -23,7 +23,13 @@ export function blendLook(parts: readonly BlendPart[]): string {
 }
 
 /** What a chocolate looks like: its family, or the blend in its place. */
-export function lookOf(kind: { family: Family; blend?: BlendPart[] | null }): string {
+export function lookOf(kind: {
+  family: Family;
+  blend?: BlendPart[] | null;
+  colour?: RecipeInputs | null;
+}): string {
+  const pigment = kind.colour?.pigments[0]?.pigment?.srgb;
+  if (pigment) return pigment;
   return kind.blend ? blendLook(kind.blend) : chocolateColours[kind.family].body;
 }
 

@@ -37,6 +37,13 @@ pub async fn demo(stage: &str) -> anyhow::Result<Value> {
         .with_context(|| format!("the demo has a batch that is {stage}"))
 }
 
+/// The id of the demo's batch of a name.
+pub async fn named(name: &str) -> anyhow::Result<String> {
+    let all = get("/batches").await?;
+    let found = all.as_array().and_then(|all| all.iter().find(|b| b["name"] == name));
+    id(found.with_context(|| format!("the demo has {name}"))?)
+}
+
 /// A new batch with the usual plan.
 pub async fn new_batch(name: &str) -> anyhow::Result<Value> {
     post("/batches", json!({ "name": format!("Test: {name}") })).await
@@ -45,8 +52,7 @@ pub async fn new_batch(name: &str) -> anyhow::Result<Value> {
 /// A new bowl at the bench; its batch's id and its own.
 pub async fn new_bowl(name: &str) -> anyhow::Result<(String, String)> {
     let batch = new_batch(name).await?;
-    let component = batch["components"][0]["id"].as_str().context("a component")?;
-    let opened = post(&format!("/components/{component}/bowls"), json!({})).await?;
+    let opened = post(&format!("/batches/{}/bowls", id(&batch)?), json!({})).await?;
     Ok((id(&batch)?, id(&opened["bowl"])?))
 }
 

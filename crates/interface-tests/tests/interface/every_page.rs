@@ -17,7 +17,16 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
     api::post(&format!("/bowls/{testing}/actions"), json!({ "kind": "test_started" })).await?;
     let (_, done) = api::new_bowl("a pour").await?;
     api::post(&format!("/bowls/{done}/actions"), json!({ "kind": "poured" })).await?;
+    let several = api::named("Nebula, comets and constellations").await?;
+    let building = api::id(&api::new_batch("a build").await?)?;
+    api::post(&format!("/batches/{building}/build"), json!({})).await?;
     Ok(vec![
+        (format!("/plans/{several}"), "Nebula marble"),
+        (format!("/plans/{several}/card"), "Never above"),
+        (format!("/plans/{several}/sheets/constellations"), "star with 5 points"),
+        (format!("/plans/{several}/sheets/nebula"), "back to the plan"),
+        (format!("/build/{building}"), "Line the tray with parchment"),
+        (format!("/build/{several}"), "Not begun"),
         ("/plans".into(), "Planned"),
         (format!("/plans/{planned}"), "What it takes"),
         ("/bench".into(), "At the bench"),

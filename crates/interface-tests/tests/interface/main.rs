@@ -2,9 +2,12 @@
 
 mod api;
 mod bench;
+mod build;
 mod display;
 mod every_page;
 mod log;
 mod plan;
 mod several;
+mod sheets;
 mod shelf;
+mod work;

@@ -1,4 +1,5 @@
 import { memo } from "react";
+import { thrown } from "./thrown";
 
 /** As many as can be told apart on a screen. */
 const MOST = 600;
@@ -10,17 +11,6 @@ interface Props {
   middle: [number, number];
   size: [number, number];
   round: boolean;
-}
-
-/** Numbers that look thrown and are the same every time (mulberry32). */
-function thrown(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
 }
 
 /** Toppings scattered over a slab, as many and as large as they will be. */

@@ -3,46 +3,40 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Camera, X } from "lucide-react";
 import { api, type PhotoAnswer } from "../api/client";
 import { accepted, answered, Refusal } from "../api/refusal";
-import { FilePick } from "../kit/FilePick";
-import { time } from "../kit/format";
+import { FilePick } from "./FilePick";
+import { time } from "./format";
+import { small } from "./photo";
 
-/** Larger files than this are made smaller before they are sent. */
-const LARGE = 1_500_000;
-const LONGEST_SIDE = 1_600;
-
-/** A camera's picture, small enough to send; what cannot be drawn is sent as it is. */
-async function small(file: File): Promise<Blob> {
-  if (file.size <= LARGE) return file;
-  try {
-    const bitmap = await createImageBitmap(file);
-    const scale = Math.min(1, LONGEST_SIDE / Math.max(bitmap.width, bitmap.height));
-    const canvas = new OffscreenCanvas(bitmap.width * scale, bitmap.height * scale);
-    canvas.getContext("2d")?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
-    return await canvas.convertToBlob({ type: "image/jpeg", quality: 0.9 });
-  } catch {
-    return file;
-  }
+interface Props {
+  /** What they are of: a bowl's smear, or a batch's finished pieces. */
+  of: "bowls" | "batches";
+  id: string;
+  /** In a word or two: "the smear". */
+  what: string;
 }
 
-function usePhotos(bowlId: string) {
+function usePhotos(of: Props["of"], id: string) {
+  const params = { path: { id } };
   return useQuery({
-    queryKey: ["photos", bowlId],
+    queryKey: ["photos", id],
     queryFn: async () =>
       accepted<PhotoAnswer[]>(
-        await api.GET("/api/v1/bowls/{id}/photos", { params: { path: { id: bowlId } } }),
+        of === "bowls"
+          ? await api.GET("/api/v1/bowls/{id}/photos", { params })
+          : await api.GET("/api/v1/batches/{id}/photos", { params }),
       ),
   });
 }
 
-/** Pictures of the smear: taken at the bench, looked at in the log. */
-export function SmearPhotos({ bowlId }: { bowlId: string }) {
-  const photos = usePhotos(bowlId);
+/** Pictures: of a smear at the bench, of finished pieces in the log. */
+export function Photos({ of, id, what }: Props) {
+  const photos = usePhotos(of, id);
   const queries = useQueryClient();
-  const onSuccess = () => queries.invalidateQueries({ queryKey: ["photos", bowlId] });
+  const onSuccess = () => queries.invalidateQueries({ queryKey: ["photos", id] });
   const keep = useMutation({
     mutationFn: async (file: File) =>
       answered<PhotoAnswer>(
-        await fetch(`/api/v1/bowls/${bowlId}/photos`, {
+        await fetch(`/api/v1/${of}/${id}/photos`, {
           method: "POST",
           headers: { "Content-Type": file.type || "application/octet-stream" },
           body: await small(file),
@@ -51,7 +45,8 @@ export function SmearPhotos({ bowlId }: { bowlId: string }) {
     onSuccess,
   });
   const forget = useMutation({
-    mutationFn: (id: string) => api.DELETE("/api/v1/photos/{id}", { params: { path: { id } } }),
+    mutationFn: (photo: string) =>
+      api.DELETE("/api/v1/photos/{id}", { params: { path: { id: photo } } }),
     onSuccess,
   });
   const error = keep.error;
@@ -59,20 +54,20 @@ export function SmearPhotos({ bowlId }: { bowlId: string }) {
   return (
     <Box display="flex" gap="2" flexWrap="wrap" alignItems="center" data-testid="photos">
       <FilePick
-        label="A photo of the smear"
+        label={`A photo of ${what}`}
         accept="image/png,image/jpeg"
         camera
         busy={keep.isPending}
         onPick={(file) => keep.mutate(file)}
       >
-        <Camera aria-hidden /> {keep.isPending ? "Keeping it…" : "Keep a photo of the smear"}
+        <Camera aria-hidden /> {keep.isPending ? "Keeping it…" : `Keep a photo of ${what}`}
       </FilePick>
       {photos.data?.map((photo) => (
         <Box key={photo.id} position="relative">
           <a href={`/api/v1/photos/${photo.id}`} target="_blank" rel="noreferrer">
             <img
               src={`/api/v1/photos/${photo.id}`}
-              alt={`Smear at ${time(photo.taken_at)}`}
+              alt={`${what} at ${time(photo.taken_at)}`}
               style={{ height: 84, width: "auto", borderRadius: 6, display: "block" }}
             />
           </a>

@@ -1,0 +1,144 @@
+//! The build guide, on a sped-up clock.
+
+use anyhow::ensure;
+use interface_tests::{Page, browse};
+use serde_json::json;
+
+use crate::api;
+
+/// Does what the guide says, as soon as it says so, until it has nothing more to say.
+async fn build_to_the_end(page: &Page) -> anyhow::Result<usize> {
+    let mut done = 0;
+    loop {
+        let text = page
+            .until("build-now", "something to do", |text| {
+                !text.contains("Leave it alone") && !text.contains("As soon as")
+            })
+            .await?;
+        if text.contains("All is built") {
+            return Ok(done);
+        }
+        ensure!(!text.contains("Too late"), "who is in time misses nothing: {text}");
+        page.press(if text.contains("Touch it lightly") { "j" } else { "d" }).await?;
+        page.until("build-now", "the next", |now| now != text).await?;
+        done += 1;
+        ensure!(done < 40, "it comes to an end");
+    }
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_marbled_slab_is_built_to_the_end_and_logged() {
+    browse("build_marbled", async |page| {
+        let batch = api::id(&api::new_batch("a build to the end").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.choose("In place of it, or besides", "make instead: marbled bark").await?;
+        page.fill("Fridge", "5").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        for chocolate in ["dark", "white"] {
+            let body = json!({ "chocolate": chocolate });
+            let opened = api::post(&format!("/batches/{batch}/bowls"), body).await?;
+            let bowl = api::id(&opened["bowl"])?;
+            api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
+        }
+        page.touch("Build guide").await?;
+        page.until_shown("build-now", "Lay the smooth sheet flat").await?;
+        page.press("d").await?;
+        page.until_shown("build-now", "Pour the dark and level it").await?;
+        page.press("d").await?;
+        page.until_shown("coming", "it draws clean for").await?;
+        page.until_shown("build-now", "Drop the white about in blobs").await?;
+        page.touch("Undo").await?;
+        page.until_shown("build-now", "Pour the dark and level it").await?;
+        page.touch("60×").await?;
+        let done = build_to_the_end(page).await?;
+        ensure!(done >= 9, "{done} tasks");
+        page.touch("Note what came out").await?;
+        page.until_shown("built", "Drop the white about in blobs").await?;
+        page.until_shown("built", "times as long to set as foretold").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn dry_now_moves_the_rest_on_screen_and_is_seen_on_the_shelf() {
+    browse("build_dry_now", async |page| {
+        let batch = api::id(&api::new_batch("dry now").await?)?;
+        let opened = api::post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+        let bowl = api::id(&opened["bowl"])?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
+        page.touch("Go on with the build guide").await?;
+        for task in ["Line the tray", "Pour the dark", "Spread it even", "Tap the tray"] {
+            page.until_shown("build-now", task).await?;
+            page.press("d").await?;
+        }
+        page.until_shown("build-now", "Touch it lightly").await?;
+        page.touch("20×").await?;
+        page.until("coming", "four minutes on", |text| {
+            text.split_once("touch dry in about")
+                .is_some_and(|(_, rest)| rest.trim_start().starts_with(['1', '0']))
+        })
+        .await?;
+        page.touch("held").await?;
+        page.touch("Dry now").await?;
+        page.until_shown("progress", "times the time foretold").await?;
+        page.go("/shelf").await?;
+        page.until_said("times as long to set as usual").await?;
+        page.go(&format!("/build/{batch}")).await?;
+        page.touch("Undo").await?;
+        page.until("progress", "as before", |text| !text.contains("foretold")).await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_build_goes_on_where_it_was_after_a_reload_and_a_lost_connection() {
+    browse("build_connection", async |page| {
+        let batch = api::id(&api::new_batch("a build, reloaded").await?)?;
+        page.go(&format!("/build/{batch}")).await?;
+        page.touch("Begin the build").await?;
+        page.until_shown("build-now", "Line the tray with parchment").await?;
+        page.disconnect(true).await?;
+        page.touch("Done").await?;
+        page.until_said("What you enter is sent when it is back").await?;
+        page.disconnect(false).await?;
+        page.until_shown("build-now", "As soon as its chocolate is in temper").await?;
+        page.reload().await?;
+        page.until_shown("build-now", "Pour the dark").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
+    browse("build_sugar", async |page| {
+        let batch = api::id(&api::new_batch("a sugar sheet").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        page.choose("In place of it, or besides", "make instead: boiled-sugar sheet").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        page.touch("Build guide").await?;
+        for task in ["Oil the tray", "Boil the syrup", "Off the heat", "Keep", "Pour the clear"] {
+            page.until_shown("build-now", task).await?;
+            if task == "Boil the syrup" {
+                page.until_shown("build-caution", "sticks to the skin and burns").await?;
+            }
+            page.press("d").await?;
+        }
+        page.until_shown("build-now", "Draw the white through it at once").await?;
+        page.touch("60×").await?;
+        // Nobody came in time: what to do instead is said.
+        page.until_shown("build-now", "It only pulls threads now").await?;
+        page.press("d").await?;
+        page.until_shown("build-now", "Score it").await?;
+        page.go("/log").await?;
+        page.touch("Test: a sugar sheet").await?;
+        page.until_shown("built", "Boil the syrup to 151 °C").await?;
+        page.until_said("Not looked at yet").await?;
+        Ok(())
+    })
+    .await;
+}

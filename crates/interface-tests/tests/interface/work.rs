@@ -1,0 +1,178 @@
+//! The kinds of work on the plan: each as it starts, and what is particular to it.
+
+use anyhow::{Context, ensure};
+use interface_tests::{Page, browse};
+use serde_json::json;
+
+use crate::api;
+
+/// A new batch's plan, opened, with another kind of work in place of the slab.
+async fn instead(page: &Page, kind: &str) -> anyhow::Result<String> {
+    let batch = api::id(&api::new_batch(kind).await?)?;
+    page.go(&format!("/plans/{batch}")).await?;
+    page.until_shown("to-weigh", "325 g").await?;
+    let words = format!("make instead: {}", kind.to_lowercase());
+    page.choose("In place of it, or besides", &words).await?;
+    Ok(batch)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_kind_of_work_is_planned_from_where_it_starts() {
+    browse("work_kinds", async |page| {
+        // One page, so that each comes after another as it would for a maker who looks round.
+        let batch = instead(page, "Mixed-in bark").await?;
+        let next = async |kind: &str| {
+            let words = format!("make instead: {}", kind.to_lowercase());
+            page.choose("In place of it, or besides", &words).await
+        };
+        for (kind, figures, step) in [
+            ("Mixed-in bark", "7 mm", "Fold the dry goods into the dark"),
+            ("Clusters", "24 pieces of 12 g", "Spoon 24 mounds of 12 g"),
+            ("Layered bark", "600 cm², 6 mm", "Pour the second layer: white"),
+            ("Marbled bark", "600 cm², 4 mm", "Draw a stick through it: 8 strokes"),
+            ("Scored shards", "30 pieces", "Score it"),
+            ("Sheet: shapes, shards, curls", "50 pieces", "Paint the sheet"),
+            ("Wrap round a cake", "590 mm long", "Lift it and wrap it round"),
+            ("Piped pieces", "12 pieces", "A trial line on spare paper"),
+            ("Ribbons from a frozen slab", "6 pieces", "Trim, lift and fold at once"),
+        ] {
+            next(kind).await?;
+            page.until_shown("figures", figures).await?;
+            page.until_shown("build-steps", step).await?;
+            page.until("saving", "saved", |text| text == "Saved").await?;
+        }
+        // Sugar has no bowl, and cannot be overlooked.
+        next("Boiled-sugar sheet").await?;
+        page.until_shown("build-steps", "Boil the syrup to 151 °C").await?;
+        page.until_said("sticks to the skin").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        ensure!(kept["inputs"]["bowls"] == json!([]), "{kept}");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn chocolates_come_and_go_with_what_is_made_from_them() {
+    browse("work_chocolates", async |page| {
+        let batch = instead(page, "Marbled bark").await?;
+        page.until_shown("all-it-takes", "white").await?;
+        page.fill("Strokes", "40").await?;
+        page.until_said("stirred through: muddy").await?;
+        page.fill("Strokes", "6").await?;
+        page.choose("Colour in it", "water-based or gel").await?;
+        page.until_said("makes chocolate grainy and thick").await?;
+        page.choose("Colour in it", "soluble in oil").await?;
+        page.until_shown("build-steps", "Colour the white").await?;
+        page.fill("Share", "120").await?;
+        page.until_said("must be 1 to 99 %; it is 120").await?;
+        page.fill("Share", "40").await?;
+        page.choose("Accent", "another: milk").await?;
+        page.until_shown("build-steps", "Colour the milk").await?;
+        // Nothing is made from the white any more.
+        page.until("all-it-takes", "two chocolates", |text| !text.contains("white")).await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let keys: Vec<_> = kept["inputs"]["bowls"]
+            .as_array()
+            .context("bowls")?
+            .iter()
+            .map(|b| &b["key"])
+            .collect();
+        ensure!(keys == ["dark", "milk"], "{keys:?}");
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
+    browse("work_several", async |page| {
+        let batch = api::id(&api::new_batch("several").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        page.choose("In place of it, or besides", "add: clusters").await?;
+        page.until_shown("figures", "24 pieces of 12 g").await?;
+        // 309.6 g of slab and 192 g of clusters, and 5 % stay behind.
+        page.until_shown("to-weigh", "527 g").await?;
+        page.fill("You weigh out", "700").await?;
+        page.until_shown("left-over", "173 g are left over").await?;
+        page.touch("a free slab of 4 mm").await?;
+        page.until_shown("figures", "4 mm").await?;
+        page.until_said("Bark of the dark that is left").await?;
+        page.until_shown("to-weigh", "700 g").await?;
+        let left = page.run("return document.querySelectorAll('[data-testid=left-over]').length");
+        ensure!(left.await? == 0, "all of it is used");
+        page.fill("You weigh out", "300").await?;
+        page.until_said("too little of it").await?;
+        page.fill("You weigh out", "").await?;
+        page.touch("Take away: Clusters").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        ensure!(kept["inputs"]["components"].as_array().map(Vec::len) == Some(2), "{kept}");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn how_far_it_goes_is_told_whichever_is_known() {
+    browse("work_cover", async |page| {
+        let batch = api::id(&api::new_batch("how far").await?)?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.choose("You know", "the tray and what I have").await?;
+        // 380 g less what stays behind, on 600 cm².
+        page.until_shown("figures", "600 cm², 4.7 mm").await?;
+        page.choose("You know", "what I have and how thick").await?;
+        page.until_shown("figures", "701 cm², 4 mm").await?;
+        page.fill("You have", "2 1/2 cups").await?;
+        page.until_said("about 425.9 g").await?;
+        page.until_shown("to-weigh", "426 g").await?;
+        page.choose("You know", "how many, and how thick").await?;
+        page.fill("Each weighs", "10").await?;
+        page.until_shown("figures", "40 pieces of 10 g").await?;
+        page.until_shown("to-weigh", "420 g").await?;
+        page.choose("You know", "the tray and how thick").await?;
+        page.fill("Length", "10 1/2 in").await?;
+        page.until_said("= 266.7 mm").await?;
+        page.until_shown("figures", "533 cm²").await?;
+        page.fill("Length", "3 furlongs").await?;
+        page.until_said("furlongs").await?;
+        page.choose("Tray", "round tin: 240 mm across, rim 40 mm").await?;
+        page.until_shown("figures", "452 cm²").await?;
+        page.fill("Exactly", "39.5").await?;
+        page.fill("Rim", "12").await?;
+        page.until_said("must not stand above the tray's rim of 12 mm").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_card_of_the_largest_batch_prints_on_one_page() {
+    browse("work_card", async |page| {
+        let kinds = api::get("/kinds").await?;
+        let components: Vec<_> = kinds
+            .as_array()
+            .context("kinds")?
+            .iter()
+            .take(8)
+            .enumerate()
+            .map(|(i, kind)| {
+                json!({ "key": format!("it-{i}"), "name": kind["name"], "work": kind["start"] })
+            })
+            .collect();
+        let bowls = ["dark", "white"].map(|family| json!({ "key": family, "family": family }));
+        let inputs = json!({ "room_c": 20, "rh_pct": 45, "fridge_c": 5, "bowls": bowls,
+            "components": components });
+        let body = json!({ "name": "Test: eight things", "inputs": inputs });
+        let batch = api::id(&api::post("/batches", body).await?)?;
+        page.go(&format!("/plans/{batch}/card")).await?;
+        page.until_shown("batch-card", "Wrap round a cake").await?;
+        let pages = page.printed_pages().await?;
+        ensure!(pages == 1, "{pages} pages");
+        Ok(())
+    })
+    .await;
+}

@@ -1,0 +1,239 @@
+import { Box, Button, Heading, IconButton, Stack } from "@chakra-ui/react";
+import { ArrowUp, Plus, X } from "lucide-react";
+import { useState } from "react";
+import type { PigmentInputs, RecipeInputs, Way } from "../api/client";
+import { usePigments, useShelf } from "../api/queries";
+import { RecipeFields } from "../chocolate/RecipeFields";
+import { Notes } from "../kit/Notes";
+import { Panel } from "../kit/Panel";
+import { SelectField } from "../kit/SelectField";
+import { Loading } from "../kit/Standing";
+import { under } from "../plan/edits";
+import { CountField } from "../plan/work/CountField";
+import { NumberField } from "../plan/work/NumberField";
+import { wayChoices } from "../plan/work/wayWords";
+import { FinishedPiece } from "./FinishedPiece";
+import { OverEach } from "./OverEach";
+import { type LabFilm, type SeenPiece, useLook } from "./useLook";
+
+const MOST = 6;
+
+/** What the lab needs of a pigment: itself, since nothing here is kept. */
+function recipeOf(pigment: PigmentInputs, parts_per_100 = 10): RecipeInputs {
+  return { pigments: [{ pigment, pigment_id: null, parts_per_100 }], strained: false };
+}
+
+function filmOf(pigment: PigmentInputs): LabFilm {
+  return {
+    id: crypto.randomUUID(),
+    mix: [{ recipe: recipeOf(pigment), share: 1 }],
+    way: "brush",
+    passes: 1,
+  };
+}
+
+/** Mixing and stacking coloured cocoa butter, and how it will look. */
+export default function ColourPage() {
+  const usual = usePigments().data;
+  if (!usual) return <Loading what="the pigments" />;
+  return <Lab usual={usual} />;
+}
+
+function Lab({ usual }: { usual: PigmentInputs[] }) {
+  const shelf = useShelf().data;
+  const [films, setFilms] = useState<LabFilm[]>(() =>
+    ["Blue lake", "Titanium white"].flatMap((name) => {
+      const pigment = usual.find((one) => one.name === name);
+      return pigment ? [filmOf(pigment)] : [];
+    }),
+  );
+  const [seen, setSeen] = useState<SeenPiece | null>(null);
+  // What is named on the shelf is put in: the lab asks with the pigments themselves.
+  const filled = films.map((film) => ({
+    ...film,
+    mix: film.mix.map((part) => ({ ...part, recipe: withPigments(part.recipe) })),
+  }));
+  function withPigments(recipe: RecipeInputs): RecipeInputs {
+    return {
+      ...recipe,
+      pigments: recipe.pigments.map((part) => {
+        const saved = shelf?.pigments.find(({ id }) => id === part.pigment_id)?.thing;
+        if (!saved) return part;
+        const { kind: _, ...pigment } = saved;
+        return { ...part, pigment };
+      }),
+    };
+  }
+  const { look, errors } = useLook(filled, seen);
+  const set = (i: number, patch: Partial<LabFilm>) =>
+    setFilms(films.map((film, at) => (at === i ? { ...film, ...patch } : film)));
+  const earlier = (i: number) => {
+    const next = [...films];
+    next.splice(i - 1, 0, ...next.splice(i, 1));
+    setFilms(next);
+  };
+  return (
+    <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
+      <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
+        Colour
+      </Heading>
+      <Box
+        display="grid"
+        gap="4"
+        gridTemplateColumns={{ base: "1fr", lg: "400px minmax(0, 1fr)" }}
+        alignItems="start"
+      >
+        <Stack gap="4">
+          {films.map((film, i) => (
+            <Panel
+              key={film.id}
+              title={i === 0 ? "First in, first seen" : `Then, behind it (${i + 1})`}
+              data-testid="lab-film"
+            >
+              <FilmFields
+                film={film}
+                errors={under(errors, `films[${i}]`)}
+                alone={look?.alone[i]}
+                usual={usual}
+                onChange={(patch) => set(i, patch)}
+              />
+              <Box display="flex" gap="1" mt="3">
+                <IconButton
+                  aria-label={`Earlier: colour ${i + 1}`}
+                  variant="ghost"
+                  minH="44px"
+                  disabled={i === 0}
+                  onClick={() => earlier(i)}
+                >
+                  <ArrowUp size={18} />
+                </IconButton>
+                <IconButton
+                  aria-label={`Take away: colour ${i + 1}`}
+                  variant="ghost"
+                  minH="44px"
+                  disabled={films.length <= 1}
+                  onClick={() => {
+                    setSeen(null);
+                    setFilms(films.filter((_, at) => at !== i));
+                  }}
+                >
+                  <X size={18} />
+                </IconButton>
+              </Box>
+            </Panel>
+          ))}
+          <Button
+            variant="outline"
+            borderColor="border.emphasized"
+            minH="48px"
+            disabled={films.length >= MOST || !usual[1]}
+            onClick={() => usual[1] && setFilms([...films, filmOf(usual[1])])}
+          >
+            <Plus aria-hidden /> One film more behind it
+          </Button>
+        </Stack>
+        <Stack gap="4">
+          {look && (
+            <>
+              <Panel title="How it looks when it is turned out">
+                <OverEach over={look.over} />
+              </Panel>
+              <Panel title="A finished piece, to correct a colour by">
+                <FinishedPiece
+                  films={films}
+                  seen={seen}
+                  strength={look.strength}
+                  onSeen={setSeen}
+                />
+              </Panel>
+              {look.notes.length > 0 && (
+                <Panel title="Minded">
+                  <Notes
+                    notes={look.notes.map((note, i) => ({ ...note, code: `${note.code} ${i}` }))}
+                  />
+                </Panel>
+              )}
+            </>
+          )}
+        </Stack>
+      </Box>
+    </Box>
+  );
+}
+
+interface FilmProps {
+  film: LabFilm;
+  errors: Record<string, string>;
+  /** How it looks by itself. */
+  alone: string | undefined;
+  usual: PigmentInputs[];
+  onChange: (patch: Partial<LabFilm>) => void;
+}
+
+function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
+  const set = (i: number, patch: Partial<LabFilm["mix"][number]>) =>
+    onChange({ mix: film.mix.map((part, at) => (at === i ? { ...part, ...patch } : part)) });
+  return (
+    <Stack gap="3">
+      <Box
+        h="36px"
+        borderRadius="slab"
+        borderWidth="1px"
+        borderColor="border.emphasized"
+        style={{ background: alone }}
+        role="img"
+        aria-label="This butter by itself, thick"
+      />
+      {film.mix.map((part, i) => (
+        <Box
+          // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place
+          key={i}
+          display="grid"
+          gap="2"
+        >
+          <RecipeFields
+            recipe={part.recipe}
+            errors={errors}
+            field={`mix[${i}].recipe`}
+            strains={false}
+            onChange={(recipe) => set(i, { recipe })}
+          />
+          {film.mix.length > 1 && (
+            <NumberField
+              label={`Spoons of butter ${i + 1}`}
+              unit=""
+              value={part.share}
+              error={errors[`mix[${i}].share`]}
+              onChange={(share) => set(i, { share })}
+            />
+          )}
+        </Box>
+      ))}
+      {film.mix.length < 2 && usual[3] && (
+        <Button
+          variant="ghost"
+          minH="44px"
+          onClick={() =>
+            usual[3] && onChange({ mix: [...film.mix, { recipe: recipeOf(usual[3]), share: 1 }] })
+          }
+        >
+          <Plus aria-hidden /> Mix it with another butter
+        </Button>
+      )}
+      <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 96px" gap="2">
+        <SelectField
+          label="Put on"
+          value={film.way}
+          choices={wayChoices}
+          onChange={(way) => onChange({ way: way as Way })}
+        />
+        <CountField
+          label={film.way === "spray" ? "Passes" : "Coats"}
+          value={film.passes}
+          error={errors.passes}
+          onChange={(passes) => onChange({ passes })}
+        />
+      </Box>
+    </Stack>
+  );
+}

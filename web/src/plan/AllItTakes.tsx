@@ -1,0 +1,83 @@
+import { Box } from "@chakra-ui/react";
+import { memo } from "react";
+import type { BatchPlan } from "../api/client";
+import { mass } from "../kit/format";
+import { chocolateColours } from "../theme/chocolate";
+
+interface Props {
+  plan: BatchPlan;
+  names: ReadonlyMap<string, string>;
+  chosen: string | undefined;
+  onChoose: (key: string) => void;
+}
+
+/** Every chocolate and everything else that goes in, on one line each. */
+export const AllItTakes = memo(function AllItTakes({ plan, names, chosen, onChoose }: Props) {
+  const goods = plan.components.flatMap(({ key, name, goods: of }) =>
+    of.map((one) => ({ ...one, id: `${key} ${one.name}`, component: name })),
+  );
+  return (
+    <Box mb="4" display="flex" columnGap="8" rowGap="3" flexWrap="wrap" data-testid="all-it-takes">
+      {plan.bowls.length > 1 && (
+        <Box display="flex" gap="2" flexWrap="wrap">
+          {plan.bowls.map(({ key, plan: of, needed_g }) => (
+            <Box
+              key={key}
+              as="button"
+              aria-pressed={key === chosen}
+              onClick={() => onChoose(key)}
+              textAlign="start"
+              px="3"
+              py="2"
+              minW="120px"
+              borderRadius="slab"
+              borderWidth="2px"
+              cursor="pointer"
+              borderColor={key === chosen ? "ink" : "border"}
+            >
+              <Box display="flex" alignItems="center" gap="2" textStyle="label">
+                {of && (
+                  <Box
+                    w="16px"
+                    h="16px"
+                    borderRadius="3px"
+                    borderWidth="1px"
+                    style={{
+                      background: of.colour?.looks ?? chocolateColours[of.windows.family].body,
+                    }}
+                  />
+                )}
+                {names.get(key) ?? key}
+              </Box>
+              <Box textStyle="figure" fontSize="2xl">
+                {mass(of?.to_weigh_g ?? needed_g)}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {goods.length > 0 && (
+        <Box
+          as="ul"
+          listStyleType="none"
+          fontSize="sm"
+          display="grid"
+          gap="0.5"
+          alignContent="center"
+        >
+          {goods.map(({ id, name, mass_g, goes, component }) => (
+            <Box as="li" key={id}>
+              <strong>{mass(mass_g)}</strong> {name}, {goes}
+              {plan.components.length > 1 && (
+                <Box as="span" color="fg.muted">
+                  {" "}
+                  ({component})
+                </Box>
+              )}
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+});

@@ -1,0 +1,49 @@
+import { memo } from "react";
+import type { BowlInputs, BowlPlan } from "../api/client";
+import { ChocolateInputs } from "./ChocolateInputs";
+import { MethodField } from "./MethodField";
+
+interface Props {
+  bowl: BowlInputs;
+  /** None where nothing is made from it. */
+  plan: BowlPlan | undefined;
+  room_c: number;
+  /** The batch's colours. */
+  colours: readonly string[];
+  errors: Record<string, string>;
+  onChange: (patch: Partial<BowlInputs>) => void;
+}
+
+/** A chocolate and how it is tempered. What is dragged elsewhere leaves both as they are. */
+export const BowlPanels = memo(function BowlPanels(props: Props) {
+  const { bowl, plan, room_c, colours, errors, onChange } = props;
+  return (
+    <>
+      <ChocolateInputs
+        bowl={bowl}
+        windows={plan?.windows}
+        usualMelt_c={plan?.amounts.melted_c ?? 0}
+        usualTarget_c={plan?.amounts.target_c ?? 0}
+        room_c={room_c}
+        colours={colours}
+        errors={errors}
+        onChange={onChange}
+      />
+      {plan && (
+        <MethodField
+          method={bowl.method}
+          kitchen={bowl.kitchen}
+          stone_c={bowl.stone_c}
+          crystals_pct={bowl.crystals_pct}
+          room_c={room_c}
+          family={plan.windows.family}
+          used={plan.method}
+          recommended={plan.recommended}
+          because={plan.recommended_because}
+          errors={errors}
+          onChange={onChange}
+        />
+      )}
+    </>
+  );
+});

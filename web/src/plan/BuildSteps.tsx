@@ -1,0 +1,92 @@
+import { Box } from "@chakra-ui/react";
+import { memo } from "react";
+import type { ComponentPlan } from "../api/client";
+import { clock } from "../kit/format";
+import { Notes } from "../kit/Notes";
+import { ShowSum } from "../kit/ShowSum";
+
+type Due = NonNullable<ComponentPlan["tasks"][number]["from"]>;
+
+function range(due: Due): string {
+  const [a, b] = [clock(due.earliest_s), clock(due.latest_s)];
+  return a === b ? a : `${a} to ${b}`;
+}
+
+/** Its tasks in order, each with its window; what to look for, and what goes wrong. */
+export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPlan }) {
+  const textOf = new Map(plan.tasks.map(({ key, text }) => [key, text]));
+  return (
+    <Box display="grid" gap="4">
+      <Box as="ol" display="grid" gap="1.5" data-testid="build-steps">
+        {plan.tasks.map((task, i) => (
+          <Box
+            as="li"
+            key={task.key}
+            display="grid"
+            gridTemplateColumns={{
+              base: "28px 1fr",
+              md: "28px minmax(0, 1fr) minmax(180px, auto)",
+            }}
+            columnGap="2"
+            alignItems="baseline"
+          >
+            <Box color="fg.muted" fontWeight="560">
+              {i + 1}
+            </Box>
+            <Box>
+              <Box as="span" fontWeight="600">
+                {task.text}.
+              </Box>{" "}
+              <Box as="span" color="fg.muted" fontSize="sm">
+                {task.detail} {task.caution}
+              </Box>
+            </Box>
+            <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>
+              {task.from && (
+                <Box>
+                  {task.from.what}: <strong>{range(task.from)}</strong>
+                </Box>
+              )}
+              {task.until && (
+                <Box>
+                  {task.until.what} <strong>{range(task.until)}</strong>
+                </Box>
+              )}
+              {task.since && (task.from || task.until) && (
+                <Box color="fg.muted" fontSize="xs">
+                  after “{textOf.get(task.since)?.toLowerCase()}”
+                </Box>
+              )}
+            </Box>
+          </Box>
+        ))}
+      </Box>
+      <Notes notes={plan.notes} />
+      <Box display="grid" gap="4" gridTemplateColumns={{ base: "1fr", md: "1fr 1.4fr" }}>
+        <Box>
+          <Box textStyle="label" mb="1">
+            Look for
+          </Box>
+          <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
+            {plan.checks.map((check) => (
+              <li key={check}>{check}</li>
+            ))}
+          </Box>
+        </Box>
+        <Box>
+          <Box textStyle="label" mb="1">
+            What goes wrong
+          </Box>
+          <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
+            {plan.mistakes.map(({ seen, cause, rescue, next_time }) => (
+              <li key={seen}>
+                <strong>{seen}</strong>: {cause}. Now: {rescue}. Next time: {next_time}.
+              </li>
+            ))}
+          </Box>
+        </Box>
+      </Box>
+      <ShowSum steps={plan.sum} of={plan.name.toLowerCase()} />
+    </Box>
+  );
+});

@@ -1,0 +1,177 @@
+import { Box, Button, Heading } from "@chakra-ui/react";
+import { Printer } from "lucide-react";
+import { useMemo } from "react";
+import { useParams } from "react-router";
+import type { Batch, ComponentPlan, PlanOfBatch } from "../api/client";
+import { useBatch, usePlan, useShelf } from "../api/queries";
+import { inDisplay } from "../kit/display";
+import { band, clock, mass, minutesRange, temperature } from "../kit/format";
+import { Failed, Loading } from "../kit/Standing";
+import { bowlNames } from "./names";
+
+/** Everything of a batch on one sheet of paper. */
+export default function CardPage() {
+  const { batchId = "" } = useParams();
+  const batch = useBatch(batchId);
+  const plan = usePlan(batchId);
+  const failed = batch.error ?? plan.error;
+  if (failed) return <Failed what="card" error={failed} retry={() => batch.refetch()} />;
+  if (!batch.data || !plan.data) return <Loading what="the card" />;
+  return <Card batch={batch.data} kept={plan.data} />;
+}
+
+function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
+  const { inputs, plan } = kept;
+  const shelf = useShelf().data;
+  const names = useMemo(() => bowlNames(inputs.bowls, shelf), [inputs.bowls, shelf]);
+  const small = plan.components.length > 4;
+  return (
+    <Box px={{ base: "3", md: "6" }} pb="8" width="full" maxW="1000px" mx="auto">
+      <style>{"@page { size: A4; margin: 10mm }"}</style>
+      <Button
+        my="3"
+        size="lg"
+        h="52px"
+        bg="ink"
+        color="onInk"
+        onClick={() => print()}
+        _print={{ display: "none" }}
+      >
+        <Printer aria-hidden /> Print
+      </Button>
+      <Box
+        as="article"
+        bg="bg.panel"
+        borderRadius="slab"
+        p="6"
+        fontSize={small ? "xs" : "sm"}
+        data-testid="batch-card"
+        _print={{ p: "0", bg: "white", fontSize: small ? "7.5pt" : "9pt" }}
+      >
+        <Box display="flex" justifyContent="space-between" gap="4" alignItems="baseline">
+          <Heading as="h1" textStyle="title" fontSize="xl">
+            {batch.name}
+          </Heading>
+          <Box>
+            Room {temperature(inputs.room_c)}, {inputs.rh_pct} % humid
+            {inputs.fridge_c != null && `, fridge ${temperature(inputs.fridge_c)}`}
+          </Box>
+        </Box>
+        {batch.note && <Box>{batch.note}</Box>}
+        <Box
+          as="table"
+          width="full"
+          mt="3"
+          css={{
+            "& td, & th": { textAlign: "start", padding: "2px 6px 2px 0", verticalAlign: "top" },
+            "& th": { fontWeight: 600 },
+          }}
+        >
+          <thead>
+            <tr>
+              {["Chocolate", "Weigh", "Melt", "Hold back", "Add", "Work at", "Never above"].map(
+                (head) => (
+                  <th key={head}>{head}</th>
+                ),
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {plan.bowls.map(({ key, plan: of }) =>
+              of ? (
+                <tr key={key}>
+                  <td>{names.get(key)}</td>
+                  <td>
+                    <strong>{mass(of.to_weigh_g)}</strong>
+                  </td>
+                  <td>
+                    {mass(of.amounts.melted_g)} to {temperature(of.amounts.melted_c)}
+                  </td>
+                  <td>{of.amounts.seed_g > 0 ? mass(of.amounts.seed_g) : "–"}</td>
+                  <td>
+                    {of.amounts.seed_g > 0
+                      ? of.amounts.additions_g.map(mass).join(", ")
+                      : of.amounts.crystals_g > 0
+                        ? `${mass(of.amounts.crystals_g)} crystals`
+                        : "–"}
+                  </td>
+                  <td>
+                    <strong>{band(of.amounts.use_c)}</strong>
+                  </td>
+                  <td>{temperature(of.windows.limit_c, 0)}</td>
+                </tr>
+              ) : null,
+            )}
+          </tbody>
+        </Box>
+        <Box
+          mt="3"
+          display="grid"
+          gap="3"
+          gridTemplateColumns={{ base: "1fr", md: plan.components.length > 1 ? "1fr 1fr" : "1fr" }}
+          _print={{ gridTemplateColumns: plan.components.length > 1 ? "1fr 1fr" : "1fr" }}
+        >
+          {plan.components.map((component) => (
+            <OnCard key={component.key} component={component} names={names} />
+          ))}
+        </Box>
+        <Box mt="3" as="ul" ps="4" listStyleType="square">
+          {cautions(plan).map((text) => (
+            <li key={text}>{inDisplay(text)}</li>
+          ))}
+        </Box>
+      </Box>
+    </Box>
+  );
+}
+
+/** What must not be missing on paper: each caution once. */
+function cautions(plan: PlanOfBatch["plan"]): string[] {
+  const all = [...plan.notes, ...plan.room.notes, ...plan.components.flatMap(({ notes }) => notes)];
+  return [...new Set(all.filter(({ level }) => level !== "info").map(({ text }) => text))];
+}
+
+interface OnCardProps {
+  component: ComponentPlan;
+  names: ReadonlyMap<string, string>;
+}
+
+function OnCard({ component, names }: OnCardProps) {
+  const { takes, goods, tasks, pieces } = component;
+  return (
+    <Box borderTopWidth="2px" borderColor="fg" pt="1" css={{ breakInside: "avoid" }}>
+      <Box display="flex" justifyContent="space-between" gap="3">
+        <strong>{component.name}</strong>
+        <span>
+          {component.area_cm2 != null && `${Math.round(component.area_cm2)} cm², `}
+          {component.thickness_mm != null && `${Math.round(component.thickness_mm * 10) / 10} mm`}
+          {pieces && `, ${Math.round(pieces.count)} pieces`}
+        </span>
+      </Box>
+      <Box>
+        {[
+          ...takes.map(
+            ({ chocolate, mass_g }) => `${mass(mass_g)} ${names.get(chocolate) ?? chocolate}`,
+          ),
+          ...goods.map(({ name, mass_g, goes }) => `${mass(mass_g)} ${name} ${goes}`),
+        ].join(", ")}
+      </Box>
+      <Box as="ol" listStyleType="none" mt="0.5">
+        {tasks.map(({ key, text, from, until }) => (
+          <Box as="li" key={key} display="flex" gap="2">
+            <span aria-hidden>☐</span>
+            <span>
+              {text}
+              {from && `, ${from.what} after ${range(from)}`}
+              {until && `, ${until.what} ${range(until)}`}
+            </span>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function range({ earliest_s, latest_s }: { earliest_s: number; latest_s: number }): string {
+  return latest_s < 120 ? clock(latest_s) : minutesRange(earliest_s, latest_s);
+}

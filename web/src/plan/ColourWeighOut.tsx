@@ -1,0 +1,45 @@
+import { Box } from "@chakra-ui/react";
+import { memo } from "react";
+import type { BowlPlan } from "../api/client";
+import { mass } from "../kit/format";
+import { Notes } from "../kit/Notes";
+import { ShowSum } from "../kit/ShowSum";
+
+type Colour = NonNullable<BowlPlan["colour"]>;
+
+/** What goes into a colour: powder by powder, and how it looks. */
+export const ColourWeighOut = memo(function ColourWeighOut({ colour }: { colour: Colour }) {
+  return (
+    <Box display="grid" gap="3" mb="4" data-testid="colour-recipe">
+      <Box display="flex" gap="4" alignItems="center" flexWrap="wrap">
+        <Box
+          w="72px"
+          h="72px"
+          borderRadius="slab"
+          borderWidth="1px"
+          borderColor="border.emphasized"
+          style={{ background: colour.looks }}
+          role="img"
+          aria-label="How it looks, thick"
+        />
+        <Box display="grid" gap="0.5">
+          <Box fontSize="lg">
+            <strong>{mass(colour.butter_g)}</strong> cocoa butter
+          </Box>
+          {colour.pigments.map(({ name, mass_g }) => (
+            <Box key={name} fontSize="lg">
+              <strong>{mass(mass_g)}</strong> {name}
+            </Box>
+          ))}
+          <Box fontSize="sm" color="fg.muted">
+            {colour.parts_per_100} parts to 100 of butter, which is {colour.pct_of_total} % of the
+            whole
+            {colour.cost != null && `; the powder costs ${colour.cost.toFixed(2)}`}{" "}
+            <ShowSum steps={colour.sum} of="the colour" />
+          </Box>
+        </Box>
+      </Box>
+      <Notes notes={colour.notes} />
+    </Box>
+  );
+});

@@ -1,0 +1,188 @@
+import { Box, IconButton, Stack } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import { memo, useCallback, useMemo } from "react";
+import type { BatchInputs, BatchPlan, Family, KindAnswer } from "../api/client";
+import { useKinds } from "../api/queries";
+import { mass } from "../kit/format";
+import { Panel } from "../kit/Panel";
+import { SelectField } from "../kit/SelectField";
+import { TextField } from "../kit/TextField";
+import {
+  added,
+  type PigmentChoice,
+  under,
+  withChocolate,
+  withColour,
+  withoutComponent,
+  withWork,
+} from "./edits";
+import type { Edit } from "./usePlanDraft";
+import { WorkFields } from "./work/WorkFields";
+
+interface Props {
+  draft: BatchInputs;
+  plan: BatchPlan;
+  /** Which component is shown. */
+  index: number;
+  names: ReadonlyMap<string, string>;
+  errors: Record<string, string>;
+  onChoose: (index: number) => void;
+  onChange: (edit: Edit) => void;
+}
+
+const none: KindAnswer[] = [];
+
+interface MoreProps {
+  kinds: KindAnswer[];
+  several: boolean;
+  onAdd: (kind: KindAnswer, instead: boolean) => void;
+}
+
+/** One kind of work more, or another in place of the only one. */
+const MoreWork = memo(function MoreWork({ kinds, several, onAdd }: MoreProps) {
+  return (
+    <SelectField
+      label={several ? "Make one thing more" : "In place of it, or besides"}
+      value=""
+      choices={[
+        { value: "", label: "choose a kind of work…" },
+        ...kinds.map(({ name }) => ({ value: name, label: `add: ${name.toLowerCase()}` })),
+        ...(several
+          ? []
+          : kinds.map(({ name }) => ({
+              value: `= ${name}`,
+              label: `make instead: ${name.toLowerCase()}`,
+            }))),
+      ]}
+      onChange={(value) => {
+        const instead = value.startsWith("= ");
+        const kind = kinds.find(({ name }) => name === (instead ? value.slice(2) : value));
+        if (kind) onAdd(kind, instead);
+      }}
+    />
+  );
+});
+
+/** What is made: all of it in a list, and one of them with its fields. */
+export const ComponentPanel = memo(function ComponentPanel(props: Props) {
+  const { draft, plan, index, names, errors, onChoose, onChange } = props;
+  const kinds = useKinds().data ?? none;
+  const component = draft.components[index];
+  const workErrors = useMemo(() => under(errors, "work"), [errors]);
+  const change = useCallback(
+    (patch: object) => onChange((inputs) => withWork(inputs, index, patch)),
+    [onChange, index],
+  );
+  /** A new chocolate for the work at hand, put where `patch` says. */
+  const addChocolate = useCallback(
+    (family: Family, patch: (key: string) => object) =>
+      onChange((inputs) => {
+        const found = withChocolate(inputs, family, true);
+        return withWork(found.inputs, index, patch(found.key));
+      }),
+    [onChange, index],
+  );
+  const addColour = useCallback(
+    (pigment: PigmentChoice, patch: (key: string) => object) =>
+      onChange((inputs) => {
+        const found = withColour(inputs, pigment);
+        return withWork(found.inputs, index, patch(found.key));
+      }),
+    [onChange, index],
+  );
+  const count = draft.components.length;
+  const addKind = useCallback(
+    (kind: KindAnswer, instead: boolean) => {
+      onChange((inputs) => {
+        const more = added(inputs, kind);
+        return instead ? withoutComponent(more, 0) : more;
+      });
+      onChoose(instead ? 0 : count);
+    },
+    [onChange, onChoose, count],
+  );
+  if (!component) return null;
+  const several = draft.components.length > 1;
+  return (
+    <Panel title="What you make">
+      <Stack gap="4">
+        {several && (
+          <Box as="ul" listStyleType="none" display="grid" gap="1.5">
+            {draft.components.map((one, i) => (
+              <Box as="li" key={one.key} display="flex" gap="1">
+                <Box
+                  as="button"
+                  flex="1"
+                  minW="0"
+                  aria-pressed={i === index}
+                  onClick={() => onChoose(i)}
+                  display="flex"
+                  justifyContent="space-between"
+                  gap="3"
+                  alignItems="center"
+                  textAlign="start"
+                  minH="44px"
+                  px="3"
+                  borderRadius="slab"
+                  borderWidth="2px"
+                  borderColor={i === index ? "ink" : "border"}
+                  fontWeight={i === index ? "640" : "500"}
+                  cursor="pointer"
+                >
+                  <span>{one.name}</span>
+                  <Box as="span" color="fg.muted" fontWeight="500" flexShrink={0}>
+                    {weight(plan, one.key)}
+                  </Box>
+                </Box>
+                <IconButton
+                  aria-label={`Take away: ${one.name}`}
+                  variant="ghost"
+                  minH="44px"
+                  onClick={() => {
+                    onChange((inputs) => withoutComponent(inputs, i));
+                    if (i <= index) onChoose(Math.max(0, index - 1));
+                  }}
+                >
+                  <X size={18} />
+                </IconButton>
+              </Box>
+            ))}
+          </Box>
+        )}
+        {several && (
+          <TextField
+            label="It is called"
+            value={component.name}
+            error={errors.name}
+            onChange={(name) =>
+              onChange((inputs) => ({
+                ...inputs,
+                components: inputs.components.map((one, i) =>
+                  i === index ? { ...one, name } : one,
+                ),
+              }))
+            }
+          />
+        )}
+        <WorkFields
+          work={component.work}
+          bowls={draft.bowls}
+          names={names}
+          errors={workErrors}
+          onChange={change}
+          onAddChocolate={addChocolate}
+          onAddColour={addColour}
+        />
+        <MoreWork kinds={kinds} several={several} onAdd={addKind} />
+      </Stack>
+    </Panel>
+  );
+});
+
+/** What a component weighs, chocolate and all. */
+function weight(plan: BatchPlan, key: string): string {
+  const planned = plan.components.find((one) => one.key === key);
+  if (!planned) return "";
+  const parts = [...planned.takes, ...planned.goods.filter(({ goes }) => goes !== "boiled away")];
+  return mass(parts.reduce((sum, { mass_g }) => sum + mass_g, 0));
+}

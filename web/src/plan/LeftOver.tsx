@@ -1,0 +1,31 @@
+import { Box, Button } from "@chakra-ui/react";
+import type { BatchBowl, ComponentInputs } from "../api/client";
+import { mass } from "../kit/format";
+
+interface Props {
+  left: NonNullable<BatchBowl["left_over"]>;
+  onAdd: (component: ComponentInputs) => void;
+}
+
+/** What is left over of what is weighed out, and where it could go. */
+export function LeftOver({ left, onAdd }: Props) {
+  return (
+    <Box mt="3" data-testid="left-over">
+      <Box fontWeight="600">{mass(left.mass_g)} are left over. They could go into</Box>
+      <Box display="flex" gap="2" flexWrap="wrap" mt="2">
+        {left.ideas.map(({ text, component }) => (
+          <Button
+            key={component.name}
+            variant="outline"
+            minH="44px"
+            h="auto"
+            whiteSpace="normal"
+            onClick={() => onAdd(component)}
+          >
+            {text}
+          </Button>
+        ))}
+      </Box>
+    </Box>
+  );
+}

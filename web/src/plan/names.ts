@@ -1,0 +1,22 @@
+import type { BowlInputs } from "../api/client";
+import type { Shelf } from "../api/queries";
+import { kindWords } from "../theme/chocolate";
+
+/** What each chocolate of a batch is called: as on the shelf, or by its kind. */
+export function bowlNames(
+  bowls: readonly BowlInputs[],
+  shelf: Shelf | undefined,
+): Map<string, string> {
+  const plain = bowls.map((bowl) => {
+    if (bowl.colour) return bowl.key;
+    const saved = shelf?.chocolates.find(({ id }) => id === bowl.chocolate_id);
+    return saved?.thing.name ?? kindWords(bowl).toLowerCase();
+  });
+  return new Map(
+    bowls.map((bowl, i) => {
+      const name = plain[i] ?? bowl.key;
+      const alike = plain.filter((other) => other === name).length > 1;
+      return [bowl.key, alike ? `${name} (${bowl.key})` : name];
+    }),
+  );
+}

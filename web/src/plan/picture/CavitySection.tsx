@@ -1,0 +1,89 @@
+import { memo } from "react";
+import type { BowlInputs, ComponentPlan } from "../../api/client";
+import { mass } from "../../kit/format";
+import { layerLook } from "./look";
+
+const WIDTH = 560;
+const TALL = 130;
+
+type Cast = NonNullable<ComponentPlan["cast"]>;
+
+interface Props {
+  plan: ComponentPlan;
+  cast: Cast;
+  bowls: readonly BowlInputs[];
+}
+
+/** How deep a cavity is, mm: as stated, or as deep as half a ball of its width. */
+function deep({ cavity, across_mm }: Cast): number {
+  return cavity.depth_mm ?? across_mm / 2;
+}
+
+/** The outline of a cavity in section, its opening on top, so far inside its wall. */
+function outline(cast: Cast, scale: number, inset: number): string {
+  const across = cast.cavity.shape === "block" ? (cast.cavity.length_mm ?? 0) : cast.across_mm;
+  const half = (across / 2 - inset) * scale;
+  const down = (deep(cast) - inset) * scale;
+  switch (cast.cavity.shape) {
+    case "block":
+    case "cylinder":
+      return `M${-half} 0 V${down} H${half} V0 Z`;
+    case "cone":
+      return `M${-half} 0 L0 ${down} L${half} 0 Z`;
+    default:
+      return `M${-half} 0 A${half} ${down} 0 0 0 ${half} 0 Z`;
+  }
+}
+
+/** One cavity in section, enlarged: wall, room, cap; with what each of them takes. */
+export const CavitySection = memo(function CavitySection({ plan, cast, bowls }: Props) {
+  const across = cast.cavity.shape === "block" ? (cast.cavity.length_mm ?? 1) : cast.across_mm;
+  const scale = Math.min(6, TALL / deep(cast), 220 / across);
+  const shell = layerLook(plan.layers[0], bowls);
+  const capLook = cast.cap_mm == null ? shell : layerLook(plan.layers.at(-1), bowls);
+  const filled = plan.goods.some(({ goes }) => goes === "in the filling");
+  const cap = (cast.cap_mm ?? 0) * scale;
+  const inner = outline(cast, scale, cast.shell_mm);
+  const lines = [
+    `wall ${Math.round(cast.shell_mm * 10) / 10} mm, ${mass(cast.shell_g)} each`,
+    `room inside ${Math.round(cast.hollow_ml * 10) / 10} ml`,
+    cast.cap_mm == null ? null : `cap ${cast.cap_mm} mm, ${mass(cast.cap_g)} each`,
+    cast.coats != null
+      ? `${cast.coats} brushed ${cast.coats === 1 ? "coat" : "coats"}`
+      : cast.wait_s == null
+        ? "dumped at once"
+        : `dumped after ${Math.round(cast.wait_s)} s`,
+  ].filter((line) => line !== null);
+  const height = Math.max(deep(cast) * scale + 20, lines.length * 24 + 12);
+  return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      role="img"
+      aria-label={`One cavity in section: ${lines.join("; ")}`}
+      width="100%"
+      style={{ maxHeight: "190px", marginTop: 12 }}
+      fontSize="15"
+      data-testid="cavity-section"
+    >
+      <g transform={`translate(${(across * scale) / 2 + 12} 8)`}>
+        <path d={outline(cast, scale, 0)} fill={shell.body} stroke="currentColor" />
+        <path d={inner} fill={filled ? "#7A4E33" : "var(--chakra-colors-bg-panel)"} />
+        {cap > 0 && (
+          <rect
+            x={(-across / 2) * scale}
+            width={across * scale}
+            height={cap}
+            fill={capLook.body}
+            stroke="currentColor"
+            strokeWidth="0.75"
+          />
+        )}
+      </g>
+      {lines.map((line, i) => (
+        <text key={line} x={across * scale + 44} y={24 + i * 24} fill="currentColor">
+          {line}
+        </text>
+      ))}
+    </svg>
+  );
+});

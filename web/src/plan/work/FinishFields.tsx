@@ -1,0 +1,40 @@
+import { memo, useMemo } from "react";
+import type { Lining, ToppingInputs } from "../../api/client";
+import { ToppingFields } from "../ToppingFields";
+import { LiningField } from "./LiningField";
+import { PieceField } from "./PieceField";
+
+interface Finish {
+  topping?: ToppingInputs | null;
+  lining?: Lining;
+  piece_cm2?: number | null;
+}
+
+interface Props {
+  topping: Finish["topping"];
+  lining: Lining | undefined;
+  piece_cm2: Finish["piece_cm2"];
+  errors: Record<string, string>;
+  onChange: (patch: Finish) => void;
+}
+
+/** What goes on top, what it lies on, and how large the pieces are to be. */
+export const FinishFields = memo(function FinishFields(props: Props) {
+  const { topping, lining, piece_cm2, errors, onChange } = props;
+  // Made once, so that only what changed is drawn anew.
+  const set = useMemo(
+    () => ({
+      topping: (next: ToppingInputs | null) => onChange({ topping: next }),
+      lining: (next: Lining) => onChange({ lining: next }),
+      piece_cm2: (next: number | null) => onChange({ piece_cm2: next }),
+    }),
+    [onChange],
+  );
+  return (
+    <>
+      <ToppingFields topping={topping} errors={errors} onChange={set.topping} />
+      <LiningField value={lining} onChange={set.lining} />
+      <PieceField value={piece_cm2} error={errors.piece_cm2} onChange={set.piece_cm2} />
+    </>
+  );
+});

@@ -1,0 +1,28 @@
+import { memo } from "react";
+import type { Lining } from "../../api/client";
+import { SelectField } from "../../kit/SelectField";
+
+const words: Record<Lining, string> = {
+  parchment: "parchment: matt underside",
+  acetate: "smooth sheet: glossy underside",
+  printed: "printed sheet: its pattern",
+};
+
+export const linings = Object.keys(words) as Lining[];
+
+interface Props {
+  value: Lining | undefined;
+  onChange: (lining: Lining) => void;
+}
+
+/** What it lies on. */
+export const LiningField = memo(function LiningField({ value, onChange }: Props) {
+  return (
+    <SelectField
+      label="It lies on"
+      value={value ?? "parchment"}
+      choices={linings.map((lining) => ({ value: lining, label: words[lining] }))}
+      onChange={(lining) => onChange(lining as Lining)}
+    />
+  );
+});
