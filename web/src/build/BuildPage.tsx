@@ -125,7 +125,7 @@ function Guide({ build, reached }: { build: Build; reached: boolean }) {
         <Offline>No connection. What you enter is sent when it is back.</Offline>
       )}
       {now ? (
-        <NowCard now={now} time={clock} />
+        <NowCard now={now} clock={clock} />
       ) : (
         <Box bg="work.wash" borderRadius="slab" p="5" data-testid="build-now">
           <Box textStyle="wide" fontSize="4xl">

@@ -4,6 +4,7 @@ import type { Build } from "../api/client";
 import { CountdownTo } from "../bench/CountdownTo";
 import type { KitchenClock } from "../bench/useBowl";
 import { inDisplay } from "../kit/display";
+import { time, weekday } from "../kit/format";
 
 type Now = NonNullable<Build["now"]>;
 
@@ -25,8 +26,6 @@ const looks: Record<
 
 /** A wait from here on is not stood through at the table, ms. */
 const APART_MS = 45 * 60_000;
-const clock = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
-const day = new Intl.DateTimeFormat(undefined, { weekday: "long" });
 
 /** When to come back, where the wait is long; by the days on the wall. */
 function comeBack(opens: string, now: Date): string | null {
@@ -34,15 +33,15 @@ function comeBack(opens: string, now: Date): string | null {
   if (at.getTime() - now.getTime() < APART_MS) return null;
   const midnight = (of: Date) => new Date(of.getFullYear(), of.getMonth(), of.getDate()).getTime();
   const days = Math.round((midnight(at) - midnight(now)) / 86_400_000);
-  const when = days === 0 ? "today" : days === 1 ? "tomorrow" : `on ${day.format(at)}`;
-  return `Come back ${when} after ${clock.format(at)}.`;
+  const when = days === 0 ? "today" : days === 1 ? "tomorrow" : `on ${weekday(opens)}`;
+  return `Come back ${when} after ${time(opens)}.`;
 }
 
 /** The one thing to do, for what, and how long until. */
-export function NowCard({ now, time }: { now: Now; time: KitchenClock }) {
+export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
   const { wash, edge, word, icon: Icon } = looks[now.state];
   const back =
-    now.state === "wait" && now.opens ? comeBack(now.opens.at, new Date(time.now())) : null;
+    now.state === "wait" && now.opens ? comeBack(now.opens.at, new Date(clock.now())) : null;
   const countdown = now.state === "wait" ? now.opens : now.closes;
   return (
     <Box
@@ -104,7 +103,7 @@ export function NowCard({ now, time }: { now: Now; time: KitchenClock }) {
       </Box>
       {countdown && (
         <Box flexShrink={0} minW={{ md: "220px" }}>
-          <CountdownTo countdown={countdown} time={time} big />
+          <CountdownTo countdown={countdown} time={clock} big />
         </Box>
       )}
     </Box>

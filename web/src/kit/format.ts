@@ -33,8 +33,17 @@ export function clock(totalSeconds: number): string {
   return h > 0 ? `${h}:${two(m)}:${two(rest)}` : `${m}:${two(rest)}`;
 }
 
-/** A range of minutes: "about 6 min", "5–8 min". */
+/** A stretch of time in a plan: 4:05, or from an hour on 3 h 20 min. */
+export function stretch(seconds: number): string {
+  if (seconds < 3600) return clock(seconds);
+  const minutes = Math.round(seconds / 60);
+  const [h, m] = [Math.floor(minutes / 60), minutes % 60];
+  return m === 0 ? `${h} h` : `${h} h ${m} min`;
+}
+
+/** A range of minutes: "about 6 min", "5–8 min"; of seconds where it is so short. */
 export function minutesRange(earliest: number, latest: number): string {
+  if (latest < 90) return `${Math.round(earliest / 5) * 5}–${Math.ceil(latest / 5) * 5} s`;
   const [a, b] = [Math.round(earliest / 60), Math.round(latest / 60)];
   return a === b ? `about ${a} min` : `${a}–${b} min`;
 }
@@ -47,6 +56,13 @@ const dayAndTime = new Intl.DateTimeFormat("en-GB", {
   minute: "2-digit",
 });
 const timeOnly = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+
+const weekdayOnly = new Intl.DateTimeFormat("en-GB", { weekday: "long" });
+const wholeDay = new Intl.DateTimeFormat("en-GB", {
+  weekday: "long",
+  day: "numeric",
+  month: "long",
+});
 
 const dayOnly = new Intl.DateTimeFormat("en-GB", {
   day: "numeric",
@@ -66,6 +82,16 @@ export function day(iso: string): string {
 
 export function time(iso: string): string {
   return timeOnly.format(new Date(iso));
+}
+
+/** Thursday. */
+export function weekday(iso: string): string {
+  return weekdayOnly.format(new Date(iso));
+}
+
+/** Thursday 26 November. */
+export function fullDay(iso: string): string {
+  return wholeDay.format(new Date(iso));
 }
 
 const [whole, tenths, hundredths] = [0, 1, 2].map(

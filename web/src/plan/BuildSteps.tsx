@@ -1,15 +1,21 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan } from "../api/client";
-import { clock } from "../kit/format";
+import { stretch } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
 type Due = NonNullable<ComponentPlan["tasks"][number]["from"]>;
 
 function range(due: Due): string {
-  const [a, b] = [clock(due.earliest_s), clock(due.latest_s)];
+  const [a, b] = [stretch(due.earliest_s), stretch(due.latest_s)];
   return a === b ? a : `${a} to ${b}`;
+}
+
+/** A task by its first words, as it is named beside another. */
+function inShort(text: string): string {
+  const [first = text] = text.split(/[:,.]/);
+  return first.toLowerCase();
 }
 
 /** Its tasks in order, each with its window; what to look for, and what goes wrong. */
@@ -25,7 +31,7 @@ export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPl
             display="grid"
             gridTemplateColumns={{
               base: "28px 1fr",
-              md: "28px minmax(0, 1fr) minmax(180px, auto)",
+              md: "28px minmax(0, 1fr) minmax(180px, 0.5fr)",
             }}
             columnGap="2"
             alignItems="baseline"
@@ -54,7 +60,7 @@ export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPl
               )}
               {task.since && (task.from || task.until) && (
                 <Box color="fg.muted" fontSize="xs">
-                  after “{textOf.get(task.since)?.toLowerCase()}”
+                  after “{inShort(textOf.get(task.since) ?? "")}”
                 </Box>
               )}
             </Box>

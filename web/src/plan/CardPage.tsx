@@ -5,7 +5,7 @@ import { useParams } from "react-router";
 import type { Batch, ComponentPlan, PlanOfBatch } from "../api/client";
 import { useBatch, usePlan, useShelf } from "../api/queries";
 import { inDisplay } from "../kit/display";
-import { band, clock, mass, minutesRange, temperature } from "../kit/format";
+import { band, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { Failed, Loading } from "../kit/Standing";
 import { bowlNames } from "./names";
 
@@ -80,7 +80,14 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
             {plan.bowls.map(({ key, plan: of }) =>
               of ? (
                 <tr key={key}>
-                  <td>{names.get(key)}</td>
+                  <td>
+                    {names.get(key)}
+                    {of.colour &&
+                      `: ${[
+                        `${mass(of.colour.butter_g)} butter`,
+                        ...of.colour.pigments.map(({ name, mass_g }) => `${mass(mass_g)} ${name}`),
+                      ].join(", ")}`}
+                  </td>
                   <td>
                     <strong>{mass(of.to_weigh_g)}</strong>
                   </td>
@@ -137,7 +144,7 @@ interface OnCardProps {
 }
 
 function OnCard({ component, names }: OnCardProps) {
-  const { takes, goods, tasks, pieces } = component;
+  const { takes, goods, tasks, pieces, keeps } = component;
   return (
     <Box borderTopWidth="2px" borderColor="fg" pt="1" css={{ breakInside: "avoid" }}>
       <Box display="flex" justifyContent="space-between" gap="3">
@@ -168,10 +175,13 @@ function OnCard({ component, names }: OnCardProps) {
           </Box>
         ))}
       </Box>
+      {keeps && <Box>Keeps: {inDisplay(keeps)}</Box>}
     </Box>
   );
 }
 
 function range({ earliest_s, latest_s }: { earliest_s: number; latest_s: number }): string {
-  return latest_s < 120 ? clock(latest_s) : minutesRange(earliest_s, latest_s);
+  return latest_s < 120 || latest_s >= 3600
+    ? stretch(latest_s)
+    : minutesRange(earliest_s, latest_s);
 }

@@ -2,6 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import type { Slot } from "../api/client";
 import { type DaysAsked, useDays } from "../api/queries";
+import { fullDay, time } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { TextField } from "../kit/TextField";
 
@@ -20,9 +21,6 @@ function nextHour(): Date {
   date.setMinutes(60, 0, 0);
   return date;
 }
-
-const day = new Intl.DateTimeFormat(undefined, { weekday: "long", day: "numeric", month: "long" });
-const clock = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
 
 function waits({ least_h, most_h, waits_for }: Slot): string {
   const from = `after ${Math.round(least_h * 10) / 10} h`;
@@ -51,7 +49,7 @@ export const Days = memo(function Days({ batchId, version }: Props) {
   const slots = days.data ?? [];
   // Work of one sitting needs no days.
   if (slots.every(({ waits_for }) => waits_for === "") && !days.error) return null;
-  const byDay = Map.groupBy(slots, ({ from }) => day.format(new Date(from)));
+  const byDay = Map.groupBy(slots, ({ from }) => fullDay(from));
   const query = new URLSearchParams(
     Object.entries(asked).map(([name, value]) => [name, String(value)]),
   );
@@ -131,7 +129,7 @@ function Sitting({ slot }: { slot: Slot }) {
       data-testid="sitting"
     >
       <Box textStyle="figure" fontSize="lg" pt="1px">
-        {clock.format(new Date(slot.from))}–{clock.format(new Date(slot.to))}
+        {time(slot.from)}–{time(slot.to)}
       </Box>
       <Box minW="0">
         <Box fontWeight="600">

@@ -10,7 +10,7 @@ interface Props {
 /** What is left over of what is weighed out, and where it could go. */
 export function LeftOver({ left, onAdd }: Props) {
   return (
-    <Box mt="3" data-testid="left-over">
+    <Box mt="3" mb="3" data-testid="left-over">
       <Box fontWeight="600">{mass(left.mass_g)} are left over. They could go into</Box>
       <Box display="flex" gap="2" flexWrap="wrap" mt="2">
         {left.ideas.map(({ text, component }) => (

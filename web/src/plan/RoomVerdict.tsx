@@ -9,25 +9,25 @@ interface Props {
   room: BatchPlan["room"];
   setting: ComponentPlan["setting"] | undefined;
   fridge: ComponentPlan["fridge"] | undefined;
-  /** Whether it is bent rather than topped and cut. */
-  bends?: boolean;
+  /** What is done with it while it sets. */
+  lies: "flat" | "bent" | "closed";
+}
+
+/** The moments that matter, by what is done with it while it sets. */
+function moments(setting: NonNullable<Props["setting"]>) {
+  const dry = ["Touch dry", setting.touch_dry_s] as const;
+  const release = ["Lets go", setting.release_s] as const;
+  return {
+    flat: [["Top it for", setting.topping_until_s], dry, ["Cut from", setting.cut_from_s], release],
+    bent: [dry, ["Bends until", setting.flexible_until_s]],
+    closed: [dry, release],
+  } as const;
 }
 
 /** What the room means, and what comes after the pour in it. */
-export const RoomVerdict = memo(function RoomVerdict({ room, setting, fridge, bends }: Props) {
-  const rows = !setting
-    ? []
-    : bends
-      ? [
-          ["Touch dry", setting.touch_dry_s],
-          ["Bends until", setting.flexible_until_s],
-        ]
-      : [
-          ["Top it for", setting.topping_until_s],
-          ["Touch dry", setting.touch_dry_s],
-          ["Cut from", setting.cut_from_s],
-          ["Lets go", setting.release_s],
-        ];
+export const RoomVerdict = memo(function RoomVerdict(props: Props) {
+  const { room, setting, fridge, lies } = props;
+  const rows = setting ? moments(setting)[lies] : [];
   return (
     <Box display="grid" gap="3">
       <Notes notes={room.notes} />
@@ -48,7 +48,7 @@ export const RoomVerdict = memo(function RoomVerdict({ room, setting, fridge, be
           fontSize="sm"
         >
           {rows.map(([label, moment]) =>
-            typeof label === "string" && typeof moment === "object" ? (
+            moment ? (
               <Box key={label} display="contents">
                 <Box as="dt" color="fg.muted">
                   {label}

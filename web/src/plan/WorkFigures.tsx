@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { ComponentPlan } from "../api/client";
+import { inDisplay } from "../kit/display";
 import { mass } from "../kit/format";
 import { ShowSum } from "../kit/ShowSum";
 
@@ -43,6 +44,11 @@ export function WorkFigures({ plan }: { plan: ComponentPlan }) {
       )}
       {plan.muddied_pct != null && (
         <Box fontSize="sm">{Math.round(plan.muddied_pct)} % of it is stirred through.</Box>
+      )}
+      {plan.keeps && (
+        <Box fontSize="sm" data-testid="keeps">
+          <strong>Keeps:</strong> {inDisplay(plan.keeps)}
+        </Box>
       )}
     </Box>
   );

@@ -18,7 +18,7 @@ export const WorkPicture = memo(function WorkPicture({ work, plan, bowls }: Prop
   return (
     <Box color="fg.muted">
       {plan.cast ? (
-        <FaceOfMould plan={plan} cast={plan.cast} bowls={bowls} />
+        <FaceOfMould work={work} plan={plan} cast={plan.cast} bowls={bowls} />
       ) : plan.outline ? (
         <FaceOfSlab work={work} plan={plan} outline={plan.outline} bowls={bowls} />
       ) : work.kind === "wrap" || work.kind === "ribbons" ? (

@@ -1,7 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { Link as RouterLink } from "react-router";
-import type { BatchPlan, BowlInputs, ComponentInputs } from "../api/client";
+import type { BatchPlan, BowlInputs, ComponentInputs, WorkInputs } from "../api/client";
 import { Panel } from "../kit/Panel";
 import { sheetWords } from "../sheets/sheetWords";
 import { BuildSteps } from "./BuildSteps";
@@ -20,6 +20,22 @@ interface Props {
   meltOf: string | undefined;
   meltTitle: string;
   heat_id: BowlInputs["heat_id"] | undefined;
+}
+
+/** What is done with it while it sets. */
+function liesAs({ kind }: WorkInputs): "flat" | "bent" | "closed" {
+  switch (kind) {
+    case "wrap":
+    case "ribbons":
+      return "bent";
+    case "shells":
+    case "hollows":
+    case "figures":
+    case "dipped":
+      return "closed";
+    default:
+      return "flat";
+  }
 }
 
 /**
@@ -49,7 +65,7 @@ const Drawn = memo(function Drawn(props: Props) {
           room={plan.room}
           setting={planned.setting}
           fridge={planned.fridge}
-          bends={work.kind === "wrap" || work.kind === "ribbons"}
+          lies={liesAs(work)}
         />
       </Panel>
       <Panel title="How it is built" gridColumn={{ xl: "1 / -1" }}>

@@ -110,40 +110,63 @@ pub fn sittings(plan: &BatchPlan) -> Vec<Sitting> {
     all
 }
 
-/// Gives every sitting a time: as soon as it may be, but in the hours the maker is up
-/// where that does not miss its window.
+/// Gives every sitting a time: as soon as it may be and the one pair of hands is free,
+/// in the hours the maker is up where that does not miss its window. What would miss its
+/// window behind another goes before it.
 #[must_use]
 pub fn slots(sittings: &[Sitting], start: DateTime<Utc>, day: Day) -> Vec<Slot> {
-    let mut slots: Vec<Slot> = Vec::new();
-    for sitting in sittings {
-        let before = slots.iter().rev().find(|slot| slot.sitting.component == sitting.component);
-        let counted = sitting.since.as_ref().and_then(|since| {
-            let of_component =
-                slots.iter().filter(|slot| slot.sitting.component == sitting.component);
-            of_component.rev().find_map(|slot| {
-                let (_, at) = slot.sitting.marks.iter().find(|(key, _)| key == since)?;
-                Some(slot.from + time_delta(*at))
-            })
-        });
-        let soonest = match (counted, before) {
-            (Some(counted), before) => {
-                let after = counted + time_delta(sitting.least);
-                before.map_or(after, |before| after.max(before.to))
-            }
-            (None, Some(before)) => before.to,
-            (None, None) => start,
-        };
-        let latest = counted.zip(sitting.most).map(|(counted, most)| counted + time_delta(most));
-        let lasts = time_delta(sitting.lasts);
-        let up = day.up_from(soonest, lasts);
-        let (from, in_the_night) = match latest {
-            Some(latest) if up > latest => (soonest, true),
-            _ => (up, false),
-        };
-        slots.push(Slot { sitting: sitting.clone(), from, to: from + lasts, latest, in_the_night });
+    let mut slots: Vec<Slot> = Vec::with_capacity(sittings.len());
+    let mut left: Vec<&[Sitting]> = sittings.chunk_by(|a, b| a.component == b.component).collect();
+    let mut free = start;
+    while let Some(next) = next_of(&left, &slots, start.max(free), day) {
+        let (which, slot) = next;
+        left[which] = &left[which][1..];
+        free = free.max(slot.to);
+        slots.push(slot);
     }
-    slots.sort_by_key(|slot| slot.from);
     slots
+}
+
+/// The sitting to do next, and which chain it is of.
+fn next_of(
+    left: &[&[Sitting]],
+    placed: &[Slot],
+    free: DateTime<Utc>,
+    day: Day,
+) -> Option<(usize, Slot)> {
+    let ready = left.iter().enumerate().filter_map(|(which, chain)| {
+        Some((which, chain.len(), slot_of(chain.first()?, placed, free, day)))
+    });
+    let mut ready: Vec<_> = ready.collect();
+    // The longest chain first where several could begin.
+    ready.sort_by_key(|(_, length, slot)| (slot.from, std::cmp::Reverse(*length)));
+    let over = ready.first()?.2.to;
+    let urgent = ready
+        .iter()
+        .position(|(_, _, slot)| slot.latest.is_some_and(|latest| latest < over))
+        .unwrap_or(0);
+    let (which, _, slot) = ready.swap_remove(urgent);
+    Some((which, slot))
+}
+
+/// A sitting's time, where the hands are free from then on.
+fn slot_of(sitting: &Sitting, placed: &[Slot], free: DateTime<Utc>, day: Day) -> Slot {
+    let before = placed.iter().rev().filter(|slot| slot.sitting.component == sitting.component);
+    let counted = sitting.since.as_ref().and_then(|since| {
+        before.clone().find_map(|slot| {
+            let (_, at) = slot.sitting.marks.iter().find(|(key, _)| key == since)?;
+            Some(slot.from + time_delta(*at))
+        })
+    });
+    let soonest = counted.map_or(free, |counted| free.max(counted + time_delta(sitting.least)));
+    let latest = counted.zip(sitting.most).map(|(counted, most)| counted + time_delta(most));
+    let lasts = time_delta(sitting.lasts);
+    let up = day.up_from(soonest, lasts);
+    let (from, in_the_night) = match latest {
+        Some(latest) if up > latest => (soonest, true),
+        _ => (up, false),
+    };
+    Slot { sitting: sitting.clone(), from, to: from + lasts, latest, in_the_night }
 }
 
 impl Day {
@@ -230,6 +253,36 @@ mod tests {
         let hurried = slots(&hurried, utc(10, 16), day());
         assert!(hurried[1].in_the_night);
         assert!(hurried[1].latest.is_some_and(|latest| hurried[1].from <= latest));
+    }
+
+    #[test]
+    fn one_pair_of_hands_does_one_sitting_after_the_other_the_longest_chain_first() {
+        let filled = sittings(&planned("Filled shells"));
+        let mut slab = sittings(&planned("Slab of bark"));
+        slab[0].component = "slab".into();
+        let all: Vec<_> = slab.into_iter().chain(filled).collect();
+        let slots = slots(&all, utc(10, 8), day());
+        assert_eq!(slots.len(), all.len());
+        assert_eq!(slots[0].sitting.task, "polish", "with three more to come");
+        assert_eq!(slots[1].sitting.component, "slab", "in the hours the colour rests");
+        assert!(slots.windows(2).all(|pair| pair[0].to <= pair[1].from), "{slots:#?}");
+    }
+
+    #[test]
+    fn what_would_be_missed_goes_before_what_can_wait() {
+        let all = sittings(&planned("Filled shells"));
+        let mut other = all.clone();
+        for sitting in &mut other {
+            sitting.component = "other".into();
+        }
+        // It may be poured first, and takes long; the other's colour does not hold so long.
+        other[1].most = Some(other[1].least + minutes(5.0));
+        let mut long = all;
+        long[1].lasts = minutes(90.0);
+        let both: Vec<_> = long.into_iter().chain(other).collect();
+        let slots = slots(&both, utc(10, 7), day());
+        let pours: Vec<_> = slots.iter().filter(|slot| slot.sitting.task == "pour").collect();
+        assert!(pours.iter().all(|slot| slot.latest.is_none_or(|latest| slot.from <= latest)));
     }
 
     #[test]

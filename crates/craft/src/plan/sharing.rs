@@ -37,7 +37,9 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[BatchBowl]) -> V
             ),
         ));
     }
-    let held = bowls.iter().filter(|bowl| bowl.plan.is_some()).count();
+    // Bottles of colour are held in a warm place; chocolates ask for hands.
+    let planned = bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
+    let held = planned.filter(|plan| plan.colour.is_none()).count();
     if held > HELD_AT_ONCE {
         notes.push(Note::caution(
             "many-bowls",

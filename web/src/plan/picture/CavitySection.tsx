@@ -1,6 +1,7 @@
 import { memo } from "react";
-import type { BowlInputs, ComponentPlan } from "../../api/client";
+import type { BowlInputs, ComponentPlan, WorkOf } from "../../api/client";
 import { mass } from "../../kit/format";
+import { Inside } from "./Inside";
 import { layerLook } from "./look";
 
 const WIDTH = 560;
@@ -12,6 +13,8 @@ interface Props {
   plan: ComponentPlan;
   cast: Cast;
   bowls: readonly BowlInputs[];
+  /** Two are joined, with this inside. */
+  joined: WorkOf<"hollows">["inside"] | undefined;
 }
 
 /** How deep a cavity is, mm: as stated, or as deep as half a ball of its width. */
@@ -36,8 +39,9 @@ function outline(cast: Cast, scale: number, inset: number): string {
 }
 
 /** One cavity in section, enlarged: wall, room, cap; with what each of them takes. */
-export const CavitySection = memo(function CavitySection({ plan, cast, bowls }: Props) {
+export const CavitySection = memo(function CavitySection({ plan, cast, bowls, joined }: Props) {
   const across = cast.cavity.shape === "block" ? (cast.cavity.length_mm ?? 1) : cast.across_mm;
+  const halves = joined ? 2 : 1;
   const scale = Math.min(6, TALL / deep(cast), 220 / across);
   const shell = layerLook(plan.layers[0], bowls);
   const capLook = cast.cap_mm == null ? shell : layerLook(plan.layers.at(-1), bowls);
@@ -45,29 +49,47 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls }: 
   const cap = (cast.cap_mm ?? 0) * scale;
   const inner = outline(cast, scale, cast.shell_mm);
   const lines = [
-    `wall ${Math.round(cast.shell_mm * 10) / 10} mm, ${mass(cast.shell_g)} each`,
-    `room inside ${Math.round(cast.hollow_ml * 10) / 10} ml`,
+    `wall ${Math.round(cast.shell_mm * 10) / 10} mm, ${mass(cast.shell_g)} each${joined ? " half" : ""}`,
+    `room inside ${Math.round(halves * cast.hollow_ml * 10) / 10} ml`,
     cast.cap_mm == null ? null : `cap ${cast.cap_mm} mm, ${mass(cast.cap_g)} each`,
     cast.coats != null
       ? `${cast.coats} brushed ${cast.coats === 1 ? "coat" : "coats"}`
       : cast.wait_s == null
         ? "dumped at once"
         : `dumped after ${Math.round(cast.wait_s)} s`,
+    cast.returned_g >= 1
+      ? `${mass(cast.in_hand_g)} at hand, ${mass(cast.returned_g)} of it runs back`
+      : null,
   ].filter((line) => line !== null);
-  const height = Math.max(deep(cast) * scale + 20, lines.length * 24 + 12);
+  const height = Math.max(halves * deep(cast) * scale + 20, lines.length * 24 + 12);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
       role="img"
       aria-label={`One cavity in section: ${lines.join("; ")}`}
       width="100%"
-      style={{ maxHeight: "190px", marginTop: 12 }}
+      style={{ maxHeight: joined ? "320px" : "190px", marginTop: 12 }}
       fontSize="15"
       data-testid="cavity-section"
     >
-      <g transform={`translate(${(across * scale) / 2 + 12} 8)`}>
-        <path d={outline(cast, scale, 0)} fill={shell.body} stroke="currentColor" />
-        <path d={inner} fill={filled ? "#7A4E33" : "var(--chakra-colors-bg-panel)"} />
+      <g
+        transform={`translate(${(across * scale) / 2 + 12} ${8 + (halves - 1) * deep(cast) * scale})`}
+      >
+        {Array.from({ length: halves }, (_, half) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a half is its place
+          <g key={half} transform={half === 1 ? "scale(1 -1)" : undefined}>
+            <path d={outline(cast, scale, 0)} fill={shell.body} stroke="currentColor" />
+            <path d={inner} fill={filled ? "#7A4E33" : "var(--chakra-colors-bg-panel)"} />
+          </g>
+        ))}
+        {joined && (
+          <Inside
+            inside={joined}
+            room={[across / 2 - cast.shell_mm, deep(cast) - cast.shell_mm]}
+            room_ml={2 * cast.hollow_ml}
+            scale={scale}
+          />
+        )}
         {cap > 0 && (
           <rect
             x={(-across / 2) * scale}

@@ -95,7 +95,7 @@ export const Edge = memo(function Edge({ plan, looks, marbled }: Props) {
           x2={WIDE}
           y1={height + 3}
           y2={height + 3}
-          stroke={under.colour}
+          stroke={plan.face?.parts[0]?.looks ?? under.colour}
           strokeWidth="4"
           strokeDasharray={under.dashes}
         />

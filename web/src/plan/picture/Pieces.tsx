@@ -92,6 +92,9 @@ export const Pieces = memo(function Pieces({ work, plan, bowls }: Props) {
             key={i}
             transform={`translate(${x} ${y})`}
           >
+            {dipped && work.sticks && (
+              <line y1={-r * 0.2} y2={r * 1.5} stroke="#D8C9A6" strokeWidth={r * 0.14} />
+            )}
             <circle r={r} fill={look.body} />
             {dipped && swirl && (
               <path
@@ -101,9 +104,6 @@ export const Pieces = memo(function Pieces({ work, plan, bowls }: Props) {
                 strokeWidth={r * 0.18}
                 strokeLinecap="round"
               />
-            )}
-            {dipped && work.sticks && (
-              <line y1={-r * 0.2} y2={r * 1.5} stroke="#D8C9A6" strokeWidth={r * 0.14} />
             )}
             {dipped && (
               <circle r={r * 0.3} cx={-r * 0.3} cy={-r * 0.35} fill="#fff" opacity="0.25" />

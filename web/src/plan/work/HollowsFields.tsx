@@ -63,7 +63,7 @@ export function HollowsFields({ work, errors, onChange, ...pick }: FieldsOf<Holl
               <X size={18} />
             </IconButton>
           </Box>
-          <Box display="grid" gridTemplateColumns="repeat(4, minmax(0, 1fr))" gap="2">
+          <Box display="grid" gridTemplateColumns="1fr 1fr" gap="2">
             <CountField
               label="In each"
               value={one.count}
