@@ -161,6 +161,8 @@ pub const LINE_MM: Bounds = Bounds::new(0.5, 20.0, "mm");
 pub const PIECES: Bounds = Bounds::new(1.0, 10_000.0, "pieces");
 /// Parts of pigment to a hundred of cocoa butter: above 20 it blocks and will not flow.
 pub const COLOUR_PARTS: Bounds = Bounds::new(0.1, 20.0, "parts to 100 of butter");
+/// Powder to colour cocoa butter with.
+pub const PIGMENT_G: Bounds = Bounds::new(0.01, 2_000.0, "g");
 /// How strong a pigment is against what is usual.
 pub const PIGMENT_STRENGTH: Bounds = Bounds::new(0.1, 10.0, "");
 /// A film's K or S.

@@ -500,6 +500,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/colour-recipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What to weigh for a colour, pigment by pigment, and how it looks. */
+        post: operations["weigh_out"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/colour-stack": {
         parameters: {
             query?: never;
@@ -1457,6 +1474,39 @@ export interface components {
              */
             shaken_at?: string | null;
         };
+        /** @description What is known of the amount. */
+        BottledAmount: {
+            /** @enum {string} */
+            by: "total";
+            /**
+             * Format: double
+             * @description Butter and powder together.
+             */
+            total_g: number;
+        } | {
+            /**
+             * Format: double
+             * @description The butter.
+             */
+            butter_g: number;
+            /** @enum {string} */
+            by: "butter";
+        } | {
+            /** @enum {string} */
+            by: "pigment";
+            /**
+             * Format: double
+             * @description The powder, of all pigments together.
+             */
+            pigment_g: number;
+        };
+        /** @description A bottle of colour, as the maker states it. */
+        BottledInputs: {
+            /** @description How much of it. */
+            amount: components["schemas"]["BottledAmount"];
+            /** @description The colour, by its key. */
+            colour: string;
+        };
         /** @description A bowl as it stands. */
         BowlAnswer: {
             /** @description The actions that stand, in order. */
@@ -2025,11 +2075,11 @@ export interface components {
             /** Format: double */
             total_g: number;
         };
-        /** @description Butter, or butter and pigment together; and how strong. */
+        /** @description Butter, or pigment, or both together; and how strong. */
         ColourButterRequest: {
             /**
              * Format: double
-             * @description The butter there is; or else `total_g`.
+             * @description The butter there is; or else `total_g` or `pigment_g`.
              */
             butter_g?: number | null;
             /**
@@ -2039,7 +2089,12 @@ export interface components {
             parts_per_100: number;
             /**
              * Format: double
-             * @description What both are to weigh; or else `butter_g`.
+             * @description The pigment there is; or else `butter_g` or `total_g`.
+             */
+            pigment_g?: number | null;
+            /**
+             * Format: double
+             * @description What both are to weigh; or else `butter_g` or `pigment_g`.
              */
             total_g?: number | null;
         };
@@ -2147,6 +2202,13 @@ export interface components {
             strained: boolean;
             /** @description The working. */
             sum: components["schemas"]["Step"][];
+        };
+        /** @description A colour, and how much of it. */
+        ColourRecipeRequest: {
+            /** @description How much of it, or of what is in hand. */
+            amount: components["schemas"]["BottledAmount"];
+            /** @description What is in it; its pigments stand in it themselves, not by the shelf's ids. */
+            recipe: components["schemas"]["RecipeInputs"];
         };
         /** @description How it looks from the face. */
         ColourStackAnswer: {
@@ -5558,6 +5620,9 @@ export interface components {
         }) | (components["schemas"]["DippedInputs"] & {
             /** @enum {string} */
             kind: "dipped";
+        }) | (components["schemas"]["BottledInputs"] & {
+            /** @enum {string} */
+            kind: "bottled";
         });
         /** @description A wrap's figures. */
         WrapAnswer: {
@@ -7090,6 +7155,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ColourLookAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    weigh_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColourRecipeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ColourPlanAnswer"];
                 };
             };
             422: {

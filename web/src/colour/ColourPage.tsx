@@ -15,6 +15,7 @@ import { wayChoices } from "../plan/work/wayWords";
 import { FinishedPiece } from "./FinishedPiece";
 import { OverEach } from "./OverEach";
 import { type LabFilm, type SeenPiece, useLook } from "./useLook";
+import { WeighColour } from "./WeighColour";
 
 const MOST = 6;
 
@@ -64,6 +65,11 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
       }),
     };
   }
+  /** A colour by its pigments. */
+  const nameOf = (recipe: RecipeInputs) =>
+    withPigments(recipe)
+      .pigments.map(({ pigment }) => pigment?.name.toLowerCase() ?? "colour")
+      .join(" and ");
   const { look, errors } = useLook(filled, seen);
   const set = (i: number, patch: Partial<LabFilm>) =>
     setFilms(films.map((film, at) => (at === i ? { ...film, ...patch } : film)));
@@ -146,8 +152,9 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                   onSeen={setSeen}
                 />
               </Panel>
+              <WeighColour films={films} filled={filled} nameOf={nameOf} />
               {look.notes.length > 0 && (
-                <Panel title="Minded">
+                <Panel title="Mind">
                   <Notes
                     notes={look.notes.map((note, i) => ({ ...note, code: `${note.code} ${i}` }))}
                   />

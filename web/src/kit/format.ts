@@ -11,6 +11,13 @@ export function mass(g: number): string {
   return `${Math.round(m * few) / few} ${massUnit}`;
 }
 
+/** As a fine scale tells it: for powders, and what they are weighed against. */
+export function fineMass(g: number): string {
+  const m = shownMass(g);
+  const steps = (massUnit === "oz" ? 10 : 1) * (g < 10 ? 100 : 10);
+  return `${Math.round(m * steps) / steps} ${massUnit}`;
+}
+
 export function temperature(c: number, decimals = 1): string {
   return `${shownTemp(c).toFixed(decimals)} ${degreeUnit}`;
 }

@@ -5,7 +5,7 @@ import { useParams } from "react-router";
 import type { Batch, ComponentPlan, PlanOfBatch } from "../api/client";
 import { useBatch, usePlan, useShelf } from "../api/queries";
 import { inDisplay } from "../kit/display";
-import { band, mass, minutesRange, stretch, temperature } from "../kit/format";
+import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { Failed, Loading } from "../kit/Standing";
 import { bowlNames } from "./names";
 
@@ -84,8 +84,10 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
                     {names.get(key)}
                     {of.colour &&
                       `: ${[
-                        `${mass(of.colour.butter_g)} butter`,
-                        ...of.colour.pigments.map(({ name, mass_g }) => `${mass(mass_g)} ${name}`),
+                        `${fineMass(of.colour.butter_g)} butter`,
+                        ...of.colour.pigments.map(
+                          ({ name, mass_g }) => `${fineMass(mass_g)} ${name}`,
+                        ),
                       ].join(", ")}`}
                   </td>
                   <td>

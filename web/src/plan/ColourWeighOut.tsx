@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlPlan } from "../api/client";
-import { mass } from "../kit/format";
+import { fineMass } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
@@ -24,11 +24,11 @@ export const ColourWeighOut = memo(function ColourWeighOut({ colour }: { colour:
         />
         <Box display="grid" gap="0.5">
           <Box fontSize="lg">
-            <strong>{mass(colour.butter_g)}</strong> cocoa butter
+            <strong>{fineMass(colour.butter_g)}</strong> cocoa butter
           </Box>
           {colour.pigments.map(({ name, mass_g }) => (
             <Box key={name} fontSize="lg">
-              <strong>{mass(mass_g)}</strong> {name}
+              <strong>{fineMass(mass_g)}</strong> {name}
             </Box>
           ))}
           <Box fontSize="sm" color="fg.muted">

@@ -45,6 +45,10 @@ function reshaped(cavity: CavityInputs, shape: Shape): CavityInputs {
 /** A cavity in a few words. */
 export function mouldWords({ cavity, count }: MouldInputs): string {
   const shape = cavity.shape ?? "measured";
+  if (shape === "measured") {
+    const { volume_ml, area_cm2, opening_cm2 } = cavity;
+    return `${count} of ${volume_ml ?? "?"} ml, ${area_cm2 ?? "?"} cm² inside, opening ${opening_cm2 ?? "?"} cm²`;
+  }
   const sizes = measures[shape].map((name) => `${cavity[name] ?? "?"} ${words[name].unit}`);
   return `${count} of ${shapes[shape].replace(/: .*/, "")}, ${sizes.join(" by ")}`;
 }

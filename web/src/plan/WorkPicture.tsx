@@ -23,7 +23,7 @@ export const WorkPicture = memo(function WorkPicture({ work, plan, bowls }: Prop
         <FaceOfSlab work={work} plan={plan} outline={plan.outline} bowls={bowls} />
       ) : work.kind === "wrap" || work.kind === "ribbons" ? (
         <Strip work={work} plan={plan} bowls={bowls} />
-      ) : (
+      ) : work.kind === "bottled" ? null : (
         <Pieces work={work} plan={plan} bowls={bowls} />
       )}
       <WorkFigures plan={plan} />

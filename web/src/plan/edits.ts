@@ -48,6 +48,8 @@ export function chocolatesOf(work: WorkInputs): string[] {
         ...work.tones.map(({ chocolate }) => chocolate),
         ...colours(work.cast.colours),
       ];
+    case "bottled":
+      return [work.colour];
     case "dipped":
       return [work.chocolate, ...(work.swirl ? [work.swirl] : [])];
     default:
@@ -75,6 +77,8 @@ function renamed(work: WorkInputs, key: (old: string) => string): WorkInputs {
       };
     case "sugar":
       return work;
+    case "bottled":
+      return { ...work, colour: key(work.colour) };
     case "sheet":
       return { ...work, chocolate: key(work.chocolate), colours: recoloured(work.colours, key) };
     case "shells":

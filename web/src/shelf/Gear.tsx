@@ -27,6 +27,8 @@ interface Props<K extends GearKind> {
   fresh: ThingOf<K>;
   /** One of them in a line. */
   words: (item: OnShelf<K>) => string;
+  /** Its colour, where it is known by one. */
+  swatch?: (item: OnShelf<K>) => string;
   /** Whether bowls teach anything about it. */
   learns: boolean;
   Fields: (props: FieldsProps<K>) => ReactNode;
@@ -60,7 +62,18 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
       ) : (
         <>
           <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
-            <Box>
+            {props.swatch && (
+              <Box
+                flexShrink={0}
+                w="44px"
+                h="44px"
+                borderRadius="slab"
+                borderWidth="1px"
+                borderColor="border.emphasized"
+                style={{ background: props.swatch(item) }}
+              />
+            )}
+            <Box flexGrow="1">
               <Box fontWeight="600">{name}</Box>
               <Box fontSize="sm">{props.words(item)}</Box>
             </Box>

@@ -48,6 +48,7 @@ export function Pigments({ pigments }: { pigments: OnShelf<"pigment">[] }) {
         check_country: false,
       }}
       words={words}
+      swatch={({ thing }) => thing.srgb}
       learns={false}
       Fields={PigmentFields}
     />

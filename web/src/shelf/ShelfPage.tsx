@@ -29,14 +29,16 @@ export default function ShelfPage() {
         gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.5fr) minmax(340px, 1fr)" }}
         alignItems="start"
       >
-        <Chocolates chocolates={chocolates} />
+        <Box display="grid" gap="5">
+          <Chocolates chocolates={chocolates} />
+          <Moulds moulds={moulds} />
+          <Pigments pigments={pigments} />
+        </Box>
         <Box display="grid" gap="5">
           <Wares wares={wares} />
           <HeatSources heats={heats} />
           <Thermometers thermometers={thermometers} />
           <Trays trays={trays} />
-          <Moulds moulds={moulds} />
-          <Pigments pigments={pigments} />
           {kitchen && <KitchenPanel kitchen={kitchen} />}
         </Box>
       </Box>

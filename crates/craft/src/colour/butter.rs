@@ -14,6 +14,8 @@ pub enum Wanted {
     Butter(Mass),
     /// What both are to weigh.
     Total(Mass),
+    /// The pigment there is.
+    Pigment(Mass),
 }
 
 /// What to weigh.
@@ -27,12 +29,13 @@ pub struct ColourButter {
     pub total: Mass,
 }
 
-/// Pigment = butter · parts/100; total = both.
+/// Pigment = butter · parts/100; total = both. The parts are more than none.
 #[must_use]
 pub fn colour_butter(wanted: Wanted, parts_per_100: f64) -> ColourButter {
     let butter = match wanted {
         Wanted::Butter(butter) => butter,
         Wanted::Total(total) => total / (1.0 + parts_per_100 / 100.0),
+        Wanted::Pigment(pigment) => pigment / (parts_per_100 / 100.0),
     };
     let pigment = butter * (parts_per_100 / 100.0);
     ColourButter { butter, pigment, total: butter + pigment }
@@ -72,6 +75,8 @@ mod tests {
         assert!((in_grams(by_butter.total) - 88.0).abs() < 1e-9);
         let by_total = colour_butter(Wanted::Total(grams(88.0)), 10.0);
         assert!((in_grams(by_total.butter) - 80.0).abs() < 1e-9);
+        let by_pigment = colour_butter(Wanted::Pigment(grams(8.0)), 10.0);
+        assert!((in_grams(by_pigment.total) - 88.0).abs() < 1e-9);
         assert!((pct_of_total(10.0) - 9.0909).abs() < 1e-4);
     }
 

@@ -190,6 +190,7 @@ pub fn batch(inputs: &BatchInputs) -> Result<BatchPlan, Vec<Fault>> {
             label: label(bowl, &inputs.bowls),
             chocolate: t.chocolate.clone(),
             optics: t.recipe.as_ref().map(Recipe::optics),
+            parts: t.recipe.as_ref().map(Recipe::parts),
             flow_grade: bowl.flow_grade,
         })
         .collect();

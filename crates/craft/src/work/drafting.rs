@@ -25,6 +25,8 @@ pub(crate) struct Known {
     pub chocolate: Chocolate,
     /// What a film of it does to light, where it is a colour.
     pub optics: Option<Optics>,
+    /// Its pigment, in parts to a hundred of butter, where it is a colour.
+    pub parts: Option<f64>,
     /// How freely it flows, 1 thick to 5 thin.
     pub flow_grade: Option<u8>,
 }
@@ -186,6 +188,11 @@ impl Drafting<'_> {
             );
         }
         optics
+    }
+
+    /// A colour's parts of pigment to a hundred of butter.
+    pub fn parts(&self, key: &str) -> Option<f64> {
+        self.chocolates.iter().find(|known| known.key == key)?.parts
     }
 
     /// How freely a chocolate flows, where its bag says so.

@@ -7,8 +7,9 @@ use super::{
     WorkInputs, WrapInputs,
 };
 use super::{
-    CapInputs, CastInputs, CentreKind, DippedInputs, FiguresInputs, FillingInputs, FilmInputs,
-    HollowFor, HollowsInputs, InsideInputs, ShellsInputs, ToneInputs, WallInputs,
+    BottledAmount, BottledInputs, CapInputs, CastInputs, CentreKind, DippedInputs, FiguresInputs,
+    FillingInputs, FilmInputs, HollowFor, HollowsInputs, InsideInputs, ShellsInputs, ToneInputs,
+    WallInputs,
 };
 use crate::chocolate::Family;
 use crate::colour::{USUAL_PARTS, Way, usual_pigments};
@@ -319,6 +320,16 @@ pub fn kinds() -> Vec<Kind> {
                 vessel_mm: 70.0,
                 swirl: None,
                 sticks: true,
+            }),
+        },
+        Kind {
+            name: "Colour to keep",
+            how: "Coloured cocoa butter, tempered and bottled, from what is in hand.",
+            families: &[],
+            colours: vec![colour("blue", "Blue lake")],
+            start: WorkInputs::Bottled(BottledInputs {
+                colour: "blue".to_owned(),
+                amount: BottledAmount::Total { total_g: 60.0 },
             }),
         },
     ]

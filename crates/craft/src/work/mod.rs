@@ -5,6 +5,7 @@
 //! what goes wrong, and what to mind. A new one is a file, a variant of
 //! [`WorkInputs`] and a line in its `work`.
 
+mod bottled;
 mod cast;
 mod clusters;
 mod cover;
@@ -34,6 +35,7 @@ mod tests;
 mod tray;
 mod wrap;
 
+pub use bottled::{BottledAmount, BottledInputs};
 pub use cast::{Cast, CastInputs, WallInputs};
 pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
@@ -112,6 +114,8 @@ pub enum WorkInputs {
     Figures(FiguresInputs),
     /// Dipped things.
     Dipped(DippedInputs),
+    /// A bottle of colour, to keep.
+    Bottled(BottledInputs),
 }
 
 /// One kind of work.
@@ -141,6 +145,7 @@ impl WorkInputs {
             Self::Hollows(work) => work,
             Self::Figures(work) => work,
             Self::Dipped(work) => work,
+            Self::Bottled(work) => work,
         }
     }
 
@@ -176,7 +181,8 @@ impl WorkInputs {
             | Self::Shells(_)
             | Self::Hollows(_)
             | Self::Figures(_)
-            | Self::Dipped(_) => None,
+            | Self::Dipped(_)
+            | Self::Bottled(_) => None,
         }
     }
 

@@ -51,7 +51,7 @@ async fn every_kind_of_work_is_planned_built_to_the_end_and_logged() {
     let kitchen = Kitchen::new().await;
     let batch = kitchen.every_kind().await;
     let planned = kitchen.get(&format!("/batches/{batch}/plan")).await.with(200)["plan"].clone();
-    assert_eq!(planned["components"].as_array().map(Vec::len), Some(15));
+    assert_eq!(planned["components"].as_array().map(Vec::len), Some(16));
     let made = planned["bowls"][0]["plan"]["made"].as_array().expect("names").len();
     assert_eq!(made, 14, "all but the sugar");
     for bowl in planned["bowls"].as_array().expect("bowls") {

@@ -21,18 +21,22 @@ export const Cuts = memo(function Cuts({ outline, piece_cm2, even, at, scale }: 
     placeholderData: keepPreviousData,
     queryFn: async () => accepted<ScoreMap>(await api.POST("/api/v1/calc/score-map", { body })),
   });
+  const lines = map.data?.cuts.map(([x1, y1, x2, y2]) => `M${x1} ${y1} L${x2} ${y2}`).join(" ");
+  // Light dashes over a dark line show on dark and on white.
   return (
     <g
       data-testid="cuts"
       transform={`translate(${at[0]} ${at[1]}) scale(${scale})`}
-      stroke="#FFFFFF"
-      strokeOpacity="0.8"
+      fill="none"
       strokeWidth={1.4 / scale}
-      strokeDasharray={`${5 / scale} ${3 / scale}`}
     >
-      {map.data?.cuts.map(([x1, y1, x2, y2]) => (
-        <line key={`${x1} ${y1} ${x2} ${y2}`} x1={x1} y1={y1} x2={x2} y2={y2} />
-      ))}
+      <path d={lines} stroke="#000000" strokeOpacity="0.35" />
+      <path
+        d={lines}
+        stroke="#FFFFFF"
+        strokeOpacity="0.85"
+        strokeDasharray={`${5 / scale} ${3 / scale}`}
+      />
     </g>
   );
 });

@@ -1,5 +1,6 @@
 import type { BowlInputs, Family, WorkInputs } from "../../api/client";
 import type { PigmentChoice } from "../edits";
+import { BottledFields } from "./BottledFields";
 import { ClustersFields } from "./ClustersFields";
 import { DippedFields } from "./DippedFields";
 import { FiguresFields } from "./FiguresFields";
@@ -57,6 +58,8 @@ export function WorkFields({ work, ...rest }: FieldsOf<WorkInputs>) {
       return <HollowsFields work={work} {...rest} />;
     case "figures":
       return <FiguresFields work={work} {...rest} />;
+    case "bottled":
+      return <BottledFields work={work} {...rest} />;
     case "dipped":
       return <DippedFields work={work} {...rest} />;
   }

@@ -334,3 +334,27 @@ fn recipes_are_refused_part_by_part() {
     let told = batch(&inputs).expect_err("no cocoa butter");
     assert!(told.iter().any(|f| f.field == format!("bowls[{dark}].colour")), "{told:?}");
 }
+
+#[test]
+fn a_bottle_is_made_from_what_is_in_hand() {
+    let of = |amount| WorkInputs::Bottled(BottledInputs { colour: "blue".to_owned(), amount });
+    // Ten parts to a hundred of butter, whichever of the three is known.
+    for amount in [
+        BottledAmount::Total { total_g: 88.0 },
+        BottledAmount::Butter { butter_g: 80.0 },
+        BottledAmount::Pigment { pigment_g: 8.0 },
+    ] {
+        let plan = plan(of(amount));
+        let blue = plan.bowls.iter().find_map(|bowl| bowl.plan.as_ref()?.colour.as_ref());
+        let amounts = blue.expect("a colour").amounts;
+        assert!(close(in_grams(amounts.butter), 80.0, 1e-6), "{amounts:?}");
+        assert!(close(in_grams(amounts.pigment), 8.0, 1e-6), "{amounts:?}");
+    }
+    let told = faults(of(BottledAmount::Pigment { pigment_g: 0.0 }));
+    assert!(told[0].contains("must be 0.01 to 2000 g; it is 0"), "{told:?}");
+    let dark = WorkInputs::Bottled(BottledInputs {
+        colour: "dark".to_owned(),
+        amount: BottledAmount::Total { total_g: 40.0 },
+    });
+    assert!(faults(dark)[0].contains("must name a coloured cocoa butter"));
+}

@@ -11,9 +11,11 @@ use craft::colour::{
 use craft::note::{Note, Step};
 use craft::plan::RecipeInputs;
 use craft::units::{grams, in_millimetres, square_centimetres};
+use craft::work::BottledAmount;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
+use crate::answer::moulded::ColourPlanAnswer;
 use crate::answer::{grams as in_grams, round};
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
@@ -23,14 +25,16 @@ const MOST_FILMS: usize = 12;
 /// Optics of a recipe are stated for a film so thick, mm.
 const OPTICS_MM: f64 = 0.1;
 
-/// Butter, or butter and pigment together; and how strong.
+/// Butter, or pigment, or both together; and how strong.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct ColourButterRequest {
-    /// The butter there is; or else `total_g`.
+    /// The butter there is; or else `total_g` or `pigment_g`.
     butter_g: Option<f64>,
-    /// What both are to weigh; or else `butter_g`.
+    /// What both are to weigh; or else `butter_g` or `pigment_g`.
     total_g: Option<f64>,
+    /// The pigment there is; or else `butter_g` or `total_g`.
+    pigment_g: Option<f64>,
     /// Parts of pigment to a hundred of butter.
     parts_per_100: f64,
 }
@@ -53,12 +57,20 @@ pub struct ColourButterAnswer {
 pub async fn butter(Body(request): Body<ColourButterRequest>) -> Answer<Json<ColourButterAnswer>> {
     let mut check = Checker::new();
     let parts = check.number("parts_per_100", request.parts_per_100, check::COLOUR_PARTS);
-    let wanted = match (request.butter_g, request.total_g) {
-        (Some(g), None) => Wanted::Butter(grams(check.number("butter_g", g, check::CHOCOLATE_G))),
-        (None, Some(g)) => Wanted::Total(grams(check.number("total_g", g, check::CHOCOLATE_G))),
-        (given, _) => {
-            let what = if given.is_some() { "both are given" } else { "neither is given" };
-            check.fault("butter_g", format!("give either butter_g or total_g; {what}"));
+    let wanted = match (request.butter_g, request.total_g, request.pigment_g) {
+        (Some(g), None, None) => {
+            Wanted::Butter(grams(check.number("butter_g", g, check::CHOCOLATE_G)))
+        }
+        (None, Some(g), None) => {
+            Wanted::Total(grams(check.number("total_g", g, check::CHOCOLATE_G)))
+        }
+        (None, None, Some(g)) => {
+            Wanted::Pigment(grams(check.number("pigment_g", g, check::PIGMENT_G)))
+        }
+        given => {
+            let none = given == (None, None, None);
+            let what = if none { "none is given" } else { "more than one is given" };
+            check.fault("butter_g", format!("give one of butter_g, total_g and pigment_g; {what}"));
             Wanted::Butter(grams(1.0))
         }
     };
@@ -77,6 +89,29 @@ pub async fn butter(Body(request): Body<ColourButterRequest>) -> Answer<Json<Col
             Step::new("pigment", pigment_g, "g"),
         ],
     }))
+}
+
+/// A colour, and how much of it.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ColourRecipeRequest {
+    /// What is in it; its pigments stand in it themselves, not by the shelf's ids.
+    recipe: RecipeInputs,
+    /// How much of it, or of what is in hand.
+    amount: BottledAmount,
+}
+
+/// What to weigh for a colour, pigment by pigment, and how it looks.
+#[utoipa::path(tag = "calc", request_body = ColourRecipeRequest, responses((status = 200, body = ColourPlanAnswer), (status = 422, body = Problem)))]
+#[post("/colour-recipe")]
+pub async fn weigh_out(Body(request): Body<ColourRecipeRequest>) -> Answer<Json<ColourPlanAnswer>> {
+    let mut check = Checker::new();
+    let recipe = request.recipe.check("recipe", &mut check);
+    let wanted = request.amount.check("amount", &mut check);
+    check.finish()?;
+    // A recipe is only missing where a fault was noted.
+    let recipe = recipe.ok_or_else(|| Problem::bad_field("recipe", "is needed"))?;
+    Ok(Json(recipe.plan(wanted).into()))
 }
 
 /// A face, and how it is coloured.

@@ -50,6 +50,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(convert::convert)
         .service(shell::shells)
         .service(colour::butter)
+        .service(colour::weigh_out)
         .service(colour::film_on)
         .service(colour::stacked)
         .service(colour::look)

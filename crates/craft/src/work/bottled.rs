@@ -1,0 +1,125 @@
+//! Colour made to be kept: a bottle of coloured cocoa butter.
+
+use serde::{Deserialize, Serialize};
+
+use super::Work;
+use super::drafting::{Draft, Drafting, Portion};
+use super::mistakes::COLOUR_STAYS;
+use super::task::{TaskDraft, Timing};
+use crate::check;
+use crate::colour::{Wanted, colour_butter};
+use crate::note::Step;
+use crate::units::{grams, in_grams};
+
+/// A bottle is solid after so long in the room, hours (*custom*).
+const SOLID_H: f64 = 2.0;
+
+/// What is known of the amount.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "by", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum BottledAmount {
+    /// What the bottle is to hold.
+    Total {
+        /// Butter and powder together.
+        total_g: f64,
+    },
+    /// The butter in hand: all of it is used.
+    Butter {
+        /// The butter.
+        butter_g: f64,
+    },
+    /// The powder in hand: all of it is used.
+    Pigment {
+        /// The powder, of all pigments together.
+        pigment_g: f64,
+    },
+}
+
+impl BottledAmount {
+    /// The same as an amount of coloured butter, with faults noted under `field`.
+    pub fn check(&self, field: &str, check: &mut check::Checker) -> Wanted {
+        let mut of = |name: &str, value, bounds| {
+            grams(check.number(&format!("{field}.{name}"), value, bounds))
+        };
+        match *self {
+            Self::Total { total_g } => Wanted::Total(of("total_g", total_g, check::CHOCOLATE_G)),
+            Self::Butter { butter_g } => {
+                Wanted::Butter(of("butter_g", butter_g, check::CHOCOLATE_G))
+            }
+            Self::Pigment { pigment_g } => {
+                Wanted::Pigment(of("pigment_g", pigment_g, check::PIGMENT_G))
+            }
+        }
+    }
+}
+
+/// A bottle of colour, as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BottledInputs {
+    /// The colour, by its key.
+    pub colour: String,
+    /// How much of it.
+    pub amount: BottledAmount,
+}
+
+impl Work for BottledInputs {
+    fn chocolates(&self) -> Vec<&str> {
+        vec![&self.colour]
+    }
+
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
+        at.colour("colour", &self.colour);
+        let wanted = self.amount.check("amount", at.check);
+        let parts = at.parts(&self.colour)?;
+        let made = colour_butter(wanted, parts);
+        let label = at.label(&self.colour);
+        Some(Draft {
+            takes: vec![Portion::of(&self.colour, made.total)],
+            sum: vec![
+                Step::new("cocoa butter", in_grams(made.butter), "g"),
+                Step::new("parts to 100 of butter", parts, ""),
+                Step::new("powder", in_grams(made.pigment), "g"),
+                Step::new("in the bottle", in_grams(made.total), "g"),
+            ],
+            tasks: vec![
+                TaskDraft::new(
+                    "line",
+                    "A clean, bone-dry bottle, warmed in the hand",
+                    "Water makes butter and powder part.",
+                    30.0,
+                ),
+                TaskDraft::new(
+                    "pour",
+                    format!("Pour the {label} into it"),
+                    "In temper, stirred up from the bottom: the powder sinks.",
+                    30.0,
+                )
+                .with(&self.colour),
+                TaskDraft::new(
+                    "name",
+                    "Write on it: pigments, parts, today's date",
+                    "And what each pigment's label says of eating.",
+                    30.0,
+                ),
+                TaskDraft::new(
+                    "away",
+                    "Put it away, cool, dry and dark",
+                    "Solid, it keeps; soften it by hand next time.",
+                    15.0,
+                )
+                .since("pour", 0)
+                .from(Timing::Hours(SOLID_H), "it is solid"),
+            ],
+            checks: vec!["No grain shows against the glass", "A smear of it sets glossy"],
+            mistakes: vec![COLOUR_STAYS],
+            keeps: Some(
+                "Like cocoa butter, cool, dry and dark; the dates on the butter and on each pigment come first."
+                    .to_owned(),
+            ),
+            ..Draft::default()
+        })
+    }
+}

@@ -1,0 +1,63 @@
+import { Box } from "@chakra-ui/react";
+import type { BottledAmount } from "../../api/client";
+import { SelectField } from "../../kit/SelectField";
+import { NumberField } from "./NumberField";
+
+type By = BottledAmount["by"];
+
+const known: Record<By, string> = {
+  total: "what it is to come to",
+  butter: "the cocoa butter in hand",
+  pigment: "the powder in hand",
+};
+
+/** The grams that are known, whichever they are of. */
+export function gramsOf(amount: BottledAmount): number {
+  switch (amount.by) {
+    case "total":
+      return amount.total_g;
+    case "butter":
+      return amount.butter_g;
+    case "pigment":
+      return amount.pigment_g;
+  }
+}
+
+function amountOf(by: By, g: number): BottledAmount {
+  switch (by) {
+    case "total":
+      return { by, total_g: g };
+    case "butter":
+      return { by, butter_g: g };
+    case "pigment":
+      return { by, pigment_g: g };
+  }
+}
+
+interface Props {
+  amount: BottledAmount;
+  errors: Record<string, string>;
+  onChange: (amount: BottledAmount) => void;
+}
+
+/** How much colour: what it is to come to, or what there is to make it from. */
+export function AmountOfColour({ amount, errors, onChange }: Props) {
+  const g = gramsOf(amount);
+  return (
+    <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 120px" gap="2">
+      <SelectField
+        label="Known is"
+        value={amount.by}
+        choices={Object.entries(known).map(([value, label]) => ({ value, label }))}
+        onChange={(by) => onChange(amountOf(by as By, g))}
+      />
+      <NumberField
+        label="That is"
+        unit="g"
+        value={g}
+        error={errors[`amount.${amount.by}_g`]}
+        onChange={(grams) => onChange(amountOf(amount.by, grams))}
+      />
+    </Box>
+  );
+}
