@@ -1520,6 +1520,7 @@ export interface components {
              * @description The batch it was opened for.
              */
             batch_id: string;
+            bottle?: null | components["schemas"]["BottleAnswer"];
             /**
              * Format: date-time
              * @description When the running burst ends.

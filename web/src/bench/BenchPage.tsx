@@ -109,6 +109,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               onHeat={bowl.on_heat_since != null}
               crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
               onStone={bowl.on_stone_g != null}
+              coloured={bowl.bottle != null}
               last={bowl.actions.at(-1)}
               act={act}
               read={read}

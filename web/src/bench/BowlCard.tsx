@@ -4,7 +4,7 @@ import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
 import { degreeUnit, inDisplay, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
-import { chocolateColours } from "../theme/chocolate";
+import { chocolateColours, familyNames } from "../theme/chocolate";
 import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
 import { levels } from "./levels";
@@ -51,7 +51,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const time = useMemo(() => clockOf(bowl, heardNow, realNow), [bowl, heardNow, realNow]);
   const { act, failing, waiting } = useBench(bowl.id, time);
   const { advice } = bowl;
-  const todo = advisedDeed(advice, bowl.on_heat);
+  const todo = advisedDeed(advice, bowl.on_heat, bowl.bottle != null);
   const { wash, edge, icon: Icon } = levels[advice.level];
   return (
     <Box
@@ -92,7 +92,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
             {bowl.batch_name}
           </Link>
           <Box as="span" color="fg.muted" fontSize="sm">
-            {stands(bowl)}
+            {bowl.bottle?.name ?? familyNames[bowl.family]} · {stands(bowl).toLowerCase()}
           </Box>
         </Box>
         <Box

@@ -5,7 +5,7 @@ import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
 import { Photos } from "../kit/Photos";
 import { deedOf, nextAdding } from "./adding";
-import { advisedDeed } from "./advised";
+import { advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
@@ -34,6 +34,8 @@ interface Props {
   crystals_g: number | null;
   /** Whether a part lies on the stone. */
   onStone: boolean;
+  /** Whether it is a colour: put on, not poured. */
+  coloured: boolean;
   last: ActionAnswer | undefined;
   act: (deed: Deed) => void;
   read: (temp_c: number) => void;
@@ -43,10 +45,10 @@ interface Props {
 export const Deeds = memo(function Deeds(props: Props) {
   const { phase, advice, tested, onStone, last, act, read } = props;
   const reading = useRef<HTMLInputElement>(null);
-  const advised = advisedDeed(advice, props.onHeat)?.deed.kind;
+  const asked = advisedDeed(advice, props.onHeat, props.coloured);
+  const advised = asked?.deed.kind;
   const adding = nextAdding(props);
   // What is done to a colour comes once, and only where the coach asks for it.
-  const asked = advisedDeed(advice, props.onHeat);
   const colouring =
     asked && (asked.deed.kind === "colour_in" || asked.deed.kind === "strained") ? asked : null;
   const burst = advice.heat_s ?? 15;
@@ -159,7 +161,7 @@ export const Deeds = memo(function Deeds(props: Props) {
           advised={advised === "poured"}
           onClick={() => act({ kind: "poured" })}
         >
-          Poured
+          {pouredWords(props.coloured)}
         </Touch>
       </Box>
       <Box

@@ -3,7 +3,7 @@ import { memo } from "react";
 import type { BowlAnswer } from "../api/client";
 import { shownTemp, typedTemp } from "../kit/display";
 import { band, temperature } from "../kit/format";
-import { chocolateColours, isPale } from "../theme/chocolate";
+import { chocolateColours, isLight, isPale } from "../theme/chocolate";
 import { finishWords } from "./words";
 
 const W = 1200;
@@ -20,6 +20,25 @@ function span({ windows, phase, use_c: use }: BowlAnswer, temp: number): [number
   ];
 }
 
+interface Mark {
+  name: string;
+  at: number;
+}
+
+/** Nearer than this, words would lie over each other. */
+const NEAR = 52;
+
+/** Names along the scale; those that would lie over each other are one. */
+function apart(marks: Mark[]): Mark[] {
+  const kept: Mark[] = [];
+  for (const mark of marks.toSorted((a, b) => a.at - b.at)) {
+    const last = kept.at(-1);
+    if (last && mark.at - last.at < NEAR) last.name = `${last.name}, ${mark.name}`;
+    else kept.push({ ...mark });
+  }
+  return kept;
+}
+
 /**
  * A slab of the chocolate in hand, with the temperature scale along it. Its
  * finish is the state of the bowl; the sheen lies where the working band is.
@@ -29,8 +48,13 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
   const temp = bowl.latest?.temp_c;
   const [lo, hi] = span(bowl, temp ?? 20);
   const x = (c: number) => ((c - lo) / (hi - lo)) * W;
-  const colours = chocolateColours[windows.family];
-  const mark = isPale(windows.family) ? "#20140D" : "#FFFFFF";
+  const family = chocolateColours[windows.family];
+  const { bottle } = bowl;
+  const colours = bottle
+    ? { ...family, body: bottle.looks, edge: bottle.looks, light: "#FFFFFF" }
+    : family;
+  const pale = bottle ? isLight(bottle.looks) : isPale(windows.family);
+  const mark = pale ? "#20140D" : "#FFFFFF";
   const [workLo, workHi] = bowl.use_c;
   const bands = [
     { name: "work", from: workLo, to: workHi },
@@ -42,6 +66,10 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
     ...(windows.lost_c == null ? [] : [{ name: "lost", at: windows.lost_c }]),
     { name: "thick", at: windows.thick_c },
   ].filter((line) => line.at > lo && line.at < hi);
+  const labels = apart([
+    ...bands.map((b) => ({ name: b.name, at: (x(b.from) + x(b.to)) / 2 })),
+    ...lines.map((line) => ({ name: line.name, at: x(line.at) })),
+  ]);
   // Round numbers as they are shown, where they lie in °C.
   const [from, to] = [shownTemp(lo), shownTemp(hi)];
   const step = to - from > 60 ? 10 : to - from > 22 ? 5 : 1;
@@ -157,14 +185,7 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
             }}
           >
             <line x1="0" x2="0" y1="0" y2="98" stroke={mark} strokeWidth="5" />
-            <line
-              x1="0"
-              x2="0"
-              y1="0"
-              y2="98"
-              stroke={isPale(windows.family) ? "#fff" : "#000"}
-              strokeWidth="1.5"
-            />
+            <line x1="0" x2="0" y1="0" y2="98" stroke={pale ? "#fff" : "#000"} strokeWidth="1.5" />
             <path d="M-15 0 H15 L0 22 Z" fill={mark} stroke="#000" strokeWidth="1.5" />
           </g>
         )}
@@ -186,14 +207,9 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
           ))}
       </Box>
       <Box position="relative" h="22px" fontSize="sm" fontWeight="600" aria-hidden>
-        {bands.map((b) => (
-          <Label key={b.name} left={((x(b.from) + x(b.to)) / 2 / W) * 100}>
-            {b.name}
-          </Label>
-        ))}
-        {lines.map((line) => (
-          <Label key={line.name} left={(x(line.at) / W) * 100}>
-            {line.name}
+        {labels.map(({ name, at }) => (
+          <Label key={name} left={(at / W) * 100}>
+            {name}
           </Label>
         ))}
       </Box>

@@ -2,10 +2,16 @@ import type { AdviceAnswer } from "../api/client";
 import { advisedAdding, deedOf } from "./adding";
 import type { Deed } from "./useBench";
 
+/** What ends a bowl's time at the bench: colour is put on, not poured. */
+export function pouredWords(coloured: boolean): string {
+  return coloured ? "All put on" : "Poured";
+}
+
 /** The one thing that the coach asks for, as something to be touched; null where it is to wait. */
 export function advisedDeed(
   advice: AdviceAnswer,
   onHeat: boolean,
+  coloured: boolean,
 ): { label: string; deed: Deed } | null {
   const adding = advisedAdding(advice);
   if (adding) return { label: adding.label, deed: deedOf(adding, adding.grams) };
@@ -30,7 +36,7 @@ export function advisedDeed(
     case "pour":
     case "leaving_band":
     case "use_now":
-      return { label: "Poured", deed: { kind: "poured" } };
+      return { label: pouredWords(coloured), deed: { kind: "poured" } };
     case "stir_after_heat":
     case "stir_in":
     case "stir_down":

@@ -115,10 +115,9 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
         </Box>
         <Box
           mt="3"
-          display="grid"
-          gap="3"
-          gridTemplateColumns={{ base: "1fr", md: plan.components.length > 1 ? "1fr 1fr" : "1fr" }}
-          _print={{ gridTemplateColumns: plan.components.length > 1 ? "1fr 1fr" : "1fr" }}
+          columnGap="3"
+          columnCount={{ base: 1, md: plan.components.length > 1 ? 2 : 1 }}
+          _print={{ columnCount: plan.components.length > 1 ? 2 : 1 }}
         >
           {plan.components.map((component) => (
             <OnCard key={component.key} component={component} names={names} />
@@ -148,7 +147,7 @@ interface OnCardProps {
 function OnCard({ component, names }: OnCardProps) {
   const { takes, goods, tasks, pieces, keeps } = component;
   return (
-    <Box borderTopWidth="2px" borderColor="fg" pt="1" css={{ breakInside: "avoid" }}>
+    <Box borderTopWidth="2px" borderColor="fg" pt="1" mb="3" css={{ breakInside: "avoid" }}>
       <Box display="flex" justifyContent="space-between" gap="3">
         <strong>{component.name}</strong>
         <span>

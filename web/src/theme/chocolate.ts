@@ -38,6 +38,12 @@ export function isPale(family: Family): boolean {
   return ["white", "blond", "cocoa_butter"].includes(family);
 }
 
+/** The same for a colour, `#rrggbb`. */
+export function isLight(srgb: string): boolean {
+  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => Number.parseInt(srgb.slice(at, at + 2), 16));
+  return 0.3 * r + 0.59 * g + 0.11 * b > 128;
+}
+
 export const familyNames: Record<Family, string> = {
   dark: "Dark",
   milk: "Milk",

@@ -70,6 +70,12 @@ impl Setup {
         self.method.use_band(&self.chocolate)
     }
 
+    /// Whether it is colour, made here or from a bottle: put on, not poured.
+    #[must_use]
+    pub fn is_colour(&self) -> bool {
+        self.colouring.is_some() || self.method.warms_by_hand().is_some()
+    }
+
     /// Above this its temper is lost.
     #[must_use]
     pub fn lost(&self) -> Option<Temperature> {

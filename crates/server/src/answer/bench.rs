@@ -3,14 +3,14 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::coach::{Advice, advise};
 use craft::bowl::hands::{Call, Need, Turn, queue};
-use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead, shake_due};
+use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead};
 use craft::chocolate::Family;
 use craft::units::in_degrees;
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::bowl::{AdviceAnswer, ClockAnswer, LatestAnswer, Subject};
+use super::bowl::{AdviceAnswer, BottleAnswer, ClockAnswer, LatestAnswer, Subject};
 use super::{band, celsius, round};
 
 /// A bowl at the bench and what it is for.
@@ -34,19 +34,6 @@ pub enum NeedsAnswer {
     Later,
     /// Not that can be told.
     Never,
-}
-
-/// A colour at the bench, as a bottle that stands there.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct BottleAnswer {
-    /// What its batch calls it.
-    pub name: String,
-    /// How it looks, `#rrggbb`.
-    pub looks: String,
-    /// When it was last shaken or stirred, on its own clock.
-    pub shaken_at: Option<DateTime<Utc>>,
-    /// Whether it is to be shaken before it is used: its pigment has settled.
-    pub shake_due: bool,
 }
 
 /// A bowl at the bench, in short.
@@ -145,12 +132,7 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
         batch_id: seat.batch_id,
         batch_name: seat.batch_name.clone(),
         family: setup.chocolate.family,
-        bottle: seat.subject.colour.clone().map(|looks| BottleAnswer {
-            name: seat.subject.chocolate.clone(),
-            looks,
-            shaken_at: bowl.last_stir,
-            shake_due: shake_due(bowl, clock.now),
-        }),
+        bottle: seat.subject.bottle(bowl, clock.now),
         clock: clock.clone(),
         phase: bowl.phase,
         tested: setup.method.is_tested(),

@@ -8,7 +8,7 @@ use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
     Action, ActionKind, Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve,
-    finish, fold, look_ahead,
+    finish, fold, look_ahead, shake_due,
 };
 use craft::method::Method;
 use craft::note::Level;
@@ -278,6 +278,19 @@ impl From<&Action> for ActionAnswer {
     }
 }
 
+/// A colour at the bench, as a bottle that stands there.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BottleAnswer {
+    /// What its batch calls it.
+    pub name: String,
+    /// How it looks, `#rrggbb`.
+    pub looks: String,
+    /// When it was last shaken or stirred, on its own clock.
+    pub shaken_at: Option<DateTime<Utc>>,
+    /// Whether it is to be shaken before it is used: its pigment has settled.
+    pub shake_due: bool,
+}
+
 /// A bowl as it stands.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct BowlAnswer {
@@ -287,6 +300,8 @@ pub struct BowlAnswer {
     pub batch_id: Uuid,
     /// Which of the batch's chocolates it is.
     pub chocolate: String,
+    /// Where it is a colour.
+    pub bottle: Option<BottleAnswer>,
     /// When it was taken to the bench.
     pub opened_at: DateTime<Utc>,
     /// Its time.
@@ -377,6 +392,17 @@ pub struct Subject {
 }
 
 impl Subject {
+    /// The bowl as a bottle, where it is a colour.
+    #[must_use]
+    pub fn bottle(&self, bowl: &Bowl, now: DateTime<Utc>) -> Option<BottleAnswer> {
+        self.colour.clone().map(|looks| BottleAnswer {
+            name: self.chocolate.clone(),
+            looks,
+            shaken_at: bowl.last_stir,
+            shake_due: shake_due(bowl, now),
+        })
+    }
+
     /// The bowl as it stands at a time on its own clock.
     #[must_use]
     pub fn at(&self, record: &Record, clock: ClockAnswer) -> BowlAnswer {
@@ -388,6 +414,7 @@ impl Subject {
             id: self.id,
             batch_id: self.batch_id,
             chocolate: self.chocolate.clone(),
+            bottle: self.bottle(&bowl, now),
             opened_at: setup.opened,
             phase: bowl.phase,
             phase_since: bowl.since,

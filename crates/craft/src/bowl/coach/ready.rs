@@ -90,7 +90,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         let burst = look.rewarming_burst(temp, band.middle());
         return Advice::new(
             Rule::LeavingBand,
-            "Pour now",
+            if look.setup.is_colour() { "Put it on now, or warm it back" } else { "Pour now" },
             format!(
                 "{} and about to leave the band at {}. Not ready? Warm it for {:.0} s.",
                 look.shown(),
@@ -116,7 +116,11 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         .map(|(seen, age, verdict)| in_words(look.setup.chocolate.family, verdict, seen, age));
     Advice::new(
         Rule::Pour,
-        "Pour, spread to the edges, tap the tray",
+        if look.setup.is_colour() {
+            "In band: stir it up and put it on, thin"
+        } else {
+            "Pour, spread to the edges, tap the tray"
+        },
         weak.unwrap_or_else(|| format!("In temper and in the band at {}.", look.shown())),
     )
     .until(leaving)
