@@ -45,6 +45,8 @@ pub struct Centre {
     pub volume: Volume,
     /// Its height.
     pub height: Length,
+    /// How wide: a ball's diameter, or as a cylinder of its volume and height.
+    pub width: Length,
 }
 
 impl DippedShape {
@@ -68,6 +70,7 @@ impl DippedShape {
                 area: square_centimetres(PI * d * d / 100.0),
                 volume: millilitres(PI * d.powi(3) / 6_000.0),
                 height: millimetres(d),
+                width: millimetres(d),
             });
         }
         let [Some(area), Some(volume), Some(height)] = measured else {
@@ -77,10 +80,14 @@ impl DippedShape {
             );
             return None;
         };
+        let area = check.number("area_cm2", area, check::CAVITY_CM2);
+        let volume_ml = check.number("volume_ml", volume, check::INSIDE_ML);
+        let height_mm = check.number("height_mm", height, check::CAVITY_MM);
         Some(Centre {
-            area: square_centimetres(check.number("area_cm2", area, check::CAVITY_CM2)),
-            volume: millilitres(check.number("volume_ml", volume, check::INSIDE_ML)),
-            height: millimetres(check.number("height_mm", height, check::CAVITY_MM)),
+            area: square_centimetres(area),
+            volume: millilitres(volume_ml),
+            height: millimetres(height_mm),
+            width: millimetres((volume_ml * 1_000.0 / height_mm * 4.0 / PI).sqrt()),
         })
     }
 }
@@ -128,10 +135,8 @@ pub fn dip(
     vessel: Length,
 ) -> Result<Dipped, DipError> {
     let vessel_mm = in_millimetres(vessel);
-    // As wide as a cylinder of its volume and height, with a coat on either side.
-    let wide =
-        (in_millilitres(centre.volume) * 1_000.0 / in_millimetres(centre.height) * 4.0 / PI).sqrt();
-    let least_mm = wide + 2.0 * in_millimetres(coat);
+    // With a coat on either side.
+    let least_mm = in_millimetres(centre.width) + 2.0 * in_millimetres(coat);
     let stands = PI * vessel_mm * vessel_mm / 4.0 * (in_millimetres(centre.height) + OVER_MM);
     let around = millilitres(stands / 1_000.0 - in_millilitres(centre.volume));
     if vessel_mm <= least_mm || around <= Volume::default() {
@@ -209,7 +214,7 @@ mod tests {
         assert!((in_grams(set.in_vessel) - 139.33).abs() < 0.01, "{:?}", set.in_vessel);
         assert!(set.to_weigh > set.in_vessel + set.coats);
         let tight = dip(&milk, &ball(30.0), 20, coat, millimetres(26.0)).expect_err("too narrow");
-        assert_eq!(tight.to_string(), "must be wider than what is dipped: at least 28 mm");
+        assert_eq!(tight.to_string(), "must be wider than what is dipped: at least 33 mm");
     }
 
     #[test]

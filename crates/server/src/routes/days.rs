@@ -17,6 +17,8 @@ use crate::state::State;
 const UP: [&str; 2] = ["08:00", "22:00"];
 /// A sitting that is over sooner is shown as this long in a calendar.
 const LEAST: chrono::TimeDelta = chrono::TimeDelta::minutes(15);
+/// A calendar reminds so long before a sitting.
+const REMIND: chrono::TimeDelta = chrono::TimeDelta::minutes(10);
 
 /// When it is begun, and when the maker is up.
 #[derive(Debug, Deserialize, IntoParams)]
@@ -163,14 +165,17 @@ fn event(batch: Uuid, slot: &Slot, stamp: DateTime<Utc>) -> Event {
         text.push(format!("Begin by {} UTC at the latest.", latest.format("%Y-%m-%d %H:%M")));
     }
     text.extend(sitting.texts.iter().cloned());
+    // The same sitting brought in again takes the place of the first.
+    let uid = format!("{batch}-{}-{}@wide-sheen", sitting.component, sitting.task);
+    let mut alarm = Alarm::display(first, Trigger::before_start(REMIND));
+    alarm.uid(&format!("alarm-{uid}"));
     Event::new()
-        // The same sitting brought in again takes the place of the first.
-        .uid(&format!("{batch}-{}-{}@wide-sheen", sitting.component, sitting.task))
+        .uid(&uid)
         .timestamp(stamp)
         .summary(&format!("{}: {first}", sitting.name))
         .description(&text.join("\n"))
         .starts(slot.from)
         .ends(slot.to.max(slot.from + LEAST))
-        .alarm(Alarm::display(first, Trigger::before_start(chrono::TimeDelta::minutes(10))))
+        .alarm(alarm)
         .done()
 }

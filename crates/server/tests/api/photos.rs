@@ -43,6 +43,44 @@ async fn a_photo_is_kept_written_anew_and_forgotten() {
     kitchen.post_text(nowhere, "image/png", picture(ImageFormat::Png)).await.with(404);
 }
 
+/// A PNG of 40 000 by 40 000 pixels that is a few kilobytes long: its header says so,
+/// and what follows would unpack to gigabytes.
+fn bomb() -> Vec<u8> {
+    let mut png = picture(ImageFormat::Png);
+    // The header's width and height, and its checksum after them.
+    let side = 40_000u32.to_be_bytes();
+    png[16..20].copy_from_slice(&side);
+    png[20..24].copy_from_slice(&side);
+    let crc = crc32fast::hash(&png[12..29]).to_be_bytes();
+    png[29..33].copy_from_slice(&crc);
+    png
+}
+
+#[actix_web::test]
+async fn photos_of_finished_pieces_stand_with_their_batch() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Planets").await;
+    let path = format!("/batches/{batch}/photos");
+    let kept = kitchen.post_text(&path, "image/png", picture(ImageFormat::Png)).await.with(201);
+    let zip = b"PK\x03\x04 a zip by another name".to_vec();
+    for (junk, says) in [
+        (b"<script>alert(1)</script>".to_vec(), "must be a PNG or a JPEG"),
+        (zip, "must be a PNG or a JPEG"),
+        (bomb(), "12000 pixels"),
+    ] {
+        let told = kitchen.post_text(&path, "image/png", junk).await.refuses("photo");
+        assert!(told.contains(says), "{told}");
+    }
+    let there = kitchen.get(&path).await.with(200);
+    assert_eq!(there.as_array().map(Vec::len), Some(1), "nothing is stored by half");
+    assert_eq!(there[0]["id"], kept["id"]);
+    let bowl = kitchen.bowl().await;
+    assert_eq!(kitchen.get(&format!("/bowls/{bowl}/photos")).await.with(200), json!([]));
+    let nowhere = "/batches/00000000-0000-0000-0000-000000000000/photos";
+    kitchen.get(nowhere).await.with(404);
+    kitchen.post_text(nowhere, "image/png", picture(ImageFormat::Png)).await.with(404);
+}
+
 #[actix_web::test]
 async fn a_second_thermometer_at_a_bowl_is_refused_until_the_first_is_silent() {
     let kitchen = Kitchen::new().await;
