@@ -1,6 +1,7 @@
 //! The bench: a bowl, its coach, and the simulated pot.
 
 mod bowl;
+mod colours;
 mod crystals;
 mod evening;
 mod hands;
