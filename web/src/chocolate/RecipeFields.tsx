@@ -3,7 +3,7 @@ import { Plus, X } from "lucide-react";
 import type { RecipeInputs } from "../api/client";
 import { usePigments, useShelf } from "../api/queries";
 import { SelectField } from "../kit/SelectField";
-import { NumberField } from "../plan/work/NumberField";
+import { SliderField } from "../kit/SliderField";
 
 type Part = RecipeInputs["pigments"][number];
 
@@ -46,43 +46,48 @@ export function RecipeFields({ recipe, errors, field, strains = true, onChange }
             // biome-ignore lint/suspicious/noArrayIndexKey: a pigment is its place
             key={i}
             display="grid"
-            gridTemplateColumns="minmax(0, 1fr) 116px 44px"
             gap="2"
-            alignItems="end"
           >
-            <SelectField
-              label={pigments.length > 1 ? `Pigment ${i + 1}` : "Pigment"}
-              value={value}
-              choices={[
-                ...saved.map(({ id, thing }) => ({ value: SAVED + id, label: thing.name })),
-                ...(part.pigment && !known ? [{ value, label: part.pigment.name }] : []),
-                ...usual.map(({ name }) => ({ value: name, label: `${name}, as usual` })),
-              ]}
-              error={
-                errors[`${field}.pigments[${i}].pigment_id`] ??
-                errors[`${field}.pigments[${i}].pigment`] ??
-                errors[`${field}.pigments[${i}].pigment.carrier`] ??
-                errors[`${field}.pigments[${i}].pigment.food`]
-              }
-              onChange={(next) => set(i, named(next))}
-            />
-            <NumberField
-              label="To 100 of butter"
+            <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px" alignItems="end">
+              <SelectField
+                label={pigments.length > 1 ? `Pigment ${i + 1}` : "Pigment"}
+                value={value}
+                choices={[
+                  ...saved.map(({ id, thing }) => ({ value: SAVED + id, label: thing.name })),
+                  ...(part.pigment && !known ? [{ value, label: part.pigment.name }] : []),
+                  ...usual.map(({ name }) => ({ value: name, label: `${name}, as usual` })),
+                ]}
+                error={
+                  errors[`${field}.pigments[${i}].pigment_id`] ??
+                  errors[`${field}.pigments[${i}].pigment`] ??
+                  errors[`${field}.pigments[${i}].pigment.carrier`] ??
+                  errors[`${field}.pigments[${i}].pigment.food`]
+                }
+                onChange={(next) => set(i, named(next))}
+              />
+              <IconButton
+                aria-label={`Take away: pigment ${i + 1}`}
+                variant="ghost"
+                disabled={pigments.length <= 1}
+                onClick={() =>
+                  onChange({ ...recipe, pigments: pigments.filter((_, at) => at !== i) })
+                }
+              >
+                <X size={18} />
+              </IconButton>
+            </Box>
+            <SliderField
+              label="Strength"
+              spoken={`Parts of pigment ${i + 1} to 100 of butter`}
+              exactly="To 100 of butter"
               unit="parts"
               value={part.parts_per_100}
+              range={[0.5, 20]}
+              step={0.5}
+              marks={[5, 10, 15]}
               error={errors[`${field}.pigments[${i}].parts_per_100`]}
               onChange={(parts_per_100) => set(i, { parts_per_100 })}
             />
-            <IconButton
-              aria-label={`Take away: pigment ${i + 1}`}
-              variant="ghost"
-              disabled={pigments.length <= 1}
-              onClick={() =>
-                onChange({ ...recipe, pigments: pigments.filter((_, at) => at !== i) })
-              }
-            >
-              <X size={18} />
-            </IconButton>
           </Box>
         );
       })}

@@ -21,6 +21,18 @@ export const OverEach = memo(function OverEach({ over }: { over: Over[] }) {
   );
 });
 
+/** Nearer than this, of 255, two colours are the same to the eye. */
+const SAME = 10;
+
+function apart(a: string, b: string): boolean {
+  return [1, 3, 5].some(
+    (at) =>
+      Math.abs(
+        Number.parseInt(a.slice(at, at + 2), 16) - Number.parseInt(b.slice(at, at + 2), 16),
+      ) > SAME,
+  );
+}
+
 function Shell({ over }: { over: Over }) {
   const id = useId();
   const steps = [...over.as_put_in].reverse();
@@ -60,7 +72,7 @@ function Shell({ over }: { over: Over }) {
       <Box fontSize="xs" color="fg.muted" mt="1" textAlign="center">
         {steps.length > 1 ? "all films, fewer, bare" : "the film, bare"}
       </Box>
-      {over.looks !== over.backed && (
+      {apart(over.looks, over.backed) && (
         <Box display="flex" gap="1.5" alignItems="center" justifyContent="center" mt="1">
           <Box
             w="18px"

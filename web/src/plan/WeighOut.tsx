@@ -10,7 +10,9 @@ const words = ["first", "then", "last"];
 
 /** What to weigh, and how it is divided: melted, and held back in three. */
 export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
-  const { to_weigh_g, amounts, stock } = plan;
+  const { to_weigh_g, amounts, stock, colour } = plan;
+  // The powder goes into what is melted, and is weighed by itself.
+  const melted_g = colour?.melted_g ?? amounts.melted_g;
   const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
@@ -19,12 +21,16 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
   return (
     <Stack gap="4">
       <Box display="grid" gridTemplateColumns={{ base: "1fr", sm: "1fr 1fr 1fr" }} gap="4">
-        <Figure label="Weigh out" value={to_weigh_g} testId="to-weigh">
+        <Figure
+          label={colour ? "All of it" : "Weigh out"}
+          value={to_weigh_g}
+          testId="to-weigh"
+        >
           {stock && <Stock stock={stock} />}
         </Figure>
         <Figure
-          label={`Melt, to ${temperature(amounts.melted_c)}`}
-          value={amounts.melted_g}
+          label={`${colour ? "Butter to melt" : "Melt"}, to ${temperature(amounts.melted_c)}`}
+          value={melted_g}
           testId="melt"
         />
         {extra && (
@@ -37,7 +43,7 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
         <div
           className="strip"
           role="img"
-          aria-label={`Of ${mass(to_weigh_g)}, melt ${mass(amounts.melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
+          aria-label={`Of ${mass(to_weigh_g)}, melt ${mass(melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
         >
           <div className="melted" style={{ flex: kept, background: colours.body, color: mark }}>
             {amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}

@@ -75,7 +75,6 @@ impl Work for BottledInputs {
         let wanted = self.amount.check("amount", at.check);
         let parts = at.parts(&self.colour)?;
         let made = colour_butter(wanted, parts);
-        let label = at.label(&self.colour);
         Some(Draft {
             takes: vec![Portion::of(&self.colour, made.total)],
             sum: vec![
@@ -93,7 +92,7 @@ impl Work for BottledInputs {
                 ),
                 TaskDraft::new(
                     "pour",
-                    format!("Pour the {label} into it"),
+                    format!("Pour the {} into it", self.colour),
                     "In temper, stirred up from the bottom: the powder sinks.",
                     30.0,
                 )

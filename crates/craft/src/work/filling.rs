@@ -189,11 +189,11 @@ impl FillingInputs {
 
 fn ganache_task(infusion: Option<&str>) -> TaskDraft {
     let steep = infusion
-        .map_or_else(String::new, |what| format!(" Steep the {what} first, strain it out."));
+        .map_or_else(String::new, |what| format!("; steep the {what} in it first, strain it out"));
     let [from, to] = BUTTER_IN_C;
     TaskDraft::new(
         "ganache",
-        format!("Make the ganache: hot cream over the chocolate, butter in at {from} to {to} °C.{steep}"),
+        format!("Make the ganache: hot cream over the chocolate, butter in at {from} to {to} °C{steep}"),
         "Stir from the middle outward until it shines; film on its surface, and let it rest overnight.",
         1_200.0,
     )

@@ -18,11 +18,15 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
     let (_, done) = api::new_bowl("a pour").await?;
     api::post(&format!("/bowls/{done}/actions"), json!({ "kind": "poured" })).await?;
     let several = api::named("Nebula, comets and constellations").await?;
+    let planets = api::named("Three days of planets").await?;
     let building = api::id(&api::new_batch("a build").await?)?;
     api::post(&format!("/batches/{building}/build"), json!({})).await?;
     Ok(vec![
         (format!("/plans/{several}"), "Nebula marble"),
         (format!("/plans/{several}/card"), "Never above"),
+        (format!("/plans/{planets}"), "Planets with orange ganache"),
+        (format!("/plans/{planets}/card"), "Keeps:"),
+        ("/colour".into(), "How it looks when it is turned out"),
         (format!("/plans/{several}/sheets/constellations"), "star with 5 points"),
         (format!("/plans/{several}/sheets/nebula"), "back to the plan"),
         (format!("/build/{building}"), "Line the tray with parchment"),

@@ -3,9 +3,11 @@
 mod api;
 mod bench;
 mod build;
+mod colour;
 mod display;
 mod every_page;
 mod log;
+mod moulded;
 mod plan;
 mod several;
 mod sheets;

@@ -35,6 +35,10 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
             ("Wrap round a cake", "590 mm long", "Lift it and wrap it round"),
             ("Piped pieces", "12 pieces", "A trial line on spare paper"),
             ("Ribbons from a frozen slab", "6 pieces", "Trim, lift and fold at once"),
+            ("Filled shells", "24 pieces of 9.1 g", "Turn it over and dump"),
+            ("Joined hollows", "6 pieces of 36 g", "Press the halves together"),
+            ("Figures of several tones", "2 pieces of 49 g", "Put the white into the face"),
+            ("Dipped things", "24 pieces of 17 g", "Dip the truffles"),
         ] {
             next(kind).await?;
             page.until_shown("figures", figures).await?;

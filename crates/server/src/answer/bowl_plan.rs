@@ -113,6 +113,10 @@ impl BowlPlanAnswer {
 
 impl From<BowlPlan> for BowlPlanAnswer {
     fn from(plan: BowlPlan) -> Self {
+        let colour = plan.colour.as_ref().map(|colour| ColourPlanAnswer {
+            melted_g: Some(grams(plan.amounts.melted - colour.amounts.pigment)),
+            ..colour.clone().into()
+        });
         Self {
             windows: (&plan.chocolate).into(),
             to_weigh_g: grams(plan.total),
@@ -125,7 +129,7 @@ impl From<BowlPlan> for BowlPlanAnswer {
             room: None,
             stock: None,
             made: Vec::new(),
-            colour: plan.colour.map(Into::into),
+            colour,
         }
     }
 }

@@ -182,6 +182,9 @@ pub struct PigmentAmount {
 pub struct ColourPlanAnswer {
     /// Cocoa butter.
     pub butter_g: f64,
+    /// So much of it is melted, and takes the powder; the rest is its seed. `null` where
+    /// no bowl of it is planned.
+    pub melted_g: Option<f64>,
     /// All the powder.
     pub pigment_g: f64,
     /// Each pigment.
@@ -207,6 +210,7 @@ impl From<ColourPlan> for ColourPlanAnswer {
         let amount = |(name, mass)| PigmentAmount { name, mass_g: grams(mass) };
         Self {
             butter_g: grams(colour.amounts.butter),
+            melted_g: None,
             pigment_g: grams(colour.amounts.pigment),
             pigments: colour.pigments.into_iter().map(amount).collect(),
             parts_per_100: round(colour.parts_per_100, 2),

@@ -51,7 +51,7 @@ export function FilmsFields(props: Props) {
   };
   return (
     <Box as="fieldset" display="grid" gap="3">
-      <Box as="legend" textStyle="label">
+      <Box as="legend" textStyle="label" mb="2">
         Colours on the face: the first in is the first seen
       </Box>
       {films.map((film, i) => (

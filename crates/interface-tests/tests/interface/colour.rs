@@ -1,0 +1,92 @@
+//! Colour: the lab, the bottle, the row of colours at the bench.
+
+use anyhow::{Context, ensure};
+use interface_tests::browse;
+use serde_json::json;
+
+use crate::api;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_colour_is_mixed_foreseen_weighed_and_planned_as_a_bottle() {
+    browse("colour_lab", async |page| {
+        page.go("/colour").await?;
+        page.until_said("How it looks when it is turned out").await?;
+        page.until_shown("colour-recipe", "54.5 g cocoa butter").await?;
+        page.fill("To 100 of butter", "25").await?;
+        page.until_said("must be 0.1 to 20 parts to 100 of butter; it is 25").await?;
+        page.fill("To 100 of butter", "20").await?;
+        page.until_shown("colour-recipe", "50 g cocoa butter").await?;
+        page.choose("Known is", "the powder in hand").await?;
+        page.fill("That is", "5").await?;
+        page.until_shown("colour-recipe", "25 g cocoa butter").await?;
+        page.touch("Make it: a plan for the bottle").await?;
+        page.until_shown("build-steps", "Pour the blue lake into it").await?;
+        page.until_shown("colour-recipe", "5 g Blue lake").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_transparent_red_sinks_on_dark_and_white_behind_it_saves_it() {
+    browse("colour_sinks", async |page| {
+        page.go("/colour").await?;
+        page.until_said("How it looks when it is turned out").await?;
+        let looks = async || {
+            let told = page
+                .run("return document.querySelector('[data-testid=over-dark]').dataset.looks")
+                .await?;
+            anyhow::Ok(told.as_str().context("a colour")?.to_owned())
+        };
+        let red = |hex: &str| -> anyhow::Result<u8> {
+            Ok(u8::from_str_radix(hex.get(1..3).context("#rrggbb")?, 16)?)
+        };
+        let blue = looks().await?;
+        page.choose("Pigment", "Red lake, as usual").await?;
+        page.find(&format!("[data-testid=over-dark]:not([data-looks='{blue}'])")).await?;
+        let backed = red(&looks().await?)?;
+        // Without the white film behind it all but goes.
+        page.touch("Take away: colour 2").await?;
+        page.until_shown("over-dark", "the film, bare").await?;
+        let sunk = red(&looks().await?)?;
+        ensure!(sunk + 40 < backed, "{backed} to {sunk}");
+        page.until_shown("over-dark", "with white behind").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn colours_at_the_bench_stand_in_a_row_with_what_each_needs() {
+    browse("colour_bench", async |page| {
+        let kinds = api::get("/kinds").await?;
+        let bottle = kinds.as_array().and_then(|all| all.last()).context("kinds")?;
+        ensure!(bottle["name"] == "Colour to keep", "{bottle}");
+        let body = json!({ "name": "Test: a row of colours", "inputs": { "room_c": 20, "rh_pct": 45,
+            "bowls": bottle["colours"],
+            "components": [{ "key": "it", "name": "Blue", "work": bottle["start"] }] } });
+        let batch = api::id(&api::post("/batches", body).await?)?;
+        let opened =
+            api::post(&format!("/batches/{batch}/bowls"), json!({ "chocolate": "blue" })).await?;
+        let bowl = api::id(&opened["bowl"])?;
+        let read = async |c: f64| {
+            api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": c })).await
+        };
+        read(46.5).await?;
+        api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "off_heat" })).await?;
+        page.go("/bench").await?;
+        page.until_shown("colours-in-band", "46.5 °C").await?;
+        page.until_shown("colours-in-band", "Too warm to use yet").await?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_shown("instruction", "of powder in").await?;
+        page.touch("Powder worked in").await?;
+        page.until_shown("instruction", "of seed and stir").await?;
+        page.touch("Undo").await?;
+        page.until_shown("instruction", "of powder in").await?;
+        page.press("c").await?;
+        page.until_shown("instruction", "of seed and stir").await?;
+        page.until_said("All put on").await?;
+        Ok(())
+    })
+    .await;
+}

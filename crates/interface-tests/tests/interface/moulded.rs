@@ -1,0 +1,152 @@
+//! Moulded work: planned, made over three sped-up days, logged with pictures.
+
+use anyhow::{Context, ensure};
+use interface_tests::{Page, browse};
+use serde_json::{Value, json};
+
+use crate::api;
+
+/// A batch of filled shells in two colours, as they start; its id.
+async fn shells(name: &str) -> anyhow::Result<String> {
+    let kinds = api::get("/kinds").await?;
+    let all = kinds.as_array().context("kinds")?;
+    let kind = all.iter().find(|kind| kind["name"] == "Filled shells").context("shells")?;
+    let mut bowls = vec![json!({ "key": "dark", "family": "dark" })];
+    bowls.extend(kind["colours"].as_array().context("colours")?.clone());
+    let body = json!({ "name": format!("Test: {name}"), "inputs": { "room_c": 19.5, "rh_pct": 42,
+        "fridge_c": 5, "bowls": bowls,
+        "components": [{ "key": "planets", "name": "Planets", "work": kind["start"] }] } });
+    api::id(&api::post("/batches", body).await?)
+}
+
+/// A chocolate of the batch taken to the bench and at once poured.
+async fn pour(batch: &str, chocolate: &str) -> anyhow::Result<Value> {
+    let body = json!({ "chocolate": chocolate });
+    let opened = api::post(&format!("/batches/{batch}/bowls"), body).await?;
+    let bowl = api::id(&opened["bowl"])?;
+    api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_wrong_order_of_colours_is_named_and_put_right() {
+    browse("moulded_order", async |page| {
+        let batch = shells("upside down").await?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("film-order", "First in, first seen: blue").await?;
+        page.touch("Earlier: colour 2").await?;
+        page.until_said("Upside down: white colour goes in before blue and hides it").await?;
+        page.until_shown("film-order", "(not seen)").await?;
+        page.touch("Earlier: colour 2").await?;
+        page.until_shown("film-order", "First in, first seen: blue").await?;
+        page.until("film-order", "both seen", |text| !text.contains("not seen")).await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_cannot_be_cast_is_said_beside_its_field_and_nothing_is_lost() {
+    browse("moulded_bad_input", async |page| {
+        let batch = shells("bad input").await?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("cavity-section", "wall 1.8 mm").await?;
+        page.fill("Exactly", "11").await?;
+        page.fill("Across", "20").await?;
+        page.until_said("radius").await?;
+        page.fill("Exactly", "2").await?;
+        page.until_shown("cavity-section", "wall 2 mm").await?;
+        page.fill("Cavities", "0").await?;
+        page.until_said("must be 1 to 500 cavities; it is 0").await?;
+        page.fill("Cavities", "12").await?;
+        page.until_shown("figures", "12 pieces").await?;
+        page.fill("In each", "40").await?;
+        page.until_said("holds").await?;
+        page.fill("In each", "").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+/// Does what the guide says, as soon as it says so; the waits it named by the clock.
+async fn three_days(page: &Page, batch: &str) -> anyhow::Result<Vec<String>> {
+    let mut waits = Vec::new();
+    for _ in 0..60 {
+        let text = page
+            .until("build-now", "something to do", |text| !text.contains("Leave it alone"))
+            .await?;
+        if text.contains("All is built") {
+            return Ok(waits);
+        }
+        ensure!(!text.contains("Too late"), "who is in time misses nothing: {text}");
+        if text.contains("As soon as its chocolate is in temper") {
+            pour(batch, "dark").await?;
+            page.until("build-now", "the caps", |now| now != text).await?;
+            continue;
+        }
+        let caps = text.contains("Temper the dark again");
+        if caps {
+            // The chocolate of the first day is used up: it is melted anew.
+            let body = json!({ "chocolate": "dark" });
+            api::post(&format!("/batches/{batch}/bowls"), body).await?;
+        }
+        page.press(if text.contains("Touch") { "j" } else { "d" }).await?;
+        let next = page.until("build-now", "the next", |now| now != text).await?;
+        if next.contains("Come back") {
+            waits.push(next);
+            page.touch("an hour a second").await?;
+            page.until("build-now", "the next day", |text| !text.contains("Leave it")).await?;
+            page.touch("60×").await?;
+        }
+    }
+    anyhow::bail!("it comes to an end")
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_picture() {
+    browse("moulded_days", async |page| {
+        let batch = shells("planets over days").await?;
+        page.go(&format!("/plans/{batch}")).await?;
+        page.until_shown("days", "Then").await?;
+        let sittings = page.run("return document.querySelectorAll('[data-testid=sitting]').length");
+        ensure!(sittings.await? == 4, "colour, shell, fill, cap");
+        for chocolate in ["blue", "white colour", "dark"] {
+            pour(&batch, chocolate).await?;
+        }
+        page.touch("Build guide").await?;
+        page.until_shown("build-now", "Polish the mould").await?;
+        page.touch("60×").await?;
+        let waits = three_days(page, &batch).await?;
+        ensure!(waits.len() == 3, "{waits:#?}");
+        ensure!(waits.iter().all(|text| text.contains(" after ")), "{waits:#?}");
+        page.touch("Note what came out").await?;
+        page.until_shown("built", "Cap them with the dark").await?;
+        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        page.give("A photo of the pieces", &picture).await?;
+        page.find("[data-testid='photos'] img").await?;
+        page.give("A photo of the pieces", &interface_tests::root().join("README.md")).await?;
+        page.until_said("must be a PNG or a JPEG").await?;
+        page.reload().await?;
+        page.find("[data-testid='photos'] img").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_build_that_is_due_reminds_on_every_other_page() {
+    browse("moulded_reminder", async |page| {
+        let batch = shells("a reminder").await?;
+        page.go(&format!("/build/{batch}")).await?;
+        page.touch("Begin the build").await?;
+        page.until_shown("build-now", "Polish the mould").await?;
+        page.go("/shelf").await?;
+        page.until_shown("reminders", "Test: a reminder").await?;
+        page.run("document.querySelector(`[data-testid=reminders] a[href*='build']`).focus()")
+            .await?;
+        page.go(&format!("/build/{batch}")).await?;
+        page.until_shown("build-now", "Polish the mould").await?;
+        Ok(())
+    })
+    .await;
+}
