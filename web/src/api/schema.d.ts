@@ -2180,6 +2180,12 @@ export interface components {
             cost?: number | null;
             /** @description How it looks by itself, thick, `#rrggbb`. */
             looks: string;
+            /**
+             * Format: double
+             * @description So much of it is melted, and takes the powder; the rest is its seed. `null` where
+             *     no bowl of it is planned.
+             */
+            melted_g?: number | null;
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /**

@@ -169,7 +169,7 @@ function Guide({ build, reached }: { build: Build; reached: boolean }) {
       </Box>
       <ComingStrip coming={build.coming} time={clock} />
       <ProgressList progress={build.progress} now={now ?? undefined} />
-      <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
+      <Box display="flex" gap="3" alignItems="center" flexWrap="wrap" data-rate={build.clock.rate}>
         <Box textStyle="label" id="build-pace">
           Time, to try it out
         </Box>

@@ -10,6 +10,9 @@ const Link = chakra(RouterLink);
 /** A long wait that ends this soon is said, ms. */
 const SOON_MS = 15 * 60_000;
 
+/** More than these would push the page away. */
+const MOST = 2;
+
 /** What is due, or will be soon; none while it only waits. */
 function words({ opens_at, waits_for, closes_at, text, state }: Reminder): string | null {
   if (state === "wait_for_bowl") return null;
@@ -49,7 +52,7 @@ export function Reminders() {
       _print={{ display: "none" }}
       data-testid="reminders"
     >
-      {due.map(({ batch_id, batch_name, said }) => (
+      {due.slice(0, MOST).map(({ batch_id, batch_name, said }) => (
         <Link
           key={batch_id}
           to={`/build/${batch_id}`}
@@ -69,6 +72,11 @@ export function Reminders() {
           </span>
         </Link>
       ))}
+      {due.length > MOST && (
+        <Box fontSize="sm" color="fg.muted" px="3">
+          And {due.length - MOST} more builds wait for you.
+        </Box>
+      )}
     </Box>
   );
 }

@@ -31,28 +31,39 @@ export function Shell({ reminder }: { reminder?: ReactNode }) {
         as="header"
         display="flex"
         alignItems="center"
-        gap={{ base: "1.5", md: "8" }}
-        px={{ base: "3", md: "6" }}
+        gap={{ base: "1", md: "8" }}
+        px={{ base: "1", sm: "3", md: "6" }}
         h="52px"
         flexShrink={0}
         _print={{ display: "none" }}
       >
-        <Box display="flex" alignItems="center" gap="2.5" textStyle="title" fontSize="lg">
-          <Mark />
-          <Box as="span" hideBelow="sm">
-            Wide Sheen
+        {/* On a phone the places need the whole width. */}
+        <Box hideBelow="sm">
+          <Box display="flex" alignItems="center" gap="2.5" textStyle="title" fontSize="lg">
+            <Mark />
+            <Box as="span" hideBelow="md">
+              Wide Sheen
+            </Box>
           </Box>
         </Box>
-        <Box as="nav" aria-label="Places" display="flex" gap="1">
+        <Box
+          as="nav"
+          aria-label="Places"
+          display="flex"
+          flex={{ base: "1", sm: "none" }}
+          gap={{ base: "0", sm: "1" }}
+        >
           {places.map((place) => (
             <Link
               key={place.to}
               to={place.to}
-              px={{ base: "2", md: "4" }}
+              px={{ base: "1", sm: "2", md: "4" }}
+              flex={{ base: "1 1 auto", sm: "none" }}
               fontSize={{ base: "sm", md: "md" }}
-              h="40px"
+              h="44px"
               display="flex"
               alignItems="center"
+              justifyContent="center"
               borderRadius="slab"
               fontWeight="560"
               color="fg.muted"
@@ -73,8 +84,8 @@ export function Shell({ reminder }: { reminder?: ReactNode }) {
           to="/display"
           aria-label="Display"
           ms="auto"
-          w="44px"
-          h="40px"
+          w={{ base: "36px", sm: "44px" }}
+          h="44px"
           display="grid"
           placeItems="center"
           borderRadius="slab"

@@ -14,7 +14,7 @@ export function mass(g: number): string {
 /** As a fine scale tells it: for powders, and what they are weighed against. */
 export function fineMass(g: number): string {
   const m = shownMass(g);
-  const steps = (massUnit === "oz" ? 10 : 1) * (g < 10 ? 100 : 10);
+  const steps = (massUnit === "oz" ? 10 : 1) * (g < 100 ? 100 : 10);
   return `${Math.round(m * steps) / steps} ${massUnit}`;
 }
 

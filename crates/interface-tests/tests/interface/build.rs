@@ -134,8 +134,7 @@ async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
         page.until_shown("build-now", "It only pulls threads now").await?;
         page.press("d").await?;
         page.until_shown("build-now", "Score it").await?;
-        page.go("/log").await?;
-        page.touch("Test: a sugar sheet").await?;
+        page.go(&format!("/log/{batch}")).await?;
         page.until_shown("built", "Boil the syrup to 151 °C").await?;
         page.until_said("Not looked at yet").await?;
         Ok(())

@@ -11,7 +11,7 @@ async fn a_colour_is_mixed_foreseen_weighed_and_planned_as_a_bottle() {
     browse("colour_lab", async |page| {
         page.go("/colour").await?;
         page.until_said("How it looks when it is turned out").await?;
-        page.until_shown("colour-recipe", "54.5 g cocoa butter").await?;
+        page.until_shown("colour-recipe", "54.55 g cocoa butter").await?;
         page.fill("To 100 of butter", "25").await?;
         page.until_said("must be 0.1 to 20 parts to 100 of butter; it is 25").await?;
         page.fill("To 100 of butter", "20").await?;

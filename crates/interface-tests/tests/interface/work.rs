@@ -31,7 +31,7 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
             ("Layered bark", "600 cm², 6 mm", "Pour the second layer: white"),
             ("Marbled bark", "600 cm², 4 mm", "Draw a stick through it: 8 strokes"),
             ("Scored shards", "30 pieces", "Score it"),
-            ("Sheet: shapes, shards, curls", "50 pieces", "Paint the sheet"),
+            ("Sheet: shapes, shards, curls", "50 pieces", "Paint the blue"),
             ("Wrap round a cake", "590 mm long", "Lift it and wrap it round"),
             ("Piped pieces", "12 pieces", "A trial line on spare paper"),
             ("Ribbons from a frozen slab", "6 pieces", "Trim, lift and fold at once"),
@@ -167,7 +167,11 @@ async fn the_card_of_the_largest_batch_prints_on_one_page() {
                 json!({ "key": format!("it-{i}"), "name": kind["name"], "work": kind["start"] })
             })
             .collect();
-        let bowls = ["dark", "white"].map(|family| json!({ "key": family, "family": family }));
+        let mut bowls = vec![
+            json!({ "key": "dark", "family": "dark" }),
+            json!({ "key": "white", "family": "white" }),
+        ];
+        bowls.extend(kinds[6]["colours"].as_array().context("the sheet's colours")?.clone());
         let inputs = json!({ "room_c": 20, "rh_pct": 45, "fridge_c": 5, "bowls": bowls,
             "components": components });
         let body = json!({ "name": "Test: eight things", "inputs": inputs });

@@ -1,5 +1,7 @@
 //! What waits for the maker, over hours and days.
 
+use std::cmp::Reverse;
+
 use actix_web::{get, web};
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::build::guide;
@@ -60,7 +62,7 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswe
             let left_ms = (at - now).num_milliseconds() as f64 / build.clock.rate;
             (build.clock.rate > 0.0).then(|| wall + TimeDelta::milliseconds(left_ms as i64))
         };
-        all.push(ReminderAnswer {
+        let reminder = ReminderAnswer {
             batch_id: build.batch_id,
             batch_name: batch.name,
             text: next.text,
@@ -68,8 +70,10 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswe
             waits_for: next.opens.as_ref().map_or_else(String::new, |opens| opens.what.to_owned()),
             opens_at: next.opens.and_then(|opens| on_the_wall(opens.at)),
             closes_at: next.closes.and_then(|closes| on_the_wall(closes.at)),
-        });
+        };
+        all.push((reminder, last));
     }
-    all.sort_by_key(|one| one.opens_at);
-    Ok(web::Json(all))
+    // Of those that can go on now, the one that was last worked at comes first.
+    all.sort_by_key(|(one, last)| (one.opens_at, Reverse(*last)));
+    Ok(web::Json(all.into_iter().map(|(one, _)| one).collect()))
 }
