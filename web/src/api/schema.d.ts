@@ -1338,6 +1338,8 @@ export interface components {
             bowl_id?: string | null;
             /** @description Whether its build was begun. */
             building: boolean;
+            /** @description How its colours look, `#rrggbb`. */
+            colours: string[];
             /** @description What is made, by name. */
             components: string[];
             /**

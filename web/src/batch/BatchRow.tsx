@@ -10,9 +10,21 @@ const stages: Record<BatchLine["stage"], string> = {
   lost: "Given up",
 };
 
+/** Its chocolates, each named once, and how many colours. */
+function madeFrom({ families, colours }: BatchLine): string {
+  const names = [...new Set(families)].map((family) => familyNames[family]);
+  if (colours.length > 0) {
+    names.push(colours.length === 1 ? "one colour" : `${colours.length} colours`);
+  }
+  return names.length > 0 ? `${names.join(", ")}: ` : "";
+}
+
 /** A batch in a list. */
 export function BatchRow({ batch }: { batch: BatchLine }) {
-  const looks = batch.families.map((family) => chocolateColours[family].body);
+  const looks = [
+    ...batch.families.map((family) => chocolateColours[family].body),
+    ...batch.colours,
+  ];
   const step = 100 / Math.max(looks.length, 1);
   const stripes = looks.map((look, i) => `${look} ${i * step}% ${(i + 1) * step}%`);
   const light = chocolateColours[batch.families[0] ?? "dark"].light;
@@ -47,8 +59,7 @@ export function BatchRow({ batch }: { batch: BatchLine }) {
           {batch.name}
         </Box>
         <Box color="fg.muted" fontSize="sm">
-          {batch.families.map((family) => familyNames[family]).join(", ")}
-          {batch.families.length > 0 && ": "}
+          {madeFrom(batch)}
           {batch.components.join(", ")}
           {batch.to_weigh_g != null && `, ${mass(batch.to_weigh_g)}`}
           {batch.gave_up && `. ${batch.gave_up}`}

@@ -30,6 +30,9 @@ export function Paces({ labelledBy, rate, days, set }: Props) {
       value={String(rate)}
       onValueChange={({ value }) => value && set(Number(value))}
       size="lg"
+      maxW="100%"
+      minW="0"
+      flexWrap="wrap"
     >
       <SegmentGroup.Indicator bg="raised" />
       {[...paces, ...(days ? fast : [])].map((pace) => (

@@ -56,7 +56,11 @@ function Guide({ build, reached }: { build: Build; reached: boolean }) {
   const queries = useQueryClient();
   const [silent, setSilent] = useStored("wide-sheen.silent", false);
   const params = { path: { id: build.batch_id } };
-  const known = (fresh: Build) => queries.setQueryData(keys.build(build.batch_id), fresh);
+  const known = async (fresh: Build) => {
+    // What was asked for before this was done would be older than its answer.
+    await queries.cancelQueries({ queryKey: keys.build(build.batch_id) });
+    queries.setQueryData(keys.build(build.batch_id), fresh);
+  };
   const send = useMutation({
     // Sent again it is kept once: the id is made here, and goes with it.
     retry: 20,

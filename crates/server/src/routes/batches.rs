@@ -53,6 +53,8 @@ pub struct BatchLineAnswer {
     pub stage: BatchStage,
     /// Its chocolates.
     pub families: Vec<Family>,
+    /// How its colours look, `#rrggbb`.
+    pub colours: Vec<String>,
     /// What is made, by name.
     pub components: Vec<String>,
     /// What to weigh out of all its chocolates; `null` where it cannot be planned.
@@ -112,7 +114,17 @@ impl BatchLineAnswer {
             name: line.name,
             updated_at: line.updated_at,
             stage,
-            families: inputs.bowls.iter().map(|bowl| bowl.family).collect(),
+            families: inputs
+                .bowls
+                .iter()
+                .filter(|bowl| bowl.colour.is_none())
+                .map(|bowl| bowl.family)
+                .collect(),
+            colours: plan
+                .iter()
+                .flat_map(|plan| &plan.bowls)
+                .filter_map(|bowl| Some(bowl.plan.as_ref()?.colour.as_ref()?.looks.clone()))
+                .collect(),
             components: inputs.components.into_iter().map(|component| component.name).collect(),
             to_weigh_g: plan.map(|plan| {
                 let totals = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
