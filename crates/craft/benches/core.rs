@@ -7,6 +7,7 @@ use std::hint::black_box;
 use chrono::{DateTime, TimeDelta};
 use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, look_ahead};
 use craft::chocolate::{Chocolate, Family};
+use craft::colour::{Film, Ground, Optics, Way, stack};
 use craft::drawn::import::import;
 use craft::drawn::joins::joins;
 use craft::heat::seed::{Amount, SeedInput, StillAir};
@@ -15,7 +16,9 @@ use craft::plan::{BatchInputs, BowlInputs, WareInputs, batch, bowl as bowl_plan}
 use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
-use craft::work::{ComponentInputs, CoverInputs, SlabInputs, TrayInputs, WorkInputs};
+use craft::work::{
+    ComponentInputs, CoverInputs, FilmInputs, SlabInputs, TrayInputs, WorkInputs, kinds,
+};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
@@ -158,6 +161,43 @@ fn outlines(c: &mut Criterion) {
 
 /// Melted, seeded, and stirred every half minute: a second at a time, as the
 /// simulated thermometer lets it pass.
+/// Filled shells as they start, in 24 half balls, with four films on their face.
+fn four_films() -> BatchInputs {
+    let kind = kinds().into_iter().find(|kind| kind.name == "Filled shells").expect("a kind");
+    let mut work = kind.start;
+    if let Some(cast) = work.cast_mut() {
+        let [first, second] =
+            ["blue", "white colour"].map(|key| FilmInputs::all_over(key, Way::Brush));
+        let flecks = FilmInputs { share_pct: 20.0, way: Way::Fleck, ..second.clone() };
+        cast.colours = vec![flecks, first.clone(), FilmInputs { passes: 2, ..first }, second];
+    }
+    let bowls = std::iter::once(BowlInputs::usual(Family::Dark)).chain(kind.colours).collect();
+    let component = ComponentInputs { key: "it".into(), name: "It".into(), work };
+    BatchInputs {
+        fridge_c: Some(5.0),
+        bowls,
+        components: vec![component],
+        ..BatchInputs::usual(Family::Dark)
+    }
+}
+
+fn colour(c: &mut Criterion) {
+    let film = |k: f64, s: f64| Film {
+        optics: Optics { k: [k, k * 0.7, k * 1.3], s: [s; 3] },
+        thickness: 1.0,
+    };
+    let films = [film(0.4, 0.3), film(0.2, 0.1), film(0.8, 0.2), film(0.01, 4.0)];
+    let dark = Ground::Dark.tinted();
+    c.bench_function("four films over dark, three channels", |b| {
+        b.iter(|| stack(black_box(dark), black_box(&films)));
+    });
+    let moulded = four_films();
+    batch(&moulded).expect("it can be planned");
+    c.bench_function("plan of a 24-cavity mould with four films", |b| {
+        b.iter(|| batch(black_box(&moulded)));
+    });
+}
+
 fn pot(c: &mut Criterion) {
     let plan = bowl_plan(&inputs()).expect("it can be planned");
     let mut melted = Pot::new(&plan.setup(DateTime::UNIX_EPOCH));
@@ -178,5 +218,5 @@ fn pot(c: &mut Criterion) {
     });
 }
 
-criterion_group!(benches, seed, plan, folding, pot, outlines);
+criterion_group!(benches, seed, plan, folding, pot, outlines, colour);
 criterion_main!(benches);

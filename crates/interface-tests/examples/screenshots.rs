@@ -20,7 +20,7 @@ async fn main() -> anyhow::Result<()> {
     let several = named("Nebula, comets", "id")?;
     let stars = named("scatter of stars", "bowl_id")?;
     let hazelnut = named("Hazelnut", "id")?;
-    let spoilt = named("White sheet for moon phases", "id")?;
+    let planets = named("Three days of planets", "id")?;
 
     let page = Page::open(kitchen).await?;
     page.prefer("light").await?;
@@ -36,7 +36,7 @@ async fn main() -> anyhow::Result<()> {
     take("plan").await?;
     page.go(&format!("/plans/{several}")).await?;
     page.until_shown("figures", "pieces").await?;
-    page.find("[data-testid='cuts'] line").await?;
+    page.find("[data-testid='cuts'] path[d^=M]").await?;
     take("plan-several").await?;
     page.go(&format!("/plans/{several}/sheets/constellations")).await?;
     page.find("[data-testid='sheets'] img").await?;
@@ -47,19 +47,22 @@ async fn main() -> anyhow::Result<()> {
     page.go("/log").await?;
     page.until_said("Hazelnut").await?;
     take("log").await?;
-    for (id, name) in [(&hazelnut, "log-batch"), (&spoilt, "log-spoilt")] {
-        page.go(&format!("/log/{id}")).await?;
-        page.find(".recharts-line-curve").await?;
-        take(name).await?;
-    }
+    page.go(&format!("/log/{hazelnut}")).await?;
+    page.find(".recharts-line-curve").await?;
+    take("log-batch").await?;
     page.go("/shelf").await?;
     page.until_said("of its heat melts chocolate").await?;
     take("shelf").await?;
-    page.prefer("dark").await?;
-    page.go(&format!("/plans/{nebula}")).await?;
-    page.until_shown("to-weigh", "g").await?;
-    take("plan-dark").await?;
-    page.prefer("light").await?;
+    page.go(&format!("/plans/{planets}")).await?;
+    page.until_shown("film-order", "First in, first seen").await?;
+    let picture = page.find("[data-testid='mould-picture']").await?;
+    picture.scroll_into_view().await?;
+    take("plan-shells").await?;
+    page.go("/colour").await?;
+    page.choose("Pigment", "Mars red lake").await?;
+    page.until_shown("colour-recipe", "Mars red lake").await?;
+    page.run("scrollTo(0, 0)").await?;
+    take("colour").await?;
 
     let due = |text: &str| text.contains("Look at the smear") || text.contains("Judge the smear");
 
@@ -152,6 +155,31 @@ async fn main() -> anyhow::Result<()> {
         let later = chrono::Utc::now() + chrono::TimeDelta::seconds(100);
         let reading = json!({ "temp_c": readings[1], "at": later });
         post("readings", reading).await?.error_for_status()?;
+    }
+    // Two colours beside them: one in its band, one that has become too cool.
+    for (colour, c) in [("blue", 29.4), ("gold", 27.6)] {
+        let url = format!("{api}/batches/{planets}/bowls");
+        let body = json!({ "chocolate": colour });
+        let opened: Value = client.post(url).json(&body).send().await?.json().await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
+        let begun = chrono::Utc::now();
+        let post = async |after_s: i64, path: &str, mut body: Value| {
+            body["at"] = json!(begun + chrono::TimeDelta::seconds(after_s));
+            let sent = client.post(format!("{api}/bowls/{bowl}/{path}")).json(&body).send();
+            anyhow::Ok(sent.await?.error_for_status()?)
+        };
+        post(1, "readings", json!({ "temp_c": 46.2 })).await?;
+        for (after_s, kind) in [(2, "off_heat"), (10, "colour_in")] {
+            post(after_s, "actions", json!({ "kind": kind })).await?;
+        }
+        for addition in opened["bowl"]["additions"].as_array().context("additions")? {
+            let g = &addition["planned_g"];
+            post(20, "actions", json!({ "kind": "seed_added", "grams": g })).await?;
+        }
+        post(30, "readings", json!({ "temp_c": 29.8 })).await?;
+        post(31, "actions", json!({ "kind": "test_started" })).await?;
+        post(95, "actions", json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
+        post(100, "readings", json!({ "temp_c": c })).await?;
     }
     page.go("/bench").await?;
     page.until_said("after").await?;

@@ -82,7 +82,7 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
                 <tr key={key}>
                   <td>
                     {names.get(key)}
-                    {of.colour &&
+                    {of.colour?.melted_g != null &&
                       `: ${[
                         `${fineMass(of.colour.butter_g)} butter`,
                         ...of.colour.pigments.map(
@@ -94,7 +94,8 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
                     <strong>{mass(of.to_weigh_g)}</strong>
                   </td>
                   <td>
-                    {mass(of.amounts.melted_g)} to {temperature(of.amounts.melted_c)}
+                    {mass(of.colour?.melted_g ?? of.amounts.melted_g)} to{" "}
+                    {temperature(of.amounts.melted_c)}
                   </td>
                   <td>{of.amounts.seed_g > 0 ? mass(of.amounts.seed_g) : "–"}</td>
                   <td>

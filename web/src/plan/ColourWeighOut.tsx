@@ -7,8 +7,14 @@ import { ShowSum } from "../kit/ShowSum";
 
 type Colour = NonNullable<BowlPlan["colour"]>;
 
+interface Props {
+  colour: Colour;
+  /** Whether it comes ready made, from a bottle. */
+  bought?: boolean;
+}
+
 /** What goes into a colour: powder by powder, and how it looks. */
-export const ColourWeighOut = memo(function ColourWeighOut({ colour }: { colour: Colour }) {
+export const ColourWeighOut = memo(function ColourWeighOut({ colour, bought }: Props) {
   return (
     <Box display="grid" gap="3" mb="4" data-testid="colour-recipe">
       <Box display="flex" gap="4" alignItems="center" flexWrap="wrap">
@@ -22,22 +28,26 @@ export const ColourWeighOut = memo(function ColourWeighOut({ colour }: { colour:
           role="img"
           aria-label="How it looks, thick"
         />
-        <Box display="grid" gap="0.5">
-          <Box fontSize="lg">
-            <strong>{fineMass(colour.butter_g)}</strong> cocoa butter
-          </Box>
-          {colour.pigments.map(({ name, mass_g }) => (
-            <Box key={name} fontSize="lg">
-              <strong>{fineMass(mass_g)}</strong> {name}
+        {bought ? (
+          <Box>From a bottle that was bought: warmed by hand and shaken, not weighed out.</Box>
+        ) : (
+          <Box display="grid" gap="0.5">
+            <Box fontSize="lg">
+              <strong>{fineMass(colour.butter_g)}</strong> cocoa butter
             </Box>
-          ))}
-          <Box fontSize="sm" color="fg.muted">
-            {colour.parts_per_100} parts to 100 of butter, which is {colour.pct_of_total} % of the
-            whole
-            {colour.cost != null && `; the powder costs ${colour.cost.toFixed(2)}`}{" "}
-            <ShowSum steps={colour.sum} of="the colour" />
+            {colour.pigments.map(({ name, mass_g }) => (
+              <Box key={name} fontSize="lg">
+                <strong>{fineMass(mass_g)}</strong> {name}
+              </Box>
+            ))}
+            <Box fontSize="sm" color="fg.muted">
+              {colour.parts_per_100} parts to 100 of butter, which is {colour.pct_of_total} % of the
+              whole
+              {colour.cost != null && `; the powder costs ${colour.cost.toFixed(2)}`}{" "}
+              <ShowSum steps={colour.sum} of="the colour" />
+            </Box>
           </Box>
-        </Box>
+        )}
       </Box>
       <Notes notes={colour.notes} />
     </Box>

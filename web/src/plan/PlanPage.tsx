@@ -167,7 +167,12 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
             {(plan.bowls.length > 1 || plan.components.some(({ goods }) => goods.length > 0)) && (
               <AllItTakes plan={plan} names={names} chosen={bowlKey} onChoose={setChosenBowl} />
             )}
-            {bowlPlan?.plan?.colour && <ColourWeighOut colour={bowlPlan.plan.colour} />}
+            {bowlPlan?.plan?.colour && (
+              <ColourWeighOut
+                colour={bowlPlan.plan.colour}
+                bought={bowlPlan.plan.colour.melted_g == null}
+              />
+            )}
             {bowlPlan?.plan && <WeighOut plan={bowlPlan.plan} />}
             {bowlPlan && <Notes notes={bowlPlan.notes} />}
             {bowlPlan?.left_over && <LeftOver left={bowlPlan.left_over} onAdd={addReady} />}

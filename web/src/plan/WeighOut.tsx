@@ -8,11 +8,18 @@ import { chocolateColours, isPale } from "../theme/chocolate";
 
 const words = ["first", "then", "last"];
 
+/** What is done with heat: butter is melted for its powder, a bottle is only softened. */
+function meltWords(colour: BowlPlan["colour"]): string {
+  if (!colour) return "Melt";
+  return colour.melted_g == null ? "Soften" : "Butter to melt";
+}
+
 /** What to weigh, and how it is divided: melted, and held back in three. */
 export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
   const { to_weigh_g, amounts, stock, colour } = plan;
   // The powder goes into what is melted, and is weighed by itself.
   const melted_g = colour?.melted_g ?? amounts.melted_g;
+  const bottle = colour != null && colour.melted_g == null;
   const { family } = plan.windows;
   const kept = amounts.melted_g - amounts.pour_out_g;
   const extra = heldApart(amounts);
@@ -25,7 +32,7 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
           {stock && <Stock stock={stock} />}
         </Figure>
         <Figure
-          label={`${colour ? "Butter to melt" : "Melt"}, to ${temperature(amounts.melted_c)}`}
+          label={`${meltWords(colour)}, to ${temperature(amounts.melted_c)}`}
           value={melted_g}
           testId="melt"
         />
@@ -42,7 +49,7 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
           aria-label={`Of ${mass(to_weigh_g)}, melt ${mass(melted_g)}${extra ? `; ${extra.label.toLowerCase()}: ${mass(extra.grams)}` : ""}`}
         >
           <div className="melted" style={{ flex: kept, background: colours.body, color: mark }}>
-            {amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}
+            {bottle ? "from the bottle" : amounts.pour_out_g > 0 ? "stays in the bowl" : "melt"}
           </div>
           {amounts.pour_out_g > 0 && (
             <div

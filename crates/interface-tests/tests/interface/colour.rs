@@ -90,3 +90,21 @@ async fn colours_at_the_bench_stand_in_a_row_with_what_each_needs() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_photo_of_a_finished_piece_tells_how_strong_a_pigment_is() {
+    browse("colour_photo", async |page| {
+        page.go("/colour").await?;
+        page.until_said("A finished piece, to correct a colour by").await?;
+        page.choose("Pigment", "Night blue lake").await?;
+        // One of our own pictures will do.
+        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        page.give("A photo of a piece", &picture).await?;
+        page.find("canvas").await?.click().await?;
+        page.until_shown("strength", "Night blue lake is").await?;
+        page.give("A photo of a piece", &interface_tests::root().join("README.md")).await?;
+        page.until_said("That is no picture that can be shown").await?;
+        Ok(())
+    })
+    .await;
+}

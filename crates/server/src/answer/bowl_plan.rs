@@ -114,7 +114,12 @@ impl BowlPlanAnswer {
 impl From<BowlPlan> for BowlPlanAnswer {
     fn from(plan: BowlPlan) -> Self {
         let colour = plan.colour.as_ref().map(|colour| ColourPlanAnswer {
-            melted_g: Some(grams(plan.amounts.melted - colour.amounts.pigment)),
+            // A bottle that was bought has its powder in it.
+            melted_g: plan
+                .method
+                .warms_by_hand()
+                .is_none()
+                .then(|| grams(plan.amounts.melted - colour.amounts.pigment)),
             ..colour.clone().into()
         });
         Self {

@@ -183,7 +183,7 @@ pub struct ColourPlanAnswer {
     /// Cocoa butter.
     pub butter_g: f64,
     /// So much of it is melted, and takes the powder; the rest is its seed. `null` where
-    /// no bowl of it is planned.
+    /// no bowl of it is planned, or it comes ready made from a bottle.
     pub melted_g: Option<f64>,
     /// All the powder.
     pub pigment_g: f64,
