@@ -18,13 +18,19 @@ function inShort(text: string): string {
   return first.toLowerCase();
 }
 
-/** Its tasks in order, each with its window; what to look for, and what goes wrong. */
-export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPlan }) {
-  const textOf = new Map(plan.tasks.map(({ key, text }) => [key, text]));
+type Props = Pick<ComponentPlan, "tasks" | "notes" | "checks" | "mistakes" | "sum" | "name">;
+
+/**
+ * Its tasks in order, each with its window; what to look for, and what goes wrong. By its
+ * parts: what looks other but is built the same is not drawn anew.
+ */
+export const BuildSteps = memo(function BuildSteps(props: Props) {
+  const { tasks, notes, checks, mistakes, sum, name } = props;
+  const textOf = new Map(tasks.map(({ key, text }) => [key, text]));
   return (
     <Box display="grid" gap="4">
       <Box as="ol" display="grid" gap="1.5" data-testid="build-steps">
-        {plan.tasks.map((task, i) => (
+        {tasks.map((task, i) => (
           <Box
             as="li"
             key={task.key}
@@ -67,14 +73,14 @@ export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPl
           </Box>
         ))}
       </Box>
-      <Notes notes={plan.notes} />
+      <Notes notes={notes} />
       <Box display="grid" gap="4" gridTemplateColumns={{ base: "1fr", md: "1fr 1.4fr" }}>
         <Box>
           <Box textStyle="label" mb="1">
             Look for
           </Box>
           <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
-            {plan.checks.map((check) => (
+            {checks.map((check) => (
               <li key={check}>{check}</li>
             ))}
           </Box>
@@ -84,7 +90,7 @@ export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPl
             What goes wrong
           </Box>
           <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
-            {plan.mistakes.map(({ seen, cause, rescue, next_time }) => (
+            {mistakes.map(({ seen, cause, rescue, next_time }) => (
               <li key={seen}>
                 <strong>{seen}</strong>: {cause}. Now: {rescue}. Next time: {next_time}.
               </li>
@@ -92,7 +98,7 @@ export const BuildSteps = memo(function BuildSteps({ plan }: { plan: ComponentPl
           </Box>
         </Box>
       </Box>
-      <ShowSum steps={plan.sum} of={plan.name.toLowerCase()} />
+      <ShowSum steps={sum} of={name.toLowerCase()} />
     </Box>
   );
 });

@@ -7,6 +7,7 @@ import { mass } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
+import { useSame } from "../kit/useSame";
 import {
   added,
   type PigmentChoice,
@@ -90,6 +91,12 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
       }),
     [onChange, index],
   );
+  const lines = draft.bowls.map(({ key, family, colour }) => ({
+    key,
+    family,
+    colour: colour != null,
+  }));
+  const bowls = useSame(lines);
   const count = draft.components.length;
   const addKind = useCallback(
     (kind: KindAnswer, instead: boolean) => {
@@ -166,7 +173,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
         )}
         <WorkFields
           work={component.work}
-          bowls={draft.bowls}
+          bowls={bowls}
           names={names}
           errors={workErrors}
           onChange={change}

@@ -6,6 +6,7 @@ import { useBatch, usePlan, useShelf } from "../api/queries";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
+import { useSame } from "../kit/useSame";
 import { AllItTakes } from "./AllItTakes";
 import { BowlChoice } from "./BowlChoice";
 import { BowlPanels } from "./BowlPanels";
@@ -45,7 +46,8 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
   const [chosen, setChosen] = useState(0);
   const [chosenBowl, setChosenBowl] = useState<string>();
   const shelf = useShelf().data;
-  const names = useMemo(() => bowlNames(draft.bowls, shelf), [draft.bowls, shelf]);
+  const named = useSame([...bowlNames(draft.bowls, shelf)]);
+  const names = useMemo(() => new Map(named), [named]);
   const index = Math.min(chosen, draft.components.length - 1);
   const component = draft.components[index];
   const own = component ? chocolatesOf(component.work) : [];

@@ -69,7 +69,14 @@ const Drawn = memo(function Drawn(props: Props) {
         />
       </Panel>
       <Panel title="How it is built" gridColumn={{ xl: "1 / -1" }}>
-        <BuildSteps plan={planned} />
+        <BuildSteps
+          name={planned.name}
+          tasks={planned.tasks}
+          notes={planned.notes}
+          checks={planned.checks}
+          mistakes={planned.mistakes}
+          sum={planned.sum}
+        />
       </Panel>
       {melt && (
         <Panel title={meltTitle} gridColumn={{ xl: "1 / -1" }}>

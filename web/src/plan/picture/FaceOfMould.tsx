@@ -8,6 +8,8 @@ import { layerLook } from "./look";
 const WIDTH = 560;
 const MOST = 48;
 const PAD = 10;
+/** So many cavities are drawn each for itself. */
+const VARIANTS = 4;
 
 type Cast = NonNullable<ComponentPlan["cast"]>;
 
@@ -82,22 +84,32 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
           stroke="currentColor"
           strokeOpacity="0.5"
         />
+        {/* A few cavities are drawn, and stand for all: each is full of flecks. */}
+        <defs>
+          {Array.from({ length: Math.min(count, VARIANTS) }, (_, i) => (
+            <g
+              // biome-ignore lint/suspicious/noArrayIndexKey: a cavity is its place
+              key={i}
+              id={`${id}-${i}`}
+              clipPath={`url(#${id}-cavity)`}
+            >
+              {face ? (
+                <FacePatch face={face} w={w} h={h} seed={i + 1} />
+              ) : (
+                <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
+              )}
+              <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={`url(#${id}-light)`} />
+            </g>
+          ))}
+        </defs>
         {Array.from({ length: count }, (_, i) => (
-          <g
+          <use
             // biome-ignore lint/suspicious/noArrayIndexKey: a cavity is its place
             key={i}
-            transform={`translate(${(WIDTH - wide) / 2 + PAD + ((i % columns) + 0.5) * step} ${
-              PAD + (Math.floor(i / columns) + 0.5) * (h + step * 0.14)
-            })`}
-            clipPath={`url(#${id}-cavity)`}
-          >
-            {face ? (
-              <FacePatch face={face} w={w} h={h} seed={i + 1} />
-            ) : (
-              <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
-            )}
-            <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={`url(#${id}-light)`} />
-          </g>
+            href={`#${id}-${(i * 7) % Math.min(count, VARIANTS)}`}
+            x={(WIDTH - wide) / 2 + PAD + ((i % columns) + 0.5) * step}
+            y={PAD + (Math.floor(i / columns) + 0.5) * (h + step * 0.14)}
+          />
         ))}
       </svg>
       {face && face.films.length > 0 && (

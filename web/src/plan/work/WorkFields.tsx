@@ -1,4 +1,5 @@
-import type { BowlInputs, Family, WorkInputs } from "../../api/client";
+import { memo } from "react";
+import type { Family, WorkInputs } from "../../api/client";
 import type { PigmentChoice } from "../edits";
 import { BottledFields } from "./BottledFields";
 import { ClustersFields } from "./ClustersFields";
@@ -16,10 +17,18 @@ import { SlabFields } from "./SlabFields";
 import { SugarFields } from "./SugarFields";
 import { WrapFields } from "./WrapFields";
 
+/** A bowl of the batch, as far as work chooses among them. */
+export interface BowlLine {
+  key: string;
+  family: Family;
+  /** Whether it is a colour. */
+  colour: boolean;
+}
+
 /** What every kind's fields are given. */
 export interface FieldsOf<W> {
   work: W;
-  bowls: readonly BowlInputs[];
+  bowls: readonly BowlLine[];
   names: ReadonlyMap<string, string>;
   errors: Record<string, string>;
   onChange: (patch: Partial<W>) => void;
@@ -30,7 +39,7 @@ export interface FieldsOf<W> {
 }
 
 /** What is stated of a piece of work, by its kind. */
-export function WorkFields({ work, ...rest }: FieldsOf<WorkInputs>) {
+export const WorkFields = memo(function WorkFields({ work, ...rest }: FieldsOf<WorkInputs>) {
   switch (work.kind) {
     case "slab":
       return <SlabFields work={work} {...rest} />;
@@ -63,4 +72,4 @@ export function WorkFields({ work, ...rest }: FieldsOf<WorkInputs>) {
     case "dipped":
       return <DippedFields work={work} {...rest} />;
   }
-}
+});
