@@ -21,38 +21,15 @@ export const AllItTakes = memo(function AllItTakes({ plan, names, chosen, onChoo
       {plan.bowls.length > 1 && (
         <Box display="flex" gap="2" flexWrap="wrap">
           {plan.bowls.map(({ key, plan: of, needed_g }) => (
-            <Box
+            <Chip
               key={key}
-              as="button"
-              aria-pressed={key === chosen}
-              onClick={() => onChoose(key)}
-              textAlign="start"
-              px="3"
-              py="2"
-              minW="120px"
-              borderRadius="slab"
-              borderWidth="2px"
-              cursor="pointer"
-              borderColor={key === chosen ? "ink" : "border"}
-            >
-              <Box display="flex" alignItems="center" gap="2" textStyle="label">
-                {of && (
-                  <Box
-                    w="16px"
-                    h="16px"
-                    borderRadius="3px"
-                    borderWidth="1px"
-                    style={{
-                      background: of.colour?.looks ?? chocolateColours[of.windows.family].body,
-                    }}
-                  />
-                )}
-                {names.get(key) ?? key}
-              </Box>
-              <Box textStyle="figure" fontSize="2xl">
-                {mass(of?.to_weigh_g ?? needed_g)}
-              </Box>
-            </Box>
+              of={key}
+              name={names.get(key) ?? key}
+              mass_g={of?.to_weigh_g ?? needed_g}
+              looks={of && (of.colour?.looks ?? chocolateColours[of.windows.family].body)}
+              chosen={key === chosen}
+              onChoose={onChoose}
+            />
           ))}
         </Box>
       )}
@@ -78,6 +55,49 @@ export const AllItTakes = memo(function AllItTakes({ plan, names, chosen, onChoo
           ))}
         </Box>
       )}
+    </Box>
+  );
+});
+
+interface ChipProps {
+  of: string;
+  name: string;
+  mass_g: number;
+  looks: string | null | undefined;
+  chosen: boolean;
+  onChoose: (key: string) => void;
+}
+
+const Chip = memo(function Chip({ of, name, mass_g, looks, chosen, onChoose }: ChipProps) {
+  return (
+    <Box
+      as="button"
+      aria-pressed={chosen}
+      onClick={() => onChoose(of)}
+      textAlign="start"
+      px="3"
+      py="2"
+      minW="120px"
+      borderRadius="slab"
+      borderWidth="2px"
+      cursor="pointer"
+      borderColor={chosen ? "ink" : "border"}
+    >
+      <Box display="flex" alignItems="center" gap="2" textStyle="label">
+        {looks && (
+          <Box
+            w="16px"
+            h="16px"
+            borderRadius="3px"
+            borderWidth="1px"
+            style={{ background: looks }}
+          />
+        )}
+        {name}
+      </Box>
+      <Box textStyle="figure" fontSize="2xl">
+        {mass(mass_g)}
+      </Box>
     </Box>
   );
 });

@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { memo } from "react";
 import type { BowlInputs } from "../api/client";
 import { lookOf } from "../theme/chocolate";
 
@@ -16,33 +17,47 @@ export function BowlChoice({ bowls, names, looks, chosen, onChoose }: Props) {
   return (
     <Box as="fieldset" aria-label="Chocolates of this batch" display="flex" gap="2" flexWrap="wrap">
       {bowls.map((bowl) => (
-        <Box
+        <Choice
           key={bowl.key}
-          as="button"
-          aria-pressed={bowl.key === chosen}
-          onClick={() => onChoose(bowl.key)}
-          display="flex"
-          alignItems="center"
-          gap="2"
-          minH="48px"
-          px="3"
-          borderRadius="slab"
-          borderWidth="2px"
-          bg="bg.panel"
-          cursor="pointer"
-          fontWeight={bowl.key === chosen ? "640" : "500"}
-          borderColor={bowl.key === chosen ? "ink" : "border"}
-        >
-          <Box
-            w="24px"
-            h="24px"
-            borderRadius="4px"
-            borderWidth="1px"
-            style={{ background: looks.get(bowl.key) ?? lookOf(bowl) }}
-          />
-          {names.get(bowl.key)}
-        </Box>
+          of={bowl.key}
+          name={names.get(bowl.key) ?? bowl.key}
+          looks={looks.get(bowl.key) ?? lookOf(bowl)}
+          chosen={bowl.key === chosen}
+          onChoose={onChoose}
+        />
       ))}
     </Box>
   );
 }
+
+interface ChoiceProps {
+  of: string;
+  name: string;
+  looks: string;
+  chosen: boolean;
+  onChoose: (key: string) => void;
+}
+
+const Choice = memo(function Choice({ of, name, looks, chosen, onChoose }: ChoiceProps) {
+  return (
+    <Box
+      as="button"
+      aria-pressed={chosen}
+      onClick={() => onChoose(of)}
+      display="flex"
+      alignItems="center"
+      gap="2"
+      minH="48px"
+      px="3"
+      borderRadius="slab"
+      borderWidth="2px"
+      bg="bg.panel"
+      cursor="pointer"
+      fontWeight={chosen ? "640" : "500"}
+      borderColor={chosen ? "ink" : "border"}
+    >
+      <Box w="24px" h="24px" borderRadius="4px" borderWidth="1px" style={{ background: looks }} />
+      {name}
+    </Box>
+  );
+});

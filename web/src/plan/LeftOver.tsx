@@ -1,4 +1,5 @@
 import { Box, Button } from "@chakra-ui/react";
+import { memo } from "react";
 import type { BatchBowl, ComponentInputs } from "../api/client";
 import { mass } from "../kit/format";
 
@@ -8,7 +9,7 @@ interface Props {
 }
 
 /** What is left over of what is weighed out, and where it could go. */
-export function LeftOver({ left, onAdd }: Props) {
+export const LeftOver = memo(function LeftOver({ left, onAdd }: Props) {
   return (
     <Box mt="3" mb="3" data-testid="left-over">
       <Box fontWeight="600">{mass(left.mass_g)} are left over. They could go into</Box>
@@ -28,4 +29,4 @@ export function LeftOver({ left, onAdd }: Props) {
       </Box>
     </Box>
   );
-}
+});

@@ -1,12 +1,12 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { memo, useEffect, useRef, useState } from "react";
 import { api, type Batch } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 
 /** The batch's name, edited where it stands. */
-export function NameField({ batch }: { batch: Batch }) {
+export const NameField = memo(function NameField({ batch }: { batch: Batch }) {
   const [name, setName] = useState(batch.name);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const typed = useRef(batch.name);
@@ -81,4 +81,4 @@ export function NameField({ batch }: { batch: Batch }) {
       )}
     </Box>
   );
-}
+});

@@ -48,6 +48,10 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
   const shelf = useShelf().data;
   const named = useSame([...bowlNames(draft.bowls, shelf)]);
   const names = useMemo(() => new Map(named), [named]);
+  // What pictures need of the bowls: they are large, and are not drawn for the rest.
+  const drawnFrom = useSame(
+    draft.bowls.map(({ key, family, blend }) => ({ key, family, blend: blend ?? null })),
+  );
   const index = Math.min(chosen, draft.components.length - 1);
   const component = draft.components[index];
   const own = component ? chocolatesOf(component.work) : [];
@@ -185,7 +189,7 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
             <WorkView
               batchId={batch.id}
               component={component}
-              bowls={draft.bowls}
+              bowls={drawnFrom}
               plan={plan}
               meltOf={bowlKey}
               meltTitle={

@@ -9,7 +9,7 @@ const WIDTH = 560;
 const MOST = 48;
 const PAD = 10;
 /** So many cavities are drawn each for itself. */
-const VARIANTS = 4;
+const VARIANTS = [0, 1, 2, 3];
 
 type Cast = NonNullable<ComponentPlan["cast"]>;
 
@@ -46,8 +46,11 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
   const step = Math.min((WIDTH - 2 * PAD) / columns, (250 * across) / (down * rows));
   const scale = (step * 0.86) / across;
   const [w, h] = [across * scale, down * scale];
-  const high = rows * (h + step * 0.14) + 2 * PAD;
+  const row = h + step * 0.14;
+  const high = rows * row + 2 * PAD;
   const wide = columns * step + 2 * PAD;
+  const left = (WIDTH - wide) / 2 + PAD;
+  const fullRows = Math.floor(count / columns);
   const face = plan.face;
   const shell = layerLook(plan.layers[0], bowls);
   return (
@@ -84,33 +87,50 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
           stroke="currentColor"
           strokeOpacity="0.5"
         />
-        {/* A few cavities are drawn, and stand for all: each is full of flecks. */}
+        {/* Four cavities are drawn, and the tray is tiled with them: each is full of flecks. */}
         <defs>
-          {Array.from({ length: Math.min(count, VARIANTS) }, (_, i) => (
-            <g
-              // biome-ignore lint/suspicious/noArrayIndexKey: a cavity is its place
-              key={i}
-              id={`${id}-${i}`}
-              clipPath={`url(#${id}-cavity)`}
-            >
-              {face ? (
-                <FacePatch face={face} w={w} h={h} seed={i + 1} />
-              ) : (
-                <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
-              )}
-              <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={`url(#${id}-light)`} />
-            </g>
-          ))}
+          <pattern
+            id={`${id}-tray`}
+            patternUnits="userSpaceOnUse"
+            x={left}
+            y={PAD}
+            width={2 * step}
+            height={2 * row}
+          >
+            {VARIANTS.map((i) => (
+              <g
+                key={i}
+                transform={`translate(${((i % 2) + 0.5) * step} ${(Math.floor(i / 2) + 0.5) * row})`}
+                clipPath={`url(#${id}-cavity)`}
+              >
+                {face ? (
+                  <FacePatch face={face} w={w} h={h} seed={i + 1} />
+                ) : (
+                  <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
+                )}
+                <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={`url(#${id}-light)`} />
+              </g>
+            ))}
+          </pattern>
         </defs>
-        {Array.from({ length: count }, (_, i) => (
-          <use
-            // biome-ignore lint/suspicious/noArrayIndexKey: a cavity is its place
-            key={i}
-            href={`#${id}-${(i * 7) % Math.min(count, VARIANTS)}`}
-            x={(WIDTH - wide) / 2 + PAD + ((i % columns) + 0.5) * step}
-            y={PAD + (Math.floor(i / columns) + 0.5) * (h + step * 0.14)}
+        {fullRows > 0 && (
+          <rect
+            x={left}
+            y={PAD}
+            width={columns * step}
+            height={fullRows * row}
+            fill={`url(#${id}-tray)`}
           />
-        ))}
+        )}
+        {count % columns > 0 && (
+          <rect
+            x={left}
+            y={PAD + fullRows * row}
+            width={(count % columns) * step}
+            height={row}
+            fill={`url(#${id}-tray)`}
+          />
+        )}
       </svg>
       {face && face.films.length > 0 && (
         <FilmOrder face={face} behind={shell.body} what="the shell" />
