@@ -162,24 +162,22 @@ async fn main() -> anyhow::Result<()> {
         let body = json!({ "chocolate": colour });
         let opened: Value = client.post(url).json(&body).send().await?.json().await?;
         let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
-        let begun = chrono::Utc::now();
-        let post = async |after_s: i64, path: &str, mut body: Value| {
-            body["at"] = json!(begun + chrono::TimeDelta::seconds(after_s));
+        let post = async |path: &str, body: Value| {
             let sent = client.post(format!("{api}/bowls/{bowl}/{path}")).json(&body).send();
             anyhow::Ok(sent.await?.error_for_status()?)
         };
-        post(1, "readings", json!({ "temp_c": 46.2 })).await?;
-        for (after_s, kind) in [(2, "off_heat"), (10, "colour_in")] {
-            post(after_s, "actions", json!({ "kind": kind })).await?;
+        post("readings", json!({ "temp_c": 46.2 })).await?;
+        for kind in ["off_heat", "colour_in"] {
+            post("actions", json!({ "kind": kind })).await?;
         }
         for addition in opened["bowl"]["additions"].as_array().context("additions")? {
             let g = &addition["planned_g"];
-            post(20, "actions", json!({ "kind": "seed_added", "grams": g })).await?;
+            post("actions", json!({ "kind": "seed_added", "grams": g })).await?;
         }
-        post(30, "readings", json!({ "temp_c": 29.8 })).await?;
-        post(31, "actions", json!({ "kind": "test_started" })).await?;
-        post(95, "actions", json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
-        post(100, "readings", json!({ "temp_c": c })).await?;
+        post("actions", json!({ "kind": "test_started" })).await?;
+        post("actions", json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
+        let later = chrono::Utc::now() + chrono::TimeDelta::seconds(100);
+        post("readings", json!({ "temp_c": c, "at": later })).await?;
     }
     page.go("/bench").await?;
     page.until_said("after").await?;
