@@ -2185,7 +2185,7 @@ export interface components {
             /**
              * Format: double
              * @description So much of it is melted, and takes the powder; the rest is its seed. `null` where
-             *     no bowl of it is planned.
+             *     no bowl of it is planned, or it comes ready made from a bottle.
              */
             melted_g?: number | null;
             /** @description Remarks. */
