@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useId } from "react";
 import type { ColourLook } from "../api/client";
-import { familyNames } from "../theme/chocolate";
+import { channels, familyNames } from "../theme/chocolate";
 
 type Over = ColourLook["over"][number];
 
@@ -25,12 +25,8 @@ export const OverEach = memo(function OverEach({ over }: { over: Over[] }) {
 const SAME = 10;
 
 function apart(a: string, b: string): boolean {
-  return [1, 3, 5].some(
-    (at) =>
-      Math.abs(
-        Number.parseInt(a.slice(at, at + 2), 16) - Number.parseInt(b.slice(at, at + 2), 16),
-      ) > SAME,
-  );
+  const other = channels(b);
+  return channels(a).some((value, i) => Math.abs(value - (other[i] ?? 0)) > SAME);
 }
 
 function Shell({ over }: { over: Over }) {

@@ -1,18 +1,11 @@
 import { Box, Button, Stack } from "@chakra-ui/react";
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { FlaskConical } from "lucide-react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import {
-  api,
-  type Batch,
-  type BatchInputs,
-  type BottledAmount,
-  type ColourPlan,
-  type RecipeInputs,
-} from "../api/client";
-import { keys, useShelf } from "../api/queries";
+import { api, type BottledAmount, type ColourPlan, type RecipeInputs } from "../api/client";
+import { useShelf } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { useNewBatch } from "../batch/useNewBatch";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { ColourWeighOut } from "../plan/ColourWeighOut";
@@ -38,20 +31,7 @@ export function WeighColour({ films, filled, nameOf }: Props) {
   const at = Math.min(which, films.length - 1);
   const [film, of] = [films[at], filled[at]];
   const kitchen = useShelf().data?.kitchen?.thing;
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const plan = useMutation({
-    mutationFn: async (inputs: BatchInputs) =>
-      accepted<Batch>(
-        await api.POST("/api/v1/batches", {
-          body: { id: crypto.randomUUID(), name: "Colour to keep", note: "", inputs },
-        }),
-      ),
-    onSuccess: (batch) => {
-      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
-      navigate(`/plans/${batch.id}`);
-    },
-  });
+  const plan = useNewBatch();
   if (!film || !of) return null;
   const shares = of.mix.reduce((sum, { share }) => sum + share, 0) || 1;
   /** Each butter's part; of a mix only the whole can be known. */
@@ -64,15 +44,18 @@ export function WeighColour({ films, filled, nameOf }: Props) {
       amount: partOf(share),
     }));
     plan.mutate({
-      room_c: kitchen?.room_c ?? ROOM.room_c,
-      rh_pct: kitchen?.rh_pct ?? ROOM.rh_pct,
-      fridge_c: kitchen?.fridge_c ?? null,
-      bowls: colours.map(({ key, recipe }) => ({ key, family: "cocoa_butter", colour: recipe })),
-      components: colours.map(({ key, amount }, i) => ({
-        key: `bottle-${i + 1}`,
-        name: `A bottle of ${key}`,
-        work: { kind: "bottled", colour: key, amount },
-      })),
+      name: "Colour to keep",
+      inputs: {
+        room_c: kitchen?.room_c ?? ROOM.room_c,
+        rh_pct: kitchen?.rh_pct ?? ROOM.rh_pct,
+        fridge_c: kitchen?.fridge_c ?? null,
+        bowls: colours.map(({ key, recipe }) => ({ key, family: "cocoa_butter", colour: recipe })),
+        components: colours.map(({ key, amount }, i) => ({
+          key: `bottle-${i + 1}`,
+          name: `A bottle of ${key}`,
+          work: { kind: "bottled", colour: key, amount },
+        })),
+      },
     });
   };
   return (

@@ -1,11 +1,9 @@
 import { Box, Button, chakra, Heading } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Plus } from "lucide-react";
-import { Link as RouterLink, useNavigate } from "react-router";
-import { api, type Batch } from "../api/client";
-import { keys, useBatches } from "../api/queries";
-import { accepted } from "../api/refusal";
+import { Link as RouterLink } from "react-router";
+import { useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
+import { useNewBatch } from "../batch/useNewBatch";
 import { Failed, Loading, Standing } from "../kit/Standing";
 
 const Link = chakra(RouterLink);
@@ -13,27 +11,14 @@ const Link = chakra(RouterLink);
 /** What is planned, and what is at the bench now. */
 export function PlansPage() {
   const batches = useBatches();
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  const begin = useMutation({
-    mutationFn: async () =>
-      accepted<Batch>(
-        await api.POST("/api/v1/batches", {
-          body: { id: crypto.randomUUID(), name: "New batch", note: "" },
-        }),
-      ),
-    onSuccess: (batch) => {
-      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
-      navigate(`/plans/${batch.id}`);
-    },
-  });
+  const begin = useNewBatch();
   if (batches.error) {
     return <Failed what="plans" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data) return <Loading what="the plans" />;
   const atBench = batches.data.filter((b) => b.stage === "at_bench");
   const planned = batches.data.filter((b) => b.stage === "planned");
-  const start = { label: "Plan something", onClick: () => begin.mutate() };
+  const start = { label: "Plan something", onClick: () => begin.mutate({ name: "New batch" }) };
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
       {atBench.length + planned.length === 0 ? (

@@ -38,9 +38,15 @@ export function isPale(family: Family): boolean {
   return ["white", "blond", "cocoa_butter"].includes(family);
 }
 
+/** Red, green and blue of a colour, `#rrggbb`, each of 255. */
+export function channels(srgb: string): [number, number, number] {
+  const of = (at: number) => Number.parseInt(srgb.slice(at, at + 2), 16);
+  return [of(1), of(3), of(5)];
+}
+
 /** The same for a colour, `#rrggbb`. */
 export function isLight(srgb: string): boolean {
-  const [r = 0, g = 0, b = 0] = [1, 3, 5].map((at) => Number.parseInt(srgb.slice(at, at + 2), 16));
+  const [r, g, b] = channels(srgb);
   return 0.3 * r + 0.59 * g + 0.11 * b > 128;
 }
 

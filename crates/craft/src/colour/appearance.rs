@@ -9,11 +9,18 @@ use std::str::FromStr;
 
 use palette::{LinSrgb, Srgb};
 
+use crate::units::{Length, in_millimetres};
+
 /// Reflectance, or any other number, of the red, green and blue channel.
 pub type Rgb = [f64; 3];
 
 /// So little absorption that the film only scatters.
 const CLEAR: f64 = 1e-9;
+
+/// Optics are stated for a film so thick, mm.
+const OPTICS_MM: f64 = 0.1;
+/// A film through which nothing shows, in units of that thickness.
+const THICK: f64 = 20.0;
 
 /// What a film of thickness one does to light.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -46,9 +53,38 @@ impl Optics {
         let add = |a: Rgb, b: Rgb| std::array::from_fn(|i| a[i] + b[i]);
         Self { k: add(self.k, other.k), s: add(self.s, other.s) }
     }
+
+    /// Some stirred together, each by its share, in any unit: K and S are their means.
+    #[must_use]
+    pub fn mixed(parts: impl IntoIterator<Item = (Self, f64)>) -> Self {
+        let (all, shares) = parts
+            .into_iter()
+            .fold((Self { k: [0.0; 3], s: [0.0; 3] }, 0.0), |(all, shares), (optics, share)| {
+                (all.and(optics.times(share)), shares + share)
+            });
+        all.times(1.0 / f64::max(shares, f64::MIN_POSITIVE))
+    }
 }
 
 impl Film {
+    /// A film that lies so thick.
+    #[must_use]
+    pub fn lying(optics: Optics, thickness: Length) -> Self {
+        Self { optics, thickness: in_millimetres(thickness) / OPTICS_MM }
+    }
+
+    /// A film through which nothing shows.
+    #[must_use]
+    pub const fn thick(optics: Optics) -> Self {
+        Self { optics, thickness: THICK }
+    }
+
+    /// A brushed film of white that hides well.
+    #[must_use]
+    pub const fn white() -> Self {
+        Self { optics: Optics { k: [0.01; 3], s: [4.0; 3] }, thickness: 1.0 }
+    }
+
     /// The reflectance over a ground.
     #[must_use]
     pub fn over(&self, ground: Rgb) -> Rgb {

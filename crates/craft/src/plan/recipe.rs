@@ -15,8 +15,6 @@ use crate::units::{Mass, in_grams};
 const MOST_PIGMENTS: usize = 6;
 /// Cocoa butter itself takes and throws back a little.
 const CLEAR_BUTTER: Optics = Optics { k: [0.002, 0.003, 0.008], s: [0.01; 3] };
-/// A film through which nothing shows, in units of a tenth of a millimetre.
-const THICK: f64 = 20.0;
 /// Flow of a chocolate changes nothing up to here, % (numbers.md, section 1).
 const THINS_FROM_PCT: f64 = 3.0;
 
@@ -182,7 +180,7 @@ impl Recipe {
     /// How it looks by itself, thick, `#rrggbb`.
     #[must_use]
     pub fn looks(&self) -> String {
-        let thick = Film { optics: self.optics(), thickness: THICK };
+        let thick = Film::thick(self.optics());
         hex(stack([Ground::White.grey(); 3], &[thick]))
     }
 

@@ -6,9 +6,9 @@ use super::drafting::{Drafting, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Family;
-use crate::colour::{Film, Ground, Optics, Rgb, Way, film, hex, stack};
+use crate::colour::{Film, Ground, Rgb, Way, film, hex, stack};
 use crate::note::{Note, Step};
-use crate::units::{Area, Length, in_grams, in_millimetres, in_square_centimetres};
+use crate::units::{Area, Length, in_grams, in_square_centimetres};
 
 /// Films on one face at most.
 const MOST_FILMS: usize = 8;
@@ -16,8 +16,6 @@ const MOST_FILMS: usize = 8;
 const SEEN_FROM: f64 = 0.02;
 /// A colour that white behind it would change by this much in a channel sinks (*custom*).
 const SINKS_FROM: f64 = 0.12;
-/// Optics are stated for a film so thick, mm.
-const OPTICS_MM: f64 = 0.1;
 /// A brushed film dries in about so long, s; thinner ones sooner (*custom*).
 const BRUSHED_DRIES_S: f64 = 600.0;
 /// The rest before the chocolate, hours: six is usual, overnight is safe.
@@ -180,7 +178,7 @@ pub(super) fn faced(
             looks: hex(stack([0.7; 3], &[Film { optics, thickness: 20.0 }])),
             seen: true,
         });
-        lying.push(Film { optics, thickness: in_millimetres(amount.thickness) / OPTICS_MM });
+        lying.push(Film::lying(optics, amount.thickness));
     }
     if at.check.has_faults() {
         return None;
@@ -271,7 +269,7 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
             ),
         });
     }
-    let backed: Vec<Film> = field.iter().map(|i| lying[*i]).chain([white()]).collect();
+    let backed: Vec<Film> = field.iter().map(|i| lying[*i]).chain([Film::white()]).collect();
     let backed = stack(ground, &backed);
     if !field.is_empty() && differs(backed, looks) > SINKS_FROM {
         notes.push(Note::caution(
@@ -300,11 +298,6 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
     }
 }
 
-/// A brushed film of white that hides well.
-fn white() -> Film {
-    Film { optics: Optics { k: [0.01; 3], s: [4.0; 3] }, thickness: 1.0 }
-}
-
 fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
     let mut tasks = Vec::new();
     for (i, film) in films.iter().enumerate() {
@@ -321,7 +314,7 @@ fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
         .minding(film.way.caution());
         if i > 0 {
             let before = &films[i - 1];
-            let dries = BRUSHED_DRIES_S * in_millimetres(before.thickness) / OPTICS_MM;
+            let dries = BRUSHED_DRIES_S * (before.thickness / Way::Brush.thickness()).value;
             task = task
                 .since(&format!("colour-{i}"), 0)
                 .from(Timing::After(dries.clamp(180.0, 1_800.0)), "the colour before it is dry");

@@ -5,7 +5,7 @@ use std::collections::HashSet;
 use actix_web::{HttpResponse, get, post, put, web};
 use chrono::{DateTime, Utc};
 use craft::bowl::{Phase, fold};
-use craft::build::{Event, EventKind, guide};
+use craft::build::{Event, EventKind, Guide, guide};
 use craft::check::{Bounds, Checker};
 use craft::plan::{BatchPlan, batch};
 use serde::Deserialize;
@@ -69,7 +69,7 @@ fn replanned(build: &BuildRow) -> Answer<BatchPlan> {
 
 /// The chocolates of a batch whose latest bowl is in temper or was poured: one that is
 /// opened again, for caps on another day, is waited for again.
-pub(super) async fn ready(state: &State, batch_id: Uuid) -> Answer<HashSet<String>> {
+async fn ready(state: &State, batch_id: Uuid) -> Answer<HashSet<String>> {
     let mut ready = HashSet::new();
     for bowl in store::bowls::of_batch(&state.pool, batch_id).await?.into_iter().rev() {
         let record = state.record(&bowl).await?;
@@ -84,13 +84,22 @@ pub(super) async fn ready(state: &State, batch_id: Uuid) -> Answer<HashSet<Strin
     Ok(ready)
 }
 
+/// Where a build stands at a time, by what was done.
+pub(super) async fn stands(
+    state: &State,
+    build: &BuildRow,
+    events: &[Event],
+    now: DateTime<Utc>,
+) -> Answer<Guide> {
+    let ready = ready(state, build.batch_id).await?;
+    Ok(guide(&replanned(build)?, events, now, |key| ready.contains(key)))
+}
+
 async fn answer(state: &State, build: &BuildRow) -> Answer<BuildAnswer> {
     let batch = store::batches::get(&state.pool, build.batch_id).await?;
     let events = store::builds::events(&state.pool, build.batch_id).await?;
-    let plan = replanned(build)?;
     let now = kitchen_time(build.clock, state.wall.now());
-    let ready = ready(state, build.batch_id).await?;
-    let guide = guide(&plan, &events, now, |key| ready.contains(key));
+    let guide = stands(state, build, &events, now).await?;
     let last = craft::build::last_standing(&events);
     let clock = ClockAnswer { now, rate: build.clock.rate, simulated: false };
     Ok(BuildAnswer::new((batch.id, batch.name), guide, last, clock))

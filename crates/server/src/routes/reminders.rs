@@ -4,8 +4,6 @@ use std::cmp::Reverse;
 
 use actix_web::{get, web};
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::build::guide;
-use craft::plan::batch;
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -51,9 +49,7 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswe
         if now - last > FORGOTTEN {
             continue;
         }
-        let ready = super::builds::ready(&state, build.batch_id).await?;
-        let Some(next) = guide(&batch(&build.inputs)?, &events, now, |key| ready.contains(key)).now
-        else {
+        let Some(next) = super::builds::stands(&state, &build, &events, now).await?.now else {
             continue;
         };
         let batch = store::batches::get(&state.pool, build.batch_id).await?;

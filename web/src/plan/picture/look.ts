@@ -1,5 +1,5 @@
 import type { BowlInputs, ComponentPlan } from "../../api/client";
-import { chocolateColours } from "../../theme/chocolate";
+import { channels, chocolateColours } from "../../theme/chocolate";
 
 type Layer = ComponentPlan["layers"][number];
 
@@ -17,12 +17,10 @@ export function layerLook(layer: Layer | undefined, bowls: readonly BowlInputs[]
 /** Some colours, each by its share, stirred into one. */
 export function stirred(parts: readonly { body: string; share: number }[]): string {
   const all = parts.reduce((sum, { share }) => sum + share, 0) || 1;
-  const channel = (at: number) =>
+  const mean = ([0, 1, 2] as const).map((channel) =>
     Math.round(
-      parts.reduce(
-        (sum, { body, share }) => sum + (Number.parseInt(body.slice(at, at + 2), 16) * share) / all,
-        0,
-      ),
-    );
-  return `rgb(${channel(1)}, ${channel(3)}, ${channel(5)})`;
+      parts.reduce((sum, { body, share }) => sum + (channels(body)[channel] * share) / all, 0),
+    ),
+  );
+  return `rgb(${mean.join(", ")})`;
 }

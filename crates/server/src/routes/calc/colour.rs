@@ -22,8 +22,6 @@ use crate::problem::{Answer, Problem};
 
 /// Films in one stack at most.
 const MOST_FILMS: usize = 12;
-/// Optics of a recipe are stated for a film so thick, mm.
-const OPTICS_MM: f64 = 0.1;
 
 /// Butter, or pigment, or both together; and how strong.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -294,8 +292,7 @@ impl StackFilm {
         if self.pigments.is_empty() {
             check.fault(format!("{field}.pigments"), "must be one at least");
         }
-        let mut all = Optics { k: [0.0; 3], s: [0.0; 3] };
-        let mut shares = 0.0;
+        let mut parts = Vec::with_capacity(self.pigments.len());
         for (i, pigment) in self.pigments.iter().enumerate() {
             let field = format!("{field}.pigments[{i}]");
             let share = check.number(&format!("{field}.share"), pigment.share, check::FILM_SHARE);
@@ -304,10 +301,9 @@ impl StackFilm {
                     check.number(&format!("{field}.{name}[{c}]"), value, check::FILM_OPTICS);
                 }
             }
-            all = all.and(Optics { k: pigment.k, s: pigment.s }.times(share));
-            shares += share;
+            parts.push((Optics { k: pigment.k, s: pigment.s }, share));
         }
-        Film { optics: all.times(1.0 / f64::max(shares, f64::MIN_POSITIVE)), thickness }
+        Film { optics: Optics::mixed(parts), thickness }
     }
 }
 
@@ -417,10 +413,9 @@ pub async fn look(Body(request): Body<ColourLookRequest>) -> Answer<Json<ColourL
     let seen = request.seen.as_ref().map(|seen| seen.check(films.len(), &mut check));
     check.finish()?;
     notes.dedup();
-    let white = Film { optics: Optics { k: [0.01; 3], s: [4.0; 3] }, thickness: 1.0 };
     let over = FAMILIES.map(|family| {
         let ground = Ground::from(family).tinted();
-        let backed: Vec<_> = films.iter().copied().chain([white]).collect();
+        let backed: Vec<_> = films.iter().copied().chain([Film::white()]).collect();
         LookOver {
             family,
             bare: hex(ground),
@@ -440,7 +435,7 @@ pub async fn look(Body(request): Body<ColourLookRequest>) -> Answer<Json<ColourL
     Ok(Json(ColourLookAnswer {
         alone: films
             .iter()
-            .map(|film| hex(stack(Ground::White.tinted(), &[Film { thickness: 20.0, ..*film }])))
+            .map(|film| hex(stack(Ground::White.tinted(), &[Film::thick(film.optics)])))
             .collect(),
         over: over.into(),
         strength,
@@ -455,8 +450,7 @@ impl LookFilm {
         if self.mix.is_empty() {
             check.fault(format!("{field}.mix"), "must be one at least");
         }
-        let mut all = Optics { k: [0.0; 3], s: [0.0; 3] };
-        let mut shares = 0.0;
+        let mut parts = Vec::with_capacity(self.mix.len());
         for (i, part) in self.mix.iter().enumerate() {
             let field = format!("{field}.mix[{i}]");
             let share = check.number(&format!("{field}.share"), part.share, check::FILM_SHARE);
@@ -466,13 +460,9 @@ impl LookFilm {
             for (pigment, _) in &recipe.pigments {
                 notes.extend(pigment.remarks());
             }
-            all = all.and(recipe.optics().times(share));
-            shares += share;
+            parts.push((recipe.optics(), share));
         }
-        Film {
-            optics: all.times(1.0 / f64::max(shares, f64::MIN_POSITIVE)),
-            thickness: in_millimetres(self.way.thickness()) * f64::from(passes) / OPTICS_MM,
-        }
+        Film::lying(Optics::mixed(parts), self.way.thickness() * f64::from(passes))
     }
 }
 
