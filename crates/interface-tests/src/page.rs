@@ -337,6 +337,28 @@ impl Page {
         self.until(id, words, |text| text.contains(words)).await
     }
 
+    /// Waits until a selector finds so many elements.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until_count(&self, css: &str, count: usize) -> anyhow::Result<()> {
+        let mut last = 0;
+        let patient = async {
+            loop {
+                last = self.driver.find_all(By::Css(css)).await?.len();
+                if last == count {
+                    return anyhow::Ok(());
+                }
+                tokio::time::sleep(LOOK_EVERY).await;
+            }
+        };
+        tokio::time::timeout(PATIENCE, patient)
+            .await
+            .with_context(|| format!("there never were {count} of {css}"))
+            .and_then(|done| done)
+            .with_context(|| format!("there are {last}"))
+    }
+
     /// Waits until the page as a whole shows some words.
     ///
     /// # Errors

@@ -87,7 +87,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Sets the pace of a build's time. */
+        /** Sets the pace of a build's time, or skips to a moment ahead. */
         put: operations["set_build_clock"];
         post?: never;
         delete?: never;
@@ -1829,6 +1829,11 @@ export interface components {
              * @description Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
              */
             rate: number;
+            /**
+             * Format: date-time
+             * @description Moves on to this moment of the build's time, if it is still ahead; at most 31 days.
+             */
+            skip_to?: string | null;
         };
         /** @description The caps of a filled mould. */
         CapInputs: {

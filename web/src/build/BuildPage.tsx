@@ -69,14 +69,13 @@ function Guide({ build, reached }: { build: Build; reached: boolean }) {
     onSuccess: known,
   });
   const pace = useMutation({
-    mutationFn: async (rate: number) =>
-      accepted<Build>(
-        await api.PUT("/api/v1/batches/{id}/build/clock", { params, body: { rate } }),
-      ),
+    mutationFn: async (body: { rate: number; skip_to?: string }) =>
+      accepted<Build>(await api.PUT("/api/v1/batches/{id}/build/clock", { params, body })),
     onSuccess: known,
   });
   useScreenAwake();
   const { now } = build;
+  const opens = now?.state === "wait" ? now.opens?.at : undefined;
   useSound(now ? `${now.component} ${now.task} ${now.state}` : "", now?.state, silent);
   const done = (just_now: boolean) => {
     if (!now || send.isPending) return;
@@ -181,8 +180,13 @@ function Guide({ build, reached }: { build: Build; reached: boolean }) {
           labelledBy="build-pace"
           rate={build.clock.rate}
           days
-          set={(rate) => pace.mutate(rate)}
+          set={(rate) => pace.mutate({ rate })}
         />
+        {opens && (
+          <Touch onClick={() => pace.mutate({ rate: build.clock.rate, skip_to: opens })}>
+            Skip the wait
+          </Touch>
+        )}
       </Box>
     </Box>
   );

@@ -1,30 +1,11 @@
 //! The build guide, on a sped-up clock.
 
 use anyhow::ensure;
-use interface_tests::{Page, browse};
+use interface_tests::browse;
 use serde_json::json;
 
 use crate::api;
-
-/// Does what the guide says, as soon as it says so, until it has nothing more to say.
-async fn build_to_the_end(page: &Page) -> anyhow::Result<usize> {
-    let mut done = 0;
-    loop {
-        let text = page
-            .until("build-now", "something to do", |text| {
-                !text.contains("Leave it alone") && !text.contains("As soon as")
-            })
-            .await?;
-        if text.contains("All is built") {
-            return Ok(done);
-        }
-        ensure!(!text.contains("Too late"), "who is in time misses nothing: {text}");
-        page.press(if text.contains("Touch it lightly") { "j" } else { "d" }).await?;
-        page.until("build-now", "the next", |now| now != text).await?;
-        done += 1;
-        ensure!(done < 40, "it comes to an end");
-    }
-}
+use crate::guide::follow;
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_marbled_slab_is_built_to_the_end_and_logged() {
@@ -49,8 +30,7 @@ async fn a_marbled_slab_is_built_to_the_end_and_logged() {
         page.until_shown("build-now", "Drop the white about in blobs").await?;
         page.touch("Undo").await?;
         page.until_shown("build-now", "Pour the dark and level it").await?;
-        page.touch("60×").await?;
-        let done = build_to_the_end(page).await?;
+        let done = follow(page, async |_| Ok(())).await?.done;
         ensure!(done >= 9, "{done} tasks");
         page.touch("Note what came out").await?;
         page.until_shown("built", "Drop the white about in blobs").await?;

@@ -1,10 +1,11 @@
 //! Moulded work: planned, made over three sped-up days, logged with pictures.
 
 use anyhow::{Context, ensure};
-use interface_tests::{Page, browse};
+use interface_tests::browse;
 use serde_json::{Value, json};
 
 use crate::api;
+use crate::guide::follow;
 
 /// A batch of filled shells in two colours, as they start; its id.
 async fn shells(name: &str) -> anyhow::Result<String> {
@@ -68,41 +69,6 @@ async fn what_cannot_be_cast_is_said_beside_its_field_and_nothing_is_lost() {
     .await;
 }
 
-/// Does what the guide says, as soon as it says so; the waits it named by the clock.
-async fn three_days(page: &Page, batch: &str) -> anyhow::Result<Vec<String>> {
-    let mut waits = Vec::new();
-    for _ in 0..60 {
-        let text = page
-            .until("build-now", "something to do", |text| !text.contains("Leave it alone"))
-            .await?;
-        if text.contains("All is built") {
-            return Ok(waits);
-        }
-        ensure!(!text.contains("Too late"), "who is in time misses nothing: {text}");
-        if text.contains("As soon as its chocolate is in temper") {
-            pour(batch, "dark").await?;
-            page.until("build-now", "the caps", |now| now != text).await?;
-            continue;
-        }
-        let caps = text.contains("Temper the dark again");
-        if caps {
-            // The chocolate of the first day is used up: it is melted anew.
-            let body = json!({ "chocolate": "dark" });
-            api::post(&format!("/batches/{batch}/bowls"), body).await?;
-        }
-        page.press(if text.contains("Touch") { "j" } else { "d" }).await?;
-        let next = page.until("build-now", "the next", |now| now != text).await?;
-        if next.contains("Come back") {
-            waits.push(next);
-            page.touch("an hour a second").await?;
-            page.until("build-now", "the next day", |text| !text.contains("Leave it")).await?;
-            page.touch("60×").await?;
-            page.find("[data-rate='60']").await?;
-        }
-    }
-    anyhow::bail!("it comes to an end")
-}
-
 #[tokio::test(flavor = "multi_thread")]
 async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_picture() {
     browse("moulded_days", async |page| {
@@ -116,8 +82,17 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
         }
         page.touch("Build guide").await?;
         page.until_shown("build-now", "Polish the mould").await?;
-        page.touch("60×").await?;
-        let waits = three_days(page, &batch).await?;
+        let bring = async |task: &str| {
+            if task.contains("Temper the dark again") {
+                // The chocolate of the first day is used up: it is melted anew.
+                let body = json!({ "chocolate": "dark" });
+                api::post(&format!("/batches/{batch}/bowls"), body).await?;
+            } else if task.contains("As soon as its chocolate is in temper") {
+                pour(&batch, "dark").await?;
+            }
+            Ok(())
+        };
+        let waits = follow(page, bring).await?.waits;
         ensure!(waits.len() == 3, "{waits:#?}");
         ensure!(waits.iter().all(|text| text.contains(" after ")), "{waits:#?}");
         page.touch("Note what came out").await?;

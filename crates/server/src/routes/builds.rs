@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 
 use actix_web::{HttpResponse, get, post, put, web};
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Phase, fold};
 use craft::build::{Event, EventKind, Guide, guide};
 use craft::check::{Bounds, Checker};
@@ -25,6 +25,8 @@ use crate::state::{State, subject};
 /// Three days go by in a minute or two: what rests overnight can be tried out.
 const FASTEST: f64 = 3_600.0;
 const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
+/// As far ahead as time is skipped at once: fillings and flavours rest for days, not months.
+const FARTHEST: TimeDelta = TimeDelta::days(31);
 /// The longest key of a component or a task.
 const LONGEST_KEY: usize = 40;
 
@@ -61,6 +63,8 @@ pub enum NewEvent {
 pub struct BuildClock {
     /// Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
     rate: f64,
+    /// Moves on to this moment of the build's time, if it is still ahead; at most 31 days.
+    skip_to: Option<DateTime<Utc>>,
 }
 
 fn replanned(build: &BuildRow) -> Answer<BatchPlan> {
@@ -136,7 +140,7 @@ pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<web::J
     Ok(web::Json(answer(&state, &build).await?))
 }
 
-/// Sets the pace of a build's time.
+/// Sets the pace of a build's time, or skips to a moment ahead.
 #[utoipa::path(tag = "builds", operation_id = "set_build_clock", request_body = BuildClock, responses(
     (status = 200, body = BuildAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[put("/batches/{id}/build/clock")]
@@ -147,10 +151,15 @@ pub async fn set_clock(
 ) -> Answer<web::Json<BuildAnswer>> {
     let mut check = Checker::new();
     check.number("rate", setting.rate, RATE);
-    check.finish()?;
     let mut build = store::builds::get(&state.pool, *id).await?;
     let real = state.wall.now();
-    let kitchen = kitchen_time(build.clock, real);
+    let now = kitchen_time(build.clock, real);
+    let kitchen = setting.skip_to.map_or(now, |to| to.max(now));
+    if kitchen - now > FARTHEST {
+        let days = FARTHEST.num_days();
+        check.fault("skip_to", format!("must be at most {days} days ahead"));
+    }
+    check.finish()?;
     build.clock = ClockRow { real, kitchen, rate: setting.rate };
     store::builds::set_clock(&state.pool, *id, build.clock).await?;
     Ok(web::Json(answer(&state, &build).await?))

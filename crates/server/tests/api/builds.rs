@@ -1,6 +1,6 @@
 //! Several components in a batch, and the guide that builds them.
 
-use chrono::TimeDelta;
+use chrono::{DateTime, TimeDelta, Utc};
 use serde_json::{Value, json};
 use uuid::Uuid;
 
@@ -178,6 +178,26 @@ async fn what_does_not_belong_to_a_build_is_refused_by_name() {
     let passed = at(&later).expect("a time") - at(&fast).expect("a time");
     // The clock of the test goes on by itself a little.
     assert!((passed.as_seconds_f64() - 600.0).abs() < 60.0, "{passed}");
+}
+
+#[actix_web::test]
+async fn a_wait_is_skipped_forwards_and_not_without_end() {
+    let kitchen = Kitchen::new().await;
+    let path = format!("/batches/{}/build", kitchen.batch("Bark").await);
+    let begun = kitchen.post(&path, json!({})).await.with(201);
+    let now =
+        |build: &Value| -> DateTime<Utc> { text(&build["clock"]["now"]).parse().expect("a time") };
+    let skip = async |to: DateTime<Utc>| {
+        let body = json!({ "rate": 0, "skip_to": to });
+        kitchen.put(&format!("{path}/clock"), None, body).await
+    };
+    let tomorrow = now(&begun) + TimeDelta::hours(26);
+    assert_eq!(now(&skip(tomorrow).await.with(200)), tomorrow);
+    // What was, is not gone back to.
+    assert_eq!(now(&skip(now(&begun)).await.with(200)), tomorrow);
+    let told = skip(tomorrow + TimeDelta::days(32)).await.refuses("skip_to");
+    assert_eq!(told, "must be at most 31 days ahead");
+    assert_eq!(now(&kitchen.get(&path).await.with(200)), tomorrow, "it was refused whole");
 }
 
 #[actix_web::test]

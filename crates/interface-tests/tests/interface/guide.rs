@@ -1,0 +1,91 @@
+//! Following the build guide to its end, as one who does what it says.
+//!
+//! Time stands still while something is to be done, and waits are skipped:
+//! however slow the machine, nothing is missed.
+
+use anyhow::{Context, ensure};
+use interface_tests::Page;
+use serde_json::Value;
+
+/// What the guide shows, read at one moment.
+struct Shown {
+    /// `do`, `closing`, `missed`, `wait` or `wait_for_bowl`; none at the end.
+    state: Option<String>,
+    text: String,
+    /// The long wait it announces, if any.
+    come_back: Option<String>,
+    /// Whether it asks for a touch, to hear when it is dry.
+    touch: bool,
+    /// How many tasks of all components are ticked.
+    done: usize,
+}
+
+const LOOK: &str = "
+    const card = document.querySelector('[data-testid=build-now]');
+    return card && {
+        state: card.dataset.state ?? null,
+        text: card.innerText,
+        back: card.querySelector('[data-testid=come-back]')?.innerText ?? null,
+        touch: [...document.querySelectorAll('button')].some((b) => b.innerText.startsWith('Dry now')),
+        done: document.querySelectorAll('[data-testid=progress] [aria-label=done]').length,
+    };";
+
+/// A task that is done.
+const TICKED: &str = "[data-testid=progress] [aria-label=done]";
+
+async fn look(page: &Page) -> anyhow::Result<Shown> {
+    page.find("[data-testid=build-now]").await?;
+    let seen = page.run(LOOK).await?;
+    let words = |of: &Value| of.as_str().map(ToOwned::to_owned);
+    Ok(Shown {
+        state: words(&seen["state"]),
+        text: words(&seen["text"]).context("the guide says something")?,
+        come_back: words(&seen["back"]),
+        touch: seen["touch"].as_bool().context("a yes or a no")?,
+        done: usize::try_from(seen["done"].as_u64().context("a number of tasks")?)?,
+    })
+}
+
+/// What following the guide came to.
+pub struct Followed {
+    pub done: usize,
+    /// The long waits it announced, each as it did.
+    pub waits: Vec<String>,
+}
+
+/// Does what the guide says, as soon as it says so, until all is built. What a
+/// task needs is brought before it by `bring`, which is told what the guide shows.
+pub async fn follow(
+    page: &Page,
+    bring: impl AsyncFn(&str) -> anyhow::Result<()>,
+) -> anyhow::Result<Followed> {
+    let mut followed = Followed { done: 0, waits: Vec::new() };
+    page.touch("held").await?;
+    page.find("[data-rate='0']").await?;
+    for _ in 0..120 {
+        let shown = look(page).await?;
+        let Some(state) = shown.state.as_deref() else {
+            ensure!(shown.text.contains("All is built"), "{}", shown.text);
+            return Ok(followed);
+        };
+        match state {
+            "wait" => {
+                page.touch("Skip the wait").await?;
+                page.find("[data-testid=build-now]:not([data-state=wait])").await?;
+                followed.waits.extend(shown.come_back);
+            }
+            "wait_for_bowl" => {
+                bring(&shown.text).await?;
+                page.find("[data-testid=build-now]:not([data-state=wait_for_bowl])").await?;
+            }
+            "do" | "closing" => {
+                bring(&shown.text).await?;
+                page.press(if shown.touch { "j" } else { "d" }).await?;
+                page.until_count(TICKED, shown.done + 1).await?;
+                followed.done += 1;
+            }
+            _ => anyhow::bail!("who is in time misses nothing: {}", shown.text),
+        }
+    }
+    anyhow::bail!("the build comes to no end")
+}
