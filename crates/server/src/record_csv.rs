@@ -6,7 +6,7 @@ use craft::check::{self, Checker};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use crate::answer::bowl::{ActionAnswer, ActionName};
+use crate::answer::action::{ActionAnswer, ActionName};
 use crate::problem::Problem;
 use crate::routes::actions::NewAction;
 use crate::routes::record::SavedReading;

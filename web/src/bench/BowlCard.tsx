@@ -4,9 +4,11 @@ import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
 import { degreeUnit, inDisplay, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
+import { Swatch } from "../kit/Swatch";
 import { chocolateColours, familyNames } from "../theme/chocolate";
 import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
+import { Edged } from "./Edged";
 import { levels } from "./levels";
 import { Touch } from "./Touch";
 import { useBench } from "./useBench";
@@ -54,15 +56,13 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const todo = advisedDeed(advice, bowl.on_heat, bowl.bottle != null);
   const { wash, edge, icon: Icon } = levels[advice.level];
   return (
-    <Box
+    <Edged
       as="article"
       aria-label={bowl.batch_name}
       data-testid="bowl-card"
       data-rule={advice.rule}
-      bg={wash}
-      borderInlineStartWidth="10px"
-      borderColor={edge}
-      borderRadius="slab"
+      wash={wash}
+      edge={edge}
       p={{ base: "3", md: "4" }}
       display="grid"
       gap="2"
@@ -81,14 +81,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
             textDecoration="underline"
             minH="32px"
           >
-            <Box
-              w="16px"
-              h="16px"
-              borderRadius="3px"
-              bg={bowl.bottle?.looks ?? chocolateColours[bowl.family].body}
-              borderWidth="1px"
-              borderColor="border.emphasized"
-            />
+            <Swatch looks={bowl.bottle?.looks ?? chocolateColours[bowl.family].body} />
             {bowl.batch_name}
           </Link>
           <Box as="span" color="fg.muted" fontSize="sm">
@@ -161,6 +154,6 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
           )}
         </Box>
       </Box>
-    </Box>
+    </Edged>
   );
 });

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { BowlAnswer } from "../api/client";
 import { inDisplay } from "../kit/display";
 import { CountdownTo } from "./CountdownTo";
+import { Edged } from "./Edged";
 import { levels } from "./levels";
 import type { KitchenClock } from "./useBowl";
 
@@ -17,19 +18,11 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
   const { advice } = bowl;
   const { wash, edge, icon: Icon } = levels[advice.level];
   return (
-    <Box
-      bg={wash}
-      borderInlineStartWidth="10px"
-      borderColor={edge}
-      borderRadius="slab"
-      px={{ base: "3", md: "5" }}
+    <Edged
+      wash={wash}
+      edge={edge}
       py="2"
       minH={{ md: "118px" }}
-      display="flex"
-      flexDirection={{ base: "column", md: "row" }}
-      gap={{ base: "2", md: "5" }}
-      alignItems={{ base: "stretch", md: "center" }}
-      justifyContent="space-between"
       data-testid="instruction"
       data-rule={advice.rule}
     >
@@ -61,6 +54,6 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
           <CountdownTo countdown={advice.countdown} time={time} big />
         </Box>
       )}
-    </Box>
+    </Edged>
   );
 }

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { AlarmClock, Hourglass, Thermometer, TriangleAlert } from "lucide-react";
 import type { Build } from "../api/client";
 import { CountdownTo } from "../bench/CountdownTo";
+import { Edged } from "../bench/Edged";
 import type { KitchenClock } from "../bench/useBowl";
 import { inDisplay } from "../kit/display";
 import { time, weekday } from "../kit/format";
@@ -44,19 +45,11 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
     now.state === "wait" && now.opens ? comeBack(now.opens.at, new Date(clock.now())) : null;
   const countdown = now.state === "wait" ? now.opens : now.closes;
   return (
-    <Box
-      bg={wash}
-      borderInlineStartWidth="10px"
-      borderColor={edge}
-      borderRadius="slab"
-      px={{ base: "3", md: "5" }}
+    <Edged
+      wash={wash}
+      edge={edge}
       py="4"
       minH={{ md: "190px" }}
-      display="flex"
-      flexDirection={{ base: "column", md: "row" }}
-      gap="5"
-      justifyContent="space-between"
-      alignItems={{ md: "center" }}
       data-testid="build-now"
       data-state={now.state}
       data-task={now.task}
@@ -106,6 +99,6 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
           <CountdownTo countdown={countdown} time={clock} big />
         </Box>
       )}
-    </Box>
+    </Edged>
   );
 }

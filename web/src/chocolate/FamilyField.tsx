@@ -1,9 +1,9 @@
-import { Box, Button, RadioGroup } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Box, RadioGroup } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BlendPart, Family } from "../api/client";
+import { ListField } from "../kit/ListField";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
-import { UnitField } from "../kit/UnitField";
 import { blendLook, chocolateColours, families, familyNames } from "../theme/chocolate";
 
 /** Where a blend starts. */
@@ -11,7 +11,6 @@ const usualBlend: BlendPart[] = [
   { family: "dark", share_pct: 60 },
   { family: "milk", share_pct: 40 },
 ];
-const mostParts = 4;
 
 /** A family, or a blend in its place. */
 export interface Kind {
@@ -103,64 +102,35 @@ interface BlendProps {
 
 /** What is mixed, and in what shares. */
 function BlendFields({ blend, errors, onChange }: BlendProps) {
-  const change = (i: number, patch: Partial<BlendPart>) =>
-    onChange(blend.map((part, j) => (j === i ? { ...part, ...patch } : part)));
   const left = 100 - blend.reduce((sum, part) => sum + part.share_pct, 0);
   const unused = families.find((one) => !blend.some((part) => part.family === one)) ?? "dark";
   return (
     <Box mt="3" display="grid" gap="2">
-      {blend.map((part, i) => (
-        <Box
-          // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the blend
-          key={i}
-          display="grid"
-          gridTemplateColumns="minmax(0, 1fr) 96px 40px"
-          gap="2"
-          alignItems="end"
-        >
-          <SelectField
-            label={`Part ${i + 1}`}
-            value={part.family}
-            choices={families.map((one) => ({ value: one, label: familyNames[one] }))}
-            onChange={(value) => {
-              const family = families.find((one) => one === value);
-              if (family) change(i, { family });
-            }}
-          />
-          <UnitField
-            label={`Share ${i + 1}`}
-            unit="%"
-            value={part.share_pct}
-            error={errors[`blend[${i}].share_pct`]}
-            onChange={(share_pct) => share_pct !== null && change(i, { share_pct })}
-          />
-          <Button
-            variant="ghost"
-            minW="40px"
-            px="0"
-            aria-label={`Leave out part ${i + 1}`}
-            disabled={blend.length <= 2}
-            onClick={() => onChange(blend.filter((_, j) => j !== i))}
+      <ListField
+        items={blend}
+        at="blend"
+        errors={errors}
+        fewest={2}
+        most={4}
+        nameOf={(_, i) => `part ${i + 1}`}
+        whole="The blend"
+        more="One part more"
+        onMore={() => onChange([...blend, { family: unused, share_pct: Math.max(1, left) }])}
+        onChange={onChange}
+      >
+        {({ i, field, away }) => (
+          <Box
+            display="grid"
+            gridTemplateColumns="minmax(0, 1fr) 96px 40px"
+            gap="2"
+            alignItems="end"
           >
-            <X aria-hidden />
-          </Button>
-        </Box>
-      ))}
-      {errors.blend && (
-        <Box role="alert" color="stop" fontWeight="560" fontSize="sm">
-          The blend {errors.blend}
-        </Box>
-      )}
-      {blend.length < mostParts && (
-        <Button
-          variant="ghost"
-          size="sm"
-          justifySelf="start"
-          onClick={() => onChange([...blend, { family: unused, share_pct: Math.max(1, left) }])}
-        >
-          <Plus aria-hidden /> Add a part
-        </Button>
-      )}
+            <SelectField label={`Part ${i + 1}`} choices={familyNames} {...field("family")} />
+            <NumberField label={`Share ${i + 1}`} unit="%" {...field("share_pct")} />
+            {away}
+          </Box>
+        )}
+      </ListField>
     </Box>
   );
 }

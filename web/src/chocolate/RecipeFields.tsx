@@ -1,14 +1,14 @@
-import { Box, Button, IconButton, Stack } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Box, Stack } from "@chakra-ui/react";
 import type { RecipeInputs } from "../api/client";
 import { usePigments, useShelf } from "../api/queries";
+import { EitherField } from "../kit/EitherField";
+import { ListField } from "../kit/ListField";
 import { SelectField } from "../kit/SelectField";
 import { SliderField } from "../kit/SliderField";
 
 type Part = RecipeInputs["pigments"][number];
 
 const SAVED = "shelf ";
-const MOST = 6;
 
 interface Props {
   recipe: RecipeInputs;
@@ -24,103 +24,76 @@ interface Props {
 export function RecipeFields({ recipe, errors, field, strains = true, onChange }: Props) {
   const saved = useShelf().data?.pigments ?? [];
   const usual = usePigments().data ?? [];
+  const [first] = usual;
   const { pigments } = recipe;
-  const set = (i: number, patch: Partial<Part>) =>
-    onChange({
-      ...recipe,
-      pigments: pigments.map((part, at) => (at === i ? { ...part, ...patch } : part)),
-    });
+  const set = (next: Part[]) => onChange({ ...recipe, pigments: next });
   const named = (value: string): Partial<Part> => {
     const id = value.startsWith(SAVED) ? value.slice(SAVED.length) : null;
     const pigment = usual.find(({ name }) => name === value) ?? null;
     return { pigment_id: id, pigment: id ? null : pigment };
   };
-  const message = errors[`${field}.pigments`];
   return (
     <Stack gap="3">
-      {pigments.map((part, i) => {
-        const value = part.pigment_id ? SAVED + part.pigment_id : (part.pigment?.name ?? "");
-        const known = usual.some(({ name }) => name === value);
-        return (
-          <Box
-            // biome-ignore lint/suspicious/noArrayIndexKey: a pigment is its place
-            key={i}
-            display="grid"
-            gap="2"
-          >
-            <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px" alignItems="end">
-              <SelectField
-                label={pigments.length > 1 ? `Pigment ${i + 1}` : "Pigment"}
-                value={value}
-                choices={[
-                  ...saved.map(({ id, thing }) => ({ value: SAVED + id, label: thing.name })),
-                  ...(part.pigment && !known ? [{ value, label: part.pigment.name }] : []),
-                  ...usual.map(({ name }) => ({ value: name, label: `${name}, as usual` })),
-                ]}
-                error={
-                  errors[`${field}.pigments[${i}].pigment_id`] ??
-                  errors[`${field}.pigments[${i}].pigment`] ??
-                  errors[`${field}.pigments[${i}].pigment.carrier`] ??
-                  errors[`${field}.pigments[${i}].pigment.food`]
-                }
-                onChange={(next) => set(i, named(next))}
-              />
-              <IconButton
-                aria-label={`Take away: pigment ${i + 1}`}
-                variant="ghost"
-                disabled={pigments.length <= 1}
-                onClick={() =>
-                  onChange({ ...recipe, pigments: pigments.filter((_, at) => at !== i) })
-                }
-              >
-                <X size={18} />
-              </IconButton>
-            </Box>
-            <SliderField
-              label="Strength"
-              spoken={`Parts of pigment ${i + 1} to 100 of butter`}
-              exactly="To 100 of butter"
-              unit="parts"
-              value={part.parts_per_100}
-              range={[0.5, 20]}
-              step={0.5}
-              marks={[5, 10, 15]}
-              error={errors[`${field}.pigments[${i}].parts_per_100`]}
-              onChange={(parts_per_100) => set(i, { parts_per_100 })}
-            />
-          </Box>
-        );
-      })}
-      {message && (
-        <Box color="stop" fontWeight="560" fontSize="sm">
-          The pigments {message}
-        </Box>
-      )}
-      <Button
-        variant="outline"
-        minH="44px"
-        disabled={pigments.length >= MOST || usual.length === 0}
-        onClick={() =>
-          onChange({
-            ...recipe,
-            pigments: [
-              ...pigments,
-              { pigment: usual[0] ?? null, pigment_id: null, parts_per_100: 2 },
-            ],
-          })
+      <ListField
+        items={pigments}
+        at={`${field}.pigments`}
+        errors={errors}
+        fewest={1}
+        most={6}
+        nameOf={(_, i) => `pigment ${i + 1}`}
+        whole="The pigments"
+        more="One pigment more"
+        onMore={
+          first &&
+          (() => set([...pigments, { pigment: first, pigment_id: null, parts_per_100: 2 }]))
         }
+        onChange={set}
       >
-        <Plus aria-hidden /> One pigment more
-      </Button>
+        {({ item, i, at, field: its, changed, away }) => {
+          const value = item.pigment_id ? SAVED + item.pigment_id : (item.pigment?.name ?? "");
+          const known = usual.some(({ name }) => name === value);
+          return (
+            <Box display="grid" gap="2">
+              <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px" alignItems="end">
+                <SelectField
+                  label={pigments.length > 1 ? `Pigment ${i + 1}` : "Pigment"}
+                  value={value}
+                  choices={[
+                    ...saved.map(({ id, thing }) => ({ value: SAVED + id, label: thing.name })),
+                    ...(item.pigment && !known ? [{ value, label: item.pigment.name }] : []),
+                    ...usual.map(({ name }) => ({ value: name, label: `${name}, as usual` })),
+                  ]}
+                  error={
+                    errors[`${at}.pigment_id`] ??
+                    errors[`${at}.pigment`] ??
+                    errors[`${at}.pigment.carrier`] ??
+                    errors[`${at}.pigment.food`]
+                  }
+                  onChange={(next) => set(changed(named(next)))}
+                />
+                {away}
+              </Box>
+              <SliderField
+                label="Strength"
+                spoken={`Parts of pigment ${i + 1} to 100 of butter`}
+                exactly="To 100 of butter"
+                unit="parts"
+                range={[0.5, 20]}
+                step={0.5}
+                marks={[5, 10, 15]}
+                {...its("parts_per_100")}
+              />
+            </Box>
+          );
+        }}
+      </ListField>
       {strains && (
-        <SelectField
+        <EitherField
           label="Strained through cloth"
-          value={recipe.strained ? "yes" : ""}
-          choices={[
-            { value: "", label: "no: for brush or finger" },
-            { value: "yes", label: "yes: for an airbrush" },
-          ]}
-          onChange={(yes) => onChange({ ...recipe, strained: yes !== "" })}
+          value={recipe.strained ?? false}
+          no="no: for brush or finger"
+          yes="yes: for an airbrush"
+          onChange={(strained) => onChange({ ...recipe, strained })}
         />
       )}
     </Stack>

@@ -1,17 +1,17 @@
 import { Box, Button, Heading, IconButton, Stack } from "@chakra-ui/react";
 import { ArrowUp, Plus, X } from "lucide-react";
 import { useState } from "react";
-import type { PigmentInputs, RecipeInputs, Way } from "../api/client";
+import type { PigmentInputs, RecipeInputs } from "../api/client";
 import { usePigments, useShelf } from "../api/queries";
 import { RecipeFields } from "../chocolate/RecipeFields";
+import { CountField } from "../kit/CountField";
 import { Notes } from "../kit/Notes";
+import { NumberField } from "../kit/NumberField";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { Loading } from "../kit/Standing";
 import { under } from "../plan/edits";
-import { CountField } from "../plan/work/CountField";
-import { NumberField } from "../plan/work/NumberField";
-import { wayChoices } from "../plan/work/wayWords";
+import { wayWords } from "../plan/work/wayWords";
 import { FinishedPiece } from "./FinishedPiece";
 import { OverEach } from "./OverEach";
 import { type LabFilm, type SeenPiece, useLook } from "./useLook";
@@ -231,8 +231,8 @@ function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
         <SelectField
           label="Put on"
           value={film.way}
-          choices={wayChoices}
-          onChange={(way) => onChange({ way: way as Way })}
+          choices={wayWords}
+          onChange={(way) => onChange({ way })}
         />
         <CountField
           label={film.way === "spray" ? "Passes" : "Coats"}

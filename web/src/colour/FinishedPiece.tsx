@@ -97,7 +97,7 @@ export function FinishedPiece({ films, seen, strength, onSeen }: Props) {
           label="On"
           value={piece.family}
           choices={grounds.map((family) => ({ value: family, label: familyNames[family] }))}
-          onChange={(family) => set({ family: family as Family })}
+          onChange={(family) => set({ family })}
         />
         <SelectField
           label="It corrects"

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useId } from "react";
 import type { ColourLook } from "../api/client";
+import { Swatch } from "../kit/Swatch";
 import { channels, familyNames } from "../theme/chocolate";
 
 type Over = ColourLook["over"][number];
@@ -70,13 +71,7 @@ function Shell({ over }: { over: Over }) {
       </Box>
       {apart(over.looks, over.backed) && (
         <Box display="flex" gap="1.5" alignItems="center" justifyContent="center" mt="1">
-          <Box
-            w="18px"
-            h="18px"
-            borderRadius="3px"
-            borderWidth="1px"
-            style={{ background: over.backed }}
-          />
+          <Swatch looks={over.backed} size={18} />
           <Box fontSize="xs">with white behind</Box>
         </Box>
       )}

@@ -1,17 +1,30 @@
 import { Field, NativeSelect } from "@chakra-ui/react";
 import { inDisplay } from "./display";
 
-interface Props {
+/** One of the values that can be chosen, and what it is called. */
+export interface Choice<V extends string> {
+  value: V;
   label: string;
-  value: string;
-  /** In order; one with an empty value stands for none. */
-  choices: { value: string; label: string }[];
-  onChange: (value: string) => void;
+}
+
+interface Props<V extends string> {
+  label: string;
+  value: V;
+  /** In order, or by their values; one with an empty value stands for none. */
+  choices: readonly Choice<V>[] | Readonly<Record<V, string>>;
+  onChange: (value: V) => void;
   error?: string | undefined;
 }
 
+function listed<V extends string>(choices: Props<V>["choices"]): readonly Choice<V>[] {
+  if (Array.isArray(choices)) return choices;
+  const named = Object.entries(choices) as [V, string][];
+  return named.map(([value, label]) => ({ value, label }));
+}
+
 /** A choice from a short list. */
-export function SelectField({ label, value, choices, onChange, error }: Props) {
+export function SelectField<V extends string>(props: Props<V>) {
+  const { label, value, choices, onChange, error } = props;
   return (
     <Field.Root invalid={error !== undefined}>
       <Field.Label textStyle="label">{label}</Field.Label>
@@ -21,9 +34,10 @@ export function SelectField({ label, value, choices, onChange, error }: Props) {
           borderColor="border.emphasized"
           fontWeight="560"
           value={value}
-          onChange={(event) => onChange(event.target.value)}
+          // Nothing but what is listed can be chosen.
+          onChange={(event) => onChange(event.target.value as V)}
         >
-          {choices.map((choice) => (
+          {listed(choices).map((choice) => (
             <option key={choice.value} value={choice.value}>
               {choice.label}
             </option>

@@ -1,5 +1,5 @@
 import { Box, Slider } from "@chakra-ui/react";
-import { UnitField } from "./UnitField";
+import { NumberField } from "./NumberField";
 
 interface Props {
   label: string;
@@ -47,13 +47,7 @@ export function SliderField(props: Props) {
           />
         </Slider.Control>
       </Slider.Root>
-      <UnitField
-        label={exactly}
-        unit={unit}
-        value={value}
-        error={error}
-        onChange={(next) => next !== null && onChange(next)}
-      />
+      <NumberField label={exactly} unit={unit} value={value} error={error} onChange={onChange} />
     </Box>
   );
 }

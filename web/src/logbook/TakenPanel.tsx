@@ -1,11 +1,8 @@
-import { Box, Button } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
-import { Refusal } from "../api/refusal";
 import { mass } from "../kit/format";
 import { Panel } from "../kit/Panel";
-import { UnitField } from "../kit/UnitField";
-import { useDeeds } from "../shelf/useThing";
+import { GramsForm } from "../shelf/GramsForm";
 
 interface Props {
   bowlId: string;
@@ -14,9 +11,6 @@ interface Props {
 
 /** What the bowl took from the shelf, and what of it goes back. */
 export function TakenPanel({ bowlId, taken }: Props) {
-  const [grams, setGrams] = useState<number | null>(null);
-  const { move } = useDeeds(taken.chocolate_id);
-  const fault = move.error instanceof Refusal ? move.error.fields.grams : undefined;
   return (
     <Panel title="From the shelf">
       <Box data-testid="taken" mb="2">
@@ -28,39 +22,12 @@ export function TakenPanel({ bowlId, taken }: Props) {
         )}
         .
       </Box>
-      <Box
-        as="form"
-        display="grid"
-        gridTemplateColumns="minmax(0, 160px) auto 1fr"
-        gap="2"
-        alignItems="end"
-        onSubmit={(event: React.FormEvent) => {
-          event.preventDefault();
-          if (grams === null) return;
-          move.mutate(
-            { kind: "returned", grams, bowl_id: bowlId },
-            { onSuccess: () => setGrams(null) },
-          );
-        }}
-      >
-        <UnitField
-          label="Left over, put back"
-          unit="g"
-          optional=""
-          value={grams}
-          error={fault}
-          onChange={setGrams}
-        />
-        <Button
-          type="submit"
-          variant="outline"
-          borderColor="border.emphasized"
-          h="40px"
-          disabled={move.isPending}
-        >
-          Put it back
-        </Button>
-      </Box>
+      <GramsForm
+        chocolateId={taken.chocolate_id}
+        label="Left over, put back"
+        move={(grams) => ({ kind: "returned", grams, bowl_id: bowlId })}
+        button="Put it back"
+      />
     </Panel>
   );
 }

@@ -1,7 +1,9 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BatchPlan } from "../api/client";
+import { Chosen } from "../kit/Chosen";
 import { mass } from "../kit/format";
+import { Swatch } from "../kit/Swatch";
 import { chocolateColours } from "../theme/chocolate";
 
 interface Props {
@@ -70,34 +72,14 @@ interface ChipProps {
 
 const Chip = memo(function Chip({ of, name, mass_g, looks, chosen, onChoose }: ChipProps) {
   return (
-    <Box
-      as="button"
-      aria-pressed={chosen}
-      onClick={() => onChoose(of)}
-      textAlign="start"
-      px="3"
-      py="2"
-      minW="120px"
-      borderRadius="slab"
-      borderWidth="2px"
-      cursor="pointer"
-      borderColor={chosen ? "ink" : "border"}
-    >
+    <Chosen chosen={chosen} onChoose={() => onChoose(of)} py="2" minW="120px">
       <Box display="flex" alignItems="center" gap="2" textStyle="label">
-        {looks && (
-          <Box
-            w="16px"
-            h="16px"
-            borderRadius="3px"
-            borderWidth="1px"
-            style={{ background: looks }}
-          />
-        )}
+        {looks && <Swatch looks={looks} />}
         {name}
       </Box>
       <Box textStyle="figure" fontSize="2xl">
         {mass(mass_g)}
       </Box>
-    </Box>
+    </Chosen>
   );
 });

@@ -1,6 +1,8 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlInputs } from "../api/client";
+import { Chosen } from "../kit/Chosen";
+import { Swatch } from "../kit/Swatch";
 import { lookOf } from "../theme/chocolate";
 
 interface Props {
@@ -40,24 +42,15 @@ interface ChoiceProps {
 
 const Choice = memo(function Choice({ of, name, looks, chosen, onChoose }: ChoiceProps) {
   return (
-    <Box
-      as="button"
-      aria-pressed={chosen}
-      onClick={() => onChoose(of)}
+    <Chosen
+      chosen={chosen}
+      onChoose={() => onChoose(of)}
       display="flex"
       alignItems="center"
       gap="2"
-      minH="48px"
-      px="3"
-      borderRadius="slab"
-      borderWidth="2px"
-      bg="bg.panel"
-      cursor="pointer"
-      fontWeight={chosen ? "640" : "500"}
-      borderColor={chosen ? "ink" : "border"}
     >
-      <Box w="24px" h="24px" borderRadius="4px" borderWidth="1px" style={{ background: looks }} />
+      <Swatch looks={looks} size={24} />
       {name}
-    </Box>
+    </Chosen>
   );
 });

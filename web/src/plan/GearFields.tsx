@@ -3,6 +3,7 @@ import type { ReactNode } from "react";
 import type { BowlInputs } from "../api/client";
 import { useShelf } from "../api/queries";
 import { materials } from "../chocolate/materials";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 
@@ -50,12 +51,12 @@ export function GearFields(props: GearProps) {
       </Wide>
       {bowl && !ware_id && (
         <Wide>
-          <UnitField
+          <NumberField
             label="Empty bowl"
             unit="g"
             value={bowl.mass_g}
             error={errors["bowl.mass_g"]}
-            onChange={(g) => g !== null && onChange({ bowl: { ...bowl, mass_g: g } })}
+            onChange={(g) => onChange({ bowl: { ...bowl, mass_g: g } })}
           />
         </Wide>
       )}
@@ -95,14 +96,12 @@ export function GearFields(props: GearProps) {
       )}
       {!heat_id &&
         (microwave ? (
-          <UnitField
+          <NumberField
             label="Power setting"
             unit="%"
             value={Math.round(microwave.power * 100)}
             error={errors["microwave.power"]}
-            onChange={(pct) =>
-              pct !== null && onChange({ microwave: { ...microwave, power: pct / 100 } })
-            }
+            onChange={(pct) => onChange({ microwave: { ...microwave, power: pct / 100 } })}
           />
         ) : (
           <Box />

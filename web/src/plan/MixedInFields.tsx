@@ -1,7 +1,7 @@
 import { memo } from "react";
 import type { MixedInInputs } from "../api/client";
 import { useDryGoods } from "../api/queries";
-import { UnitField } from "../kit/UnitField";
+import { NumberField } from "../kit/NumberField";
 import { GoodsChoice } from "./GoodsChoice";
 
 const fresh: MixedInInputs = { name: "my dry goods", parts: 0.5, density_g_cm3: 1 };
@@ -38,19 +38,19 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
     >
       {mixedIn && (
         <>
-          <UnitField
+          <NumberField
             label="To one of chocolate"
             unit="parts"
             value={mixedIn.parts}
             error={errors["mixed_in.parts"]}
-            onChange={(parts) => parts !== null && onChange({ ...mixedIn, parts })}
+            onChange={(parts) => onChange({ ...mixedIn, parts })}
           />
-          <UnitField
+          <NumberField
             label="A solid cm³ weighs"
             unit="g"
             value={mixedIn.density_g_cm3}
             error={errors["mixed_in.density_g_cm3"]}
-            onChange={(g) => g !== null && onChange({ ...mixedIn, density_g_cm3: g })}
+            onChange={(density_g_cm3) => onChange({ ...mixedIn, density_g_cm3 })}
           />
         </>
       )}

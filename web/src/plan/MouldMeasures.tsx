@@ -1,11 +1,12 @@
-import { Box, Button, IconButton, Stack } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Box, Stack } from "@chakra-ui/react";
 import type { CavityInputs, MouldInputs } from "../api/client";
+import { CountField } from "../kit/CountField";
+import { fieldsOf } from "../kit/fieldsOf";
+import { ListField } from "../kit/ListField";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
-import { CountField } from "./work/CountField";
-import { NumberField } from "./work/NumberField";
 
 type Shape = NonNullable<CavityInputs["shape"]>;
 type Measure = Exclude<keyof CavityInputs, "shape">;
@@ -35,6 +36,12 @@ const words: Record<Measure, { label: string; unit: string; usual: number }> = {
   area_cm2: { label: "Inside", unit: "cm²", usual: 35 },
   opening_cm2: { label: "Opening", unit: "cm²", usual: 12 },
 };
+
+/** Where a face that has regions starts. */
+const firstRegions = [
+  { name: "face", share_pct: 25 },
+  { name: "body", share_pct: 75 },
+];
 
 /** The measures that a form is known by, those that are there kept. */
 function reshaped(cavity: CavityInputs, shape: Shape): CavityInputs {
@@ -66,15 +73,20 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
   const { cavity } = mould;
   const shape = cavity.shape ?? "measured";
   const regions = mould.regions ?? [];
-  const region = (i: number, patch: object) =>
-    onChange({ ...mould, regions: regions.map((r, at) => (at === i ? { ...r, ...patch } : r)) });
+  const set = (patch: Partial<MouldInputs>) => onChange({ ...mould, ...patch });
+  const measure = fieldsOf(
+    cavity,
+    errors,
+    (patch) => set({ cavity: { ...cavity, ...patch } }),
+    `${field}.cavity.`,
+  );
   return (
     <Stack gap="3">
       <SelectField
         label="A cavity is"
         value={shape}
-        choices={Object.entries(shapes).map(([value, label]) => ({ value, label }))}
-        onChange={(next) => onChange({ ...mould, cavity: reshaped(cavity, next as Shape) })}
+        choices={shapes}
+        onChange={(next) => set({ cavity: reshaped(cavity, next) })}
       />
       <Box display="grid" gridTemplateColumns="repeat(3, minmax(0, 1fr))" gap="2">
         {measures[shape].map((name) => (
@@ -82,84 +94,48 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
             key={name}
             label={words[name].label}
             unit={words[name].unit}
-            value={cavity[name]}
-            error={errors[`${field}.cavity.${name}`]}
-            onChange={(value) => onChange({ ...mould, cavity: { ...cavity, [name]: value } })}
+            {...measure(name)}
           />
         ))}
-        <CountField
-          label="Cavities"
-          value={mould.count}
-          error={errors[`${field}.count`]}
-          onChange={(count) => onChange({ ...mould, count })}
-        />
+        <CountField label="Cavities" {...fieldsOf(mould, errors, set, `${field}.`)("count")} />
       </Box>
       <SelectField
         label="Made of"
         value={mould.material ?? "rigid"}
-        choices={[
-          { value: "rigid", label: "rigid: it does not bend" },
-          { value: "silicone", label: "silicone" },
-        ]}
-        onChange={(material) =>
-          onChange({ ...mould, material: material as NonNullable<MouldInputs["material"]> })
-        }
+        choices={{ rigid: "rigid: it does not bend", silicone: "silicone" }}
+        onChange={(material) => set({ material })}
       />
-      {regions.map((one, i) => (
-        <Box
-          // biome-ignore lint/suspicious/noArrayIndexKey: a region is its place
-          key={i}
-          display="grid"
-          gridTemplateColumns="minmax(0, 1fr) 96px 44px"
-          gap="2"
-          alignItems="end"
-        >
-          <TextField
-            label={`Region ${i + 1}`}
-            value={one.name}
-            error={errors[`${field}.regions[${i}].name`]}
-            onChange={(name) => region(i, { name })}
-          />
-          <NumberField
-            label="Of the face"
-            unit="%"
-            value={one.share_pct}
-            error={errors[`${field}.regions[${i}].share_pct`]}
-            onChange={(share_pct) => region(i, { share_pct })}
-          />
-          <IconButton
-            aria-label={`Take away: region ${i + 1}`}
-            variant="ghost"
-            onClick={() => onChange({ ...mould, regions: regions.filter((_, at) => at !== i) })}
-          >
-            <X size={18} />
-          </IconButton>
-        </Box>
-      ))}
-      {errors[`${field}.regions`] && (
-        <Box color="stop" fontWeight="560" fontSize="sm">
-          The regions {errors[`${field}.regions`]}
-        </Box>
-      )}
-      <Button
-        variant="outline"
-        minH="44px"
-        disabled={regions.length >= 8}
-        onClick={() =>
-          onChange({
-            ...mould,
+      <ListField
+        items={regions}
+        at={`${field}.regions`}
+        errors={errors}
+        most={8}
+        nameOf={(_, i) => `region ${i + 1}`}
+        whole="The regions"
+        more={regions.length === 0 ? "Its face has regions" : "One region more"}
+        onMore={() =>
+          set({
             regions:
               regions.length === 0
-                ? [
-                    { name: "face", share_pct: 25 },
-                    { name: "body", share_pct: 75 },
-                  ]
+                ? firstRegions
                 : [...regions, { name: `region ${regions.length + 1}`, share_pct: 10 }],
           })
         }
+        onChange={(next) => set({ regions: next })}
       >
-        <Plus aria-hidden /> {regions.length === 0 ? "Its face has regions" : "One region more"}
-      </Button>
+        {({ i, field: its, away }) => (
+          <Box
+            display="grid"
+            gridTemplateColumns="minmax(0, 1fr) 96px 44px"
+            gap="2"
+            alignItems="end"
+          >
+            <TextField label={`Region ${i + 1}`} {...its("name")} />
+            <NumberField label="Of the face" unit="%" {...its("share_pct")} />
+            {away}
+          </Box>
+        )}
+      </ListField>
     </Stack>
   );
 }

@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BatchInputs } from "../api/client";
+import { NumberField } from "../kit/NumberField";
 import { UnitField } from "../kit/UnitField";
 
 interface Props {
@@ -16,19 +17,19 @@ export const RoomFields = memo(function RoomFields(props: Props) {
   const { room_c, rh_pct, fridge_c, errors, onChange } = props;
   return (
     <Box display="flex" gap="2">
-      <UnitField
+      <NumberField
         label="Room"
         unit="°C"
         value={room_c}
         error={errors.room_c}
-        onChange={(c) => c !== null && onChange({ room_c: c })}
+        onChange={(c) => onChange({ room_c: c })}
       />
-      <UnitField
+      <NumberField
         label="Humidity"
         unit="%"
         value={rh_pct}
         error={errors.rh_pct}
-        onChange={(pct) => pct !== null && onChange({ rh_pct: pct })}
+        onChange={(pct) => onChange({ rh_pct: pct })}
       />
       <UnitField
         label="Fridge"

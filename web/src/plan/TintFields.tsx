@@ -1,7 +1,7 @@
 import type { BowlInputs } from "../api/client";
+import { NumberField } from "../kit/NumberField";
+import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
-import { NumberField } from "./work/NumberField";
-import { Pair } from "./work/Pair";
 
 interface Props {
   tint: BowlInputs["tint"];

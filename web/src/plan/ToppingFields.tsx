@@ -2,8 +2,9 @@ import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ToppingInputs, UsualTopping } from "../api/client";
 import { useToppings } from "../api/queries";
+import { fieldsOf } from "../kit/fieldsOf";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
-import { UnitField } from "../kit/UnitField";
 import { GoodsChoice } from "./GoodsChoice";
 
 const fresh = { name: "my topping", across_mm: 10, each_g: 0.5 };
@@ -12,7 +13,7 @@ type Wish = ToppingInputs["wish"];
 const everyPiece: Wish = { by: "pieces", piece_cm2: 16 };
 const covering: Wish = { by: "coverage", coverage_pct: 30 };
 
-const wishes: Record<string, Wish> = {
+const wishes: Record<Wish["by"], Wish> = {
   pieces: everyPiece,
   coverage: covering,
   share: { by: "share", share_pct: 12.5 },
@@ -29,35 +30,53 @@ function WishField({ wish, errors, onChange }: WishProps) {
   switch (wish.by) {
     case "pieces":
       return (
-        <UnitField
+        <NumberField
           label="A piece is"
           unit="cm²"
           value={wish.piece_cm2}
           error={errors["topping.wish.piece_cm2"]}
-          onChange={(cm2) => cm2 !== null && onChange({ by: "pieces", piece_cm2: cm2 })}
+          onChange={(piece_cm2) => onChange({ by: "pieces", piece_cm2 })}
         />
       );
     case "coverage":
       return (
-        <UnitField
+        <NumberField
           label="It covers"
           unit="%"
           value={wish.coverage_pct}
           error={errors["topping.wish.coverage_pct"]}
-          onChange={(pct) => pct !== null && onChange({ by: "coverage", coverage_pct: pct })}
+          onChange={(coverage_pct) => onChange({ by: "coverage", coverage_pct })}
         />
       );
     case "share":
       return (
-        <UnitField
+        <NumberField
           label="Of the chocolate"
           unit="%"
           value={wish.share_pct}
           error={errors["topping.wish.share_pct"]}
-          onChange={(pct) => pct !== null && onChange({ by: "share", share_pct: pct })}
+          onChange={(share_pct) => onChange({ by: "share", share_pct })}
         />
       );
   }
+}
+
+interface SizeProps {
+  topping: ToppingInputs;
+  errors: Record<string, string>;
+  onChange: (topping: ToppingInputs) => void;
+}
+
+/** How large one of it is. */
+function SizeFields({ topping, errors, onChange }: SizeProps) {
+  const set = (patch: Partial<ToppingInputs>) => onChange({ ...topping, ...patch });
+  const field = fieldsOf(topping, errors, set, "topping.");
+  return (
+    <>
+      <NumberField label="One is across" unit="mm" {...field("across_mm")} />
+      <NumberField label="One weighs" unit="g" {...field("each_g")} />
+    </>
+  );
 }
 
 interface Props {
@@ -88,30 +107,17 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
     >
       {topping && (
         <>
-          <UnitField
-            label="One is across"
-            unit="mm"
-            value={topping.across_mm}
-            error={errors["topping.across_mm"]}
-            onChange={(mm) => mm !== null && onChange({ ...topping, across_mm: mm })}
-          />
-          <UnitField
-            label="One weighs"
-            unit="g"
-            value={topping.each_g}
-            error={errors["topping.each_g"]}
-            onChange={(g) => g !== null && onChange({ ...topping, each_g: g })}
-          />
+          <SizeFields topping={topping} errors={errors} onChange={onChange} />
           <Box gridColumn="1 / -1">
             <SelectField
               label="How much"
               value={topping.wish.by}
-              choices={[
-                { value: "pieces", label: "some on every piece" },
-                { value: "coverage", label: "by how much it covers" },
-                { value: "share", label: "by the chocolate's weight" },
-              ]}
-              onChange={(by) => onChange({ ...topping, wish: wishes[by] ?? everyPiece })}
+              choices={{
+                pieces: "some on every piece",
+                coverage: "by how much it covers",
+                share: "by the chocolate's weight",
+              }}
+              onChange={(by) => onChange({ ...topping, wish: wishes[by] })}
             />
           </Box>
           <WishField

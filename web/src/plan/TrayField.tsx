@@ -2,6 +2,7 @@ import { Box, SegmentGroup, Stack } from "@chakra-ui/react";
 import { memo, useId } from "react";
 import type { TrayInputs } from "../api/client";
 import { useShelf, useTrays } from "../api/queries";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { trayWords } from "./trayWords";
@@ -103,12 +104,12 @@ function Measures({ tray, errors, field, onChange }: MeasuresProps) {
   const id = useId();
   const set = (patch: object) => onChange({ ...tray, ...patch } as TrayInputs);
   const number = (name: string, label: string, unit: string, value: number) => (
-    <UnitField
+    <NumberField
       label={label}
       unit={unit}
       value={value}
       error={errors[`${field}.${name}`]}
-      onChange={(next) => next !== null && set({ [name]: next })}
+      onChange={(next) => set({ [name]: next })}
     />
   );
   return (

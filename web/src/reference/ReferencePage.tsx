@@ -5,6 +5,7 @@ import { useShelf, useWindowsOf } from "../api/queries";
 import { ScaleMarks } from "../chocolate/BandScale";
 import { OwnBeside } from "../chocolate/OwnBeside";
 import { Failed, Loading } from "../kit/Standing";
+import { Swatch } from "../kit/Swatch";
 import { chocolateColours, families, familyNames, lookOf } from "../theme/chocolate";
 
 /** The windows of every family on one scale: a card for the kitchen wall. */
@@ -83,16 +84,7 @@ function Row({ name, look, windows, usual = windows }: RowProps) {
       breakInside="avoid"
     >
       <Box display="flex" gap="2.5" alignItems="center" fontWeight="600" minH="46px">
-        <Box
-          w="22px"
-          h="22px"
-          flexShrink={0}
-          borderRadius="4px"
-          borderWidth="1px"
-          borderColor="border.emphasized"
-          style={{ background: look }}
-          css={{ printColorAdjust: "exact" }}
-        />
+        <Swatch looks={look} size={22} />
         {name}
       </Box>
       <OwnBeside windows={windows} usual={usual} />

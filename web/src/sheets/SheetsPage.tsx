@@ -6,6 +6,7 @@ import type { Paper, PlanOfBatch } from "../api/client";
 import { usePlan } from "../api/queries";
 import { Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
+import { EitherField } from "../kit/EitherField";
 import { mass } from "../kit/format";
 import { SelectField } from "../kit/SelectField";
 import { Failed, Loading, Standing } from "../kit/Standing";
@@ -14,10 +15,7 @@ import { sheetWords } from "./sheetWords";
 import { useSheets } from "./useSheets";
 
 const Link = chakra(RouterLink);
-const papers = [
-  { value: "a4", label: "A4" },
-  { value: "letter", label: "Letter" },
-];
+const papers: Record<Paper, string> = { a4: "A4", letter: "Letter" };
 
 /** Sheets at true size, to pipe over, score by, or cut along. */
 export default function SheetsPage() {
@@ -76,23 +74,16 @@ function Drawn({ kept, work, plan, words }: Props) {
         </Box>
         <Box display="flex" gap="3" alignItems="end" my="4" flexWrap="wrap">
           <Box w="140px">
-            <SelectField
-              label="Paper"
-              value={paper}
-              choices={papers}
-              onChange={(next) => setPaper(next === "letter" ? "letter" : "a4")}
-            />
+            <SelectField label="Paper" value={paper} choices={papers} onChange={setPaper} />
           </Box>
           {piped && (
             <Box w="260px">
-              <SelectField
+              <EitherField
                 label="The face goes"
-                value={mirrored ? "down" : "up"}
-                choices={[
-                  { value: "down", label: "down: drawn mirrored" },
-                  { value: "up", label: "up: drawn as it is" },
-                ]}
-                onChange={(face) => setMirrored(face === "down")}
+                value={mirrored}
+                no="up: drawn as it is"
+                yes="down: drawn mirrored"
+                onChange={setMirrored}
               />
             </Box>
           )}

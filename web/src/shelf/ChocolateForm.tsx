@@ -4,11 +4,11 @@ import type { ThingOf } from "../api/client";
 import { type OnShelf, useWindows } from "../api/queries";
 import { FamilyField } from "../chocolate/FamilyField";
 import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
+import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 import { flowWords } from "./flow";
-import { Pair } from "./Pair";
 import { ThingForm } from "./ThingForm";
 import { useDeeds, useKeep } from "./useThing";
 

@@ -3,6 +3,7 @@ import { Pencil } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { Swatch } from "../kit/Swatch";
 import { TextField } from "../kit/TextField";
 import { Learned } from "./Learned";
 import { Section, Slot } from "./Section";
@@ -62,17 +63,7 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
       ) : (
         <>
           <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
-            {props.swatch && (
-              <Box
-                flexShrink={0}
-                w="44px"
-                h="44px"
-                borderRadius="slab"
-                borderWidth="1px"
-                borderColor="border.emphasized"
-                style={{ background: props.swatch(item) }}
-              />
-            )}
+            {props.swatch && <Swatch looks={props.swatch(item)} size={44} />}
             <Box flexGrow="1">
               <Box fontWeight="600">{name}</Box>
               <Box fontSize="sm">{props.words(item)}</Box>

@@ -1,8 +1,8 @@
 import type { OnShelf } from "../api/queries";
-import { SelectField } from "../kit/SelectField";
-import { UnitField } from "../kit/UnitField";
+import { EitherField } from "../kit/EitherField";
+import { NumberField } from "../kit/NumberField";
+import { Pair } from "../kit/Pair";
 import { type FieldsProps, Gear } from "./Gear";
-import { Pair } from "./Pair";
 
 /** Microwaves and water baths. */
 export function HeatSources({ heats }: { heats: OnShelf<"heat">[] }) {
@@ -28,38 +28,29 @@ function HeatFields({ draft, errors, onChange }: FieldsProps<"heat">) {
   const { microwave } = draft;
   return (
     <>
-      <SelectField
+      <EitherField
         label="What it is"
-        value={microwave ? "microwave" : "bath"}
-        choices={[
-          { value: "microwave", label: "a microwave" },
-          { value: "bath", label: "a water bath" },
-        ]}
-        onChange={(kind) =>
-          onChange({
-            ...draft,
-            microwave: kind === "microwave" ? { watts: 800, power: 0.5 } : null,
-          })
-        }
+        value={microwave != null}
+        no="a water bath"
+        yes="a microwave"
+        onChange={(is) => onChange({ ...draft, microwave: is ? { watts: 800, power: 0.5 } : null })}
       />
       {microwave && (
         <Pair>
-          <UnitField
+          <NumberField
             label="Rated output"
             unit="W"
             value={microwave.watts}
             error={errors["microwave.watts"]}
-            onChange={(watts) =>
-              watts !== null && onChange({ ...draft, microwave: { ...microwave, watts } })
-            }
+            onChange={(watts) => onChange({ ...draft, microwave: { ...microwave, watts } })}
           />
-          <UnitField
+          <NumberField
             label="Setting you melt at"
             unit="%"
             value={Math.round(microwave.power * 100)}
             error={errors["microwave.power"]}
             onChange={(pct) =>
-              pct !== null && onChange({ ...draft, microwave: { ...microwave, power: pct / 100 } })
+              onChange({ ...draft, microwave: { ...microwave, power: pct / 100 } })
             }
           />
         </Pair>

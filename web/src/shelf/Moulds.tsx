@@ -1,11 +1,11 @@
 import { Box, Button, Stack } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Family, MouldInputs } from "../api/client";
+import type { MouldInputs } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
-import { UnitField } from "../kit/UnitField";
 import { MouldMeasures, mouldWords } from "../plan/MouldMeasures";
-import { families, familyNames } from "../theme/chocolate";
+import { familyNames } from "../theme/chocolate";
 import { type FieldsProps, Gear } from "./Gear";
 
 type Weighing = NonNullable<MouldInputs["weighings"]>[number];
@@ -126,11 +126,11 @@ interface WeighingProps {
 
 function WeighingFields({ weighing, onChange, onAdd }: WeighingProps) {
   const number = (name: "wait_s" | "empty_g" | "lined_g", label: string, unit: string) => (
-    <UnitField
+    <NumberField
       label={label}
       unit={unit}
       value={weighing[name]}
-      onChange={(value) => value !== null && onChange({ ...weighing, [name]: value })}
+      onChange={(value) => onChange({ ...weighing, [name]: value })}
     />
   );
   return (
@@ -138,8 +138,8 @@ function WeighingFields({ weighing, onChange, onAdd }: WeighingProps) {
       <SelectField
         label="Chocolate"
         value={weighing.family}
-        choices={families.map((family) => ({ value: family, label: familyNames[family] }))}
-        onChange={(family) => onChange({ ...weighing, family: family as Family })}
+        choices={familyNames}
+        onChange={(family) => onChange({ ...weighing, family })}
       />
       {number("wait_s", "Waited", "s")}
       {number("empty_g", "Empty", "g")}

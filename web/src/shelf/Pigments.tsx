@@ -1,6 +1,8 @@
 import { Box, Field, Input, Stack } from "@chakra-ui/react";
 import type { PigmentInputs } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { EitherField } from "../kit/EitherField";
+import { fieldsOf } from "../kit/fieldsOf";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
@@ -57,26 +59,14 @@ export function Pigments({ pigments }: { pigments: OnShelf<"pigment">[] }) {
 
 function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
   const set = (patch: Partial<PigmentInputs>) => onChange({ ...draft, ...patch });
-  const yes = (label: string, name: "opaque" | "shimmer" | "check_country", words: string[]) => (
-    <SelectField
-      label={label}
-      value={draft[name] ? "yes" : ""}
-      choices={[
-        { value: "", label: words[0] ?? "no" },
-        { value: "yes", label: words[1] ?? "yes" },
-      ]}
-      onChange={(value) => set({ [name]: value !== "" })}
-    />
-  );
+  const field = fieldsOf<PigmentInputs>(draft, errors, set);
+  const flag = (name: "opaque" | "shimmer" | "check_country") => ({
+    ...field(name),
+    value: draft[name] ?? false,
+  });
   return (
     <Stack gap="3">
-      <SelectField
-        label="It is"
-        value={draft.carrier}
-        choices={Object.entries(carriers).map(([value, label]) => ({ value, label }))}
-        error={errors.carrier}
-        onChange={(carrier) => set({ carrier: carrier as PigmentInputs["carrier"] })}
-      />
+      <SelectField label="It is" choices={carriers} {...field("carrier")} />
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" alignItems="end">
         <Field.Root>
           <Field.Label textStyle="label">It looks</Field.Label>
@@ -87,33 +77,23 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
             onChange={(event) => set({ srgb: event.target.value })}
           />
         </Field.Root>
-        {yes("Behind it", "opaque", ["shows through", "is hidden"])}
-        {yes("Shimmer", "shimmer", ["no", "yes: mica"])}
-        <UnitField
-          label="Strength"
-          unit="×"
-          optional="1"
-          value={draft.strength}
-          error={errors.strength}
-          onChange={(strength) => set({ strength })}
-        />
+        <EitherField label="Behind it" no="shows through" yes="is hidden" {...flag("opaque")} />
+        <EitherField label="Shimmer" no="no" yes="yes: mica" {...flag("shimmer")} />
+        <UnitField label="Strength" unit="×" optional="1" {...field("strength")} />
       </Box>
       <SelectField
         label="Its label says"
+        choices={foods}
+        {...field("food")}
         value={draft.food ?? "not_said"}
-        choices={Object.entries(foods).map(([value, label]) => ({ value, label }))}
-        error={errors.food}
-        onChange={(food) => set({ food: food as NonNullable<PigmentInputs["food"]> })}
       />
-      {yes("Law", "check_country", ["nothing known", "barred in some countries: check yours"])}
-      <UnitField
-        label="100 g cost"
-        unit=""
-        optional="not known"
-        value={draft.price_per_100g}
-        error={errors.price_per_100g}
-        onChange={(price_per_100g) => set({ price_per_100g })}
+      <EitherField
+        label="Law"
+        no="nothing known"
+        yes="barred in some countries: check yours"
+        {...flag("check_country")}
       />
+      <UnitField label="100 g cost" unit="" optional="not known" {...field("price_per_100g")} />
     </Stack>
   );
 }

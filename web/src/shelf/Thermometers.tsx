@@ -2,16 +2,16 @@ import { Box } from "@chakra-ui/react";
 import type { OnShelf } from "../api/queries";
 import { offWords } from "../chocolate/offWords";
 import { inDisplay } from "../kit/display";
+import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
-import { Pair } from "./Pair";
 
-const checks = [
-  { value: "", label: "not checked" },
-  { value: "ice_water", label: "ice water" },
-  { value: "body", label: "a mouth, under the tongue" },
-] as const;
+const checks = {
+  "": "not checked",
+  ice_water: "ice water",
+  body: "a mouth, under the tongue",
+};
 
 /** The thermometers, with what they are off by. */
 export function Thermometers({ thermometers }: { thermometers: OnShelf<"thermometer">[] }) {
@@ -37,16 +37,15 @@ function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer
         <SelectField
           label="Checked in"
           value={checked}
-          choices={[...checks]}
+          choices={checks}
           error={errors.checked_in}
-          onChange={(chosen) => {
-            const checked_in = checks.find((one) => one.value === chosen)?.value || null;
+          onChange={(chosen) =>
             onChange({
               ...draft,
-              checked_in,
-              showed_c: checked_in ? (draft.showed_c ?? null) : null,
-            });
-          }}
+              checked_in: chosen || null,
+              showed_c: chosen ? (draft.showed_c ?? null) : null,
+            })
+          }
         />
         {checked && (
           <UnitField

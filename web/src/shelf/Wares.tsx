@@ -1,10 +1,10 @@
 import type { OnShelf } from "../api/queries";
 import { materials } from "../chocolate/materials";
 import { mass } from "../kit/format";
+import { NumberField } from "../kit/NumberField";
+import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
-import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
-import { Pair } from "./Pair";
 
 /** The bowls. */
 export function Wares({ wares }: { wares: OnShelf<"ware">[] }) {
@@ -29,17 +29,14 @@ function WareFields({ draft, errors, onChange }: FieldsProps<"ware">) {
         label="Made of"
         value={draft.material}
         choices={materials.map((material) => ({ value: material, label: material }))}
-        onChange={(chosen) => {
-          const material = materials.find((one) => one === chosen);
-          if (material) onChange({ ...draft, material });
-        }}
+        onChange={(material) => onChange({ ...draft, material })}
       />
-      <UnitField
+      <NumberField
         label="Empty, it weighs"
         unit="g"
         value={draft.mass_g}
         error={errors.mass_g}
-        onChange={(mass_g) => mass_g !== null && onChange({ ...draft, mass_g })}
+        onChange={(mass_g) => onChange({ ...draft, mass_g })}
       />
     </Pair>
   );

@@ -100,7 +100,7 @@ async fn a_blend_is_mixed_on_the_plan() {
         page.until_said("must add up to 100 %; it adds up to 90.0 %").await?;
         page.fill("Share 1", "70").await?;
         page.until_said("Melt, to 45.1 °C").await?;
-        page.touch("Add a part").await?;
+        page.touch("One part more").await?;
         page.fill("Share 1", "60").await?;
         page.fill("Share 3", "10").await?;
         page.choose("Part 3", "White").await?;
@@ -108,7 +108,7 @@ async fn a_blend_is_mixed_on_the_plan() {
         page.until("saving", "saved for good", |text| text == "Saved").await?;
         page.reload().await?;
         page.until_said("Melt, to 44.6 °C").await?;
-        page.touch("Leave out part 3").await?;
+        page.touch("Take away: part 3").await?;
         page.until_said("it adds up to 90.0 %").await?;
         Ok(())
     })

@@ -10,7 +10,8 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::bowl::{AdviceAnswer, BottleAnswer, ClockAnswer, LatestAnswer, Subject};
+use super::advice::AdviceAnswer;
+use super::bowl::{BottleAnswer, ClockAnswer, LatestAnswer, Subject};
 use super::{band, celsius, round};
 
 /// A bowl at the bench and what it is for.

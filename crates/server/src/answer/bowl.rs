@@ -1,22 +1,21 @@
 //! A bowl, as the bench shows it.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{
-    Advice, Alarm, Countdown, Grounds, Rule, advise, bursts_left, setting_windows,
-};
+use craft::bowl::coach::{advise, bursts_left, setting_windows};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
-    Action, ActionKind, Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve,
-    finish, fold, look_ahead, shake_due,
+    Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve, finish, fold,
+    look_ahead, shake_due,
 };
 use craft::method::Method;
-use craft::note::Level;
 use craft::units::in_degrees;
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::action::ActionAnswer;
+use super::advice::{AdviceAnswer, CountdownAnswer};
 use super::figures::WindowsAnswer;
 use super::{band, celsius, grams, round, seconds};
 
@@ -41,70 +40,6 @@ pub struct LatestAnswer {
     pub temp_c: f64,
     /// When.
     pub at: DateTime<Utc>,
-}
-
-/// A time to count down to.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct CountdownAnswer {
-    /// What happens then.
-    pub what: String,
-    /// When it most likely is.
-    pub at: DateTime<Utc>,
-    /// Not likely before; the same as `at` where it is exact.
-    pub earliest: DateTime<Utc>,
-    /// Not likely after; `null` where it may never be.
-    pub latest: Option<DateTime<Utc>>,
-}
-
-impl From<Countdown> for CountdownAnswer {
-    fn from(c: Countdown) -> Self {
-        Self { what: c.what.to_owned(), at: c.at, earliest: c.earliest, latest: c.latest }
-    }
-}
-
-/// What the coach says.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct AdviceAnswer {
-    /// The rule that spoke.
-    pub rule: Rule,
-    /// How much it matters.
-    pub level: Level,
-    /// The instruction.
-    pub say: String,
-    /// The reason.
-    pub why: String,
-    /// How sure it is: what it rests on.
-    pub grounds: Grounds,
-    /// The one time that matters now.
-    pub countdown: Option<CountdownAnswer>,
-    /// Whether to be heard.
-    pub alarm: Option<Alarm>,
-    /// The burst that is advised.
-    pub heat_s: Option<f64>,
-    /// The seed that is advised.
-    pub seed_g: Option<f64>,
-    /// The ready crystals that are advised.
-    pub crystals_g: Option<f64>,
-    /// What is advised to be poured out on the stone.
-    pub pour_out_g: Option<f64>,
-}
-
-impl From<Advice> for AdviceAnswer {
-    fn from(a: Advice) -> Self {
-        Self {
-            rule: a.rule,
-            level: a.level,
-            say: a.say,
-            why: a.why,
-            grounds: a.grounds,
-            countdown: a.countdown.map(Into::into),
-            alarm: a.alarm,
-            heat_s: a.heat.map(seconds),
-            seed_g: a.seed.map(grams),
-            crystals_g: a.crystals.map(grams),
-            pour_out_g: a.pour_out.map(grams),
-        }
-    }
 }
 
 /// One planned addition of seed.
@@ -165,117 +100,6 @@ pub struct OutlookAnswer {
     pub low_c: f64,
     /// Upper end of the range.
     pub high_c: f64,
-}
-
-/// What an action was.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, serde::Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum ActionName {
-    /// Put on the heat: with `seconds` a burst, without until taken off.
-    Heat,
-    /// Taken off the heat: the melt is done.
-    OffHeat,
-    /// Stirred.
-    Stirred,
-    /// Seed added: `grams`.
-    SeedAdded,
-    /// Ready crystals stirred in: `grams`.
-    CrystalsAdded,
-    /// A part poured out on the stone: `grams`.
-    OnStone,
-    /// What was on the stone returned.
-    OffStone,
-    /// Powder of a colour worked in.
-    ColourIn,
-    /// Strained through cloth.
-    Strained,
-    /// It thickens: the maker says so.
-    TooThick,
-    /// A smear was made.
-    TestStarted,
-    /// The smear was looked at: `seen`.
-    TestSeen,
-    /// Poured.
-    Poured,
-    /// Given up: `reason`.
-    GivenUp,
-    /// An earlier action did not happen: `undoes`.
-    Undone,
-}
-
-/// An action that stands.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct ActionAnswer {
-    /// Its id.
-    pub id: Uuid,
-    /// When it was done.
-    pub at: DateTime<Utc>,
-    /// What was done.
-    pub kind: ActionName,
-    /// Length of a burst.
-    pub seconds: Option<f64>,
-    /// Seed or crystals added, or what was poured out on the stone.
-    pub grams: Option<f64>,
-    /// Look of the smear.
-    pub seen: Option<Seen>,
-    /// Why it was given up.
-    pub reason: Option<String>,
-    /// What it undoes.
-    pub undoes: Option<Uuid>,
-}
-
-impl From<&Action> for ActionAnswer {
-    fn from(action: &Action) -> Self {
-        let mut answer = Self {
-            id: action.id,
-            at: action.at,
-            kind: ActionName::Stirred,
-            seconds: None,
-            grams: None,
-            seen: None,
-            reason: None,
-            undoes: None,
-        };
-        answer.kind = match &action.kind {
-            ActionKind::Heat { lasting } => {
-                answer.seconds = lasting.map(seconds);
-                ActionName::Heat
-            }
-            ActionKind::OffHeat => ActionName::OffHeat,
-            ActionKind::Stirred => ActionName::Stirred,
-            ActionKind::SeedAdded { mass } => {
-                answer.grams = Some(grams(*mass));
-                ActionName::SeedAdded
-            }
-            ActionKind::CrystalsAdded { mass } => {
-                answer.grams = Some(grams(*mass));
-                ActionName::CrystalsAdded
-            }
-            ActionKind::OnStone { mass } => {
-                answer.grams = Some(grams(*mass));
-                ActionName::OnStone
-            }
-            ActionKind::OffStone => ActionName::OffStone,
-            ActionKind::ColourIn => ActionName::ColourIn,
-            ActionKind::Strained => ActionName::Strained,
-            ActionKind::TooThick => ActionName::TooThick,
-            ActionKind::TestStarted => ActionName::TestStarted,
-            ActionKind::TestSeen { seen } => {
-                answer.seen = Some(*seen);
-                ActionName::TestSeen
-            }
-            ActionKind::Poured => ActionName::Poured,
-            ActionKind::GivenUp { reason } => {
-                answer.reason = Some(reason.clone());
-                ActionName::GivenUp
-            }
-            ActionKind::Undone { action } => {
-                answer.undoes = Some(*action);
-                ActionName::Undone
-            }
-        };
-        answer
-    }
 }
 
 /// A colour at the bench, as a bottle that stands there.

@@ -1,5 +1,7 @@
 //! What the API answers: the core's figures with their unit in the name.
 
+pub mod action;
+pub mod advice;
 pub mod batch_plan;
 pub mod bench;
 pub mod bowl;

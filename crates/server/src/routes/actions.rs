@@ -11,7 +11,7 @@ use uuid::Uuid;
 
 use super::readings::check_time;
 use crate::afterwards::settle;
-use crate::answer::bowl::{ActionAnswer, ActionName};
+use crate::answer::action::{ActionAnswer, ActionName};
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;

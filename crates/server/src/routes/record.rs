@@ -20,7 +20,7 @@ use super::actions::NewAction;
 use super::batches::under;
 use super::bowls::{self, BowlWithPlan};
 use crate::afterwards::settle;
-use crate::answer::bowl::ActionAnswer;
+use crate::answer::action::ActionAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;

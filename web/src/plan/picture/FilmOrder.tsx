@@ -1,4 +1,5 @@
 import { Box } from "@chakra-ui/react";
+import { Swatch } from "../../kit/Swatch";
 import { wayWords } from "../work/wayWords";
 import type { Face } from "./FacePatch";
 
@@ -22,14 +23,7 @@ export function FilmOrder({ face, behind, what }: Props) {
       {face.films.map((film, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a film is its place
         <Box as="li" key={i} {...step} minH="32px" opacity={film.seen ? 1 : 0.55}>
-          <Box
-            w="26px"
-            h="26px"
-            borderRadius="4px"
-            borderWidth="1px"
-            borderColor="border.emphasized"
-            style={{ background: film.looks }}
-          />
+          <Swatch looks={film.looks} size={26} />
           <span>
             <strong>{i === 0 ? "First in, first seen: " : "Then "}</strong>
             {film.colour}, {wayWords[film.way]}
@@ -41,7 +35,7 @@ export function FilmOrder({ face, behind, what }: Props) {
         </Box>
       ))}
       <Box as="li" {...step} minH="32px">
-        <Box w="26px" h="26px" borderRadius="4px" style={{ background: behind }} />
+        <Swatch looks={behind} size={26} />
         <span>Behind them all, {what}</span>
       </Box>
     </Box>

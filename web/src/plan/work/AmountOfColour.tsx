@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { BottledAmount } from "../../api/client";
+import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
-import { NumberField } from "./NumberField";
 
 type By = BottledAmount["by"];
 
@@ -48,8 +48,8 @@ export function AmountOfColour({ amount, errors, onChange }: Props) {
       <SelectField
         label="Known is"
         value={amount.by}
-        choices={Object.entries(known).map(([value, label]) => ({ value, label }))}
-        onChange={(by) => onChange(amountOf(by as By, g))}
+        choices={known}
+        onChange={(by) => onChange(amountOf(by, g))}
       />
       <NumberField
         label="That is"

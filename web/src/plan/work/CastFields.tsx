@@ -1,16 +1,24 @@
-import { Box, Stack } from "@chakra-ui/react";
+import { Stack } from "@chakra-ui/react";
 import type { CastInputs } from "../../api/client";
 import { useShelf } from "../../api/queries";
+import { CountField } from "../../kit/CountField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { UnitField } from "../../kit/UnitField";
 import { MouldMeasures, mouldWords } from "../MouldMeasures";
 import { ThicknessField } from "../ThicknessField";
 import { ChocolatePick } from "./ChocolatePick";
-import { CountField } from "./CountField";
 import { FilmsFields } from "./FilmsFields";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
+
+type Wall = CastInputs["wall"];
+
+const usualWall: { [By in Wall["by"]]: Extract<Wall, { by: By }> } = {
+  wished: { by: "wished", shell_mm: 2 },
+  waited: { by: "waited", wait_s: 30 },
+};
 
 interface Props extends Omit<FieldsOf<unknown>, "work" | "onChange"> {
   cast: CastInputs;
@@ -74,67 +82,52 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
         <SelectField
           label="Lined by"
           value={cast.way ?? "dump"}
-          choices={[
-            { value: "dump", label: "filling and dumping" },
-            { value: "brush", label: "brushed coats" },
-          ]}
+          choices={{ dump: "filling and dumping", brush: "brushed coats" }}
           onChange={(way) =>
             set({
-              way: way as NonNullable<CastInputs["way"]>,
-              ...(way === "brush" && wall.by === "waited"
-                ? { wall: { by: "wished", shell_mm: 2 } }
-                : {}),
+              way,
+              ...(way === "brush" && wall.by === "waited" ? { wall: usualWall.wished } : {}),
             })
           }
         />
-        <CountField
-          label="Times filled"
-          value={cast.casts}
-          error={errors["cast.casts"]}
-          onChange={(casts) => set({ casts })}
-        />
+        <CountField label="Times filled" {...fieldsOf(cast, errors, set, "cast.")("casts")} />
       </Pair>
       {(cast.way ?? "dump") === "dump" && (
         <SelectField
           label="The wall"
           value={wall.by}
-          choices={[
-            { value: "wished", label: "so thick: how long to wait?" },
-            { value: "waited", label: "after such a wait: how thick?" },
-          ]}
-          onChange={(by) =>
-            set({
-              wall: by === "waited" ? { by: "waited", wait_s: 30 } : { by: "wished", shell_mm: 2 },
-            })
-          }
+          choices={{
+            wished: "so thick: how long to wait?",
+            waited: "after such a wait: how thick?",
+          }}
+          onChange={(by) => set({ wall: usualWall[by] })}
         />
       )}
-      {wall.by === "wished" ? (
-        <ThicknessField
-          value={wall.shell_mm}
-          range={[1, 5]}
-          error={errors["cast.wall.shell_mm"]}
-          onChange={(shell_mm) => set({ wall: { ...wall, shell_mm } })}
-        />
-      ) : (
-        <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" alignItems="start">
-          <NumberField
-            label="Waits"
-            unit="s"
-            value={wall.wait_s}
-            error={errors["cast.wall.wait_s"]}
-            onChange={(wait_s) => set({ wall: { ...wall, wait_s } })}
-          />
-          <UnitField
-            label="Poured at"
-            unit="°C"
-            optional="middle of its band"
-            value={wall.poured_c}
-            error={errors["cast.wall.poured_c"]}
-            onChange={(poured_c) => set({ wall: { ...wall, poured_c } })}
-          />
-        </Box>
-      )}
+      <WallFields wall={wall} errors={errors} onChange={(next) => set({ wall: next })} />
     </Stack>
+  );
+}
+
+interface WallProps {
+  wall: Wall;
+  errors: Record<string, string>;
+  onChange: (wall: Wall) => void;
+}
+
+/** How thick the wall is to be, or how long it is waited. */
+function WallFields({ wall, errors, onChange }: WallProps) {
+  if (wall.by === "wished") {
+    const set = (patch: Partial<typeof wall>) => onChange({ ...wall, ...patch });
+    return (
+      <ThicknessField range={[1, 5]} {...fieldsOf(wall, errors, set, "cast.wall.")("shell_mm")} />
+    );
+  }
+  const set = (patch: Partial<typeof wall>) => onChange({ ...wall, ...patch });
+  const field = fieldsOf(wall, errors, set, "cast.wall.");
+  return (
+    <Pair>
+      <NumberField label="Waits" unit="s" {...field("wait_s")} />
+      <UnitField label="Poured at" unit="°C" optional="middle of its band" {...field("poured_c")} />
+    </Pair>
   );
 }

@@ -1,15 +1,17 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
-import { SelectField } from "../../kit/SelectField";
+import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { MixedInFields } from "../MixedInFields";
-import { CountField } from "./CountField";
 import { FromField } from "./FromField";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
 
 /** Clusters. */
 export function ClustersFields({ work, errors, onChange, ...pick }: FieldsOf<WorkOf<"clusters">>) {
+  const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
       <FromField label="Bound by" work={work} errors={errors} onChange={onChange} {...pick} />
@@ -20,27 +22,15 @@ export function ClustersFields({ work, errors, onChange, ...pick }: FieldsOf<Wor
         onChange={(mixed_in) => mixed_in && onChange({ mixed_in })}
       />
       <Pair>
-        <CountField
-          value={work.count}
-          error={errors.count}
-          onChange={(count) => onChange({ count })}
-        />
-        <NumberField
-          label="Each weighs"
-          unit="g"
-          value={work.each_g}
-          error={errors.each_g}
-          onChange={(each_g) => onChange({ each_g })}
-        />
+        <CountField {...field("count")} />
+        <NumberField label="Each weighs" unit="g" {...field("each_g")} />
       </Pair>
-      <SelectField
+      <EitherField
         label="On each"
-        value={work.salted ? "salt" : ""}
-        choices={[
-          { value: "", label: "nothing" },
-          { value: "salt", label: "a few flakes of salt" },
-        ]}
-        onChange={(on) => onChange({ salted: on === "salt" })}
+        no="nothing"
+        yes="a few flakes of salt"
+        {...field("salted")}
+        value={work.salted ?? false}
       />
     </Stack>
   );

@@ -1,13 +1,14 @@
 import { Stack } from "@chakra-ui/react";
 import { memo, useCallback, useMemo, useRef } from "react";
 import type { CoverInputs, TrayInputs } from "../../api/client";
+import { CountField } from "../../kit/CountField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { under } from "../edits";
 import { ThicknessField } from "../ThicknessField";
 import { TrayField } from "../TrayField";
-import { CountField } from "./CountField";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 
 const known: Record<CoverInputs["by"], string> = {
   thickness: "the tray and how thick",
@@ -19,7 +20,7 @@ const known: Record<CoverInputs["by"], string> = {
 const usualTray: TrayInputs = { shape: "rectangle", length_mm: 300, width_mm: 200 };
 
 /** The same slab, stated in another way; what both know stays. */
-function restated(cover: CoverInputs, by: string): CoverInputs {
+function restated(cover: CoverInputs, by: CoverInputs["by"]): CoverInputs {
   const tray = "tray" in cover ? cover.tray : usualTray;
   const thickness_mm = "thickness_mm" in cover ? cover.thickness_mm : 4;
   const in_hand_g = "in_hand_g" in cover ? cover.in_hand_g : 380;
@@ -36,18 +37,20 @@ function restated(cover: CoverInputs, by: string): CoverInputs {
 }
 
 /** Which two of the three the maker knows. */
-const Known = memo(function Known({ by, onBy }: { by: string; onBy: (by: string) => void }) {
-  return (
-    <SelectField
-      label="You know"
-      value={by}
-      choices={Object.entries(known).map(([value, label]) => ({ value, label }))}
-      onChange={onBy}
-    />
-  );
+const Known = memo(function Known({ by, onBy }: KnownProps) {
+  return <SelectField label="You know" value={by} choices={known} onChange={onBy} />;
 });
 
-const counted = { pieces: "pieces", servings: "servings", bags: "bags" };
+const counted: Record<Portions["of"], string> = {
+  pieces: "pieces",
+  servings: "servings",
+  bags: "bags",
+};
+
+interface KnownProps {
+  by: CoverInputs["by"];
+  onBy: (by: CoverInputs["by"]) => void;
+}
 
 interface Props {
   cover: CoverInputs;
@@ -68,7 +71,10 @@ export const CoverFields = memo(function CoverFields(props: Props) {
     (patch: object) => onChange({ ...latest.current, ...patch } as CoverInputs),
     [onChange],
   );
-  const setBy = useCallback((by: string) => onChange(restated(latest.current, by)), [onChange]);
+  const setBy = useCallback(
+    (by: CoverInputs["by"]) => onChange(restated(latest.current, by)),
+    [onChange],
+  );
   const setTray = useCallback((tray: TrayInputs) => set({ tray }), [set]);
   const setThickness = useCallback((thickness_mm: number) => set({ thickness_mm }), [set]);
   return (
@@ -86,28 +92,11 @@ export const CoverFields = memo(function CoverFields(props: Props) {
         />
       )}
       {cover.by === "portions" && (
-        <>
-          <SelectField
-            label="Counted in"
-            value={cover.portions.of}
-            choices={Object.entries(counted).map(([value, label]) => ({ value, label }))}
-            onChange={(of) => set({ portions: { ...cover.portions, of } })}
-          />
-          <Pair>
-            <CountField
-              value={cover.portions.count}
-              error={own["portions.count"]}
-              onChange={(count) => set({ portions: { ...cover.portions, count: count } })}
-            />
-            <NumberField
-              label="Each weighs"
-              unit="g"
-              value={cover.portions.each_g}
-              error={own["portions.each_g"]}
-              onChange={(each_g) => set({ portions: { ...cover.portions, each_g } })}
-            />
-          </Pair>
-        </>
+        <PortionFields
+          portions={cover.portions}
+          errors={own}
+          onChange={(portions) => set({ portions })}
+        />
       )}
       {"thickness_mm" in cover && (
         <ThicknessField
@@ -120,3 +109,30 @@ export const CoverFields = memo(function CoverFields(props: Props) {
     </Stack>
   );
 });
+
+type Portions = Extract<CoverInputs, { by: "portions" }>["portions"];
+
+interface PortionProps {
+  portions: Portions;
+  errors: Record<string, string>;
+  onChange: (portions: Portions) => void;
+}
+
+/** So many, of so much each. */
+function PortionFields({ portions, errors, onChange }: PortionProps) {
+  const field = fieldsOf(
+    portions,
+    errors,
+    (patch) => onChange({ ...portions, ...patch }),
+    "portions.",
+  );
+  return (
+    <>
+      <SelectField label="Counted in" choices={counted} {...field("of")} />
+      <Pair>
+        <CountField {...field("count")} />
+        <NumberField label="Each weighs" unit="g" {...field("each_g")} />
+      </Pair>
+    </>
+  );
+}

@@ -1,12 +1,14 @@
 import { Box, Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
+import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
-import { CountField } from "./CountField";
 import { FromField } from "./FromField";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
 
 type Dipped = WorkOf<"dipped">;
@@ -22,39 +24,25 @@ const centres: Record<Dipped["centre"], string> = {
 export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dipped>) {
   const { shape, swirl } = work;
   const ball = shape.diameter_mm != null;
-  const measure = (name: "area_cm2" | "volume_ml" | "height_mm", label: string, unit: string) => (
-    <UnitField
-      label={label}
-      unit={unit}
-      value={shape[name]}
-      error={errors[`shape.${name}`]}
-      onChange={(value) => onChange({ shape: { ...shape, [name]: value } })}
-    />
+  const field = fieldsOf(work, errors, onChange);
+  const measure = fieldsOf(
+    shape,
+    errors,
+    (patch) => onChange({ shape: { ...shape, ...patch } }),
+    "shape.",
   );
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <Pair>
-        <TextField
-          label="What is dipped"
-          value={work.name}
-          error={errors.name}
-          onChange={(name) => onChange({ name })}
-        />
-        <SelectField
-          label="They are"
-          value={work.centre}
-          choices={Object.entries(centres).map(([value, label]) => ({ value, label }))}
-          onChange={(centre) => onChange({ centre: centre as Dipped["centre"] })}
-        />
+        <TextField label="What is dipped" {...field("name")} />
+        <SelectField label="They are" choices={centres} {...field("centre")} />
       </Pair>
-      <SelectField
+      <EitherField
         label="One is"
-        value={ball ? "ball" : ""}
-        choices={[
-          { value: "ball", label: "a ball" },
-          { value: "", label: "another shape: measured" },
-        ]}
+        value={ball}
+        no="another shape: measured"
+        yes="a ball"
         onChange={(next) =>
           onChange({
             shape: next ? { diameter_mm: 28 } : { area_cm2: 30, volume_ml: 12, height_mm: 60 },
@@ -62,63 +50,26 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
         }
       />
       {ball ? (
-        <UnitField
-          label="Across"
-          unit="mm"
-          value={shape.diameter_mm}
-          error={errors["shape.diameter_mm"]}
-          onChange={(diameter_mm) => onChange({ shape: { diameter_mm } })}
-        />
+        <UnitField label="Across" unit="mm" {...measure("diameter_mm")} />
       ) : (
         <Box display="grid" gridTemplateColumns="repeat(3, minmax(0, 1fr))" gap="2">
-          {measure("area_cm2", "Surface", "cm²")}
-          {measure("volume_ml", "Takes up", "ml")}
-          {measure("height_mm", "Height", "mm")}
+          <UnitField label="Surface" unit="cm²" {...measure("area_cm2")} />
+          <UnitField label="Takes up" unit="ml" {...measure("volume_ml")} />
+          <UnitField label="Height" unit="mm" {...measure("height_mm")} />
         </Box>
       )}
       <Pair>
-        <CountField
-          value={work.count}
-          error={errors.count}
-          onChange={(count) => onChange({ count })}
-        />
-        <NumberField
-          label="One weighs"
-          unit="g"
-          value={work.each_g}
-          error={errors.each_g}
-          onChange={(each_g) => onChange({ each_g })}
-        />
-        <NumberField
-          label="They are at"
-          unit="°C"
-          value={work.centre_c}
-          error={errors.centre_c}
-          onChange={(centre_c) => onChange({ centre_c })}
-        />
-        <UnitField
-          label="Coat"
-          unit="mm"
-          optional="1.3"
-          value={work.coat_mm}
-          error={errors.coat_mm}
-          onChange={(coat_mm) => onChange({ coat_mm })}
-        />
-        <NumberField
-          label="Vessel, across"
-          unit="mm"
-          value={work.vessel_mm}
-          error={errors.vessel_mm}
-          onChange={(vessel_mm) => onChange({ vessel_mm })}
-        />
-        <SelectField
+        <CountField {...field("count")} />
+        <NumberField label="One weighs" unit="g" {...field("each_g")} />
+        <NumberField label="They are at" unit="°C" {...field("centre_c")} />
+        <UnitField label="Coat" unit="mm" optional="1.3" {...field("coat_mm")} />
+        <NumberField label="Vessel, across" unit="mm" {...field("vessel_mm")} />
+        <EitherField
           label="On sticks"
-          value={work.sticks ? "yes" : ""}
-          choices={[
-            { value: "", label: "no" },
-            { value: "yes", label: "yes" },
-          ]}
-          onChange={(yes) => onChange({ sticks: yes !== "" })}
+          no="no"
+          yes="yes"
+          {...field("sticks")}
+          value={work.sticks ?? false}
         />
       </Pair>
       <SelectField

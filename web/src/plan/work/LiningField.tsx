@@ -21,8 +21,8 @@ export const LiningField = memo(function LiningField({ value, onChange }: Props)
     <SelectField
       label="It lies on"
       value={value ?? "parchment"}
-      choices={linings.map((lining) => ({ value: lining, label: words[lining] }))}
-      onChange={(lining) => onChange(lining as Lining)}
+      choices={words}
+      onChange={onChange}
     />
   );
 });

@@ -1,12 +1,13 @@
-import { Box, Button, IconButton } from "@chakra-ui/react";
-import { Plus, X } from "lucide-react";
+import { Box } from "@chakra-ui/react";
 import type { Outlines } from "../../api/client";
+import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
 import { FilePick } from "../../kit/FilePick";
+import { ListField } from "../../kit/ListField";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
-import { CountField } from "./CountField";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 
 type Shape = Outlines["outline"];
 
@@ -29,7 +30,6 @@ const names: Record<Shape["shape"], string> = {
   word: "letters",
   drawing: "my own drawing (SVG)",
 };
-const MOST = 12;
 
 export const freshOutline: Outlines = { outline: fresh.star, width_mm: 60, count: 12 };
 
@@ -41,65 +41,49 @@ interface Props {
 
 /** What is piped: outlines, each so wide and so many times. */
 export function OutlineFields({ outlines, errors, onChange }: Props) {
-  const set = (i: number, patch: Partial<Outlines>) =>
-    onChange(outlines.map((one, at) => (at === i ? { ...one, ...patch } : one)));
   return (
     <Box display="grid" gap="3">
-      {outlines.map((one, i) => (
-        <Box
-          // biome-ignore lint/suspicious/noArrayIndexKey: an outline is its place
-          key={i}
-          display="grid"
-          gap="2"
-          borderStartWidth="3px"
-          borderColor="border.emphasized"
-          ps="3"
-        >
-          <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 40px" gap="2" alignItems="end">
-            <SelectField
-              label="Outline"
-              value={one.outline.shape}
-              choices={Object.entries(names).map(([value, label]) => ({ value, label }))}
-              onChange={(shape) => set(i, { outline: fresh[shape as Shape["shape"]] })}
-            />
-            <IconButton
-              aria-label={`Take away: ${names[one.outline.shape]}`}
-              variant="ghost"
-              disabled={outlines.length <= 1}
-              onClick={() => onChange(outlines.filter((_, at) => at !== i))}
-            >
-              <X size={18} />
-            </IconButton>
-          </Box>
-          <ShapeFields
-            shape={one.outline}
-            error={(field) => errors[`outlines[${i}].outline.${field}`]}
-            onChange={(outline) => set(i, { outline })}
-          />
-          <Pair>
-            <NumberField
-              label="Wide"
-              unit="mm"
-              value={one.width_mm}
-              error={errors[`outlines[${i}].width_mm`]}
-              onChange={(width_mm) => set(i, { width_mm })}
-            />
-            <CountField
-              value={one.count}
-              error={errors[`outlines[${i}].count`]}
-              onChange={(count) => set(i, { count })}
-            />
-          </Pair>
-        </Box>
-      ))}
-      <Button
-        variant="outline"
-        minH="44px"
-        disabled={outlines.length >= MOST}
-        onClick={() => onChange([...outlines, freshOutline])}
+      <ListField
+        items={outlines}
+        at="outlines"
+        errors={errors}
+        fewest={1}
+        most={12}
+        nameOf={({ outline }) => names[outline.shape]}
+        whole="The outlines"
+        more="One outline more"
+        onMore={() => onChange([...outlines, freshOutline])}
+        onChange={onChange}
       >
-        <Plus aria-hidden /> One outline more
-      </Button>
+        {({ item, at, field, changed, away }) => (
+          <Box
+            display="grid"
+            gap="2"
+            borderInlineStartWidth="4px"
+            borderColor="border.emphasized"
+            ps="3"
+          >
+            <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 40px" gap="2" alignItems="end">
+              <SelectField
+                label="Outline"
+                value={item.outline.shape}
+                choices={names}
+                onChange={(shape) => onChange(changed({ outline: fresh[shape] }))}
+              />
+              {away}
+            </Box>
+            <ShapeFields
+              shape={item.outline}
+              error={(name) => errors[`${at}.outline.${name}`]}
+              onChange={(outline) => onChange(changed({ outline }))}
+            />
+            <Pair>
+              <NumberField label="Wide" unit="mm" {...field("width_mm")} />
+              <CountField {...field("count")} />
+            </Pair>
+          </Box>
+        )}
+      </ListField>
     </Box>
   );
 }
@@ -153,14 +137,12 @@ function ShapeFields({ shape, error, onChange }: ShapeProps) {
             error={error("text")}
             onChange={(text) => onChange({ ...shape, text })}
           />
-          <SelectField
+          <EitherField
             label="Joined"
-            value={shape.bar ? "bar" : ""}
-            choices={[
-              { value: "bar", label: "by a bar under them" },
-              { value: "", label: "not: each for itself" },
-            ]}
-            onChange={(bar) => onChange({ ...shape, bar: bar === "bar" })}
+            value={shape.bar ?? false}
+            no="not: each for itself"
+            yes="by a bar under them"
+            onChange={(bar) => onChange({ ...shape, bar })}
           />
         </Pair>
       );

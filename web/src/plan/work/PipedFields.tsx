@@ -1,12 +1,14 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
+import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { ChocolatePick } from "./ChocolatePick";
-import { CountField } from "./CountField";
 import { FromField } from "./FromField";
-import { NumberField } from "./NumberField";
 import { freshOutline, OutlineFields } from "./OutlineFields";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
 
 type Piped = WorkOf<"piped">;
@@ -21,30 +23,18 @@ const shapes: Record<Piped["shape"], string> = {
 /** Piped pieces. */
 export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>) {
   const { second } = work;
+  const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
-      <SelectField
-        label="Piped as"
-        value={work.shape}
-        choices={Object.entries(shapes).map(([value, label]) => ({ value, label }))}
-        onChange={(shape) => onChange({ shape: shape as Piped["shape"] })}
-      />
-      <NumberField
-        label="Line is wide"
-        unit="mm"
-        value={work.line_mm}
-        error={errors.line_mm}
-        onChange={(line_mm) => onChange({ line_mm })}
-      />
-      <SelectField
+      <SelectField label="Piped as" choices={shapes} {...field("shape")} />
+      <NumberField label="Line is wide" unit="mm" {...field("line_mm")} />
+      <EitherField
         label="How much line"
-        value={work.outlines ? "outlines" : ""}
-        choices={[
-          { value: "outlines", label: "as these outlines take" },
-          { value: "", label: "so much in each" },
-        ]}
-        onChange={(by) => onChange({ outlines: by ? [freshOutline] : null })}
+        value={work.outlines != null}
+        no="so much in each"
+        yes="as these outlines take"
+        onChange={(drawn) => onChange({ outlines: drawn ? [freshOutline] : null })}
       />
       {work.outlines ? (
         <OutlineFields
@@ -54,29 +44,17 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
         />
       ) : (
         <Pair>
-          <CountField
-            value={work.count}
-            error={errors.count}
-            onChange={(count) => onChange({ count })}
-          />
-          <NumberField
-            label="Line in each"
-            unit="mm"
-            value={work.length_mm}
-            error={errors.length_mm}
-            onChange={(length_mm) => onChange({ length_mm })}
-          />
+          <CountField {...field("count")} />
+          <NumberField label="Line in each" unit="mm" {...field("length_mm")} />
         </Pair>
       )}
-      <SelectField
+      <EitherField
         label="A second colour"
-        value={second ? "yes" : ""}
-        choices={[
-          { value: "", label: "none" },
-          { value: "yes", label: "for the features, piped first" },
-        ]}
-        onChange={(yes) =>
-          yes
+        value={second != null}
+        no="none"
+        yes="for the features, piped first"
+        onChange={(wanted) =>
+          wanted
             ? pick.onAddChocolate("white", (chocolate) => ({
                 second: { chocolate, length_mm: 100 },
               }))

@@ -1,15 +1,17 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
-import { SelectField } from "../../kit/SelectField";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
 import { ToppingFields } from "../ToppingFields";
 import { CoverFields } from "./CoverFields";
 import { FromField } from "./FromField";
 import { LiningField } from "./LiningField";
-import { NumberField } from "./NumberField";
 import type { FieldsOf } from "./WorkFields";
 
 /** Scored shards. */
 export function ShardsFields({ work, errors, onChange, ...pick }: FieldsOf<WorkOf<"shards">>) {
+  const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
@@ -19,21 +21,13 @@ export function ShardsFields({ work, errors, onChange, ...pick }: FieldsOf<WorkO
         errors={errors}
         onChange={(cover) => onChange({ cover })}
       />
-      <NumberField
-        label="Shards of"
-        unit="cm²"
-        value={work.piece_cm2}
-        error={errors.piece_cm2}
-        onChange={(piece_cm2) => onChange({ piece_cm2 })}
-      />
-      <SelectField
+      <NumberField label="Shards of" unit="cm²" {...field("piece_cm2")} />
+      <EitherField
         label="The marks run"
-        value={work.pattern ?? "uneven"}
-        choices={[
-          { value: "uneven", label: "slanted, of uneven width" },
-          { value: "even", label: "straight, into equal pieces" },
-        ]}
-        onChange={(pattern) => onChange({ pattern: pattern === "even" ? "even" : "uneven" })}
+        value={work.pattern === "even"}
+        no="slanted, of uneven width"
+        yes="straight, into equal pieces"
+        onChange={(even) => onChange({ pattern: even ? "even" : "uneven" })}
       />
       <ToppingFields
         topping={work.topping}

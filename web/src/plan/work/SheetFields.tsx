@@ -1,10 +1,11 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
 import { CoverFields } from "./CoverFields";
 import { FilmsFields } from "./FilmsFields";
 import { FromField } from "./FromField";
-import { NumberField } from "./NumberField";
 import type { FieldsOf } from "./WorkFields";
 
 type Sheet = WorkOf<"sheet">;
@@ -21,22 +22,19 @@ const shapes: Record<Sheet["shape"], string> = {
   curls: "curls",
 };
 
-function choices(of: Record<string, string>) {
-  return Object.entries(of).map(([value, label]) => ({ value, label }));
-}
-
 /** Thin work on a sheet. */
 export function SheetFields({ work, errors, onChange, ...pick }: FieldsOf<Sheet>) {
+  const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <SelectField
         label="On the sheet"
         value={work.finish}
-        choices={choices(finishes)}
+        choices={finishes}
         onChange={(finish) =>
           onChange({
-            finish: finish as Sheet["finish"],
+            finish,
             ...(finish === "painted" || finish === "flecked" ? {} : { colours: [] }),
           })
         }
@@ -53,25 +51,14 @@ export function SheetFields({ work, errors, onChange, ...pick }: FieldsOf<Sheet>
           onChange={onChange}
         />
       )}
-      <SelectField
-        label="Made into"
-        value={work.shape}
-        choices={choices(shapes)}
-        onChange={(shape) => onChange({ shape: shape as Sheet["shape"] })}
-      />
+      <SelectField label="Made into" choices={shapes} {...field("shape")} />
       <CoverFields
         cover={work.cover}
         thickness={[1, 4]}
         errors={errors}
         onChange={(cover) => onChange({ cover })}
       />
-      <NumberField
-        label="Pieces of"
-        unit="cm²"
-        value={work.piece_cm2}
-        error={errors.piece_cm2}
-        onChange={(piece_cm2) => onChange({ piece_cm2 })}
-      />
+      <NumberField label="Pieces of" unit="cm²" {...field("piece_cm2")} />
     </Stack>
   );
 }

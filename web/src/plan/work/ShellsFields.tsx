@@ -1,20 +1,21 @@
 import { Stack } from "@chakra-ui/react";
-import type { Family, FillingInputs, WorkOf } from "../../api/client";
+import type { FillingInputs, WorkOf } from "../../api/client";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
 import { families, familyNames } from "../../theme/chocolate";
 import { CastFields } from "./CastFields";
 import { ChocolatePick } from "./ChocolatePick";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
 
 type Shells = WorkOf<"shells">;
 
 const CAP_MM = 1.8;
-const usual: Record<string, FillingInputs | null> = {
-  "": null,
+const usual: Record<FillingInputs["kind"], FillingInputs> = {
   ganache: { kind: "ganache", family: "dark", ratio: 1.5, butter_pct: 0 },
   other: { kind: "other", name: "hazelnut praline", density_g_cm3: 1.2, perishable: false },
 };
@@ -28,14 +29,14 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
       <SelectField
         label="Filled with"
         value={filling?.kind ?? ""}
-        choices={[
-          { value: "", label: "nothing: they stay open" },
-          { value: "ganache", label: "ganache" },
-          { value: "other", label: "another filling" },
-        ]}
+        choices={{
+          "": "nothing: they stay open",
+          ganache: "ganache",
+          other: "another filling",
+        }}
         onChange={(kind) =>
           onChange({
-            filling: usual[kind] ?? null,
+            filling: kind ? usual[kind] : null,
             cap: kind ? (cap ?? { cap_mm: CAP_MM }) : null,
           })
         }
@@ -48,14 +49,12 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
         />
       )}
       {filling && (
-        <SelectField
+        <EitherField
           label="Closed by"
-          value={cap ? "cap" : ""}
-          choices={[
-            { value: "cap", label: "a cap" },
-            { value: "", label: "nothing: open on top" },
-          ]}
-          onChange={(yes) => onChange({ cap: yes ? { cap_mm: CAP_MM } : null })}
+          value={cap != null}
+          no="nothing: open on top"
+          yes="a cap"
+          onChange={(capped) => onChange({ cap: capped ? { cap_mm: CAP_MM } : null })}
         />
       )}
       {cap && (
@@ -81,88 +80,77 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
   );
 }
 
-interface FillingProps {
-  filling: FillingInputs;
+interface FillingProps<F> {
+  filling: F;
   errors: Record<string, string>;
   onChange: (filling: FillingInputs) => void;
 }
 
 const chocolates = families.filter((family) => !["cocoa_butter", "coating"].includes(family));
 
-function FillingFields({ filling, errors, onChange }: FillingProps) {
-  const each = (
-    <UnitField
-      label="In each"
-      unit="g"
-      optional="as much as fits"
-      value={filling.each_g}
-      error={errors["filling.each_g"]}
-      onChange={(each_g) => onChange({ ...filling, each_g })}
-    />
-  );
-  if (filling.kind === "other") {
-    return (
-      <>
-        <TextField
-          label="The filling"
-          value={filling.name}
-          error={errors["filling.name"]}
-          onChange={(name) => onChange({ ...filling, name })}
-        />
-        <Pair>
-          <NumberField
-            label="A ml weighs"
-            unit="g"
-            value={filling.density_g_cm3}
-            error={errors["filling.density_g_cm3"]}
-            onChange={(density_g_cm3) => onChange({ ...filling, density_g_cm3 })}
-          />
-          {each}
-        </Pair>
-        <SelectField
-          label="Water in it"
-          value={filling.perishable ? "yes" : ""}
-          choices={[
-            { value: "", label: "none: fat, sugar, dry things" },
-            { value: "yes", label: "yes: cream, purée, fresh things" },
-          ]}
-          onChange={(yes) => onChange({ ...filling, perishable: yes !== "" })}
-        />
-      </>
-    );
+function FillingFields({ filling, ...rest }: FillingProps<FillingInputs>) {
+  switch (filling.kind) {
+    case "ganache":
+      return <GanacheFields filling={filling} {...rest} />;
+    case "other":
+      return <OtherFields filling={filling} {...rest} />;
   }
+}
+
+type Filling<K extends FillingInputs["kind"]> = Extract<FillingInputs, { kind: K }>;
+
+function GanacheFields({ filling, errors, onChange }: FillingProps<Filling<"ganache">>) {
+  const set = (patch: Partial<typeof filling>) => onChange({ ...filling, ...patch });
+  const field = fieldsOf(filling, errors, set, "filling.");
   return (
     <>
       <Pair>
         <SelectField
           label="Its chocolate"
-          value={filling.family}
           choices={chocolates.map((family) => ({ value: family, label: familyNames[family] }))}
-          onChange={(family) => onChange({ ...filling, family: family as Family })}
+          {...field("family")}
         />
-        <NumberField
-          label="Parts to one of cream"
-          unit=""
-          value={filling.ratio}
-          error={errors["filling.ratio"]}
-          onChange={(ratio) => onChange({ ...filling, ratio })}
-        />
+        <NumberField label="Parts to one of cream" unit="" {...field("ratio")} />
       </Pair>
       <Pair>
         <NumberField
           label="Butter"
           unit="%"
+          {...field("butter_pct")}
           value={filling.butter_pct ?? 0}
-          error={errors["filling.butter_pct"]}
-          onChange={(butter_pct) => onChange({ ...filling, butter_pct })}
         />
-        {each}
+        <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
       </Pair>
       <TextField
         label="Steeped in the cream"
         value={filling.infusion ?? ""}
         error={errors["filling.infusion"]}
-        onChange={(infusion) => onChange({ ...filling, infusion: infusion || null })}
+        onChange={(infusion) => set({ infusion: infusion || null })}
+      />
+    </>
+  );
+}
+
+function OtherFields({ filling, errors, onChange }: FillingProps<Filling<"other">>) {
+  const field = fieldsOf(
+    filling,
+    errors,
+    (patch) => onChange({ ...filling, ...patch }),
+    "filling.",
+  );
+  return (
+    <>
+      <TextField label="The filling" {...field("name")} />
+      <Pair>
+        <NumberField label="A ml weighs" unit="g" {...field("density_g_cm3")} />
+        <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
+      </Pair>
+      <EitherField
+        label="Water in it"
+        no="none: fat, sugar, dry things"
+        yes="yes: cream, purée, fresh things"
+        {...field("perishable")}
+        value={filling.perishable ?? false}
       />
     </>
   );

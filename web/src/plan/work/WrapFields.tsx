@@ -1,99 +1,71 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
-import { SelectField } from "../../kit/SelectField";
+import { EitherField } from "../../kit/EitherField";
+import { fieldsOf } from "../../kit/fieldsOf";
+import { NumberField } from "../../kit/NumberField";
+import { Pair } from "../../kit/Pair";
 import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
-import { NumberField } from "./NumberField";
-import { Pair } from "./Pair";
 import type { FieldsOf } from "./WorkFields";
 
 type Wrap = WorkOf<"wrap">;
 
 /** A wrap round a cake. */
 export function WrapFields({ work, errors, onChange, ...pick }: FieldsOf<Wrap>) {
-  const number = (
-    name: "diameter_mm" | "cake_mm" | "height_mm" | "thickness_mm",
-    label: string,
-  ) => (
-    <NumberField
-      label={label}
-      unit="mm"
-      value={work[name]}
-      error={errors[name]}
-      onChange={(mm) => onChange({ [name]: mm })}
-    />
-  );
   const { pattern } = work;
-  const set = (patch: object) => pattern && onChange({ pattern: { ...pattern, ...patch } });
+  const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <Pair>
-        {number("diameter_mm", "Cake across, iced")}
-        {number("cake_mm", "Cake is high")}
-        {number("height_mm", "Wrap is high")}
-        {number("thickness_mm", "Thickness")}
-        <UnitField
-          label="Overlap"
-          unit="mm"
-          optional="25"
-          value={work.overlap_mm}
-          error={errors.overlap_mm}
-          onChange={(overlap_mm) => onChange({ overlap_mm })}
-        />
-        <UnitField
-          label="Over the edges"
-          unit="%"
-          optional="15"
-          value={work.spill_pct}
-          error={errors.spill_pct}
-          onChange={(spill_pct) => onChange({ spill_pct })}
-        />
+        <NumberField label="Cake across, iced" unit="mm" {...field("diameter_mm")} />
+        <NumberField label="Cake is high" unit="mm" {...field("cake_mm")} />
+        <NumberField label="Wrap is high" unit="mm" {...field("height_mm")} />
+        <NumberField label="Thickness" unit="mm" {...field("thickness_mm")} />
+        <UnitField label="Overlap" unit="mm" optional="25" {...field("overlap_mm")} />
+        <UnitField label="Over the edges" unit="%" optional="15" {...field("spill_pct")} />
       </Pair>
-      <SelectField
+      <EitherField
         label="A pattern first"
-        value={pattern ? "yes" : ""}
-        choices={[
-          { value: "", label: "none" },
-          { value: "yes", label: "piped in another chocolate" },
-        ]}
-        onChange={(yes) =>
-          yes
+        value={pattern != null}
+        no="none"
+        yes="piped in another chocolate"
+        onChange={(wanted) =>
+          wanted
             ? pick.onAddChocolate("white", (chocolate) => ({
                 pattern: { chocolate, length_mm: 2000, line_mm: 3 },
               }))
             : onChange({ pattern: null })
         }
       />
-      {pattern && (
-        <>
-          <ChocolatePick
-            {...pick}
-            label="Pattern from"
-            value={pattern.chocolate}
-            error={errors["pattern.chocolate"]}
-            patch={(chocolate) => ({ pattern: { ...pattern, chocolate } })}
-            onChange={onChange}
-          />
-          <Pair>
-            <NumberField
-              label="Line in all"
-              unit="mm"
-              value={pattern.length_mm}
-              error={errors["pattern.length_mm"]}
-              onChange={(length_mm) => set({ length_mm })}
-            />
-            <NumberField
-              label="Line is wide"
-              unit="mm"
-              value={pattern.line_mm}
-              error={errors["pattern.line_mm"]}
-              onChange={(line_mm) => set({ line_mm })}
-            />
-          </Pair>
-        </>
-      )}
+      {pattern && <PatternFields pattern={pattern} errors={errors} onChange={onChange} {...pick} />}
     </Stack>
+  );
+}
+
+interface PatternProps extends Omit<FieldsOf<Wrap>, "work"> {
+  pattern: NonNullable<Wrap["pattern"]>;
+}
+
+/** What is piped on the strip before the rest is spread over it. */
+function PatternFields({ pattern, errors, onChange, ...pick }: PatternProps) {
+  const changed = (patch: object) => ({ pattern: { ...pattern, ...patch } });
+  const field = fieldsOf(pattern, errors, (patch) => onChange(changed(patch)), "pattern.");
+  return (
+    <>
+      <ChocolatePick
+        {...pick}
+        label="Pattern from"
+        value={pattern.chocolate}
+        error={errors["pattern.chocolate"]}
+        patch={(chocolate) => changed({ chocolate })}
+        onChange={onChange}
+      />
+      <Pair>
+        <NumberField label="Line in all" unit="mm" {...field("length_mm")} />
+        <NumberField label="Line is wide" unit="mm" {...field("line_mm")} />
+      </Pair>
+    </>
   );
 }

@@ -7,5 +7,3 @@ export const wayWords: Record<Way, string> = {
   spray: "sprayed",
   sheet: "painted on the sheet",
 };
-
-export const wayChoices = Object.entries(wayWords).map(([value, label]) => ({ value, label }));

@@ -1,11 +1,11 @@
-import type { Ingredient } from "../../api/client";
-import { UnitField } from "../../kit/UnitField";
+import type { Ingredient } from "../api/client";
+import { UnitField } from "./UnitField";
 
 interface Props {
   label: string;
   unit: string;
   value: number;
-  error: string | undefined;
+  error?: string | undefined;
   /** What is measured, so that cups of it can be weighed. */
   ingredient?: Ingredient;
   onChange: (value: number) => void;

@@ -1,0 +1,73 @@
+//! What the coach says.
+
+use chrono::{DateTime, Utc};
+use craft::bowl::coach::{Advice, Alarm, Countdown, Grounds, Rule};
+use craft::note::Level;
+use serde::Serialize;
+use utoipa::ToSchema;
+
+use super::{grams, seconds};
+
+/// A time to count down to.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct CountdownAnswer {
+    /// What happens then.
+    pub what: String,
+    /// When it most likely is.
+    pub at: DateTime<Utc>,
+    /// Not likely before; the same as `at` where it is exact.
+    pub earliest: DateTime<Utc>,
+    /// Not likely after; `null` where it may never be.
+    pub latest: Option<DateTime<Utc>>,
+}
+
+impl From<Countdown> for CountdownAnswer {
+    fn from(c: Countdown) -> Self {
+        Self { what: c.what.to_owned(), at: c.at, earliest: c.earliest, latest: c.latest }
+    }
+}
+
+/// What the coach says.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct AdviceAnswer {
+    /// The rule that spoke.
+    pub rule: Rule,
+    /// How much it matters.
+    pub level: Level,
+    /// The instruction.
+    pub say: String,
+    /// The reason.
+    pub why: String,
+    /// How sure it is: what it rests on.
+    pub grounds: Grounds,
+    /// The one time that matters now.
+    pub countdown: Option<CountdownAnswer>,
+    /// Whether to be heard.
+    pub alarm: Option<Alarm>,
+    /// The burst that is advised.
+    pub heat_s: Option<f64>,
+    /// The seed that is advised.
+    pub seed_g: Option<f64>,
+    /// The ready crystals that are advised.
+    pub crystals_g: Option<f64>,
+    /// What is advised to be poured out on the stone.
+    pub pour_out_g: Option<f64>,
+}
+
+impl From<Advice> for AdviceAnswer {
+    fn from(a: Advice) -> Self {
+        Self {
+            rule: a.rule,
+            level: a.level,
+            say: a.say,
+            why: a.why,
+            grounds: a.grounds,
+            countdown: a.countdown.map(Into::into),
+            alarm: a.alarm,
+            heat_s: a.heat.map(seconds),
+            seed_g: a.seed.map(grams),
+            crystals_g: a.crystals.map(grams),
+            pour_out_g: a.pour_out.map(grams),
+        }
+    }
+}
