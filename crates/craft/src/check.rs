@@ -265,14 +265,17 @@ impl Checker {
         Self::default()
     }
 
-    /// Notes a fault.
+    /// Notes a fault, unless one was found in the same field before: what is out of
+    /// its bounds need not be told that it does not go with another number either.
     pub fn fault(&mut self, field: impl Into<String>, message: impl Into<String>) {
-        self.faults.push(Fault { field: field.into(), message: message.into() });
+        self.add(Fault { field: field.into(), message: message.into() });
     }
 
-    /// Notes a fault that was found elsewhere.
+    /// Notes a fault that was found elsewhere, as [`Checker::fault`] does.
     pub fn add(&mut self, fault: Fault) {
-        self.faults.push(fault);
+        if self.faults.iter().all(|found| found.field != fault.field) {
+            self.faults.push(fault);
+        }
     }
 
     /// Notes a fault where the number lies outside the bounds, and gives the
@@ -310,7 +313,7 @@ impl Checker {
     /// Takes over the faults of a part, with the part's name before each field
     /// (none where it is empty).
     pub fn take_under(&mut self, part: &str, faults: Self) {
-        self.faults.extend(faults.faults.into_iter().map(|fault| fault.under(part)));
+        faults.faults.into_iter().for_each(|fault| self.add(fault.under(part)));
     }
 
     /// How many faults were found.

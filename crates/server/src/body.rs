@@ -7,7 +7,8 @@ use futures::FutureExt;
 use futures::future::{Either, Map, Ready, ready};
 use serde::de::DeserializeOwned;
 
-use crate::problem::{Field, Problem};
+use crate::misread::misread;
+use crate::problem::Problem;
 
 /// The most a JSON body may hold. The largest real one, a day's cooling record
 /// at one reading a second, stays under it.
@@ -46,88 +47,27 @@ fn unread(error: actix_web::Error) -> Problem {
 /// Reads it straight; only what is wrong is read again, to find out where.
 fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
     serde_json::from_slice(bytes).map_err(|error| {
-        if !error.is_data() {
-            return Problem::not_json(error.to_string());
-        }
-        let mut source = serde_json::Deserializer::from_slice(bytes);
-        match serde_path_to_error::deserialize::<_, T>(&mut source) {
-            Err(traced) => {
-                let path = traced.path().to_string();
-                Problem::bad_input(vec![field(&path, &traced.into_inner().to_string())])
-            }
-            Ok(_) => Problem::not_json(error.to_string()),
-        }
+        let misread = error.is_data().then(|| misread::<T>(bytes)).flatten();
+        misread.map_or_else(
+            || Problem::not_json(error.to_string()),
+            |field| Problem::bad_input(vec![field]),
+        )
     })
-}
-
-/// Turns serde's words into ours: the field's path, and what would be right.
-fn field(path: &str, message: &str) -> Field {
-    let words = message.split(" at line ").next().unwrap_or(message);
-    let here = if path == "." { "" } else { path };
-    let below =
-        |name: &str| if here.is_empty() { name.to_owned() } else { format!("{here}.{name}") };
-    let quoted = || words.split('`').nth(1).unwrap_or_default();
-    if words.starts_with("missing field") {
-        return Field { field: below(quoted()), message: "is missing".to_owned() };
-    }
-    if words.starts_with("unknown field") {
-        // The path ends at the unknown field itself.
-        let name = quoted();
-        let field = if here.ends_with(name) { here.to_owned() } else { below(name) };
-        let known = words.split_once("expected ").map_or("none", |(_, known)| known);
-        return Field { field, message: format!("is not known here; known: {known}") };
-    }
-    let field = if here.is_empty() { "body".to_owned() } else { here.to_owned() };
-    Field { field, message: format!("cannot be read: {words}") }
 }
 
 #[cfg(test)]
 mod tests {
-    use serde::Deserialize;
-
     use super::*;
 
-    #[derive(Debug, Deserialize)]
-    #[serde(deny_unknown_fields)]
-    struct Tray {
-        #[allow(dead_code)]
-        length_mm: f64,
-    }
-
-    #[derive(Debug, Deserialize)]
-    #[serde(deny_unknown_fields)]
-    struct Sheet {
-        #[allow(dead_code)]
-        trays: Vec<Tray>,
-    }
-
-    fn refusal(text: &str) -> (u16, String) {
-        let problem = read::<Sheet>(text.as_bytes()).expect_err("refused");
-        let told = problem.fields.first().map(|f| format!("{} {}", f.field, f.message));
-        (problem.status, told.unwrap_or_default())
-    }
-
     #[test]
-    fn the_field_at_fault_is_named_with_its_path() {
-        let cases = [
-            (r#"{"trays":[{"length_mm":"long"}]}"#, "trays[0].length_mm cannot be read"),
-            (r#"{"trays":[{"length_mm":null}]}"#, "trays[0].length_mm cannot be read"),
-            (r#"{"trays":[{}]}"#, "trays[0].length_mm is missing"),
-            (r"{}", "trays is missing"),
-            (r#"{"trays":[],"lid":1}"#, "lid is not known here"),
-            (r#"{"trays":[{"length_mm":1,"lid":1}]}"#, "trays[0].lid is not known here"),
-        ];
-        for (text, expected) in cases {
-            let (status, told) = refusal(text);
-            assert_eq!(status, 422, "{text}");
-            assert!(told.starts_with(expected), "{text}: {told}");
+    fn what_is_not_json_is_a_bad_request_and_what_is_no_such_thing_a_refusal() {
+        let status = |text: &str| read::<Vec<f64>>(text.as_bytes()).expect_err("refused").status;
+        for text in ["", "{", "[1e999]", "[] x", "\u{0}"] {
+            assert_eq!(status(text), 400, "{text}");
         }
-    }
-
-    #[test]
-    fn what_is_not_json_is_a_bad_request() {
-        for text in ["", "{", "{\"trays\":[{\"length_mm\":1e999}]}", "{\"trays\":[]} x", "\u{0}"] {
-            assert_eq!(refusal(text).0, 400, "{text}");
+        for text in ["{}", "[\"x\"]", "7"] {
+            assert_eq!(status(text), 422, "{text}");
         }
+        assert_eq!(read::<Vec<f64>>(b"[1, 2]").expect("read"), [1.0, 2.0]);
     }
 }

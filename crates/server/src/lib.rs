@@ -8,6 +8,7 @@ pub mod body;
 pub mod clock;
 pub mod demo;
 pub mod hub;
+mod misread;
 pub mod on_shelf;
 pub mod picture;
 pub mod probes;

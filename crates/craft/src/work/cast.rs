@@ -121,6 +121,11 @@ impl CastInputs {
         std::iter::once(self.chocolate.as_str()).chain(colours).collect()
     }
 
+    /// How many shells are cast. What is beyond a number is beyond its bounds too.
+    pub(super) const fn count(&self) -> u32 {
+        self.mould.count.saturating_mul(self.casts)
+    }
+
     /// Shells with their colours, up to the shell that is scraped; faults are noted
     /// under `cast`. Of the parts of a face, each may be of another chocolate.
     pub(super) fn lined(
@@ -143,7 +148,7 @@ impl CastInputs {
         };
         let pouring = Pouring { chocolate: &chocolate, flow_grade, poured, learned };
         let (field, shell) = self.shell(&pouring, at);
-        let count = self.mould.count * self.casts;
+        let count = self.count();
         let shells = Shells { cavity, count, shell, way: self.way, cap, pouring };
         if at.check.has_faults() {
             return None;

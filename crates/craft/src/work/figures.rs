@@ -47,7 +47,7 @@ impl Work for FiguresInputs {
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let parts = self.parts(at)?;
         let lined = self.cast.lined(None, &parts, at)?;
-        let count = f64::from(self.cast.mould.count * self.cast.casts);
+        let count = f64::from(self.cast.count());
         let area_cm2 = in_square_centimetres(lined.cavity.area);
         let mut draft = begun(&self.cast, lined);
         let mut tone_g = 0.0;

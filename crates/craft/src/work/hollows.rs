@@ -78,7 +78,7 @@ impl Work for HollowsInputs {
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let inside = self.check_inside(at);
         let lined = self.cast.lined(None, &[], at)?;
-        let halves = self.cast.mould.count * self.cast.casts;
+        let halves = self.cast.count();
         let pairs = halves / 2;
         if pairs == 0 {
             at.check.fault("cast.casts", "must give two halves at least: fill the mould twice");

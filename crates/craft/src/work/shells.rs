@@ -58,7 +58,7 @@ impl Work for ShellsInputs {
             );
         }
         let lined = self.cast.lined(cap, &[], at)?;
-        let count = self.cast.mould.count * self.cast.casts;
+        let count = self.cast.count();
         let filled = match &self.filling {
             Some(filling) => Some(filling.fill(lined.cast.filling, count, at)?),
             None => None,

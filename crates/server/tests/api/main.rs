@@ -10,6 +10,7 @@ mod flat_work;
 mod kitchen;
 mod methods;
 mod moulded;
+mod nonsense;
 mod photos;
 mod record;
 mod refusals;

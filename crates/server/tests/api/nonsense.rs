@@ -1,0 +1,185 @@
+//! Whatever is asked of `/calc`, a number that no kitchen has is refused by its own
+//! name, and never breaks anything.
+
+use serde_json::{Value, json};
+
+use crate::kitchen::Kitchen;
+
+/// What can be asked, each of it whole.
+fn asked() -> Vec<(&'static str, Value)> {
+    let own = json!({ "melt_c": [46, 49], "limit_c": 50, "cool_c": [27, 28], "work_c": [31, 32],
+        "lost_c": 33, "thick_c": 29, "fat_pct": 38 });
+    let bowl = json!({ "material": "glass", "mass_g": 450 });
+    let pigment = json!({ "name": "A powder", "carrier": "powder", "srgb": "#2b4fc2",
+        "opaque": false, "food": "for_eating", "strength": 1.2, "price_per_100g": 30 });
+    let recipe = json!({ "pigments": [{ "pigment": pigment, "parts_per_100": 8 }] });
+    let film = json!({ "mix": [{ "recipe": recipe, "share": 1 }], "way": "spray", "passes": 2 });
+    let outline = json!({ "shape": "rectangle", "length_mm": 300, "width_mm": 200 });
+    vec![
+        ("windows", json!({ "family": "dark", "own": own })),
+        (
+            "windows",
+            json!({ "blend": [{ "family": "dark", "share_pct": 60 },
+                { "family": "milk", "share_pct": 40 }] }),
+        ),
+        (
+            "seed",
+            json!({ "family": "dark", "total_g": 800, "melted_c": 46, "target_c": 31.5,
+                "seed_c": 20, "bowl": bowl, "room_c": 20, "minutes": 12 }),
+        ),
+        (
+            "seed",
+            json!({ "family": "milk", "melted_g": 400, "melted_c": 44, "target_c": 30,
+                "seed_c": 20 }),
+        ),
+        (
+            "slab",
+            json!({ "family": "dark", "thickness_mm": 4,
+                "tray": { "shape": "rectangle", "length_mm": 300, "width_mm": 200 },
+                "folded_in": [{ "mass_g": 80, "density_g_cm3": 1.05 }] }),
+        ),
+        (
+            "slab",
+            json!({ "family": "dark", "mass_g": 300,
+                "tray": { "shape": "round", "diameter_mm": 240 } }),
+        ),
+        ("room", json!({ "temp_c": 21, "rh_pct": 55 })),
+        (
+            "cooling",
+            json!({ "room_c": 20, "family": "dark", "mass_g": 600, "bowl": bowl,
+                "targets_c": [32, 30],
+                "readings": [{ "t_s": 0, "temp_c": 40 }, { "t_s": 60, "temp_c": 39 },
+                    { "t_s": 120, "temp_c": 38.1 }] }),
+        ),
+        (
+            "microwave",
+            json!({ "family": "white", "mass_g": 400, "start_c": 20, "target_c": 43,
+                "watts": 900, "power": 0.5 }),
+        ),
+        (
+            "ready-crystals",
+            json!({ "family": "dark", "mass_g": 500, "share_pct": 1, "temp_c": 34 }),
+        ),
+        ("slab-split", json!({ "total_g": 900, "melted_c": 46, "slab_c": 26, "target_c": 31.5 })),
+        (
+            "setting",
+            json!({ "family": "dark", "thickness_mm": 4, "pour_c": 31.5,
+                "place": { "kind": "room", "temp_c": 19 } }),
+        ),
+        (
+            "fridge",
+            json!({ "family": "dark", "thickness_mm": 5, "start_c": 23, "fridge_c": 4,
+                "room_c": 19, "rh_pct": 50 }),
+        ),
+        (
+            "wrap",
+            json!({ "family": "dark", "diameter_mm": 180, "height_mm": 110, "thickness_mm": 2,
+                "cake_mm": 100, "overlap_mm": 25, "spill_pct": 15 }),
+        ),
+        ("wrap-sheet", json!({ "length_mm": 590, "height_mm": 110, "overlap_mm": 25 })),
+        ("piped", json!({ "family": "dark", "length_mm": 300, "line_mm": 4, "count": 12 })),
+        (
+            "piping-sheet",
+            json!({ "line_mm": 4, "outlines": [{ "width_mm": 60, "count": 4,
+                "outline": { "shape": "star", "points": 5, "inner_pct": 45 } }] }),
+        ),
+        ("score-map", json!({ "outline": outline, "piece_cm2": 16, "seed": 3 })),
+        ("colour-butter", json!({ "parts_per_100": 8, "total_g": 50 })),
+        ("colour-butter", json!({ "parts_per_100": 8, "butter_g": 50 })),
+        ("colour-butter", json!({ "parts_per_100": 8, "pigment_g": 5 })),
+        ("colour-recipe", json!({ "recipe": recipe, "amount": { "by": "total", "total_g": 50 } })),
+        ("colour-film", json!({ "area_cm2": 340, "way": "spray", "passes": 2, "share_pct": 60 })),
+        (
+            "colour-stack",
+            json!({ "ground": { "reflectance": [0.1, 0.1, 0.1] }, "films": [{ "thickness": 1,
+                "pigments": [{ "k": [0.4, 0.4, 0.4], "s": [0.3, 0.3, 0.3], "share": 1 }] }] }),
+        ),
+        (
+            "colour-look",
+            json!({ "films": [film], "seen": { "srgb": "#2b4fc2", "family": "white", "film": 0 } }),
+        ),
+        (
+            "shell",
+            json!({ "family": "dark", "cavity": { "shape": "hemisphere", "diameter_mm": 30 },
+                "count": 24, "shell_mm": 1.8, "cap_mm": 1.8, "flow_grade": 3, "poured_c": 31.5,
+                "way": "dump" }),
+        ),
+        (
+            "dip",
+            json!({ "family": "dark", "count": 18, "vessel_mm": 70, "coat_mm": 1.3,
+                "shape": { "area_cm2": 25, "volume_ml": 11, "height_mm": 30 } }),
+        ),
+        (
+            "ganache",
+            json!({ "family": "dark", "ratio": 2, "total_g": 300, "butter_pct": 5, "piece_g": 12 }),
+        ),
+        ("ganache", json!({ "family": "dark", "chocolate_g": 130, "cream_g": 100, "piece_g": 11 })),
+    ]
+}
+
+/// Every number that is stated, as a JSON pointer and as refusals call its field. Of a
+/// band both ends are one field.
+fn numbers(value: &Value, pointer: &str, field: &str, found: &mut Vec<(String, String)>) {
+    match value {
+        Value::Number(_) => found.push((pointer.to_owned(), field.to_owned())),
+        Value::Array(all) => {
+            for (i, one) in all.iter().enumerate() {
+                let is_band = field.ends_with("_c") && all.len() == 2 && field.contains("own.");
+                let field = if is_band { field.to_owned() } else { format!("{field}[{i}]") };
+                numbers(one, &format!("{pointer}/{i}"), &field, found);
+            }
+        }
+        Value::Object(all) => {
+            for (name, one) in all {
+                let dot = if field.is_empty() { "" } else { "." };
+                numbers(one, &format!("{pointer}/{name}"), &format!("{field}{dot}{name}"), found);
+            }
+        }
+        _ => {}
+    }
+}
+
+#[actix_web::test]
+async fn nonsense_is_refused_by_the_name_of_its_field_wherever_it_is_asked() {
+    let kitchen = Kitchen::new().await;
+    let mut wrong = Vec::new();
+    for (calc, body) in asked() {
+        let path = format!("/calc/{calc}");
+        let whole = kitchen.post(&path, body.clone()).await;
+        assert_eq!(whole.status.as_u16(), 200, "{calc} {body}: {}", whole.body);
+        let mut found = Vec::new();
+        numbers(&body, "", "", &mut found);
+        for (pointer, field) in found {
+            // A seed of chance may be any number.
+            let above = if field == "seed" { json!(1e300) } else { json!(4_000_000_000_u64) };
+            for number in [above, json!(-4_000_000_000_i64)] {
+                let mut body = body.clone();
+                *body.pointer_mut(&pointer).expect("it was found there") = number.clone();
+                let said = kitchen.post(&path, body).await;
+                let named = said.body["fields"]
+                    .as_array()
+                    .is_some_and(|all| all.iter().filter(|f| f["field"] == *field).count() == 1);
+                if said.status.as_u16() != 422 || !named {
+                    wrong
+                        .push(format!("{calc}: {field} = {number}: {} {}", said.status, said.body));
+                }
+            }
+        }
+    }
+    assert!(wrong.is_empty(), "{}", wrong.join("\n"));
+}
+
+#[actix_web::test]
+async fn everything_that_can_be_asked_was() {
+    let kitchen = Kitchen::new().await;
+    let document = kitchen.get("/openapi.json").await.with(200);
+    let paths = document["paths"].as_object().expect("paths");
+    let mut left: Vec<_> =
+        paths.keys().filter_map(|path| path.strip_prefix("/api/v1/calc/")).collect();
+    // A whole batch is tried number by number in the core's own tests, and units have no
+    // bounds: what is 4 billion cups is as many.
+    left.retain(|calc| {
+        !["batch", "convert"].contains(calc) && asked().iter().all(|(done, _)| done != calc)
+    });
+    assert!(left.is_empty(), "{left:?}");
+}
