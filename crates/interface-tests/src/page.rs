@@ -307,26 +307,14 @@ impl Page {
         what: &str,
         will_do: impl Fn(&str) -> bool,
     ) -> anyhow::Result<String> {
-        let mut last = String::new();
         let script = format!(
             "const found = document.querySelector(\"[data-testid='{id}']\"); \
              return found ? found.innerText : '';"
         );
-        let patient = async {
-            loop {
-                last = self.run(&script).await?.as_str().unwrap_or_default().to_owned();
-                if will_do(&last) {
-                    return anyhow::Ok(());
-                }
-                tokio::time::sleep(LOOK_EVERY).await;
-            }
-        };
-        tokio::time::timeout(PATIENCE, patient)
+        let shown = |value: &Value| value.as_str().unwrap_or_default().to_owned();
+        self.until_script(&script, &format!("{id}: {what}"), |value| will_do(&shown(value)))
             .await
-            .with_context(|| format!("{id} never was {what}"))
-            .and_then(|done| done)
-            .with_context(|| format!("it shows: {last}"))?;
-        Ok(last)
+            .map(|value| shown(&value))
     }
 
     /// Waits until the element with a test id shows some words.
@@ -342,11 +330,27 @@ impl Page {
     /// # Errors
     /// Where it does not come to that.
     pub async fn until_count(&self, css: &str, count: usize) -> anyhow::Result<()> {
-        let mut last = 0;
+        let script = format!("return document.querySelectorAll(\"{css}\").length");
+        let what = format!("{count} of {css}");
+        self.until_script(&script, &what, |found| *found == json!(count)).await?;
+        Ok(())
+    }
+
+    /// Waits until what a script returns will do, and gives it.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until_script(
+        &self,
+        script: &str,
+        what: &str,
+        will_do: impl Fn(&Value) -> bool,
+    ) -> anyhow::Result<Value> {
+        let mut last = Value::Null;
         let patient = async {
             loop {
-                last = self.driver.find_all(By::Css(css)).await?.len();
-                if last == count {
+                last = self.run(script).await?;
+                if will_do(&last) {
                     return anyhow::Ok(());
                 }
                 tokio::time::sleep(LOOK_EVERY).await;
@@ -354,9 +358,10 @@ impl Page {
         };
         tokio::time::timeout(PATIENCE, patient)
             .await
-            .with_context(|| format!("there never were {count} of {css}"))
+            .with_context(|| format!("it never came to this: {what}"))
             .and_then(|done| done)
-            .with_context(|| format!("there are {last}"))
+            .with_context(|| format!("it was {last:#}"))?;
+        Ok(last)
     }
 
     /// Waits until the page as a whole shows some words.

@@ -6,6 +6,7 @@ mod build;
 mod colour;
 mod display;
 mod every_page;
+mod forms;
 mod guide;
 mod log;
 mod moulded;

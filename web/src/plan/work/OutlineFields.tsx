@@ -49,7 +49,7 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
         errors={errors}
         fewest={1}
         most={12}
-        nameOf={({ outline }) => names[outline.shape]}
+        nameOf={(_, i) => `outline ${i + 1}`}
         whole="The outlines"
         more="One outline more"
         onMore={() => onChange([...outlines, freshOutline])}

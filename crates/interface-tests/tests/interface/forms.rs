@@ -1,0 +1,285 @@
+//! The forms of the kinds of work: what is typed is what is planned, what is wrong is
+//! said beside its field, and what belongs to a list comes and goes.
+
+use anyhow::ensure;
+use interface_tests::{Page, browse};
+use serde_json::{Value, json};
+
+use crate::api;
+
+/// What is done to one field, and what is planned then.
+enum Step {
+    /// Typed: label, text, where it stands in the work, and as what.
+    Fill(&'static str, &'static str, &'static str, Value),
+    /// Chosen: label, words, where it stands in the work, and as what.
+    Choose(&'static str, &'static str, &'static str, Value),
+    /// Typed and refused: label, text, and the words beside the field.
+    Refused(&'static str, &'static str, &'static str),
+    /// A button.
+    Touch(&'static str),
+}
+
+use Step::{Choose, Fill, Refused, Touch};
+
+/// Waits until a refusal is said beside a field, or under a list.
+async fn until_refused(page: &Page, words: &str) -> anyhow::Result<()> {
+    let script = "return [...document.querySelectorAll('.chakra-field__errorText, [role=alert]')]
+        .map((e) => e.innerText)";
+    page.until_script(script, words, |said| {
+        said.as_array()
+            .is_some_and(|all| all.iter().any(|w| w.as_str().is_some_and(|w| w.contains(words))))
+    })
+    .await?;
+    Ok(())
+}
+
+/// Goes through the forms of some kinds, one after another in one batch.
+async fn go_through(page: &Page, kinds: &[(&str, Vec<Step>)]) -> anyhow::Result<()> {
+    let batch = api::id(&api::new_batch("forms").await?)?;
+    page.go(&format!("/plans/{batch}")).await?;
+    page.until_shown("to-weigh", "325 g").await?;
+    for (kind, steps) in kinds {
+        page.choose("In place of it, or besides", &format!("make instead: {kind}")).await?;
+        let mut expected = Vec::new();
+        for step in steps {
+            match step {
+                Fill(label, text, pointer, value) => {
+                    page.fill(label, text).await?;
+                    expected.push((*pointer, value));
+                }
+                Choose(label, words, pointer, value) => {
+                    page.choose(label, words).await?;
+                    expected.push((*pointer, value));
+                }
+                Refused(label, text, words) => {
+                    page.fill(label, text).await?;
+                    until_refused(page, words).await?;
+                    let saving = page.shown("saving").await?;
+                    ensure!(saving != "Saved", "{kind}: {label} = {text} is said to be saved");
+                }
+                Touch(name) => page.touch(name).await?,
+            }
+        }
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let work = &kept["inputs"]["components"][0]["work"];
+        for (pointer, value) in expected {
+            let is = work.pointer(pointer).unwrap_or(&Value::Null);
+            let same = is == value || (is.is_number() && is.as_f64() == value.as_f64());
+            ensure!(same, "{kind}: {pointer} is {is}, not {value}: {work}");
+        }
+    }
+    page.forgive().await
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn forms_of_flat_work_keep_what_is_typed_and_say_what_is_wrong() {
+    browse("forms_flat", async |page| {
+        go_through(
+            page,
+            &[
+                (
+                    "clusters",
+                    vec![
+                        Refused(
+                            "How many",
+                            "-4",
+                            "How many must be a whole number, 0 or more; it is -4",
+                        ),
+                        Fill("How many", "30", "/count", json!(30)),
+                        Refused("Each weighs", "9000", "Each weighs must be"),
+                        Fill("Each weighs", "15", "/each_g", json!(15)),
+                        Choose("On each", "a few flakes of salt", "/salted", json!(true)),
+                        Fill("To one of chocolate", "0.5", "/mixed_in/parts", json!(0.5)),
+                    ],
+                ),
+                (
+                    "layered bark",
+                    vec![
+                        Touch("One layer more"),
+                        Choose("Third layer", "dark", "/layers/1/chocolate", json!("dark")),
+                        Fill("Thick", "2.5", "/layers/0/thickness_mm", json!(2.5)),
+                        Touch("Take away: second layer"),
+                        Choose(
+                            "It lies on",
+                            "parchment: matt underside",
+                            "/lining",
+                            json!("parchment"),
+                        ),
+                        Fill("Pieces of", "25", "/piece_cm2", json!(25)),
+                    ],
+                ),
+                (
+                    "marbled bark",
+                    vec![
+                        Touch("One accent more"),
+                        Refused("Share", "99", "The accents"),
+                        Fill("Share", "30", "/accents/0/share_pct", json!(30)),
+                        Touch("Take away: accent 2"),
+                        Fill("Strokes", "12", "/strokes", json!(12)),
+                    ],
+                ),
+                (
+                    "scored shards",
+                    vec![
+                        Fill("Shards of", "18", "/piece_cm2", json!(18)),
+                        Choose(
+                            "The marks run",
+                            "straight, into equal pieces",
+                            "/pattern",
+                            json!("even"),
+                        ),
+                    ],
+                ),
+                (
+                    "wrap round a cake",
+                    vec![
+                        Fill("Cake across, iced", "200", "/diameter_mm", json!(200)),
+                        Refused("Overlap", "900", "Overlap must be"),
+                        Fill("Overlap", "30", "/overlap_mm", json!(30)),
+                        Choose(
+                            "A pattern first",
+                            "piped in another chocolate",
+                            "/pattern/line_mm",
+                            json!(3),
+                        ),
+                        Fill("Line in all", "1500", "/pattern/length_mm", json!(1500)),
+                    ],
+                ),
+                (
+                    "piped pieces",
+                    vec![
+                        Choose(
+                            "How much line",
+                            "as these outlines take",
+                            "/outlines/0/width_mm",
+                            json!(55),
+                        ),
+                        Refused(
+                            "Points",
+                            "-5",
+                            "Points must be a whole number, 0 or more; it is -5",
+                        ),
+                        Fill("Points", "7", "/outlines/0/outline/points", json!(7)),
+                        Fill("Wide", "55", "/outlines/0/width_mm", json!(55)),
+                        Touch("One outline more"),
+                        Touch("Take away: outline 2"),
+                    ],
+                ),
+                (
+                    "ribbons from a frozen slab",
+                    vec![
+                        Fill("and wide", "45", "/width_mm", json!(45)),
+                        Refused("and comes at", "12", "and comes at must be"),
+                        Fill("and comes at", "-18", "/stone_c", json!(-18)),
+                    ],
+                ),
+                (
+                    "boiled-sugar sheet",
+                    vec![
+                        Fill("Whitened part", "15", "/whitened_pct", json!(15)),
+                        Refused("Above the sea", "12000", "Above the sea must be"),
+                        Fill("Above the sea", "800", "/altitude_m", json!(800)),
+                    ],
+                ),
+            ],
+        )
+        .await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn forms_of_moulded_and_dipped_work_do_so_too() {
+    browse("forms_moulded", async |page| {
+        go_through(
+            page,
+            &[
+                (
+                    "filled shells",
+                    vec![
+                        Choose(
+                            "A cavity is",
+                            "a bar or a box",
+                            "/cast/mould/cavity/shape",
+                            json!("block"),
+                        ),
+                        Refused("Depth", "4000", "Depth must be"),
+                        Fill("Depth", "18", "/cast/mould/cavity/depth_mm", json!(18)),
+                        Choose("Made of", "silicone", "/cast/mould/material", json!("silicone")),
+                        Touch("Its face has regions"),
+                        Refused("Of the face", "50", "The regions must add up to 100 %"),
+                        Fill("Of the face", "25", "/cast/mould/regions/0/share_pct", json!(25)),
+                        Choose(
+                            "The wall",
+                            "after such a wait: how thick?",
+                            "/cast/wall/by",
+                            json!("waited"),
+                        ),
+                        Fill("Waits", "40", "/cast/wall/wait_s", json!(40)),
+                        Choose("Filled with", "another filling", "/filling/kind", json!("other")),
+                        Fill("The filling", "Pear jelly", "/filling/name", json!("Pear jelly")),
+                        Choose(
+                            "Water in it",
+                            "yes: cream, purée, fresh things",
+                            "/filling/perishable",
+                            json!(true),
+                        ),
+                        Choose("Closed by", "nothing: open on top", "/cap", Value::Null),
+                    ],
+                ),
+                (
+                    "joined hollows",
+                    vec![
+                        Fill(
+                            "Inside (1)",
+                            "a slip of paper",
+                            "/inside/0/name",
+                            json!("a slip of paper"),
+                        ),
+                        Choose(
+                            "It is",
+                            "not food: a toy, a slip of paper",
+                            "/inside/0/not_food",
+                            json!(true),
+                        ),
+                        Touch("One thing more inside"),
+                        Touch("Take away: mini marshmallows"),
+                        Choose("Made for", "hanging up", "/purpose", json!("ornament")),
+                    ],
+                ),
+                (
+                    "figures of several tones",
+                    vec![
+                        Refused("Of the face", "150", "Of the face must be"),
+                        Fill("Of the face", "25", "/cast/mould/regions/0/share_pct", json!(25)),
+                        Choose("Lined by", "brushed coats", "/cast/way", json!("brush")),
+                        Fill("Times filled", "2", "/cast/casts", json!(2)),
+                    ],
+                ),
+                (
+                    "dipped things",
+                    vec![
+                        Choose("They are", "fresh fruit", "/centre", json!("fruit")),
+                        Choose("One is", "another shape: measured", "/shape/height_mm", json!(60)),
+                        Fill("Surface", "35", "/shape/area_cm2", json!(35)),
+                        Choose("On sticks", "yes", "/sticks", json!(true)),
+                        Refused("Vessel, across", "10", "Vessel, across must be"),
+                        Fill("Vessel, across", "90", "/vessel_mm", json!(90)),
+                        Choose("Two-tone", "zigzags of another: white", "/swirl", json!("white")),
+                    ],
+                ),
+                (
+                    "colour to keep",
+                    vec![
+                        Choose("Known is", "the powder in hand", "/amount/by", json!("pigment")),
+                        Refused("That is", "0", "That is must be"),
+                        Fill("That is", "4", "/amount/pigment_g", json!(4)),
+                    ],
+                ),
+            ],
+        )
+        .await
+    })
+    .await;
+}
