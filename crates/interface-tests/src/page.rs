@@ -380,6 +380,21 @@ impl Page {
         Ok(())
     }
 
+    /// Waits until a refusal is said beside a field, or under a list.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn until_refused(&self, words: &str) -> anyhow::Result<()> {
+        let said = "return [...document.querySelectorAll( \
+            '.chakra-field__errorText, [role=alert]')].map((e) => e.innerText)";
+        self.until_script(said, words, |all| {
+            let mut all = all.as_array().into_iter().flatten().filter_map(Value::as_str);
+            all.any(|said| said.contains(words))
+        })
+        .await?;
+        Ok(())
+    }
+
     /// Runs a script in the page.
     ///
     /// # Errors

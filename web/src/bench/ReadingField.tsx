@@ -1,6 +1,7 @@
 import { Box, Input } from "@chakra-ui/react";
 import { type Ref, useState } from "react";
 import { degreeUnit, shownTemp, typedTemp } from "../kit/display";
+import { Fault } from "../kit/Fault";
 import { typedNumber } from "../kit/typed";
 import { Touch } from "./Touch";
 
@@ -56,11 +57,7 @@ export function ReadingField({ onRead, field }: Props) {
           Read
         </Touch>
       </Box>
-      {fault && (
-        <Box role="alert" color="stop" fontWeight="560" mt="1">
-          {fault}
-        </Box>
-      )}
+      {fault && <Fault mt="1">{fault}</Fault>}
     </Box>
   );
 }

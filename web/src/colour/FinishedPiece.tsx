@@ -3,6 +3,7 @@ import { Camera } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import type { ColourLook, Family } from "../api/client";
 import { useShelf } from "../api/queries";
+import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 import { SelectField } from "../kit/SelectField";
 import { familyNames } from "../theme/chocolate";
@@ -126,11 +127,7 @@ export function FinishedPiece({ films, seen, strength, onSeen }: Props) {
           <Camera aria-hidden /> From a photo
         </FilePick>
       </Box>
-      {failed && (
-        <Box role="alert" color="stop" fontWeight="560">
-          That is no picture that can be shown: a PNG or a JPEG is needed.
-        </Box>
-      )}
+      {failed && <Fault>That is no picture that can be shown: a PNG or a JPEG is needed.</Fault>}
       {photo && (
         <Box>
           <Box textStyle="label" mb="1">

@@ -1,4 +1,4 @@
-import { Box, Button, Stack } from "@chakra-ui/react";
+import { Button, Stack } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { FlaskConical } from "lucide-react";
 import { useState } from "react";
@@ -6,6 +6,7 @@ import { api, type BottledAmount, type ColourPlan, type RecipeInputs } from "../
 import { useShelf } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { useNewBatch } from "../batch/useNewBatch";
+import { Fault } from "../kit/Fault";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { ColourWeighOut } from "../plan/ColourWeighOut";
@@ -84,11 +85,7 @@ export function WeighColour({ films, filled, nameOf }: Props) {
             first={i === 0}
           />
         ))}
-        {plan.error && (
-          <Box role="alert" color="stop" fontWeight="560">
-            {plan.error.message}
-          </Box>
-        )}
+        {plan.error && <Fault>{plan.error.message}</Fault>}
         <Button
           variant="outline"
           borderColor="border.emphasized"

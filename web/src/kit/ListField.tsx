@@ -1,7 +1,8 @@
-import { Box, Button, IconButton } from "@chakra-ui/react";
+import { Button, IconButton } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import { Fragment, type ReactNode } from "react";
 import { inDisplay } from "./display";
+import { Fault } from "./Fault";
 import { type Errors, fieldsOf } from "./fieldsOf";
 
 /** One thing of a list, and how it is changed. */
@@ -72,9 +73,9 @@ export function ListField<T extends object>(props: Props<T>) {
         <Fragment key={i}>{props.children(listed(item, i))}</Fragment>
       ))}
       {errors[at] && (
-        <Box role="alert" color="stop" fontWeight="560" fontSize="sm">
+        <Fault fontSize="sm">
           {whole} {inDisplay(errors[at])}
-        </Box>
+        </Fault>
       )}
       <Button
         variant="outline"

@@ -3,6 +3,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Camera, X } from "lucide-react";
 import { api, type PhotoAnswer } from "../api/client";
 import { accepted, answered, Refusal } from "../api/refusal";
+import { Fault } from "./Fault";
 import { FilePick } from "./FilePick";
 import { time } from "./format";
 import { small } from "./photo";
@@ -88,11 +89,7 @@ export function Photos({ of, id, what }: Props) {
           </Button>
         </Box>
       ))}
-      {reason && (
-        <Box role="alert" color="stop" fontWeight="560">
-          The photo was not kept: {reason}
-        </Box>
-      )}
+      {reason && <Fault>The photo was not kept: {reason}</Fault>}
     </Box>
   );
 }

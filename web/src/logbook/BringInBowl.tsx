@@ -6,6 +6,7 @@ import { api, type BowlWithPlan } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
+import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 
 /** Takes up a bowl that was saved as JSON, here or elsewhere. */
@@ -41,9 +42,9 @@ export function BringInBowl() {
         <Upload aria-hidden /> Bring in a saved bowl
       </FilePick>
       {error && (
-        <Box role="alert" color="stop" fontWeight="560" mt="1">
+        <Fault mt="1">
           Not brought in: {first ? `${first[0]} ${inDisplay(first[1])}` : error.message}
-        </Box>
+        </Fault>
       )}
     </Box>
   );

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, type NewOutcome, type Outcome } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { Fault } from "../kit/Fault";
 import { type Look, lookNames, looks } from "./words";
 
 type Draft = Partial<Pick<NewOutcome, Look>> & { note: string };
@@ -81,9 +82,7 @@ export function OutcomeForm({ batchId }: { batchId: string }) {
         onChange={(event) => setDraft({ ...draft, note: event.target.value })}
       />
       {keep.error && (
-        <Box role="alert" color="stop" fontWeight="560">
-          Not kept: {refusal ? `the note ${refusal}` : keep.error.message}
-        </Box>
+        <Fault>Not kept: {refusal ? `the note ${refusal}` : keep.error.message}</Fault>
       )}
       <Button
         type="submit"

@@ -6,6 +6,7 @@ import type { LogAnswer } from "../api/client";
 import { keys } from "../api/queries";
 import { answered, Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
+import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
@@ -99,14 +100,12 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
           </Box>
         )}
         {other.map(([name, message]) => (
-          <Box key={name} role="alert" color="stop" fontWeight="560">
+          <Fault key={name}>
             {name === "file" ? "The file" : name} {inDisplay(message)}
-          </Box>
+          </Fault>
         ))}
         {bring.error && !(bring.error instanceof Refusal && Object.keys(faults).length > 0) && (
-          <Box role="alert" color="stop" fontWeight="560">
-            It was not brought in: {bring.error.message}
-          </Box>
+          <Fault>It was not brought in: {bring.error.message}</Fault>
         )}
         {open.length > 0 && file && (
           <Box

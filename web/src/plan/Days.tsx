@@ -2,6 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import type { Slot } from "../api/client";
 import { type DaysAsked, useDays } from "../api/queries";
+import { Fault } from "../kit/Fault";
 import { fullDay, time } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { TextField } from "../kit/TextField";
@@ -85,11 +86,7 @@ export const Days = memo(function Days({ batchId, version }: Props) {
           Save as a calendar file
         </Link>
       </Box>
-      {days.error && (
-        <Box role="alert" color="stop" fontWeight="560">
-          {days.error.message}
-        </Box>
-      )}
+      {days.error && <Fault>{days.error.message}</Fault>}
       <Box display="grid" gap="4">
         {[...byDay].map(([name, of]) => (
           <Box

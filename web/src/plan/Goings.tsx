@@ -1,9 +1,10 @@
-import { Box, Button } from "@chakra-ui/react";
+import { Button } from "@chakra-ui/react";
 import { useMutation } from "@tanstack/react-query";
 import { memo } from "react";
 import { useNavigate } from "react-router";
 import { api, type BowlWithPlan } from "../api/client";
 import { accepted } from "../api/refusal";
+import { Fault } from "../kit/Fault";
 
 interface Props {
   batchId: string;
@@ -69,11 +70,7 @@ export const Goings = memo(function Goings({ batchId, chocolate, name, faulty, s
       >
         Build guide
       </Button>
-      {failed && (
-        <Box role="alert" color="stop" width="full">
-          That could not be begun: {failed.message}
-        </Box>
-      )}
+      {failed && <Fault width="full">That could not be begun: {failed.message}</Fault>}
     </>
   );
 });

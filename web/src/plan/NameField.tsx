@@ -4,6 +4,7 @@ import { memo, useEffect, useRef, useState } from "react";
 import { api, type Batch } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { Fault } from "../kit/Fault";
 
 /** The batch's name, edited where it stands. */
 export const NameField = memo(function NameField({ batch }: { batch: Batch }) {
@@ -74,11 +75,7 @@ export const NameField = memo(function NameField({ batch }: { batch: Batch }) {
           }, 400);
         }}
       />
-      {error && (
-        <Box color="stop" fontWeight="560" fontSize="sm" role="alert">
-          Name {error}
-        </Box>
-      )}
+      {error && <Fault fontSize="sm">Name {error}</Fault>}
     </Box>
   );
 });

@@ -7,6 +7,7 @@ import { usePlan } from "../api/queries";
 import { Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
 import { EitherField } from "../kit/EitherField";
+import { Fault } from "../kit/Fault";
 import { mass } from "../kit/format";
 import { SelectField } from "../kit/SelectField";
 import { Failed, Loading, Standing } from "../kit/Standing";
@@ -109,11 +110,7 @@ function Drawn({ kept, work, plan, words }: Props) {
             </Button>
           ))}
         </Box>
-        {told && (
-          <Box role="alert" color="stop" fontWeight="600" mb="3">
-            It {inDisplay(told)}
-          </Box>
-        )}
+        {told && <Fault mb="3">It {inDisplay(told)}</Fault>}
         {drawn.data?.score && (
           <Box mb="3" data-testid="score-words">
             {drawn.data.score.pieces} pieces, {drawn.data.score.between_cm2[0]} to{" "}

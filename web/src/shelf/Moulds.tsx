@@ -2,6 +2,7 @@ import { Box, Button, Stack } from "@chakra-ui/react";
 import { useState } from "react";
 import type { MouldInputs } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { Fault } from "../kit/Fault";
 import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
 import { MouldMeasures, mouldWords } from "../plan/MouldMeasures";
@@ -90,11 +91,7 @@ function MouldFields({ draft, errors, onChange }: FieldsProps<"mould">) {
             </Button>
           </Box>
         ))}
-        {fault && (
-          <Box color="stop" fontWeight="560" fontSize="sm">
-            A weighing {fault[1]}
-          </Box>
-        )}
+        {fault && <Fault fontSize="sm">A weighing {fault[1]}</Fault>}
       </Box>
       {adding ? (
         <WeighingFields

@@ -1,5 +1,6 @@
 import { Box, Button } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { Fault } from "../kit/Fault";
 
 interface Props {
   children: ReactNode;
@@ -25,11 +26,7 @@ export function ThingForm({ children, busy, said, onKeep, onLeave, onPutAway }: 
       }}
     >
       {children}
-      {said && (
-        <Box role="alert" color="stop" fontWeight="560">
-          {said}
-        </Box>
-      )}
+      {said && <Fault>{said}</Fault>}
       <Box display="flex" gap="2" flexWrap="wrap">
         <Button type="submit" h="48px" px="6" bg="ink" color="onInk" disabled={busy}>
           Keep

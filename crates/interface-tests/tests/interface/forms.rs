@@ -21,18 +21,6 @@ enum Step {
 
 use Step::{Choose, Fill, Refused, Touch};
 
-/// Waits until a refusal is said beside a field, or under a list.
-async fn until_refused(page: &Page, words: &str) -> anyhow::Result<()> {
-    let script = "return [...document.querySelectorAll('.chakra-field__errorText, [role=alert]')]
-        .map((e) => e.innerText)";
-    page.until_script(script, words, |said| {
-        said.as_array()
-            .is_some_and(|all| all.iter().any(|w| w.as_str().is_some_and(|w| w.contains(words))))
-    })
-    .await?;
-    Ok(())
-}
-
 /// Goes through the forms of some kinds, one after another in one batch.
 async fn go_through(page: &Page, kinds: &[(&str, Vec<Step>)]) -> anyhow::Result<()> {
     let batch = api::id(&api::new_batch("forms").await?)?;
@@ -53,7 +41,7 @@ async fn go_through(page: &Page, kinds: &[(&str, Vec<Step>)]) -> anyhow::Result<
                 }
                 Refused(label, text, words) => {
                     page.fill(label, text).await?;
-                    until_refused(page, words).await?;
+                    page.until_refused(words).await?;
                     let saving = page.shown("saving").await?;
                     ensure!(saving != "Saved", "{kind}: {label} = {text} is said to be saved");
                 }

@@ -7,6 +7,7 @@ mod colour;
 mod display;
 mod every_page;
 mod forms;
+mod gear;
 mod guide;
 mod log;
 mod moulded;

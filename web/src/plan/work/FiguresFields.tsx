@@ -1,6 +1,7 @@
 import { Box, Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
 import { useShelf } from "../../api/queries";
+import { Fault } from "../../kit/Fault";
 import { ListField } from "../../kit/ListField";
 import { SelectField } from "../../kit/SelectField";
 import { CastFields } from "./CastFields";
@@ -64,9 +65,7 @@ export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figu
         )}
       </ListField>
       {work.cast.mould_id && errors["cast.mould.regions"] && (
-        <Box role="alert" color="stop" fontWeight="560" fontSize="sm">
-          The mould's regions {errors["cast.mould.regions"]}
-        </Box>
+        <Fault fontSize="sm">The mould's regions {errors["cast.mould.regions"]}</Fault>
       )}
     </Stack>
   );

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { Outlines } from "../../api/client";
 import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
+import { Fault } from "../../kit/Fault";
 import { FilePick } from "../../kit/FilePick";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
@@ -158,9 +159,9 @@ function ShapeFields({ shape, error, onChange }: ShapeProps) {
             {shape.svg ? "Another SVG file" : "Choose an SVG file"}
           </FilePick>
           {error("svg") && (
-            <Box color="stop" fontWeight="560" fontSize="sm" mt="1" role="alert">
+            <Fault fontSize="sm" mt="1">
               The file {error("svg")}
-            </Box>
+            </Fault>
           )}
         </Box>
       );
