@@ -37,6 +37,11 @@ impl Size {
     pub const LAPTOP: Self = Self(1280, 800);
     /// A phone propped up at the bench.
     pub const PHONE: Self = Self(390, 844);
+    /// The narrowest that everything fits on: a small phone, or a laptop at four times
+    /// its size.
+    pub const NARROW: Self = Self(320, 640);
+    /// Screens up to this wide are held in the hand: their scroll bars take no room.
+    const HELD: u32 = 600;
 }
 
 /// A page in a browser of its own.
@@ -124,8 +129,9 @@ impl Page {
     /// # Errors
     /// Where the browser refuses.
     pub async fn resize(&self, Size(width, height): Size) -> anyhow::Result<()> {
+        let held = width <= Size::HELD;
         let metrics =
-            json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": false });
+            json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": held });
         self.tell("Emulation.setDeviceMetricsOverride", metrics).await?;
         Ok(())
     }

@@ -88,7 +88,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
           display="grid"
           rowGap="3"
           columnGap={{ base: "3", md: "6" }}
-          gridTemplateColumns={{ base: "1fr", lg: "minmax(430px, auto) minmax(0, 1fr)" }}
+          gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(430px, auto) minmax(0, 1fr)" }}
           alignItems="center"
         >
           <BigTemperature bowl={bowl} time={clock} />

@@ -66,7 +66,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
       p={{ base: "3", md: "4" }}
       display="grid"
       gap="2"
-      gridTemplateColumns={{ base: "1fr", md: "minmax(0, 1fr) auto" }}
+      gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "minmax(0, 1fr) auto" }}
       alignItems="center"
     >
       <Box minW="0">

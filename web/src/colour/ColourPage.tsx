@@ -86,7 +86,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
       <Box
         display="grid"
         gap="4"
-        gridTemplateColumns={{ base: "1fr", lg: "400px minmax(0, 1fr)" }}
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "400px minmax(0, 1fr)" }}
         alignItems="start"
       >
         <Stack gap="4">

@@ -42,7 +42,7 @@ function WithoutBowl({ batch }: { batch: Batch }) {
         {batch.name}
       </Heading>
       {batch.note && <Box mb="3">{batch.note}</Box>}
-      <Box display="grid" gap="4" gridTemplateColumns={{ base: "1fr", lg: "1fr 1fr" }}>
+      <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }}>
         <HowItWasBuilt batchId={batch.id} />
         <Box display="grid" gap="4" alignContent="start">
           <Panel title="What came out">
@@ -128,7 +128,7 @@ function Entry({ batch, known, onChoose }: Props) {
       <Box
         display="grid"
         gap="4"
-        gridTemplateColumns={{ base: "1fr", lg: "minmax(0, 1.7fr) minmax(340px, 1fr)" }}
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.7fr) minmax(340px, 1fr)" }}
         alignItems="start"
       >
         <Panel title="The curve">

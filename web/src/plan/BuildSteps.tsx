@@ -74,7 +74,7 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
         ))}
       </Box>
       <Notes notes={notes} />
-      <Box display="grid" gap="4" gridTemplateColumns={{ base: "1fr", md: "1fr 1.4fr" }}>
+      <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1.4fr" }}>
         <Box>
           <Box textStyle="label" mb="1">
             Look for

@@ -43,7 +43,7 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
         as="article"
         bg="bg.panel"
         borderRadius="slab"
-        p="6"
+        p={{ base: "3", md: "6" }}
         fontSize={small ? "xs" : "sm"}
         data-testid="batch-card"
         _print={{ p: "0", bg: "white", fontSize: small ? "7.5pt" : "9pt" }}
@@ -58,61 +58,63 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
           </Box>
         </Box>
         {batch.note && <Box>{batch.note}</Box>}
-        <Box
-          as="table"
-          width="full"
-          mt="3"
-          css={{
-            "& td, & th": { textAlign: "start", padding: "2px 6px 2px 0", verticalAlign: "top" },
-            "& th": { fontWeight: 600 },
-          }}
-        >
-          <thead>
-            <tr>
-              {["Chocolate", "Weigh", "Melt", "Hold back", "Add", "Work at", "Never above"].map(
-                (head) => (
-                  <th key={head}>{head}</th>
-                ),
+        {/* On a narrow screen it is pushed sideways by itself. */}
+        <Box overflowX="auto" tabIndex={0} mt="3" _print={{ overflowX: "visible" }}>
+          <Box
+            as="table"
+            width="full"
+            css={{
+              "& td, & th": { textAlign: "start", padding: "2px 6px 2px 0", verticalAlign: "top" },
+              "& th": { fontWeight: 600 },
+            }}
+          >
+            <thead>
+              <tr>
+                {["Chocolate", "Weigh", "Melt", "Hold back", "Add", "Work at", "Never above"].map(
+                  (head) => (
+                    <th key={head}>{head}</th>
+                  ),
+                )}
+              </tr>
+            </thead>
+            <tbody>
+              {plan.bowls.map(({ key, plan: of }) =>
+                of ? (
+                  <tr key={key}>
+                    <td>
+                      {names.get(key)}
+                      {of.colour?.melted_g != null &&
+                        `: ${[
+                          `${fineMass(of.colour.butter_g)} butter`,
+                          ...of.colour.pigments.map(
+                            ({ name, mass_g }) => `${fineMass(mass_g)} ${name}`,
+                          ),
+                        ].join(", ")}`}
+                    </td>
+                    <td>
+                      <strong>{mass(of.to_weigh_g)}</strong>
+                    </td>
+                    <td>
+                      {mass(of.colour?.melted_g ?? of.amounts.melted_g)} to{" "}
+                      {temperature(of.amounts.melted_c)}
+                    </td>
+                    <td>{of.amounts.seed_g > 0 ? mass(of.amounts.seed_g) : "–"}</td>
+                    <td>
+                      {of.amounts.seed_g > 0
+                        ? of.amounts.additions_g.map(mass).join(", ")
+                        : of.amounts.crystals_g > 0
+                          ? `${mass(of.amounts.crystals_g)} crystals`
+                          : "–"}
+                    </td>
+                    <td>
+                      <strong>{band(of.amounts.use_c)}</strong>
+                    </td>
+                    <td>{temperature(of.windows.limit_c, 0)}</td>
+                  </tr>
+                ) : null,
               )}
-            </tr>
-          </thead>
-          <tbody>
-            {plan.bowls.map(({ key, plan: of }) =>
-              of ? (
-                <tr key={key}>
-                  <td>
-                    {names.get(key)}
-                    {of.colour?.melted_g != null &&
-                      `: ${[
-                        `${fineMass(of.colour.butter_g)} butter`,
-                        ...of.colour.pigments.map(
-                          ({ name, mass_g }) => `${fineMass(mass_g)} ${name}`,
-                        ),
-                      ].join(", ")}`}
-                  </td>
-                  <td>
-                    <strong>{mass(of.to_weigh_g)}</strong>
-                  </td>
-                  <td>
-                    {mass(of.colour?.melted_g ?? of.amounts.melted_g)} to{" "}
-                    {temperature(of.amounts.melted_c)}
-                  </td>
-                  <td>{of.amounts.seed_g > 0 ? mass(of.amounts.seed_g) : "–"}</td>
-                  <td>
-                    {of.amounts.seed_g > 0
-                      ? of.amounts.additions_g.map(mass).join(", ")
-                      : of.amounts.crystals_g > 0
-                        ? `${mass(of.amounts.crystals_g)} crystals`
-                        : "–"}
-                  </td>
-                  <td>
-                    <strong>{band(of.amounts.use_c)}</strong>
-                  </td>
-                  <td>{temperature(of.windows.limit_c, 0)}</td>
-                </tr>
-              ) : null,
-            )}
-          </tbody>
+            </tbody>
+          </Box>
         </Box>
         <Box
           mt="3"

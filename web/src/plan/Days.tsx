@@ -93,7 +93,7 @@ export const Days = memo(function Days({ batchId, version }: Props) {
             key={name}
             display="grid"
             gap="2"
-            gridTemplateColumns={{ base: "1fr", md: "150px minmax(0, 1fr)" }}
+            gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "150px minmax(0, 1fr)" }}
           >
             <Box textStyle="title" pt="2">
               {name}

@@ -120,7 +120,7 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
       <Box
         display="grid"
         gap="4"
-        gridTemplateColumns={{ base: "1fr", lg: "380px minmax(0, 1fr)" }}
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "380px minmax(0, 1fr)" }}
         alignItems="start"
       >
         <Stack gap="4">
@@ -165,7 +165,10 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
         <Box
           display="grid"
           gap="4"
-          gridTemplateColumns={{ base: "1fr", xl: "minmax(0, 1.6fr) minmax(260px, 1fr)" }}
+          gridTemplateColumns={{
+            base: "minmax(0, 1fr)",
+            xl: "minmax(0, 1.6fr) minmax(260px, 1fr)",
+          }}
           opacity={faulty ? 0.45 : 1}
           aria-busy={faulty}
         >

@@ -27,7 +27,11 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
   const mark = isPale(family) ? "#2A1B12" : "#FFFFFF";
   return (
     <Stack gap="4">
-      <Box display="grid" gridTemplateColumns={{ base: "1fr", sm: "1fr 1fr 1fr" }} gap="4">
+      <Box
+        display="grid"
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", sm: "1fr 1fr 1fr" }}
+        gap="4"
+      >
         <Figure label={colour ? "All of it" : "Weigh out"} value={to_weigh_g} testId="to-weigh">
           {stock && <Stock stock={stock} />}
         </Figure>

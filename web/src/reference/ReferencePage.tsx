@@ -17,7 +17,14 @@ export default function ReferencePage() {
   if (windows.length < families.length) return <Loading what="the windows" />;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1240px" width="full" mx="auto">
-      <Box display="flex" alignItems="center" justifyContent="space-between" gap="4" py="3">
+      <Box
+        display="flex"
+        flexWrap="wrap"
+        alignItems="center"
+        justifyContent="space-between"
+        gap="3"
+        py="3"
+      >
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Temperature windows
         </Heading>

@@ -33,7 +33,7 @@ export function ChocolateCard({ chocolate, onEdit }: Props) {
       </Box>
       <Box
         display="grid"
-        gridTemplateColumns={{ base: "1fr", md: "minmax(0, 1fr) auto" }}
+        gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "minmax(0, 1fr) auto" }}
         columnGap="5"
         rowGap="2"
         mt="3"

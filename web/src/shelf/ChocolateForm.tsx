@@ -55,7 +55,7 @@ export function ChocolateForm({ standing, done }: Props) {
         placeholder="what you call it"
         onChange={(name) => set({ name })}
       />
-      <Box display="grid" gap="4" gridTemplateColumns={{ base: "1fr", md: "1fr 1fr" }}>
+      <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }}>
         <Box display="grid" gap="3" alignContent="start">
           <FamilyField family={draft.family} blend={draft.blend} errors={wrong} onChange={set} />
           <Pair>

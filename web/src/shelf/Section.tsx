@@ -20,7 +20,15 @@ export function Section({ title, one, none, empty, children, form }: Props) {
   const id = useId();
   return (
     <Box as="section" aria-labelledby={id}>
-      <Box display="flex" justifyContent="space-between" alignItems="center" mb="2" minH="44px">
+      <Box
+        display="flex"
+        flexWrap="wrap"
+        justifyContent="space-between"
+        alignItems="center"
+        gap="1"
+        mb="2"
+        minH="44px"
+      >
         <Heading as="h2" id={id} textStyle="title" fontSize="lg">
           {title}
         </Heading>
@@ -35,7 +43,7 @@ export function Section({ title, one, none, empty, children, form }: Props) {
           </Button>
         )}
       </Box>
-      <Box display="grid" gap="2">
+      <Box display="grid" gap="2" gridTemplateColumns="minmax(0, 1fr)">
         {adding && <Slot>{form(() => setAdding(false))}</Slot>}
         {children}
         {empty && !adding && <Box color="fg.muted">{none}</Box>}

@@ -29,12 +29,12 @@ export default function ShelfPage() {
         gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.5fr) minmax(340px, 1fr)" }}
         alignItems="start"
       >
-        <Box display="grid" gap="5">
+        <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
           <Chocolates chocolates={chocolates} />
           <Moulds moulds={moulds} />
           <Pigments pigments={pigments} />
         </Box>
-        <Box display="grid" gap="5">
+        <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
           <Wares wares={wares} />
           <HeatSources heats={heats} />
           <Thermometers thermometers={thermometers} />

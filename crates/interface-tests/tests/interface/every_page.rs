@@ -46,27 +46,31 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
     ])
 }
 
-async fn each(page: &Page) -> anyhow::Result<()> {
+/// Looks at every page at each of some sizes.
+async fn each(page: &Page, sizes: &[Size]) -> anyhow::Result<()> {
     for (path, words) in views().await? {
         page.go(&path).await?;
         page.until_said(words).await?;
-        page.is_accessible().await.with_context(|| path.clone())?;
-        page.fits_sideways().await.with_context(|| path.clone())?;
+        for &size in sizes {
+            page.resize(size).await?;
+            let here = || format!("{path} at {size:?}");
+            page.is_accessible().await.with_context(here)?;
+            page.fits_sideways().await.with_context(here)?;
+        }
     }
     Ok(())
 }
 
 #[tokio::test(flavor = "multi_thread")]
 async fn every_page_is_accessible_on_a_laptop_in_the_light() {
-    browse("laptop_light", async |page| each(page).await).await;
+    browse("laptop_light", async |page| each(page, &[Size::LAPTOP]).await).await;
 }
 
 #[tokio::test(flavor = "multi_thread")]
 async fn every_page_is_accessible_on_a_phone_in_the_dark() {
     browse("phone_dark", async |page| {
         page.prefer("dark").await?;
-        page.resize(Size::PHONE).await?;
-        each(page).await
+        each(page, &[Size::PHONE, Size::NARROW]).await
     })
     .await;
 }
