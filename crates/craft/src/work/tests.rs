@@ -7,6 +7,7 @@ use crate::plan::{BatchInputs, BatchPlan, BowlInputs, PlannedComponent, batch};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};
 
 mod moulded;
+mod variants;
 
 fn tray(length_mm: f64, width_mm: f64) -> TrayInputs {
     TrayInputs::Rectangle { length_mm, width_mm, rim_mm: None }

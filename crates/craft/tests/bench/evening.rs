@@ -90,8 +90,17 @@ impl Evening {
     }
 
     pub fn read_at_once(&mut self, c: f64) {
-        let reading =
-            Reading { id: self.id(), at: self.now, temp: celsius(c), source: Source::Hand };
+        self.said(c, Source::Hand);
+    }
+
+    /// What the thermometer sends, five seconds on.
+    pub fn sends(&mut self, c: f64) {
+        self.pass(5);
+        self.said(c, Source::Probe);
+    }
+
+    fn said(&mut self, c: f64, source: Source) {
+        let reading = Reading { id: self.id(), at: self.now, temp: celsius(c), source };
         self.readings.push(reading);
     }
 

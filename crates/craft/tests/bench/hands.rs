@@ -64,3 +64,47 @@ fn a_bowl_that_is_held_needs_nobody() {
     let turns = queue(&[call(&e, kept(e.advice()), 0.0)], real());
     assert_eq!((turns[0].need, turns[0].after), (Need::Never, None));
 }
+
+#[test]
+fn every_rule_has_its_place_in_the_queue() {
+    let now = real();
+    let asking = |rule: Rule| Advice { rule, countdown: None, ..Evening::new().advice() };
+    // From what cannot be taken back to what can wait while it is stirred.
+    let order = [
+        Rule::LimitPassed,
+        Rule::Melted,
+        Rule::LeavingBand,
+        Rule::JudgeSmear,
+        Rule::Pour,
+        Rule::NotInTemper,
+        Rule::AddSeed,
+        Rule::Top,
+        Rule::Spread,
+        Rule::StirDown,
+        Rule::ReadThermometer,
+    ];
+    let calls: Vec<_> = order
+        .iter()
+        .rev()
+        .map(|rule| Call { advice: kept(asking(*rule)), now, rate: 1.0 })
+        .collect();
+    let turns = queue(&calls, now);
+    let in_turn: Vec<_> = turns.iter().map(|turn| calls[turn.bowl].advice.rule).collect();
+    assert_eq!(in_turn, order);
+    // What only waits, and has no time to wait for, asks for nobody; nor what is over.
+    for rule in [Rule::WatchSmear, Rule::LeaveToSet, Rule::Build, Rule::GivenUp, Rule::DoesNotSet] {
+        let turns = queue(&[Call { advice: kept(asking(rule)), now, rate: 1.0 }], now);
+        assert_eq!(turns[0].need, Need::Never, "{rule:?}");
+    }
+}
+
+#[test]
+fn a_time_that_is_up_calls_now() {
+    let mut heating = Evening::new();
+    heating.read(25.0);
+    heating.act(ActionKind::Heat { lasting: Some(seconds(60.0)) });
+    let advice = kept(heating.advice());
+    let later = heating.now() + TimeDelta::seconds(90);
+    let turns = queue(&[Call { advice, now: later, rate: 1.0 }], real());
+    assert_eq!(turns[0].need, Need::Now);
+}

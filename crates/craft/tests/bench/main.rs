@@ -1,5 +1,6 @@
 //! The bench: a bowl, its coach, and the simulated pot.
 
+mod after_pour;
 mod bowl;
 mod colours;
 mod crystals;
@@ -7,5 +8,6 @@ mod evening;
 mod hands;
 mod learning;
 mod maker;
+mod mending;
 mod pot;
 mod rules;
