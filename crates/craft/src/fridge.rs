@@ -133,6 +133,14 @@ mod tests {
     }
 
     #[test]
+    fn what_is_too_warm_to_set_in_is_no_fridge() {
+        let warm = dark(3.0, 31.0, 40.0, 29.0);
+        assert_eq!(codes(&warm), ["fridge-too-warm"]);
+        assert!(warm.shortest.is_none() && warm.advised.is_none());
+        assert!(warm.notes[0].text.starts_with("At 29 °C"), "{}", warm.notes[0].text);
+    }
+
+    #[test]
     fn what_binds_is_said() {
         let dry = dark(3.0, 19.0, 45.0, 5.0);
         assert_eq!(codes(&dry), ["release-binds"]);

@@ -119,9 +119,50 @@ fn what_is_no_log_is_refused_with_the_reason() {
         (b"time,temp\nsoon,45\nlater,44\n", "time_column", "has \"soon\""),
         (b"time,temp\n0,---\n", "temp_column", "temp"),
         (b"time,temp\n0,900\n5,20\n6,20\n", "line 2", "must be -60 to 250"),
+        (b"time,temp\n-5,45\n6,44\n", "time_column", "has \"-5\""),
     ] {
         let (at, said) = refused(bytes, &asked());
         assert_eq!(at, field, "{said}");
         assert!(said.contains(words), "{said}");
     }
+}
+
+#[test]
+fn stretches_are_read_in_the_unit_of_their_heading() {
+    for (heading, cells, apart_s) in [
+        ("elapsed ms", ["0", "90000"], 90),
+        ("elapsed milliseconds", ["0", "1500"], 1),
+        ("time (min)", ["0", "1.5"], 90),
+        ("seconds", ["0", "90"], 90),
+        ("elapsed", ["0:00:00", "1:02:03"], 3723),
+        ("duration", ["0:00", "2:05"], 125),
+        // A time of day without its seconds.
+        ("time", ["19:00", "19:02"], 120),
+    ] {
+        let [first, second] = cells;
+        let read = good(&format!("{heading};temp\n{first};45\n{second};44\n"));
+        assert_eq!(read[1].0 - read[0].0, apart_s, "{heading}");
+    }
+}
+
+#[test]
+fn times_and_temperatures_are_two_columns_and_a_log_has_an_end() {
+    let both = Asked { temp_column: Some("time".into()), ..asked() };
+    let (field, said) = refused(b"time,temp\n0,45\n10,44\n", &both);
+    assert_eq!(
+        (field.as_str(), said.as_str()),
+        ("temp_column", "must be another column than the times'")
+    );
+    let out = Asked { temp_column: Some("temp".into()), ..asked() };
+    assert_eq!(
+        refused(b"time,temp\n0,---\n10,---\n", &out),
+        ("file".into(), "has no temperatures".into())
+    );
+    let mut long = String::from("time,temp\n");
+    for i in 0..=super::MOST_LINES {
+        long += &format!("{i},45\n");
+    }
+    let (field, said) = refused(long.as_bytes(), &asked());
+    assert_eq!(field, "file");
+    assert!(said.starts_with("must have at most"), "{said}");
 }

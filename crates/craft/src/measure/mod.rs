@@ -215,6 +215,31 @@ pub fn convert(
 mod tests {
     use super::*;
 
+    #[test]
+    fn a_cup_of_anything_weighs_less_than_solid_and_more_than_puffed_cereal() {
+        let all = [
+            (Ingredient::Chips, 170.0),
+            (Ingredient::Drops, 165.6),
+            (Ingredient::Wafers, 146.7),
+            (Ingredient::GratedCocoaButter, 118.3),
+            (Ingredient::CocoaButterPowder, 106.5),
+            (Ingredient::ChoppedNuts, 113.6),
+            (Ingredient::Raisins, 153.8),
+            (Ingredient::FlakeCereal, 28.4),
+            (Ingredient::PuffedCereal, 18.9),
+            (Ingredient::MiniMarshmallow, 45.0),
+            (Ingredient::CrushedSweets, 177.4),
+            (Ingredient::Oil, 217.7),
+        ];
+        for (ingredient, g) in all {
+            let cup = convert(1.0, Unit::Cup, Unit::Gram, Some(ingredient)).expect("a mass");
+            assert!((cup.value - g).abs() < 0.5, "{ingredient:?}: {} g", cup.value);
+            assert!(cup.approximate, "{ingredient:?}");
+            let back = convert(cup.value, Unit::Gram, Unit::Cup, Some(ingredient)).expect("cups");
+            assert!((back.value - 1.0).abs() < 1e-9, "{ingredient:?}");
+        }
+    }
+
     const ALL: [Unit; 13] = [
         Unit::Celsius,
         Unit::Fahrenheit,

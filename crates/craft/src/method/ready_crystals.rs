@@ -140,6 +140,17 @@ mod tests {
     use crate::units::in_celsius;
 
     #[test]
+    fn too_little_to_weigh_and_unusual_shares_are_said() {
+        let codes = |g: f64, pct: f64| -> Vec<String> {
+            crystals(grams(g), pct).notes.into_iter().map(|note| note.code).collect()
+        };
+        assert!(codes(500.0, 1.0).is_empty());
+        assert_eq!(codes(80.0, 1.0), ["too-little-to-weigh"]);
+        assert_eq!(codes(500.0, 3.0), ["unusual-share"]);
+        assert_eq!(codes(500.0, 0.1), ["too-little-to-weigh", "unusual-share"]);
+    }
+
+    #[test]
     fn the_gate_lies_about_where_temper_is_lost_and_moves_with_it() {
         for family in Family::ALL.into_iter().filter(|family| family.tempers()) {
             let chocolate = Chocolate::of(family);

@@ -28,3 +28,6 @@ pub use left_over::{Idea, LeftOver};
 pub use own::OwnInputs;
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
+
+#[cfg(test)]
+mod tests;

@@ -141,6 +141,38 @@ fn everything_that_is_not_there_is_told_at_once() {
 }
 
 #[test]
+fn moulds_and_pigments_that_are_not_there_are_told_too() {
+    let shelf = Shelf::new(things(), Vec::new());
+    let all = crate::work::kinds();
+    let shells = all.iter().find(|kind| kind.name == "Filled shells").expect("a kind");
+    let mut work = shells.start.clone();
+    work.cast_mut().expect("it is cast").mould_id = Some(BAG);
+    let mut colours = shells.colours.clone();
+    let recipe = colours[0].colour.as_mut().expect("a recipe");
+    recipe.pigments[0].pigment_id = Some(BOWL);
+    let mut bowls = vec![BowlInputs::usual(Family::Dark)];
+    bowls.extend(colours);
+    let inputs = BatchInputs {
+        bowls,
+        components: vec![crate::work::ComponentInputs {
+            key: "it".into(),
+            name: "It".into(),
+            work,
+        }],
+        ..BatchInputs::usual(Family::Dark)
+    };
+    let faults = shelf.fill(&inputs).expect_err("neither is there");
+    let told: Vec<_> = faults.iter().map(|f| format!("{} {}", f.field, f.message)).collect();
+    assert_eq!(
+        told,
+        [
+            "bowls[1].colour.pigments[0].pigment_id is not a pigment on the shelf",
+            "components[0].work.cast.mould_id is not a mould on the shelf",
+        ]
+    );
+}
+
+#[test]
 fn a_weak_microwave_that_was_learned_makes_for_a_longer_melt() {
     let lessons = (0..4).map(|day| taught(day, Some(BOWL), Some(STOVE), efficiency(0.35)));
     let learned = Shelf::new(things(), lessons.collect());

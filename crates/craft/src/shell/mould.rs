@@ -255,6 +255,25 @@ mod tests {
     }
 
     #[test]
+    fn regions_have_names_of_their_own_and_lists_an_end() {
+        let told = |mould: &MouldInputs| {
+            let mut check = Checker::new();
+            mould.check("", &mut check);
+            let faults = check.into_faults();
+            faults.into_iter().map(|f| format!("{} {}", f.field, f.message)).collect::<Vec<_>>()
+        };
+        let half = RegionInputs { name: "cap".to_owned(), share_pct: 50.0 };
+        let mut mould = MouldInputs::hemispheres(60.0, 1);
+        mould.regions = vec![half.clone(), half.clone()];
+        assert_eq!(told(&mould), ["regions[1].name must be its own; cap is there already"]);
+        mould.regions = vec![half; 40];
+        assert!(told(&mould)[0].starts_with("regions must be at most"), "{:?}", told(&mould));
+        let mut mould = MouldInputs::hemispheres(30.0, 24);
+        mould.weighings = vec![weighed(2.0); 100];
+        assert!(told(&mould)[0].starts_with("weighings must be at most"), "{:?}", told(&mould));
+    }
+
+    #[test]
     fn regions_make_up_the_face() {
         let region = |name: &str, share_pct| RegionInputs { name: name.to_owned(), share_pct };
         let mut mould = MouldInputs::hemispheres(60.0, 1);

@@ -1,0 +1,172 @@
+//! A whole batch: what its bowls and components must be to each other, and what is said
+//! of all of them together.
+
+use super::*;
+use crate::chocolate::Family;
+use crate::method::{Kitchen, Method};
+use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
+
+/// A slab from a chocolate, under a name.
+fn slab(key: &str, name: &str, chocolate: &str) -> ComponentInputs {
+    ComponentInputs {
+        key: key.to_owned(),
+        name: name.to_owned(),
+        work: WorkInputs::Slab(SlabInputs {
+            chocolate: chocolate.to_owned(),
+            cover: CoverInputs::Thickness {
+                tray: TrayInputs::Area { area_cm2: 200.0 },
+                thickness_mm: 4.0,
+            },
+            mixed_in: None,
+            topping: None,
+            lining: Lining::default(),
+            piece_cm2: None,
+        }),
+    }
+}
+
+fn of(bowls: Vec<BowlInputs>, components: Vec<ComponentInputs>) -> BatchInputs {
+    BatchInputs { bowls, components, ..BatchInputs::usual(Family::Dark) }
+}
+
+fn told(inputs: &BatchInputs) -> Vec<String> {
+    let faults = batch(inputs).expect_err("it cannot be planned");
+    faults.into_iter().map(|fault| format!("{} {}", fault.field, fault.message)).collect()
+}
+
+fn keyed(key: &str, family: Family) -> BowlInputs {
+    BowlInputs { key: key.to_owned(), ..BowlInputs::usual(family) }
+}
+
+#[test]
+fn keys_are_their_own_and_there_are_not_too_many() {
+    let dark = BowlInputs::usual(Family::Dark);
+    let twice = of(vec![dark.clone(), dark.clone()], vec![slab("a", "A", "dark")]);
+    assert_eq!(told(&twice), ["bowls[1].key must be its own; dark is there already"]);
+    let again = of(vec![dark.clone()], vec![slab("a", "A", "dark"), slab("a", "B", "dark")]);
+    assert_eq!(told(&again), ["components[1].key must be its own; a is there already"]);
+    assert_eq!(
+        told(&of(vec![dark.clone()], Vec::new())),
+        ["components must be 1 to 24; there are 0"]
+    );
+    let bowls = (0..9).map(|i| keyed(&format!("dark {i}"), Family::Dark)).collect();
+    let said = told(&of(bowls, vec![slab("a", "A", "dark 0")]));
+    assert_eq!(said, ["bowls must be at most 8; there are 9"]);
+    let nameless = of(vec![dark], vec![slab("a", " ", "dark")]);
+    assert!(told(&nameless)[0].starts_with("components[0].name must be 1 to"));
+}
+
+#[test]
+fn two_bowls_of_a_family_are_told_apart_by_their_keys() {
+    let bowls = vec![keyed("the old bag", Family::Dark), keyed("the new bag", Family::Dark)];
+    let plan = batch(&of(bowls, vec![slab("a", "A", "the new bag")])).expect("a plan");
+    assert!(plan.components[0].tasks.iter().any(|task| task.text.contains("the new bag")));
+    // Nothing is made from the other one: nothing is weighed out of it.
+    assert!(plan.bowls[0].plan.is_none());
+    let alone = batch(&BatchInputs::usual(Family::Dark)).expect("a plan");
+    assert!(alone.components[0].tasks.iter().any(|task| task.text.contains("dark")));
+}
+
+#[test]
+fn a_bowl_that_stands_for_itself_says_how_much_and_how_warm() {
+    let refused = |inputs: &BowlInputs| -> Vec<String> {
+        bowl(inputs).expect_err("refused").into_iter().map(|fault| fault.field).collect()
+    };
+    assert_eq!(refused(&BowlInputs::usual(Family::Milk)), ["room_c", "total_g"]);
+    let alone = BowlInputs::alone(Family::Milk, 400.0);
+    assert!(bowl(&alone).is_ok());
+    assert_eq!(refused(&BowlInputs { melt_to_c: Some(29.0), ..alone.clone() }), ["melt_to_c"]);
+    assert_eq!(refused(&BowlInputs { seed_c: Some(33.0), ..alone.clone() }), ["seed_c"]);
+    // Without a temperature of its own the seed is as warm as the room.
+    let hot_room = BowlInputs { room_c: Some(34.0), ..alone.clone() };
+    assert_eq!(refused(&hot_room), ["room_c"]);
+    let split = BowlInputs { method: Method::find("slab"), target_c: Some(26.0), ..alone };
+    assert_eq!(refused(&split), ["target_c"]);
+}
+
+#[test]
+fn a_method_says_what_it_needs_that_is_not_at_hand() {
+    for (method, family, what) in [
+        ("seed_down", Family::Dark, "pieces that are in temper"),
+        ("slab", Family::Dark, "a slab of stone"),
+        ("ready_crystals", Family::Dark, "cocoa butter that is all form V"),
+        ("shock_set", Family::Dark, "a slab from the freezer"),
+    ] {
+        let kitchen = Kitchen { tempered_pieces: false, ..Kitchen::default() };
+        let inputs = BowlInputs {
+            method: Method::find(method),
+            kitchen,
+            ..BowlInputs::alone(family, 400.0)
+        };
+        let plan = bowl(&inputs).expect("it can be planned all the same");
+        let said = &plan.amounts.notes;
+        let found = said.iter().any(|n| n.code == "not-at-hand" && n.text.contains(what));
+        assert!(found, "{method}: {said:?}");
+    }
+}
+
+#[test]
+fn a_tint_names_a_colour_and_tints_a_chocolate() {
+    let kinds = crate::work::kinds();
+    let painted = kinds.iter().find(|kind| !kind.colours.is_empty()).expect("one with colours");
+    let colour = painted.colours[0].clone();
+    let tint = |of: &str| Some(TintInputs { colour: of.to_owned(), share_pct: 2.0 });
+    let white = BowlInputs { tint: tint("green"), ..BowlInputs::usual(Family::White) };
+    let nowhere = of(vec![white, colour.clone()], vec![slab("a", "A", "white")]);
+    assert_eq!(
+        told(&nowhere),
+        ["bowls[0].tint.colour must name a coloured cocoa butter of this batch; it is green"]
+    );
+    let itself = BowlInputs { tint: tint(&colour.key), ..colour };
+    let white = BowlInputs::usual(Family::White);
+    let said = told(&of(vec![white, itself], vec![slab("a", "A", "white")]));
+    assert!(said[0].starts_with("bowls[1].tint goes with a chocolate"), "{said:?}");
+}
+
+#[test]
+fn a_recipe_has_pigments_and_not_too_many() {
+    let kinds = crate::work::kinds();
+    let bottled = kinds.iter().find(|kind| kind.name == "Colour to keep").expect("a kind");
+    let with = |pigments: usize| {
+        let mut colour = bottled.colours[0].clone();
+        let recipe = colour.colour.as_mut().expect("a recipe");
+        let one = recipe.pigments[0].clone();
+        recipe.pigments = vec![one; pigments];
+        let work = bottled.start.clone();
+        let it = ComponentInputs { key: "it".to_owned(), name: "It".to_owned(), work };
+        of(vec![colour], vec![it])
+    };
+    for pigments in [0, 40] {
+        let said = told(&with(pigments));
+        assert!(said[0].starts_with("bowls[0].colour.pigments must be 1 to"), "{said:?}");
+    }
+    let mut nameless = with(1);
+    nameless.bowls[0].colour.as_mut().expect("a recipe").pigments[0].pigment = None;
+    let said = told(&nameless);
+    assert!(said[0].starts_with("bowls[0].colour.pigments[0].pigment is needed"), "{said:?}");
+}
+
+#[test]
+fn one_pair_of_hands_holds_three_and_nuts_come_last() {
+    let families = [Family::Dark, Family::Milk, Family::White, Family::Ruby];
+    let bowls: Vec<_> = families.map(BowlInputs::usual).into();
+    let made: Vec<_> = bowls.iter().map(|b| slab(&b.key, &b.key, &b.key)).collect();
+    let codes = |inputs: &BatchInputs| -> Vec<String> {
+        batch(inputs).expect("a plan").notes.into_iter().map(|note| note.code).collect()
+    };
+    let four = of(bowls.clone(), made.clone());
+    assert!(codes(&four).contains(&"many-bowls".to_owned()));
+    let three = of(bowls[..3].to_vec(), made[..3].to_vec());
+    assert!(!codes(&three).contains(&"many-bowls".to_owned()));
+
+    let mut nutty = three;
+    let WorkInputs::Slab(first) = &mut nutty.components[0].work else { unreachable!() };
+    first.mixed_in = Some(crate::work::MixedInInputs {
+        name: "roasted hazelnuts".to_owned(),
+        parts: 0.4,
+        density_g_cm3: 1.05,
+    });
+    let plan = batch(&nutty).expect("a plan");
+    let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
+    assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);
+}
