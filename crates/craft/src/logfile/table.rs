@@ -3,6 +3,7 @@
 use csv::ReaderBuilder;
 
 use super::Scale;
+use super::time::STRETCHES;
 
 /// One row, with its line number in the file.
 #[derive(Clone, Debug, PartialEq)]
@@ -161,8 +162,8 @@ impl Column<'_> {
     }
 
     pub fn looks_like_time(self) -> bool {
-        let named = self
-            .named(&["time", "date", "elapsed", "clock", "second", "minute", "zeit", "t_s"])
+        let named = self.named(&["time", "date", "clock", "second", "minute", "zeit", "t_s"])
+            || self.named(&STRETCHES)
             || matches!(&*self.heading.to_lowercase(), "t" | "s" | "at" | "min");
         named
             || (self.heading.starts_with("column ")

@@ -126,9 +126,12 @@ fn stretch(heading: &str, number: f64) -> Option<Said> {
     Some(Said::Since(seconds))
 }
 
+/// Headings of what has passed, not of what a clock showed.
+pub(super) const STRETCHES: [&str; 4] = ["elapsed", "duration", "since", "run time"];
+
 /// "19:30:05", a time of day; or a stretch, where the heading says so.
 fn clock(heading: &str, text: &str) -> Option<Said> {
-    let passed = ["elapsed", "duration", "since", "run"].iter().any(|word| heading.contains(word));
+    let passed = STRETCHES.iter().any(|word| heading.contains(word));
     let parts: Vec<f64> = text.split(':').map(str::parse).collect::<Result<_, _>>().ok()?;
     match (&parts[..], passed) {
         ([m, s], true) => Some(Said::Since(m * 60.0 + s)),

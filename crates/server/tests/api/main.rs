@@ -18,3 +18,5 @@ mod sheets;
 mod shelf;
 mod simulated;
 mod stream;
+mod trouble;
+mod usual;

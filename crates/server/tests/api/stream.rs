@@ -4,7 +4,7 @@ use std::time::Duration;
 
 use serde_json::{Value, json};
 
-use crate::kitchen::Kitchen;
+use crate::kitchen::{Kitchen, text};
 
 /// What a screen hears.
 struct Screen {
@@ -14,7 +14,11 @@ struct Screen {
 
 impl Screen {
     async fn watching(kitchen: &Kitchen, bowl: &str) -> Self {
-        let url = format!("{}/api/v1/bowls/{bowl}/stream", kitchen.address);
+        Self::at(kitchen, &format!("/bowls/{bowl}/stream")).await
+    }
+
+    async fn at(kitchen: &Kitchen, path: &str) -> Self {
+        let url = format!("{}/api/v1{path}", kitchen.address);
         let response = reqwest::get(url).await.expect("answered");
         assert_eq!(response.headers()["content-type"], "text/event-stream");
         Self { response, heard: String::new() }
@@ -40,12 +44,12 @@ impl Screen {
         }
     }
 
-    /// Waits for a bowl that will do.
+    /// Waits for a bowl, or a bench, that will do.
     async fn until(&mut self, will_do: impl Fn(&Value) -> bool) -> Value {
         let wait = async {
             loop {
                 let (name, data) = self.next().await;
-                if name == "bowl" && will_do(&data) {
+                if name != "beat" && will_do(&data) {
                     return data;
                 }
             }
@@ -77,4 +81,36 @@ async fn a_screen_is_told_the_time_even_when_nothing_happens() {
     let (second, clock) = screen.next().await;
     assert_eq!((first.as_str(), second.as_str()), ("bowl", "beat"));
     assert!(clock["now"].is_string() && clock["rate"] == 1.0, "{clock}");
+}
+
+#[actix_web::test]
+async fn the_whole_bench_is_heard_bowls_that_come_and_go_among_them() {
+    let kitchen = Kitchen::new().await;
+    let mut screen = Screen::at(&kitchen, "/bench/stream").await;
+    screen.until(|bench| bench["bowls"] == json!([])).await;
+    let bowl = kitchen.bowl().await;
+    let there = |bench: &Value| bench["bowls"].as_array().map(Vec::len) == Some(1);
+    screen.until(there).await;
+    kitchen.read(&bowl, json!({ "temp_c": 46.1 })).await.with(201);
+    screen.until(|bench| bench["bowls"][0]["latest"]["temp_c"] == 46.1).await;
+    kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
+    screen.until(|bench| bench["bowls"][0]["advice"]["rule"] == "add_seed").await;
+    let pace = json!({ "simulated": true, "rate": 20 });
+    kitchen.put(&format!("/bowls/{bowl}/thermometer"), None, pace).await.with(200);
+    screen.until(|bench| bench["bowls"][0]["clock"]["rate"] == 20.0).await;
+    let batch = kitchen.bowl_now(&bowl).await["batch_id"].clone();
+    let batch = format!("/batches/{}", text(&batch));
+    kitchen.delete(&batch).await.with(204);
+    screen.until(|bench| bench["bowls"] == json!([])).await;
+}
+
+#[actix_web::test]
+async fn a_screen_hears_no_more_of_a_bowl_that_is_gone() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let mut screen = Screen::watching(&kitchen, &bowl).await;
+    let first = screen.until(|_| true).await;
+    kitchen.delete(&format!("/batches/{}", text(&first["batch_id"]))).await.with(204);
+    let end = async { while screen.response.chunk().await.expect("a stream").is_some() {} };
+    tokio::time::timeout(Duration::from_secs(30), end).await.expect("it ends");
 }
