@@ -5,6 +5,7 @@ mod bench;
 mod bowls;
 mod builds;
 mod calc;
+mod colour_bowl;
 mod days;
 mod flat_work;
 mod kitchen;
