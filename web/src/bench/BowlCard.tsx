@@ -70,7 +70,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
       alignItems="center"
     >
       <Box minW="0">
-        <Box display="flex" gap="3" alignItems="baseline" flexWrap="wrap">
+        <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
           <Turn bowl={bowl} realNow={realNow} first={first} />
           <Link
             to={`/bench/${bowl.id}`}
