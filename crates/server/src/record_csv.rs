@@ -100,7 +100,7 @@ pub fn is_ours(bytes: &[u8]) -> bool {
 }
 
 /// What a table holds; faults are noted with their line.
-pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<NewAction>) {
+pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<Action>) {
     let bytes = bytes.strip_prefix(b"\xEF\xBB\xBF").unwrap_or(bytes);
     let (mut readings, mut actions) = (Vec::new(), Vec::new());
     for (i, row) in csv::Reader::from_reader(bytes).into_deserialize::<Row>().enumerate() {
@@ -120,16 +120,21 @@ pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<NewAction>)
                 }
                 _ => check.fault(line, "a reading needs temp_c and source"),
             },
-            Kind::Action(kind) => actions.push(NewAction {
-                id: Some(row.id),
-                at: Some(row.at),
-                kind,
-                seconds: row.seconds,
-                grams: row.grams,
-                seen: row.seen,
-                reason: row.reason.filter(|reason| !reason.is_empty()),
-                undoes: row.undoes,
-            }),
+            Kind::Action(kind) => {
+                let action = NewAction {
+                    id: Some(row.id),
+                    at: Some(row.at),
+                    kind,
+                    seconds: row.seconds,
+                    grams: row.grams,
+                    seen: row.seen,
+                    reason: row.reason.filter(|reason| !reason.is_empty()),
+                    undoes: row.undoes,
+                };
+                let mut faults = Checker::new();
+                actions.extend(action.saved(&mut faults));
+                check.take_under(&line, faults);
+            }
         }
     }
     (readings, actions)

@@ -240,11 +240,7 @@ fn all_actions(saved: Vec<NewAction>, check: &mut Checker) -> Vec<Action> {
         .filter_map(|(i, action)| {
             let mut faults = Checker::new();
             let kept = action.saved(&mut faults);
-            if let Err(found) = faults.finish() {
-                for fault in found {
-                    check.fault(format!("actions[{i}].{}", fault.field), fault.message);
-                }
-            }
+            check.take_under(&format!("actions[{i}]"), faults);
             kept
         })
         .collect()
@@ -265,7 +261,6 @@ pub async fn bring_in_log(
     let (readings, actions, empty, unit) = if record_csv::is_ours(&body) {
         let mut check = Checker::new();
         let (readings, actions) = record_csv::read(&body, &mut check);
-        let actions = all_actions(actions, &mut check);
         check.finish()?;
         (readings, actions, 0, Scale::C)
     } else {

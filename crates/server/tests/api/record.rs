@@ -104,6 +104,31 @@ async fn a_thermometers_log_is_brought_in_once_and_whole() {
 }
 
 #[actix_web::test]
+async fn a_table_that_was_changed_by_hand_is_refused_by_its_lines() {
+    let kitchen = Kitchen::new().await;
+    let bowl = lively(&kitchen).await;
+    let table = kitchen.get(&format!("/bowls/{bowl}/record.csv")).await.with(200);
+    let table = table.as_str().expect("text");
+    let other = kitchen.bowl().await;
+    // The heading is line 1; four readings and a burst come before the seed.
+    let seeded = table.lines().position(|line| line.contains("seed_added")).expect("seed") + 1;
+    for (from, to, field) in [
+        (",31.25,", ",warm,", "line 3".to_owned()),
+        (",31.25,", ",900,", "line 3".to_owned()),
+        (",31.25,hand,", ",,hand,", "line 3".to_owned()),
+        (",41.3,", ",-41.3,", format!("line {seeded}.grams")),
+        (",41.3,", ",,", format!("line {seeded}.grams")),
+        (",seed_added,", ",sang,", format!("line {seeded}")),
+    ] {
+        let changed = table.replacen(from, to, 1);
+        assert_ne!(changed, table, "{from} is there");
+        log(&kitchen, &other, "", changed).await.refuses(&field);
+    }
+    let untouched = kitchen.bowl_now(&other).await;
+    assert_eq!((&untouched["actions"], &untouched["curve"]), (&json!([]), &json!([])));
+}
+
+#[actix_web::test]
 async fn what_is_no_saved_bowl_is_refused_and_leaves_nothing() {
     let kitchen = Kitchen::new().await;
     let bowl = lively(&kitchen).await;
