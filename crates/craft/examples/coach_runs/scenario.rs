@@ -35,9 +35,11 @@ impl Scenario {
         let area_cm2 = chance.random_range(250.0..=2_400.0);
         // A bowl that goes with the amount: half a gram of chocolate per cm².
         let mass_g = area_cm2 * 0.5 * chance.random_range(0.4..=1.0);
+        // Nobody sells a bottle of a kilogram; it stands in no bowl.
+        let bottle = Some(method) == Method::find("soften_bottle");
         let inputs = BowlInputs {
             method: Some(method),
-            total_g: Some(area_cm2 * 0.54),
+            total_g: Some(area_cm2 * if bottle { 0.1 } else { 0.54 }),
             room_c: Some(chance.random_range(17.0..=23.0)),
             stone_c: Some(chance.random_range(15.0..=20.0)),
             bowl: Some(WareInputs {
@@ -45,7 +47,8 @@ impl Scenario {
                     .choose(&mut chance)
                     .expect("there are four"),
                 mass_g,
-            }),
+            })
+            .filter(|_| !bottle),
             microwave: in_bursts.then(|| MicrowaveInputs {
                 watts: chance.random_range(600.0..=1_000.0),
                 power: chance.random_range(0.3..=0.55),

@@ -14,7 +14,7 @@ use crate::heat::seed::{SeedError, StillAir};
 use crate::learn::GearNumbers;
 use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
-use crate::units::{Length, Mass, Temperature, TemperatureDifference, degrees};
+use crate::units::{Length, Mass, Temperature, TemperatureDifference, degrees, grams};
 
 /// Everything that follows from what the maker stated of a bowl.
 #[derive(Clone, Debug, PartialEq)]
@@ -69,17 +69,21 @@ pub fn bowl(inputs: &BowlInputs) -> Result<BowlPlan, Vec<Fault>> {
     tempering.into_plan(total).map_err(|fault| vec![fault])
 }
 
+/// Less than this is not melted in a microwave, g (*custom*).
+const FEWEST_IN_BURSTS_G: f64 = 30.0;
+
 impl Tempering {
     /// What follows where so much is weighed out.
     ///
     /// # Errors
     /// Where the temperatures do not go with the method.
     pub(super) fn into_plan(self, total: Mass) -> Result<BowlPlan, Fault> {
+        let microwave = self.microwave.filter(|_| total >= grams(FEWEST_IN_BURSTS_G));
         let recommended = Method::recommended(&Case {
             family: self.chocolate.family,
             total,
             kitchen: self.kitchen,
-            in_bursts: self.microwave.is_some(),
+            in_bursts: microwave.is_some(),
             coloured_here: self.recipe.is_some(),
         });
         let method = self.method.unwrap_or(recommended.0);
@@ -103,7 +107,14 @@ impl Tempering {
             })?;
         let missing = method.needs().iter().filter(|need| !self.kitchen.has(**need));
         amounts.notes.extend(missing.map(|need| not_at_hand(*need)));
-        let bursts = self.microwave.map(|m| {
+        if microwave.is_none() && self.microwave.is_some() {
+            amounts.notes.push(Note::info(
+                "too-little-for-bursts",
+                "So little takes up hardly anything of what a microwave gives out, and then all at once: \
+                 melt it over water that is warm, not boiling.",
+            ));
+        }
+        let bursts = microwave.map(|m| {
             let span = [self.seed_temp, melt_to];
             microwave::bursts(&self.chocolate, amounts.melted, span, &m, self.ware)
         });
@@ -122,7 +133,7 @@ impl Tempering {
             seed_temp: self.seed_temp,
             stone: self.stone,
             ware: self.ware,
-            microwave: self.microwave,
+            microwave,
             learned: self.learned,
             offset: self.offset,
             chocolate: self.chocolate,

@@ -170,3 +170,18 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
     let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
     assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);
 }
+
+#[test]
+fn so_little_is_melted_over_water_and_said_why() {
+    let of = |g: f64| bowl(&BowlInputs::alone(Family::White, g)).expect("a plan");
+    let told =
+        |plan: &BowlPlan| plan.amounts.notes.iter().any(|n| n.code == "too-little-for-bursts");
+    let (little, enough) = (of(12.0), of(40.0));
+    assert!(little.bursts.is_none() && told(&little));
+    assert!(enough.bursts.is_some() && !told(&enough));
+    let opened = chrono::DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
+    assert!(little.setup(opened).microwave.is_none());
+    // Who has no microwave knows it.
+    let bath = BowlInputs { microwave: None, ..BowlInputs::alone(Family::White, 12.0) };
+    assert!(!told(&bowl(&bath).expect("a plan")));
+}

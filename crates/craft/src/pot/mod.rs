@@ -30,8 +30,14 @@ use flow::{BOWL_C, Flow, LIQUID_C, READY_G, SOLID_C, SOLID_G, STABLE_G, State, S
 
 /// How long one "stirred" goes on acting, s.
 const STIR_S: f64 = 25.0;
-/// A water bath, W: barely simmering, through the bowl.
+/// A water bath, W: barely simmering, through the bowl of an evening's chocolate.
 const WATER_BATH_W: f64 = 130.0;
+/// As warm as its steam, °C: nothing over it gets warmer.
+const STEAM_C: f64 = 95.0;
+/// What the steam passes on at the most, W/K: it matters only near its own warmth.
+const STEAM_W_K: f64 = 4.0;
+/// Less than this touches less of the bowl, and takes up less, g.
+const FILLS_BOWL_G: f64 = 250.0;
 /// Warm hands or lukewarm water round a bottle: as warm, and letting so much through.
 const LUKEWARM_C: f64 = 35.0;
 const LUKEWARM_W_K: f64 = 1.5;
@@ -261,6 +267,10 @@ impl Pot {
             if self.stirred_left_s > 0.0 {
                 stretch = stretch.min(self.stirred_left_s);
             }
+            // What water gives follows how warm it has become.
+            if matches!(self.source, Source::WaterBath | Source::Lukewarm) {
+                stretch = stretch.min(LONGEST_STEP_S);
+            }
             self.flow(stretch);
             if let Source::Burst { left_s } = &mut self.source {
                 *left_s -= stretch;
@@ -277,8 +287,8 @@ impl Pot {
         let (into_chocolate_w, into_bowl_w) = match self.source {
             Source::None => (0.0, 0.0),
             Source::Burst { .. } => (self.power_w, 0.0),
-            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, WATER_BATH_W),
-            Source::WaterBath => (WATER_BATH_W, 0.0),
+            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, self.from_water_w()),
+            Source::WaterBath => (self.from_water_w(), 0.0),
             Source::Lukewarm => {
                 let cooler = LUKEWARM_C - in_celsius(self.temperature());
                 (LUKEWARM_W_K * cooler.max(0.0), 0.0)
@@ -329,6 +339,14 @@ impl Pot {
         if let Some((_, film)) = &mut self.on_stone {
             *film = film.after(lasting_s);
         }
+    }
+
+    /// What a water bath gives: by what of the bowl is touched, and never past the
+    /// warmth of its steam.
+    fn from_water_w(&self) -> f64 {
+        let touched = (self.total_g / FILLS_BOWL_G).min(1.0).powf(2.0 / 3.0);
+        let warmest_c = self.state[LIQUID_C].max(self.state[BOWL_C]);
+        touched * WATER_BATH_W.min(STEAM_W_K * (STEAM_C - warmest_c).max(0.0))
     }
 
     /// What a thermometer in the middle of the pot would say, without its own

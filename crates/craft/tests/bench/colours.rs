@@ -85,6 +85,8 @@ fn who_follows_the_advice_puts_colour_on_in_its_band() {
         blue(220.0, "seed_down", true),
         blue(120.0, "seed_down", false),
         blue(60.0, "soften_bottle", false),
+        // Too little for a microwave: over water.
+        blue(12.0, "seed_down", false),
     ]
     .iter()
     .enumerate()

@@ -2,6 +2,8 @@
 
 use crate::evening::Evening;
 use craft::bowl::ActionKind;
+use craft::chocolate::Family;
+use craft::plan::{BowlInputs, bowl};
 use craft::pot::Pot;
 use craft::units::{grams, in_celsius, in_grams, seconds};
 
@@ -95,4 +97,23 @@ fn a_water_bath_warms_until_it_is_taken_off() {
     pot.act(&ActionKind::OffHeat);
     pot.wait(300.0);
     assert!(on > 28.0 && in_celsius(pot.temperature()) < on + 1.0, "{on} °C on the heat");
+}
+
+#[test]
+fn over_water_nothing_gets_warmer_than_the_steam_and_little_takes_up_little() {
+    let over_water = |g: f64, s: f64| {
+        let inputs = BowlInputs { microwave: None, ..BowlInputs::alone(Family::Dark, g) };
+        let opened = chrono::DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
+        let mut pot = Pot::new(&bowl(&inputs).expect("a plan").setup(opened));
+        pot.act(&ActionKind::Heat { lasting: None });
+        pot.wait(s);
+        in_celsius(pot.temperature())
+    };
+    for g in [12.0, 325.0] {
+        let forgotten = over_water(g, 7_200.0);
+        assert!((70.0..=95.5).contains(&forgotten), "{g} g: {forgotten} °C");
+    }
+    // A spoonful warms faster than a bowlful, and not in the blink of an eye.
+    let (little, much) = (over_water(12.0, 60.0), over_water(325.0, 60.0));
+    assert!(little > much && little < 60.0, "{little} and {much} °C");
 }

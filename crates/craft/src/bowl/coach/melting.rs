@@ -37,7 +37,10 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
             )
             .until(Some(Countdown::exact("burst ends", until)));
         }
-        Heat::On { .. } => return over_water(look, temp),
+        // What jumps cannot be watched against the limit.
+        Heat::On { .. } => {
+            return look.probe_trouble().unwrap_or_else(|| over_water(look, temp));
+        }
         Heat::Off => {}
     }
     if let Some(advice) = look.stir_after_heat().or_else(|| look.probe_trouble()) {
