@@ -1406,7 +1406,10 @@ export interface components {
         BenchBowlAnswer: {
             /** @description What to do next. */
             advice: components["schemas"]["AdviceAnswer"];
-            /** @description The batch that comes first where two need hands in the same minute. */
+            /**
+             * @description What comes first where two need hands in the same minute: its batch, and which of
+             *     its bowls where several are at the bench.
+             */
             after?: string | null;
             /**
              * Format: uuid

@@ -1,7 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
-import { degreeUnit, shownTemp } from "../kit/display";
+import { temperature } from "../kit/format";
 
 const Link = chakra(RouterLink);
 
@@ -73,7 +73,7 @@ export function ColoursInBand({ bowls }: { bowls: readonly BenchBowl[] }) {
             <Box>
               <Box fontWeight="600">{bottle?.name}</Box>
               <Box textStyle="figure" fontSize="2xl">
-                {latest ? `${shownTemp(latest.temp_c)} ${degreeUnit}` : "no reading"}
+                {latest ? temperature(latest.temp_c) : "no reading"}
               </Box>
               <Box fontSize="sm" fontWeight="560">
                 {hint(bowl)}

@@ -73,7 +73,8 @@ pub struct BenchBowlAnswer {
     pub needs: NeedsAnswer,
     /// When it will, in real time.
     pub needs_at: Option<DateTime<Utc>>,
-    /// The batch that comes first where two need hands in the same minute.
+    /// What comes first where two need hands in the same minute: its batch, and which of
+    /// its bowls where several are at the bench.
     pub after: Option<String>,
 }
 
@@ -145,6 +146,18 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
         advice: advice.clone().into(),
         needs,
         needs_at,
-        after: turn.after.map(|before| seen[before].seat.batch_name.clone()),
+        after: turn.after.map(|before| called(seen, before)),
     }
+}
+
+/// What a bowl is called among the others.
+fn called(seen: &[Seen<'_>], at: usize) -> String {
+    let Seen { seat, clock, bowl, .. } = &seen[at];
+    let of_batch = seen.iter().filter(|other| other.seat.batch_id == seat.batch_id).count();
+    if of_batch == 1 {
+        return seat.batch_name.clone();
+    }
+    let bottle = seat.subject.bottle(bowl, clock.now).map(|bottle| bottle.name);
+    let which = bottle.unwrap_or_else(|| seat.subject.setup.chocolate.family.to_string());
+    format!("the {which} of {}", seat.batch_name)
 }

@@ -43,3 +43,21 @@ async fn the_bowl_that_needs_hands_first_is_on_top_and_the_next_says_after_which
     kitchen.pass(TimeDelta::minutes(100));
     assert_eq!(kitchen.get("/bench").await.with(200)["bowls"], json!([]));
 }
+
+#[actix_web::test]
+async fn of_several_bowls_of_a_batch_it_is_said_which_comes_first() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.shells(|_| {}).await;
+    for chocolate in ["dark", "blue"] {
+        let body = json!({ "chocolate": chocolate });
+        let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
+        let bowl = opened["bowl"]["id"].as_str().expect("an id").to_owned();
+        let hot = if chocolate == "dark" { 56.0 } else { 46.5 };
+        kitchen.read(&bowl, json!({ "temp_c": hot })).await.with(201);
+    }
+    let bench = kitchen.get("/bench").await.with(200);
+    let name = bench["bowls"][0]["batch_name"].as_str().expect("a name");
+    assert!(bench["bowls"][0]["bottle"].is_null() && bench["bowls"][0]["after"].is_null());
+    assert_eq!(bench["bowls"][1]["bottle"]["name"], "blue");
+    assert_eq!(bench["bowls"][1]["after"], format!("the dark of {name}"));
+}
