@@ -4,9 +4,9 @@ import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
 import { degreeUnit, inDisplay, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
-import { Swatch } from "../kit/Swatch";
-import { chocolateColours, familyNames } from "../theme/chocolate";
+import { familyNames } from "../theme/chocolate";
 import { advisedDeed } from "./advised";
+import { BowlSwatch } from "./BowlSwatch";
 import { CountdownTo } from "./CountdownTo";
 import { Edged } from "./Edged";
 import { levels } from "./levels";
@@ -81,7 +81,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
             textDecoration="underline"
             minH="32px"
           >
-            <Swatch looks={bowl.bottle?.looks ?? chocolateColours[bowl.family].body} />
+            <BowlSwatch bowl={bowl} />
             {bowl.batch_name}
           </Link>
           <Box as="span" color="fg.muted" fontSize="sm">

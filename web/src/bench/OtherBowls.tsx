@@ -2,6 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { Link as RouterLink } from "react-router";
 import { inDisplay } from "../kit/display";
 import { temperature } from "../kit/format";
+import { BowlSwatch } from "./BowlSwatch";
 import { useWholeBench } from "./useWholeBench";
 
 const Link = chakra(RouterLink);
@@ -34,6 +35,7 @@ export function OtherBowls({ bowlId }: { bowlId: string }) {
             fontWeight="560"
           >
             {before && <strong>First:</strong>}
+            <BowlSwatch bowl={bowl} />
             <span>{bowl.batch_name}</span>
             <Box as="span" color="fg.muted">
               {bowl.latest && temperature(bowl.latest.temp_c)}

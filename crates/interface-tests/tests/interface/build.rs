@@ -112,6 +112,8 @@ async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
         page.touch("60×").await?;
         // Nobody came in time: what to do instead is said.
         page.until_shown("build-now", "It only pulls threads now").await?;
+        page.touch("held").await?;
+        page.find("[data-rate='0']").await?;
         page.press("d").await?;
         page.until_shown("build-now", "Score it").await?;
         page.go(&format!("/log/{batch}")).await?;
