@@ -287,8 +287,8 @@ impl Pot {
         let (into_chocolate_w, into_bowl_w) = match self.source {
             Source::None => (0.0, 0.0),
             Source::Burst { .. } => (self.power_w, 0.0),
-            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, self.from_water_w()),
-            Source::WaterBath => (self.from_water_w(), 0.0),
+            Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, self.bath_gives_w()),
+            Source::WaterBath => (self.bath_gives_w(), 0.0),
             Source::Lukewarm => {
                 let cooler = LUKEWARM_C - in_celsius(self.temperature());
                 (LUKEWARM_W_K * cooler.max(0.0), 0.0)
@@ -343,7 +343,7 @@ impl Pot {
 
     /// What a water bath gives: by what of the bowl is touched, and never past the
     /// warmth of its steam.
-    fn from_water_w(&self) -> f64 {
+    fn bath_gives_w(&self) -> f64 {
         let touched = (self.total_g / FILLS_BOWL_G).min(1.0).powf(2.0 / 3.0);
         let warmest_c = self.state[LIQUID_C].max(self.state[BOWL_C]);
         touched * WATER_BATH_W.min(STEAM_W_K * (STEAM_C - warmest_c).max(0.0))
