@@ -7,6 +7,9 @@ import { useWholeBench } from "./useWholeBench";
 
 const Link = chakra(RouterLink);
 
+/** More than this would push this bowl's own instruction away. */
+const SHOWN = 4;
+
 /** The other bowls at the bench, and whether one of them comes before this one. */
 export function OtherBowls({ bowlId }: { bowlId: string }) {
   const bowls = useWholeBench().bench?.bowls ?? [];
@@ -16,7 +19,7 @@ export function OtherBowls({ bowlId }: { bowlId: string }) {
   if (others.length === 0) return null;
   return (
     <Box as="nav" aria-label="Other bowls" display="flex" gap="2" flexWrap="wrap">
-      {others.map((bowl) => {
+      {others.slice(0, SHOWN).map((bowl) => {
         const before = bowl.needs === "now" && bowls.indexOf(bowl) < here;
         return (
           <Link
@@ -24,10 +27,13 @@ export function OtherBowls({ bowlId }: { bowlId: string }) {
             to={`/bench/${bowl.id}`}
             data-testid={before ? "comes-first" : "other-bowl"}
             display="flex"
-            gap="2"
+            flexWrap="wrap"
+            columnGap="2"
             alignItems="center"
+            maxW="100%"
             minH="48px"
             px="3"
+            py="1"
             borderRadius="slab"
             borderWidth="2px"
             borderColor={before ? "heat" : "border"}
@@ -46,6 +52,11 @@ export function OtherBowls({ bowlId }: { bowlId: string }) {
           </Link>
         );
       })}
+      {others.length > SHOWN && (
+        <Link to="/bench" color="ink" textDecoration="underline" alignContent="center" minH="48px">
+          {others.length - SHOWN} more
+        </Link>
+      )}
     </Box>
   );
 }
