@@ -26,7 +26,13 @@ async fn main() -> anyhow::Result<()> {
     page.prefer("light").await?;
     let folder = root().join("docs/screenshots");
     std::fs::create_dir_all(&folder)?;
-    let take = async |name: &str| page.picture(&folder.join(format!("{name}.png"))).await;
+    let take = async |name: &str| {
+        // Not in the middle of a change of colours or sizes.
+        let moving =
+            "return document.getAnimations().filter((a) => a.playState === 'running').length";
+        page.until_script(moving, "still", |count| *count == json!(0)).await?;
+        page.picture(&folder.join(format!("{name}.png"))).await
+    };
 
     page.go("/plans").await?;
     page.until_said("Planned").await?;
