@@ -1,6 +1,8 @@
 //! Why a JSON body is not what was asked for: which field is wrong, and what would be
 //! right, in our words.
 
+use std::mem;
+
 use serde::de::DeserializeOwned;
 use serde_json::{Value, json};
 use serde_path_to_error::{Path, Segment};
@@ -30,8 +32,8 @@ pub(crate) fn misread<T: DeserializeOwned>(bytes: &[u8]) -> Option<Field> {
         let message = format!("is not known here; known: {known}");
         return Some(Field { field: named(&field), message });
     }
-    let whole = serde_json::from_slice(bytes).ok()?;
-    let at = culprit::<T>(&whole, &pointer, words).unwrap_or(pointer);
+    let mut whole = serde_json::from_slice(bytes).ok()?;
+    let at = culprit::<T>(&mut whole, &pointer, words).unwrap_or(pointer);
     let message = told(words, whole.pointer(&at));
     Some(Field { field: named(&at), message })
 }
@@ -70,8 +72,8 @@ fn named(pointer: &str) -> String {
 
 /// The one place at or under a pointer that makes all of it unreadable. What is told
 /// apart by a tag inside it is read in two goes, and the path ends there: so the place
-/// is found by putting there, in turn, what could be right.
-fn culprit<T: DeserializeOwned>(whole: &Value, under: &str, words: &str) -> Option<String> {
+/// is found by putting there, in turn, what could be right; all is left as it was.
+fn culprit<T: DeserializeOwned>(whole: &mut Value, under: &str, words: &str) -> Option<String> {
     let mut places = Vec::new();
     gather(whole.pointer(under)?, under, &mut places);
     if places.len() > MOST_PLACES {
@@ -81,14 +83,19 @@ fn culprit<T: DeserializeOwned>(whole: &Value, under: &str, words: &str) -> Opti
     let mut could_be = vec![json!(1), json!("1"), json!(true), Value::Null, json!([])];
     could_be.extend(expected.split('`').skip(1).step_by(2).map(Value::from));
     places.into_iter().find(|place| {
-        could_be.iter().any(|right| {
-            let mut changed = whole.clone();
-            if let Some(at) = changed.pointer_mut(place) {
-                *at = right.clone();
-            }
-            serde_json::from_value::<T>(changed).is_ok()
-        })
+        let stated = put(whole, place, Value::Null);
+        let reads = could_be.iter().any(|right| {
+            put(whole, place, right.clone());
+            T::deserialize(&*whole).is_ok()
+        });
+        put(whole, place, stated);
+        reads
     })
+}
+
+/// Puts a value in a place, and gives what was there.
+fn put(whole: &mut Value, place: &str, value: Value) -> Value {
+    whole.pointer_mut(place).map(|at| mem::replace(at, value)).unwrap_or_default()
 }
 
 /// Every place in a value, the innermost first.

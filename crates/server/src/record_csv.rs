@@ -131,9 +131,7 @@ pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<Action>) {
                     reason: row.reason.filter(|reason| !reason.is_empty()),
                     undoes: row.undoes,
                 };
-                let mut faults = Checker::new();
-                actions.extend(action.saved(&mut faults));
-                check.take_under(&line, faults);
+                actions.extend(action.saved(&line, check));
             }
         }
     }

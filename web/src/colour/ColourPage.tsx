@@ -5,6 +5,7 @@ import type { PigmentInputs, RecipeInputs } from "../api/client";
 import { usePigments, useShelf } from "../api/queries";
 import { RecipeFields } from "../chocolate/RecipeFields";
 import { CountField } from "../kit/CountField";
+import { withChange, withEarlier } from "../kit/lists";
 import { Notes } from "../kit/Notes";
 import { NumberField } from "../kit/NumberField";
 import { Panel } from "../kit/Panel";
@@ -71,13 +72,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
       .pigments.map(({ pigment }) => pigment?.name.toLowerCase() ?? "colour")
       .join(" and ");
   const { look, errors } = useLook(filled, seen);
-  const set = (i: number, patch: Partial<LabFilm>) =>
-    setFilms(films.map((film, at) => (at === i ? { ...film, ...patch } : film)));
-  const earlier = (i: number) => {
-    const next = [...films];
-    next.splice(i - 1, 0, ...next.splice(i, 1));
-    setFilms(next);
-  };
+  const set = (i: number, patch: Partial<LabFilm>) => setFilms(withChange(films, i, patch));
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
@@ -109,7 +104,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                   variant="ghost"
                   minH="44px"
                   disabled={i === 0}
-                  onClick={() => earlier(i)}
+                  onClick={() => setFilms(withEarlier(films, i))}
                 >
                   <ArrowUp size={18} />
                 </IconButton>
@@ -179,7 +174,7 @@ interface FilmProps {
 
 function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
   const set = (i: number, patch: Partial<LabFilm["mix"][number]>) =>
-    onChange({ mix: film.mix.map((part, at) => (at === i ? { ...part, ...patch } : part)) });
+    onChange({ mix: withChange(film.mix, i, patch) });
   return (
     <Stack gap="3">
       <Box

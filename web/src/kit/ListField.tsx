@@ -4,6 +4,7 @@ import { Fragment, type ReactNode } from "react";
 import { inDisplay } from "./display";
 import { Fault } from "./Fault";
 import { type Errors, fieldsOf } from "./fieldsOf";
+import { withChange, withEarlier } from "./lists";
 
 /** One thing of a list, and how it is changed. */
 export interface Listed<T extends object> {
@@ -44,8 +45,7 @@ interface Props<T extends object> {
 export function ListField<T extends object>(props: Props<T>) {
   const { items, at, errors, fewest = 0, most, nameOf, whole, more, onMore, onChange } = props;
   const listed = (item: T, i: number): Listed<T> => {
-    const changed = (patch: Partial<T>) =>
-      items.map((one, j) => (j === i ? { ...one, ...patch } : one));
+    const changed = (patch: Partial<T>) => withChange(items, i, patch);
     const its = `${at}[${i}]`;
     return {
       item,
@@ -53,7 +53,7 @@ export function ListField<T extends object>(props: Props<T>) {
       at: its,
       field: fieldsOf(item, errors, (patch) => onChange(changed(patch)), `${its}.`),
       changed,
-      earlier: () => items.toSpliced(i, 1).toSpliced(i - 1, 0, item),
+      earlier: () => withEarlier(items, i),
       away: (
         <IconButton
           aria-label={`Take away: ${nameOf(item, i)}`}

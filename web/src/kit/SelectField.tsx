@@ -2,7 +2,7 @@ import { Field, NativeSelect } from "@chakra-ui/react";
 import { inDisplay } from "./display";
 
 /** One of the values that can be chosen, and what it is called. */
-export interface Choice<V extends string> {
+interface Choice<V extends string> {
   value: V;
   label: string;
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
 import { AtHand, gearWords } from "../chocolate/AtHand";
+import { fieldsOf } from "../kit/fieldsOf";
 import { temperature } from "../kit/format";
 import { Pair } from "../kit/Pair";
 import { UnitField } from "../kit/UnitField";
@@ -58,27 +59,14 @@ function places({ room_c, rh_pct, stone_c, fridge_c }: ThingOf<"kitchen">): stri
 function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () => void }) {
   const [draft, setDraft] = useState(kitchen.thing);
   const { keep, busy, errors, said } = useKeep(kitchen, done);
-  const field = (
-    name: "room_c" | "rh_pct" | "stone_c" | "fridge_c",
-    label: string,
-    usual: string,
-  ) => (
-    <UnitField
-      label={label}
-      unit={name === "rh_pct" ? "%" : "°C"}
-      optional={usual}
-      value={draft[name]}
-      error={errors[name]}
-      onChange={(value) => setDraft({ ...draft, [name]: value })}
-    />
-  );
+  const field = fieldsOf(draft, errors, (patch) => setDraft({ ...draft, ...patch }));
   return (
     <ThingForm busy={busy} said={said} onKeep={() => keep({ thing: draft })} onLeave={done}>
       <Pair>
-        {field("room_c", "Room", "20")}
-        {field("rh_pct", "Humidity", "45")}
-        {field("stone_c", "Stone", "as the room")}
-        {field("fridge_c", "Fridge", "not known")}
+        <UnitField label="Room" unit="°C" optional="20" {...field("room_c")} />
+        <UnitField label="Humidity" unit="%" optional="45" {...field("rh_pct")} />
+        <UnitField label="Stone" unit="°C" optional="as the room" {...field("stone_c")} />
+        <UnitField label="Fridge" unit="°C" optional="not known" {...field("fridge_c")} />
       </Pair>
       <AtHand kitchen={draft.at_hand} onChange={(at_hand) => setDraft({ ...draft, at_hand })} />
     </ThingForm>

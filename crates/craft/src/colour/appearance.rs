@@ -64,6 +64,12 @@ impl Optics {
             });
         all.times(1.0 / f64::max(shares, f64::MIN_POSITIVE))
     }
+
+    /// How it looks by itself, so thick that nothing shows through, `#rrggbb`.
+    #[must_use]
+    pub fn by_itself(self) -> String {
+        hex(stack([Ground::White.grey(); 3], &[Film::thick(self)]))
+    }
 }
 
 impl Film {

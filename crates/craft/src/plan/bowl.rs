@@ -16,6 +16,9 @@ use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
 use crate::units::{Length, Mass, Temperature, TemperatureDifference, degrees, grams};
 
+/// Less than this is not melted in a microwave, g (*custom*).
+const FEWEST_IN_BURSTS_G: f64 = 30.0;
+
 /// Everything that follows from what the maker stated of a bowl.
 #[derive(Clone, Debug, PartialEq)]
 pub struct BowlPlan {
@@ -68,9 +71,6 @@ pub fn bowl(inputs: &BowlInputs) -> Result<BowlPlan, Vec<Fault>> {
     check.finish()?;
     tempering.into_plan(total).map_err(|fault| vec![fault])
 }
-
-/// Less than this is not melted in a microwave, g (*custom*).
-const FEWEST_IN_BURSTS_G: f64 = 30.0;
 
 impl Tempering {
     /// What follows where so much is weighed out.

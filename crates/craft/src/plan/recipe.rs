@@ -4,10 +4,7 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::check::{self, Checker};
-use crate::colour::{
-    ColourButter, Film, Ground, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter, hex,
-    stack,
-};
+use crate::colour::{ColourButter, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter};
 use crate::note::{Note, Step};
 use crate::units::{Mass, in_grams};
 
@@ -180,8 +177,7 @@ impl Recipe {
     /// How it looks by itself, thick, `#rrggbb`.
     #[must_use]
     pub fn looks(&self) -> String {
-        let thick = Film::thick(self.optics());
-        hex(stack([Ground::White.grey(); 3], &[thick]))
+        self.optics().by_itself()
     }
 
     /// What goes into so much of it; all but the butter's price.

@@ -175,7 +175,7 @@ pub(super) fn faced(
             thickness: amount.thickness,
             share,
             region: one.region.clone(),
-            looks: hex(stack([0.7; 3], &[Film { optics, thickness: 20.0 }])),
+            looks: optics.by_itself(),
             seen: true,
         });
         lying.push(Film::lying(optics, amount.thickness));

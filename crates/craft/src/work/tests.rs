@@ -52,6 +52,14 @@ fn it(plan: &BatchPlan) -> &PlannedComponent {
     &plan.components[0]
 }
 
+fn start(name: &str) -> WorkInputs {
+    kinds().into_iter().find(|kind| kind.name == name).expect("such a kind").start
+}
+
+fn codes(plan: &BatchPlan) -> Vec<&str> {
+    it(plan).draft.notes.iter().map(|note| note.code.as_str()).collect()
+}
+
 fn takes(plan: &BatchPlan, key: &str) -> f64 {
     let of = it(plan).draft.takes.iter().filter(|p| p.chocolate == key);
     of.map(|p| in_grams(p.mass)).sum()
@@ -248,9 +256,9 @@ fn marbled_shares_add_up_and_strokes_muddy() {
     assert!((white / (dark + white) - 0.3).abs() < 1e-9);
     // The volumes of both are the slab's.
     assert!((dark / 1.29 + white / 1.26 - 240.0).abs() < 0.05, "{dark} {white}");
-    let codes = |plan: &BatchPlan| it(plan).draft.notes.iter().any(|n| n.code == "muddy");
-    assert!(!codes(&few));
-    assert!(codes(&plan(marbled(30, 30.0, ColourKind::CocoaButter))));
+    assert!(!codes(&few).contains(&"muddy"));
+    let many = plan(marbled(30, 30.0, ColourKind::CocoaButter));
+    assert!(codes(&many).contains(&"muddy"));
     let told = faults(marbled(4, 30.0, ColourKind::Water));
     assert!(
         told[0].starts_with(
@@ -293,13 +301,9 @@ fn a_wrap_bends_when_it_is_lifted_and_is_told_when_it_is_too_high() {
 
 #[test]
 fn a_stone_is_good_for_so_many_ribbons() {
-    let codes = |work| {
-        let plan = plan(work);
-        it(&plan).draft.notes.iter().map(|n| n.code.clone()).collect::<Vec<_>>()
-    };
-    assert_eq!(codes(ribbons(4, -18.0)), ["eaten-soon"]);
-    assert_eq!(codes(ribbons(400, -18.0)), ["stone-warms", "eaten-soon"]);
-    assert_eq!(codes(ribbons(4, -3.0)), ["stone-warms", "eaten-soon"]);
+    assert_eq!(codes(&plan(ribbons(4, -18.0))), ["eaten-soon"]);
+    assert_eq!(codes(&plan(ribbons(400, -18.0))), ["stone-warms", "eaten-soon"]);
+    assert_eq!(codes(&plan(ribbons(4, -3.0))), ["stone-warms", "eaten-soon"]);
     let plan = plan(ribbons(4, -18.0));
     let lift = it(&plan).tasks.iter().find(|t| t.key == "lift").expect("a task");
     assert!(in_seconds(lift.until.expect("closes").moment.typical) < 40.0);

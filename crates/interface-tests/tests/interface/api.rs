@@ -44,6 +44,26 @@ pub async fn named(name: &str) -> anyhow::Result<String> {
     id(found.with_context(|| format!("the demo has {name}"))?)
 }
 
+/// What stands on the shelf, by what makes it the one.
+pub async fn thing(is_it: impl Fn(&Value) -> bool) -> anyhow::Result<Value> {
+    let shelf = get("/shelf").await?;
+    let things = shelf["things"].as_array().context("things")?;
+    things.iter().find(|one| is_it(&one["thing"])).cloned().context("it is on the shelf")
+}
+
+/// What stands on the shelf under a name.
+pub async fn on_shelf(name: &str) -> anyhow::Result<Value> {
+    thing(|thing| thing["name"] == name).await
+}
+
+/// A chocolate of a batch taken to the bench and at once poured.
+pub async fn pour(batch: &str, chocolate: &str) -> anyhow::Result<Value> {
+    let body = json!({ "chocolate": chocolate });
+    let opened = post(&format!("/batches/{batch}/bowls"), body).await?;
+    let bowl = id(&opened["bowl"])?;
+    post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await
+}
+
 /// A new batch with the usual plan.
 pub async fn new_batch(name: &str) -> anyhow::Result<Value> {
     post("/batches", json!({ "name": format!("Test: {name}") })).await

@@ -16,10 +16,7 @@ async fn a_marbled_slab_is_built_to_the_end_and_logged() {
         page.fill("Fridge", "5").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         for chocolate in ["dark", "white"] {
-            let body = json!({ "chocolate": chocolate });
-            let opened = api::post(&format!("/batches/{batch}/bowls"), body).await?;
-            let bowl = api::id(&opened["bowl"])?;
-            api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
+            api::pour(&batch, chocolate).await?;
         }
         page.touch("Build guide").await?;
         page.until_shown("build-now", "Lay the smooth sheet flat").await?;

@@ -1,23 +1,11 @@
 //! Moulds, pigments, trays, bowls, heat and the kitchen on the shelf: kept, refused,
 //! used in a plan, changed and put away.
 
-use anyhow::{Context, ensure};
+use anyhow::ensure;
 use interface_tests::{Page, browse};
-use serde_json::{Value, json};
+use serde_json::json;
 
 use crate::api;
-
-/// What stands on the shelf, by what makes it the one.
-async fn thing(is_it: impl Fn(&Value) -> bool) -> anyhow::Result<Value> {
-    let shelf = api::get("/shelf").await?;
-    let mut all = shelf["things"].as_array().into_iter().flatten().map(|one| &one["thing"]);
-    all.find(|thing| is_it(thing)).cloned().context("it is on the shelf")
-}
-
-/// What stands on the shelf under a name.
-async fn named(name: &str) -> anyhow::Result<Value> {
-    thing(|thing| thing["name"] == name).await
-}
 
 /// Waits until a thing is on the shelf's page, or is not.
 async fn until_kept(page: &Page, name: &str, kept: bool) -> anyhow::Result<()> {
@@ -53,7 +41,7 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.touch("Keep").await?;
         until_kept(page, "Test: little moons", true).await?;
         page.until_said("weighed once").await?;
-        let kept = named("Test: little moons").await?["mould"].clone();
+        let kept = api::on_shelf("Test: little moons").await?["thing"]["mould"].clone();
         ensure!(kept["count"] == 15 && kept["weighings"][0]["lined_g"] == 465.0, "{kept}");
 
         let batch = api::id(&api::new_batch("little moons").await?)?;
@@ -96,7 +84,7 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
         page.fill("Strength", "1.5").await?;
         page.touch("Keep").await?;
         page.until_said("hides, shimmers, sold for eating, check your country, 1.5 times").await?;
-        let kept = named("Test: comet green").await?;
+        let kept = api::on_shelf("Test: comet green").await?["thing"].clone();
         ensure!(kept["check_country"] == true && kept["price_per_100g"] == 25.0, "{kept}");
 
         // Neither for decoration only nor in water: the shelf has what may go into butter.
@@ -109,7 +97,7 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
         page.touch("Keep").await?;
         page.until_refused("It is must be").await?;
         page.touch("Leave it").await?;
-        ensure!(named("Test: comet green").await? == kept, "it is as it was");
+        ensure!(api::on_shelf("Test: comet green").await?["thing"] == kept, "it is as it was");
         page.forgive().await
     })
     .await;
@@ -134,7 +122,7 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
         page.choose("What it is", "a water bath").await?;
         page.touch("Keep").await?;
         until_kept(page, "Test: pot on the stove", true).await?;
-        ensure!(named("Test: pot on the stove").await?["microwave"].is_null());
+        ensure!(api::on_shelf("Test: pot on the stove").await?["thing"]["microwave"].is_null());
 
         page.touch("Add a bowl").await?;
         page.fill("Name", "Test: never kept").await?;
@@ -148,7 +136,7 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
         page.touch("Keep").await?;
         page.until_refused("Room must be 5 to 40 °C; it is 70").await?;
         page.touch("Leave it").await?;
-        let kitchen = thing(|thing| thing["kind"] == "kitchen").await?;
+        let kitchen = api::thing(|thing| thing["kind"] == "kitchen").await?["thing"].clone();
         ensure!(kitchen["room_c"] != json!(70.0), "{kitchen}");
         page.forgive().await
     })

@@ -27,7 +27,7 @@ const LOOK: &str = "
         text: card.innerText,
         back: card.querySelector('[data-testid=come-back]')?.innerText ?? null,
         touch: [...document.querySelectorAll('button')].some((b) => b.innerText.startsWith('Dry now')),
-        done: document.querySelectorAll('[data-testid=progress] [aria-label=done]').length,
+        done: document.querySelectorAll(TICKED).length,
     };";
 
 /// A task that is done.
@@ -35,7 +35,7 @@ const TICKED: &str = "[data-testid=progress] [aria-label=done]";
 
 async fn look(page: &Page) -> anyhow::Result<Shown> {
     page.find("[data-testid=build-now]").await?;
-    let seen = page.run(LOOK).await?;
+    let seen = page.run(&format!("const TICKED = '{TICKED}'; {LOOK}")).await?;
     let words = |of: &Value| of.as_str().map(ToOwned::to_owned);
     Ok(Shown {
         state: words(&seen["state"]),

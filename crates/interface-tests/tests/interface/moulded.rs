@@ -2,7 +2,7 @@
 
 use anyhow::{Context, ensure};
 use interface_tests::browse;
-use serde_json::{Value, json};
+use serde_json::json;
 
 use crate::api;
 use crate::guide::follow;
@@ -18,14 +18,6 @@ async fn shells(name: &str) -> anyhow::Result<String> {
         "fridge_c": 5, "bowls": bowls,
         "components": [{ "key": "planets", "name": "Planets", "work": kind["start"] }] } });
     api::id(&api::post("/batches", body).await?)
-}
-
-/// A chocolate of the batch taken to the bench and at once poured.
-async fn pour(batch: &str, chocolate: &str) -> anyhow::Result<Value> {
-    let body = json!({ "chocolate": chocolate });
-    let opened = api::post(&format!("/batches/{batch}/bowls"), body).await?;
-    let bowl = api::id(&opened["bowl"])?;
-    api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -78,7 +70,7 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
         let sittings = page.run("return document.querySelectorAll('[data-testid=sitting]').length");
         ensure!(sittings.await? == 4, "colour, shell, fill, cap");
         for chocolate in ["blue", "white colour", "dark"] {
-            pour(&batch, chocolate).await?;
+            api::pour(&batch, chocolate).await?;
         }
         page.touch("Build guide").await?;
         page.until_shown("build-now", "Polish the mould").await?;
@@ -88,7 +80,7 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
                 let body = json!({ "chocolate": "dark" });
                 api::post(&format!("/batches/{batch}/bowls"), body).await?;
             } else if task.contains("As soon as its chocolate is in temper") {
-                pour(&batch, "dark").await?;
+                api::pour(&batch, "dark").await?;
             }
             Ok(())
         };

@@ -2,15 +2,9 @@
 
 use anyhow::{Context, ensure};
 use interface_tests::browse;
-use serde_json::{Value, json};
+use serde_json::json;
 
 use crate::api;
-
-async fn on_shelf(name: &str) -> anyhow::Result<Value> {
-    let shelf = api::get("/shelf").await?;
-    let things = shelf["things"].as_array().context("things")?;
-    things.iter().find(|t| t["thing"]["name"] == name).cloned().context("it is on the shelf")
-}
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
@@ -34,7 +28,7 @@ async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
         let card = page.find("article[aria-label='Test: Dark 72 %']").await?.text().await?;
         ensure!(card.contains("own (usual 31–32 °C)"), "{card}");
         page.until_said("May contain almond.").await?;
-        let kept = on_shelf("Test: Dark 72 %").await?;
+        let kept = api::on_shelf("Test: Dark 72 %").await?;
         ensure!(kept["left_g"] == 640.0 && kept["thing"]["lot"] == "T 7", "{kept}");
 
         page.touch("Count Test: Dark 72 %").await?;
@@ -79,7 +73,7 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
         page.fill("Left over, put back", "25").await?;
         page.touch("Put it back").await?;
         page.until_shown("taken", "25 g returned").await?;
-        let left = on_shelf("Test: Milk 40 %").await?["left_g"].as_f64().context("grams")?;
+        let left = api::on_shelf("Test: Milk 40 %").await?["left_g"].as_f64().context("grams")?;
         ensure!((left - (300.0 - melted + 25.0)).abs() < 0.02, "{left} g of {bag}");
         Ok(())
     })
@@ -147,7 +141,7 @@ async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
         page.fill("Empty, it weighs", "295").await?;
         page.touch("Keep").await?;
         page.until_said("steel, 295 g empty").await?;
-        let half = on_shelf("Dome kitchen microwave, half power").await?;
+        let half = api::on_shelf("Dome kitchen microwave, half power").await?;
         ensure!(half["learned"].as_array().is_some_and(|all| !all.is_empty()), "{half}");
         page.run(
             "[...document.querySelectorAll('article[aria-label*=\"half power\"] button')]

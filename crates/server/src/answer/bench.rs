@@ -152,12 +152,10 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
 
 /// What a bowl is called among the others.
 fn called(seen: &[Seen<'_>], at: usize) -> String {
-    let Seen { seat, clock, bowl, .. } = &seen[at];
+    let seat = seen[at].seat;
     let of_batch = seen.iter().filter(|other| other.seat.batch_id == seat.batch_id).count();
     if of_batch == 1 {
         return seat.batch_name.clone();
     }
-    let bottle = seat.subject.bottle(bowl, clock.now).map(|bottle| bottle.name);
-    let which = bottle.unwrap_or_else(|| seat.subject.setup.chocolate.family.to_string());
-    format!("the {which} of {}", seat.batch_name)
+    format!("the {} of {}", seat.subject.chocolate, seat.batch_name)
 }

@@ -64,10 +64,13 @@ impl From<ActionAnswer> for NewAction {
 
 impl NewAction {
     /// An action of a record that was saved, with its own id and time; faults are
-    /// noted.
-    pub fn saved(self, check: &mut Checker) -> Option<Action> {
-        let (id, at) = (needed("id", self.id, check), needed("at", self.at, check));
-        let kind = self.kind(check);
+    /// noted under `field`.
+    pub fn saved(self, field: &str, check: &mut Checker) -> Option<Action> {
+        let mut faults = Checker::new();
+        let id = needed("id", self.id, &mut faults);
+        let at = needed("at", self.at, &mut faults);
+        let kind = self.kind(&mut faults);
+        check.take_under(field, faults);
         Some(Action { id: id?, at: at?, kind: kind? })
     }
 

@@ -237,12 +237,7 @@ fn all_actions(saved: Vec<NewAction>, check: &mut Checker) -> Vec<Action> {
     saved
         .into_iter()
         .enumerate()
-        .filter_map(|(i, action)| {
-            let mut faults = Checker::new();
-            let kept = action.saved(&mut faults);
-            check.take_under(&format!("actions[{i}]"), faults);
-            kept
-        })
+        .filter_map(|(i, action)| action.saved(&format!("actions[{i}]"), check))
         .collect()
 }
 

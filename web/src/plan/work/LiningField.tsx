@@ -8,8 +8,6 @@ const words: Record<Lining, string> = {
   printed: "printed sheet: its pattern",
 };
 
-export const linings = Object.keys(words) as Lining[];
-
 interface Props {
   value: Lining | undefined;
   onChange: (lining: Lining) => void;

@@ -4,18 +4,10 @@ use super::*;
 use crate::plan::{RecipePart, TintInputs};
 use crate::shell::{Coat, ShellWay};
 
-fn start(name: &str) -> WorkInputs {
-    kinds().into_iter().find(|kind| kind.name == name).expect("such a kind").start
-}
-
 fn shells(change: impl FnOnce(&mut ShellsInputs)) -> WorkInputs {
     let WorkInputs::Shells(mut shells) = start("Filled shells") else { unreachable!() };
     change(&mut shells);
     WorkInputs::Shells(shells)
-}
-
-fn codes(plan: &BatchPlan) -> Vec<&str> {
-    it(plan).draft.notes.iter().map(|note| note.code.as_str()).collect()
 }
 
 fn close(a: f64, b: f64, by: f64) -> bool {

@@ -5,10 +5,6 @@ use super::*;
 use crate::colour::Way;
 use crate::shell::ShellWay;
 
-fn start(name: &str) -> WorkInputs {
-    kinds().into_iter().find(|kind| kind.name == name).expect("such a kind").start
-}
-
 /// The starting inputs of a kind, changed.
 macro_rules! changed {
     ($name:literal, $kind:ident($work:ident) => $change:expr) => {{
@@ -20,10 +16,6 @@ macro_rules! changed {
 
 fn texts(plan: &BatchPlan) -> Vec<&str> {
     it(plan).tasks.iter().map(|task| task.text.as_str()).collect()
-}
-
-fn codes(plan: &BatchPlan) -> Vec<&str> {
-    it(plan).draft.notes.iter().map(|note| note.code.as_str()).collect()
 }
 
 /// What is told of one field of the work.
