@@ -12,7 +12,7 @@ use craft::drawn::import::import;
 use craft::drawn::joins::joins;
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
-use craft::plan::{BatchInputs, BowlInputs, WareInputs, batch, bowl as bowl_plan};
+use craft::plan::{BowlInputs, Plan, PlanInputs, WareInputs, bowl as bowl_plan};
 use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
@@ -51,8 +51,8 @@ fn seed(c: &mut Criterion) {
 }
 
 /// Eight slabs, each a little thicker than the one before, of one chocolate.
-fn eight_components() -> BatchInputs {
-    let mut batch = BatchInputs { fridge_c: Some(5.0), ..BatchInputs::usual(Family::Dark) };
+fn eight_components() -> PlanInputs {
+    let mut batch = PlanInputs { fridge_c: Some(5.0), ..PlanInputs::usual(Family::Dark) };
     batch.bowls = vec![inputs()];
     let WorkInputs::Slab(slab) = batch.components[0].work.clone() else { return batch };
     batch.components = (0..8)
@@ -77,7 +77,7 @@ fn plan(c: &mut Criterion) {
         b.iter(|| setting(black_box(&dark), millimetres(4.0), celsius(31.5), place));
     });
     c.bench_function("plan of a batch with eight components", |b| {
-        b.iter(|| batch(black_box(&eight)))
+        b.iter(|| Plan::of(black_box(&eight)))
     });
 }
 
@@ -162,7 +162,7 @@ fn outlines(c: &mut Criterion) {
 /// Melted, seeded, and stirred every half minute: a second at a time, as the
 /// simulated thermometer lets it pass.
 /// Filled shells as they start, in 24 half balls, with four films on their face.
-fn four_films() -> BatchInputs {
+fn four_films() -> PlanInputs {
     let kind = kinds().into_iter().find(|kind| kind.name == "Filled shells").expect("a kind");
     let mut work = kind.start;
     if let Some(cast) = work.cast_mut() {
@@ -173,11 +173,11 @@ fn four_films() -> BatchInputs {
     }
     let bowls = std::iter::once(BowlInputs::usual(Family::Dark)).chain(kind.colours).collect();
     let component = ComponentInputs { key: "it".into(), name: "It".into(), work };
-    BatchInputs {
+    PlanInputs {
         fridge_c: Some(5.0),
         bowls,
         components: vec![component],
-        ..BatchInputs::usual(Family::Dark)
+        ..PlanInputs::usual(Family::Dark)
     }
 }
 
@@ -192,9 +192,9 @@ fn colour(c: &mut Criterion) {
         b.iter(|| stack(black_box(dark), black_box(&films)));
     });
     let moulded = four_films();
-    batch(&moulded).expect("it can be planned");
+    Plan::of(&moulded).expect("it can be planned");
     c.bench_function("plan of a 24-cavity mould with four films", |b| {
-        b.iter(|| batch(black_box(&moulded)));
+        b.iter(|| Plan::of(black_box(&moulded)));
     });
 }
 

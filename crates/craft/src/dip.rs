@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::check::{self, Checker};
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::shell::melted_density;
 use crate::spread::slab::with_allowance;
 use crate::units::{
@@ -119,7 +119,7 @@ pub struct Dipped {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// Coat = surface · t · ρ; the vessel needs π·d²/4·(H + 15) less what the piece
@@ -160,11 +160,11 @@ pub fn dip(
         returned: in_vessel,
         notes,
         sum: vec![
-            Step::new("surface of one", in_square_centimetres(centre.area), "cm²"),
-            Step::new("coat of one", in_grams(one), "g"),
-            Step::new("coats of all", in_grams(all), "g"),
-            Step::new("in the vessel, so that one is covered", in_grams(in_vessel), "g"),
-            Step::new(
+            Working::new("surface of one", in_square_centimetres(centre.area), "cm²"),
+            Working::new("coat of one", in_grams(one), "g"),
+            Working::new("coats of all", in_grams(all), "g"),
+            Working::new("in the vessel, so that one is covered", in_grams(in_vessel), "g"),
+            Working::new(
                 "to weigh, with what stays behind",
                 in_grams(with_allowance(in_vessel + all)),
                 "g",

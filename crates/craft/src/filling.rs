@@ -1,7 +1,7 @@
 //! Ganache: chocolate and cream by ratio, and what comes of it.
 
 use crate::chocolate::Family;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Mass, MassDensity, Temperature, celsius, grams, grams_per_cubic_centimetre, in_grams,
 };
@@ -57,7 +57,7 @@ pub struct Ganache {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// So much ganache, of so much chocolate to one of cream, with butter as a share of
@@ -71,14 +71,14 @@ pub fn ganache(family: Family, ratio: f64, butter_share: f64, total: Mass) -> Ga
     let water =
         (in_grams(cream) * WATER_IN_CREAM + in_grams(butter) * WATER_IN_BUTTER) / in_grams(total);
     let mut sum = vec![
-        Step::new("chocolate to one of cream", ratio, "parts"),
-        Step::new("chocolate", in_grams(chocolate), "g"),
-        Step::new("cream", in_grams(cream), "g"),
+        Working::new("chocolate to one of cream", ratio, "parts"),
+        Working::new("chocolate", in_grams(chocolate), "g"),
+        Working::new("cream", in_grams(cream), "g"),
     ];
     if butter > grams(0.0) {
-        sum.push(Step::new("butter", in_grams(butter), "g"));
+        sum.push(Working::new("butter", in_grams(butter), "g"));
     }
-    sum.push(Step::new("water in it", water * 100.0, "%"));
+    sum.push(Working::new("water in it", water * 100.0, "%"));
     Ganache { chocolate, cream, butter, total, water, notes: remarks(family, ratio, water), sum }
 }
 

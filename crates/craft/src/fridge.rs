@@ -1,7 +1,7 @@
 //! A stay in the fridge: long enough to let go, short enough that no dew forms.
 
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::room::Room;
 use crate::setting::{Place, until_release};
 use crate::units::{
@@ -27,7 +27,7 @@ pub struct Stay {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// How long a slab that is touch dry may lie in a fridge.
@@ -71,9 +71,9 @@ pub fn stay(
         longest,
         advised,
         sum: vec![
-            Step::new("dew forms below", in_celsius(room.dew_point()), "°C"),
-            Step::new("so it must stay above", in_celsius(wet_below), "°C"),
-            Step::new("a third of the way to the fridge is left after", in_seconds(tau), "s"),
+            Working::new("dew forms below", in_celsius(room.dew_point()), "°C"),
+            Working::new("so it must stay above", in_celsius(wet_below), "°C"),
+            Working::new("a third of the way to the fridge is left after", in_seconds(tau), "s"),
         ],
     }
 }

@@ -25,8 +25,8 @@
 //! # Ok::<(), craft::heat::seed::SeedError>(())
 //! ```
 
+pub mod batch;
 pub mod bowl;
-pub mod build;
 pub mod check;
 pub mod chocolate;
 pub mod colour;
@@ -45,9 +45,11 @@ pub mod outcome;
 pub mod plan;
 pub mod pot;
 pub mod room;
+pub mod schedule;
 pub mod setting;
 pub mod shelf;
 pub mod shell;
 pub mod spread;
+pub mod steps;
 pub mod units;
 pub mod work;

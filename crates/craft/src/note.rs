@@ -52,7 +52,7 @@ impl Note {
 /// One line of the working behind a figure, as shown under "show the sum".
 #[derive(Clone, Copy, Debug, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Step {
+pub struct Working {
     /// What the number is.
     pub label: &'static str,
     /// The number.
@@ -61,7 +61,7 @@ pub struct Step {
     pub unit: &'static str,
 }
 
-impl Step {
+impl Working {
     /// A line of working.
     #[must_use]
     pub const fn new(label: &'static str, value: f64, unit: &'static str) -> Self {

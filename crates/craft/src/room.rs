@@ -1,6 +1,6 @@
 //! The room: its dew point, and whether it is fit for tempered work.
 
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Ratio, Temperature, celsius, in_celsius, in_percent};
 
 /// Rooms in which tempered work goes best, °C (*custom*).
@@ -37,11 +37,11 @@ impl Room {
 
     /// The working behind the dew point.
     #[must_use]
-    pub fn working(&self) -> Vec<Step> {
+    pub fn working(&self) -> Vec<Working> {
         vec![
-            Step::new("room", in_celsius(self.temp), "°C"),
-            Step::new("humidity", in_percent(self.humidity), "%"),
-            Step::new("dew forms on anything below", in_celsius(self.dew_point()), "°C"),
+            Working::new("room", in_celsius(self.temp), "°C"),
+            Working::new("humidity", in_percent(self.humidity), "%"),
+            Working::new("dew forms on anything below", in_celsius(self.dew_point()), "°C"),
         ]
     }
 

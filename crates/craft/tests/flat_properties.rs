@@ -1,15 +1,16 @@
 //! What holds for flat work whatever is stated.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::build::{Event, EventKind, guide, last_standing};
+use craft::batch::{BowlState, BowlStatus, Event, EventKind, guide, last_standing, standing};
 use craft::chocolate::Family;
 use craft::drawn::import::import;
 use craft::drawn::joins::joins;
 use craft::drawn::page::{Drawing, Mark, Paper};
 use craft::drawn::score::score_map;
 use craft::drawn::shapes;
-use craft::plan::{BatchInputs, BatchPlan, BowlInputs, batch};
+use craft::plan::{BowlInputs, Plan, PlanInputs};
 use craft::spread::Tray;
+use craft::steps::lines;
 use craft::units::{in_grams, millimetres, square_centimetres};
 use craft::work::{
     ComponentInputs, CoverInputs, PortionOf, PortionsInputs, ShardPattern, TrayInputs, WorkInputs,
@@ -41,7 +42,7 @@ fn covers() -> impl Strategy<Value = CoverInputs> {
 }
 
 /// A batch of some kinds of work, those that cover something covering this.
-fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> BatchInputs {
+fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> PlanInputs {
     let all = kinds();
     let components = which.iter().enumerate().map(|(i, k)| {
         let kind = &all[k % all.len()];
@@ -61,7 +62,7 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Ba
             bowls.push(bowl.clone());
         }
     }
-    BatchInputs {
+    PlanInputs {
         room_c,
         rh_pct,
         fridge_c: Some(5.0),
@@ -71,14 +72,14 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Ba
     }
 }
 
-fn usual(which: &[usize]) -> BatchPlan {
+fn usual(which: &[usize]) -> Plan {
     let tray = TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None };
     let cover = CoverInputs::Thickness { tray, thickness_mm: 4.0 };
-    batch(&batch_of(which, cover, 20.0, 45.0)).expect("a plain plan")
+    Plan::of(&batch_of(which, cover, 20.0, 45.0)).expect("a plain plan")
 }
 
 /// What must be at hand for each thing that is made of a chocolate, g.
-fn at_hand_for<'a>(plan: &'a BatchPlan, key: &'a str) -> impl Iterator<Item = f64> + 'a {
+fn at_hand_for<'a>(plan: &'a Plan, key: &'a str) -> impl Iterator<Item = f64> + 'a {
     let portions = plan.components.iter().flat_map(|component| &component.draft.takes);
     portions.filter(move |p| p.chocolate == key).map(|p| in_grams(p.at_hand).max(in_grams(p.mass)))
 }
@@ -95,7 +96,7 @@ proptest! {
         which in prop::collection::vec(0_usize..11, 1..6), cover in covers(),
         room_c in -5.0..60.0_f64, rh_pct in -5.0..120.0_f64,
     ) {
-        match batch(&batch_of(&which, cover, room_c, rh_pct)) {
+        match Plan::of(&batch_of(&which, cover, room_c, rh_pct)) {
             Ok(plan_of) => for bowl in &plan_of.bowls {
                 // A bowl holds what its components take, and what stays behind.
                 let taken: f64 = plan_of.components.iter().flat_map(|c| &c.draft.takes)
@@ -117,32 +118,44 @@ proptest! {
     fn the_guide_has_one_answer_to_any_history(
         which in prop::collection::vec(0_usize..11, 1..5),
         deeds in prop::collection::vec((0_usize..5, 0_usize..16, 0.0..9_000.0_f64, any::<bool>(), any::<bool>()), 0..40),
+        bowls in prop::collection::vec((0_usize..8, 0_usize..4_000), 0..5),
         now_s in 0.0..12_000.0_f64,
     ) {
-        let plan = usual(&which);
+        let plan = lines(&usual(&which));
         let mut events: Vec<Event> = Vec::new();
         for (i, (c, t, s, just_now, undo)) in deeds.into_iter().enumerate() {
-            let component = &plan.components[c % plan.components.len()];
-            let task = component.tasks[t % component.tasks.len()].key.clone();
+            let steps = &plan[c % plan.len()].steps;
+            let step = steps[t % steps.len()].key.clone();
             let kind = match events.last().filter(|_| undo) {
                 Some(last) => EventKind::Undone { event: last.id },
-                None => EventKind::Done { component: component.key.clone(), task, just_now },
+                None => EventKind::Done { step, just_now },
             };
             let at = start() + TimeDelta::milliseconds((s * 1_000.0) as i64);
             events.push(Event { id: Uuid::from_u128(i as u128), at, kind });
         }
+        let bowls: Vec<BowlState> = bowls
+            .into_iter()
+            .enumerate()
+            .map(|(i, (c, s))| BowlState {
+                chocolate: plan[c % plan.len()].bowl().map_or_else(String::new, |(key, _)| key.to_owned()),
+                opened_at: start() + TimeDelta::seconds(i as i64),
+                status: match s % 4 {
+                    0 => BowlStatus::Open,
+                    1 => BowlStatus::Ready,
+                    2 => BowlStatus::Poured { at: start() + TimeDelta::seconds(s as i64) },
+                    _ => BowlStatus::GivenUp,
+                },
+            })
+            .collect();
         let now = start() + TimeDelta::milliseconds((now_s * 1_000.0) as i64);
-        let told = guide(&plan, &events, now, |_| true);
-        let finished = told.progress.iter().all(|p| p.next.is_none());
-        prop_assert_eq!(told.now.is_none(), finished);
+        let told = guide(&plan, &events, &bowls, now);
+        let to_do = standing(&plan, &events, &bowls, false).to_do;
+        prop_assert_eq!(told.now.is_none(), to_do.is_empty());
         prop_assert!(told.coming.windows(2).all(|w| w[0].at <= w[1].at));
         prop_assert!(told.coming.iter().all(|c| c.at > now && c.earliest <= c.at && c.at <= c.latest));
-        // Sent again in another order it is the same build.
-        let mut shuffled = events.clone();
-        shuffled.reverse();
-        shuffled.extend(events.clone());
-        prop_assert_eq!(guide(&plan, &shuffled, now, |_| true).progress.len(), told.progress.len());
-        prop_assert_eq!(last_standing(&events).is_none(), told.progress.iter().all(|p| p.tasks.iter().all(|t| t.2.is_none())));
+        // Sent again it is the same batch.
+        let again = [events.clone(), events.clone()].concat();
+        prop_assert_eq!(guide(&plan, &again, &bowls, now), told);
     }
 
     #[test]

@@ -8,8 +8,10 @@ use craft::colour::{
 };
 use craft::dip::{DippedShape, dip};
 use craft::filling::ganache;
-use craft::plan::{BatchInputs, BowlInputs, Day, batch, sittings, slots};
+use craft::plan::{BowlInputs, Plan, PlanInputs};
+use craft::schedule::{Day, sittings, slots};
 use craft::shell::{CavityInputs, CavityShape, Coat, Pouring, ShellWay, Shells, wall_of};
+use craft::steps::lines;
 use craft::units::{
     celsius, grams, in_grams, in_millilitres, in_millimetres, in_seconds, millimetres,
     square_centimetres,
@@ -206,7 +208,7 @@ proptest! {
 }
 
 /// A batch of some kinds of work, as each starts.
-fn batch_of(which: &[usize]) -> BatchInputs {
+fn batch_of(which: &[usize]) -> PlanInputs {
     let all = kinds();
     let mut bowls: Vec<_> = [Family::Dark, Family::White].map(BowlInputs::usual).into();
     let mut components = Vec::new();
@@ -223,7 +225,7 @@ fn batch_of(which: &[usize]) -> BatchInputs {
             work: kind.start.clone(),
         });
     }
-    BatchInputs { fridge_c: Some(5.0), bowls, components, ..BatchInputs::usual(Family::Dark) }
+    PlanInputs { fridge_c: Some(5.0), bowls, components, ..PlanInputs::usual(Family::Dark) }
 }
 
 proptest! {
@@ -236,8 +238,8 @@ proptest! {
         (up_from, up_to) in (5_u32..11, 18_u32..24),
         ahead_h in -11_i32..12,
     ) {
-        let plan = batch(&batch_of(&which)).expect("each as it starts");
-        let all = sittings(&plan);
+        let plan = Plan::of(&batch_of(&which)).expect("each as it starts");
+        let all = sittings(&lines(&plan));
         let time = |h: u32| NaiveTime::from_hms_opt(h.min(23), 0, 0).expect("an hour");
         let ahead = FixedOffset::east_opt(ahead_h * 3_600).expect("small");
         let start: DateTime<Utc> =
@@ -255,8 +257,8 @@ proptest! {
         }
         for component in &plan.components {
             let of = |sittings: Vec<&str>| sittings.into_iter().map(ToOwned::to_owned).collect::<Vec<_>>();
-            let stated = of(all.iter().filter(|s| s.component == component.key).map(|s| s.task.as_str()).collect());
-            let done = of(placed.iter().filter(|s| s.sitting.component == component.key).map(|s| s.sitting.task.as_str()).collect());
+            let stated = of(all.iter().filter(|s| s.component == component.key).map(|s| s.step.as_str()).collect());
+            let done = of(placed.iter().filter(|s| s.sitting.component == component.key).map(|s| s.sitting.step.as_str()).collect());
             prop_assert_eq!(stated, done);
         }
     }

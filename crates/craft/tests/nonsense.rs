@@ -2,7 +2,7 @@
 //! own field.
 
 use craft::chocolate::Family;
-use craft::plan::{BatchInputs, BowlInputs, batch};
+use craft::plan::{BowlInputs, Plan, PlanInputs};
 use craft::work::{ComponentInputs, Kind, kinds};
 use serde_json::{Value, json};
 
@@ -18,7 +18,7 @@ fn start(kind: &Kind) -> Value {
     let work = kind.start.clone();
     let components = vec![ComponentInputs { key: "it".into(), name: kind.name.into(), work }];
     let inputs =
-        BatchInputs { fridge_c: Some(5.0), bowls, components, ..BatchInputs::usual(Family::Dark) };
+        PlanInputs { fridge_c: Some(5.0), bowls, components, ..PlanInputs::usual(Family::Dark) };
     serde_json::to_value(inputs).expect("inputs are data")
 }
 
@@ -57,11 +57,11 @@ fn field(pointer: &str) -> String {
 fn told(inputs: &Value, pointer: &str, number: Value) -> Result<(), Vec<String>> {
     let mut inputs = inputs.clone();
     *inputs.pointer_mut(pointer).expect("it was found there") = number;
-    let Ok(inputs) = serde_json::from_value::<BatchInputs>(inputs) else {
+    let Ok(inputs) = serde_json::from_value::<PlanInputs>(inputs) else {
         // What is counted takes no fraction and no sign: it is refused before the core.
         return Err(vec![field(pointer)]);
     };
-    batch(&inputs).map(|_| ()).map_err(|faults| faults.into_iter().map(|f| f.field).collect())
+    Plan::of(&inputs).map(|_| ()).map_err(|faults| faults.into_iter().map(|f| f.field).collect())
 }
 
 /// Numbers of the same kind that no kitchen has.
@@ -198,7 +198,7 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
 #[test]
 fn of_a_bowl_and_a_mould_nonsense_is_refused_too() {
     let mut wrong = Vec::new();
-    let mut slab = serde_json::to_value(BatchInputs::usual(Family::Dark)).expect("data");
+    let mut slab = serde_json::to_value(PlanInputs::usual(Family::Dark)).expect("data");
     slab["setting_pace"] = json!(1.1);
     let bowl = slab["bowls"][0].as_object_mut().expect("a bowl");
     let stated = json!({

@@ -10,7 +10,7 @@ use craft::heat::{Material, Ware};
 use craft::logfile;
 use craft::measure::{Unit, read};
 use craft::method::{Method, slab_split};
-use craft::plan::{BatchInputs, BowlInputs, batch, bowl as bowl_plan};
+use craft::plan::{BowlInputs, Plan, PlanInputs, bowl as bowl_plan};
 use craft::room::Room;
 use craft::setting::{Place, setting};
 use craft::spread::Tray;
@@ -160,14 +160,14 @@ proptest! {
         room_c in -5.0..60.0_f64, rh_pct in -5.0..120.0_f64,
         melt_to_c in prop::option::of(0.0..100.0_f64), seed_c in prop::option::of(-40.0..60.0_f64),
     ) {
-        let mut inputs = BatchInputs { room_c, rh_pct, ..BatchInputs::usual(family) };
+        let mut inputs = PlanInputs { room_c, rh_pct, ..PlanInputs::usual(family) };
         inputs.bowls[0].melt_to_c = melt_to_c;
         inputs.bowls[0].seed_c = seed_c;
         if let WorkInputs::Slab(slab) = &mut inputs.components[0].work {
             let tray = TrayInputs::Rectangle { length_mm, width_mm: 200.0, rim_mm: None };
             slab.cover = CoverInputs::Thickness { tray, thickness_mm };
         }
-        match batch(&inputs) {
+        match Plan::of(&inputs) {
             Ok(plan) => {
                 let bowl = plan.bowls[0].plan.as_ref().expect("something is made from it");
                 prop_assert!(in_grams(bowl.total).is_finite());

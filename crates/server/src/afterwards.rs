@@ -4,7 +4,7 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::{Record, Setup, fold};
 use craft::learn::lesson;
-use craft::plan::BatchPlan;
+use craft::plan::Plan;
 use craft::shelf::{Taught, stock};
 use store::bowls::BowlRow;
 use store::builds::BuildRow;
@@ -72,11 +72,7 @@ pub async fn note(
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn teach_setting(
-    state: &State,
-    build: &BuildRow,
-    plan: &BatchPlan,
-) -> Result<(), Problem> {
+pub async fn teach_setting(state: &State, build: &BuildRow, plan: &Plan) -> Result<(), Problem> {
     let events = store::builds::events(&state.pool, build.batch_id).await?;
     let planned_pace = build.inputs.setting_pace.unwrap_or(1.0);
     let taught = craft::build::lesson(plan, &events, planned_pace);

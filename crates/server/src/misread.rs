@@ -136,7 +136,7 @@ fn told(words: &str, is: Option<&Value>) -> String {
 
 #[cfg(test)]
 mod tests {
-    use craft::plan::BatchInputs;
+    use craft::plan::PlanInputs;
     use serde::Deserialize;
 
     use super::*;
@@ -241,12 +241,12 @@ mod tests {
 
     #[test]
     fn of_a_whole_batch_the_one_count_is_found() {
-        let mut inputs = serde_json::to_value(BatchInputs::usual(craft::chocolate::Family::Dark))
+        let mut inputs = serde_json::to_value(PlanInputs::usual(craft::chocolate::Family::Dark))
             .expect("inputs are data");
         inputs["components"][0]["work"]["cover"] = json!({ "by": "portions", "thickness_mm": 4,
             "portions": { "of": "pieces", "count": -3, "each_g": 8 } });
         assert_eq!(
-            told::<BatchInputs>(&inputs.to_string()),
+            told::<PlanInputs>(&inputs.to_string()),
             "components[0].work.cover.portions.count must be a whole number, 0 or more; it is -3",
         );
     }

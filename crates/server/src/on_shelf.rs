@@ -5,7 +5,7 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use chrono::NaiveDate;
-use craft::plan::{BatchInputs, batch, shared_trays};
+use craft::plan::{Plan, PlanInputs, shared_trays};
 use craft::shelf::{Shelf, stock};
 use craft::units::Mass;
 use store::shelf::ShelfRow;
@@ -13,7 +13,7 @@ use store::{Pool, StoreError};
 use tokio::sync::RwLock;
 use uuid::Uuid;
 
-use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::answer::plan::PlanAnswer;
 use crate::answer::shelf::StockAnswer;
 use crate::problem::Problem;
 use crate::state::State;
@@ -85,11 +85,11 @@ impl ShelfCache {
 /// Where the inputs are refused, or the store fails.
 pub async fn planned(
     state: &State,
-    inputs: &BatchInputs,
-) -> Result<(BatchInputs, BatchPlanAnswer), Problem> {
+    inputs: &PlanInputs,
+) -> Result<(PlanInputs, PlanAnswer), Problem> {
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
-    let mut answer = BatchPlanAnswer::from(batch(&filled)?);
+    let mut answer = PlanAnswer::from(Plan::of(&filled)?);
     let today = state.wall.now().date_naive();
     for (bowl, stated) in answer.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {

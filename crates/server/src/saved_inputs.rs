@@ -3,7 +3,7 @@
 //! Until bowls and what is made from them were told apart, a saved bowl stated one slab:
 //! how much it held followed from its tray. Such a file is still read.
 
-use craft::plan::{BatchInputs, BowlInputs, batch};
+use craft::plan::{BowlInputs, Plan, PlanInputs};
 use serde::de::Error;
 use serde::{Deserialize, Deserializer};
 use serde_json::{Map, Value, json};
@@ -45,8 +45,8 @@ fn from_first(mut stated: Map<String, Value>) -> Result<Map<String, Value>, Stri
             "topping": topping,
         } }],
     });
-    let whole: BatchInputs = serde_json::from_value(whole).map_err(|error| error.to_string())?;
-    let plan = batch(&whole).map_err(|faults| {
+    let whole: PlanInputs = serde_json::from_value(whole).map_err(|error| error.to_string())?;
+    let plan = Plan::of(&whole).map_err(|faults| {
         let first = faults.first().map(|f| format!("{} {}", f.field, f.message));
         first.unwrap_or_else(|| "it cannot be planned".to_owned())
     })?;

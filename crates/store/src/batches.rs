@@ -3,7 +3,7 @@
 use std::collections::HashMap;
 
 use chrono::{DateTime, Utc};
-use craft::plan::BatchInputs;
+use craft::plan::PlanInputs;
 use sqlx::types::Json;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
@@ -32,7 +32,7 @@ pub struct Batch {
 #[derive(Clone, Debug, PartialEq)]
 pub struct PlanRow {
     /// What the maker states.
-    pub inputs: BatchInputs,
+    pub inputs: PlanInputs,
     /// Counts its edits; those of the name are counted apart.
     pub version: u32,
 }
@@ -47,7 +47,7 @@ pub struct BatchLine {
     /// When it was last edited.
     pub updated_at: DateTime<Utc>,
     /// What it states.
-    pub inputs: BatchInputs,
+    pub inputs: PlanInputs,
     /// Its bowls, the latest first.
     pub bowls: Vec<BowlLine>,
     /// When its build was begun.
@@ -73,7 +73,7 @@ pub struct BowlLine {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn create(pool: &Pool, batch: &Batch, inputs: &BatchInputs) -> Result<(), StoreError> {
+pub async fn create(pool: &Pool, batch: &Batch, inputs: &PlanInputs) -> Result<(), StoreError> {
     let mut connection = pool.acquire().await?;
     insert(&mut connection, batch, inputs).await
 }
@@ -82,7 +82,7 @@ pub async fn create(pool: &Pool, batch: &Batch, inputs: &BatchInputs) -> Result<
 pub(crate) async fn insert(
     connection: &mut MySqlConnection,
     batch: &Batch,
-    inputs: &BatchInputs,
+    inputs: &PlanInputs,
 ) -> Result<(), StoreError> {
     let result = sqlx::query!(
         "INSERT INTO batches (id, name, note, version, inputs, created_at, updated_at)
@@ -107,7 +107,7 @@ pub(crate) async fn insert(
 /// [`StoreError::NotFound`] where there is none.
 pub async fn plan(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<PlanRow, StoreError> {
     let row = sqlx::query!(
-        r#"SELECT inputs AS "inputs: Json<BatchInputs>", plan_version FROM batches WHERE id = ?"#,
+        r#"SELECT inputs AS "inputs: Json<PlanInputs>", plan_version FROM batches WHERE id = ?"#,
         id
     )
     .fetch_optional(database)
@@ -125,7 +125,7 @@ pub async fn update_plan(
     pool: &Pool,
     id: Uuid,
     from_version: u32,
-    inputs: &BatchInputs,
+    inputs: &PlanInputs,
 ) -> Result<u32, StoreError> {
     let done = sqlx::query!(
         "UPDATE batches SET inputs = ?, plan_version = plan_version + 1
@@ -206,7 +206,7 @@ pub async fn delete(pool: &Pool, id: Uuid) -> Result<(), StoreError> {
 pub async fn list(pool: &Pool) -> Result<Vec<BatchLine>, StoreError> {
     let rows = sqlx::query!(
         r#"SELECT b.id AS "id: Uuid", b.name, b.updated_at AS "updated_at: DateTime<Utc>",
-                  b.inputs AS "inputs: Json<BatchInputs>",
+                  b.inputs AS "inputs: Json<PlanInputs>",
                   u.begun_at AS "build_begun_at?: DateTime<Utc>",
                   (SELECT COUNT(*) FROM outcomes o WHERE o.batch_id = b.id) AS "outcomes!: i64"
            FROM batches b LEFT JOIN builds u ON u.batch_id = b.id

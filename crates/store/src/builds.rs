@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use craft::build::{Event, EventKind};
-use craft::plan::BatchInputs;
+use craft::plan::PlanInputs;
 use sqlx::MySqlExecutor;
 use sqlx::types::Json;
 use uuid::Uuid;
@@ -17,7 +17,7 @@ pub struct BuildRow {
     /// The batch that is built.
     pub batch_id: Uuid,
     /// What the plan stated when it was begun.
-    pub inputs: BatchInputs,
+    pub inputs: PlanInputs,
     /// When it was begun, by the wall's clock.
     pub begun_at: DateTime<Utc>,
     /// Its time.
@@ -50,7 +50,7 @@ pub async fn begin(database: impl MySqlExecutor<'_>, build: &BuildRow) -> Result
 /// [`StoreError::NotFound`] where it was not begun.
 pub async fn get(pool: &Pool, batch_id: Uuid) -> Result<BuildRow, StoreError> {
     let row = sqlx::query!(
-        r#"SELECT inputs AS "inputs: Json<BatchInputs>", begun_at AS "begun_at: DateTime<Utc>",
+        r#"SELECT inputs AS "inputs: Json<PlanInputs>", begun_at AS "begun_at: DateTime<Utc>",
                   clock_real AS "real: DateTime<Utc>", clock_kitchen AS "kitchen: DateTime<Utc>",
                   clock_rate
            FROM builds WHERE batch_id = ?"#,
@@ -73,7 +73,7 @@ pub async fn get(pool: &Pool, batch_id: Uuid) -> Result<BuildRow, StoreError> {
 /// Where the database fails.
 pub async fn all(pool: &Pool) -> Result<Vec<BuildRow>, StoreError> {
     let rows = sqlx::query!(
-        r#"SELECT batch_id AS "batch_id: Uuid", inputs AS "inputs: Json<BatchInputs>",
+        r#"SELECT batch_id AS "batch_id: Uuid", inputs AS "inputs: Json<PlanInputs>",
                   begun_at AS "begun_at: DateTime<Utc>", clock_real AS "real: DateTime<Utc>",
                   clock_kitchen AS "kitchen: DateTime<Utc>", clock_rate
            FROM builds ORDER BY begun_at DESC"#

@@ -104,7 +104,7 @@ async fn append_in(
 pub async fn bring_in(
     pool: &Pool,
     batch: &batches::Batch,
-    inputs: &craft::plan::BatchInputs,
+    inputs: &craft::plan::PlanInputs,
     bowl: &bowls::BowlRow,
     (readings, actions): (&[craft::bowl::Reading], &[craft::bowl::Action]),
 ) -> Result<(), StoreError> {

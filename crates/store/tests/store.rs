@@ -9,7 +9,7 @@ use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::learn::{GearNumbers, Number};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BatchInputs, BowlInputs, OwnInputs};
+use craft::plan::{BowlInputs, OwnInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use craft::shelf::{ChocolateInputs, Shelf, Taught, Thing, WareInputs};
 use craft::units::{celsius, grams, in_grams, seconds};
@@ -45,7 +45,7 @@ fn at(s: i64) -> DateTime<Utc> {
     DateTime::from_timestamp(1_790_000_000 + s, 0).expect("in range")
 }
 
-fn batch() -> (Batch, BatchInputs) {
+fn batch() -> (Batch, PlanInputs) {
     let id = Uuid::now_v7();
     let batch = Batch {
         id,
@@ -55,7 +55,7 @@ fn batch() -> (Batch, BatchInputs) {
         created_at: at(0),
         updated_at: at(0),
     };
-    (batch, BatchInputs::usual(Family::Milk))
+    (batch, PlanInputs::usual(Family::Milk))
 }
 
 fn bowl_of(batch: &Batch) -> BowlRow {
@@ -133,7 +133,7 @@ async fn an_edit_from_an_older_version_changes_nothing() {
     assert!(matches!(edit(1, "Second").await, Err(StoreError::Changed { current: 2 })));
     assert_eq!(store::batches::get(&pool, batch.id).await.expect("there").name, "First");
 
-    let warmer = BatchInputs { room_c: 21.0, ..inputs.clone() };
+    let warmer = PlanInputs { room_c: 21.0, ..inputs.clone() };
     let done = store::batches::update_plan(&pool, batch.id, 1, &warmer).await;
     assert_eq!(done.expect("the newest"), 2);
     let late = store::batches::update_plan(&pool, batch.id, 1, &inputs).await;

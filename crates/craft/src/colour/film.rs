@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, grams, in_grams, in_millimetres, in_square_centimetres, millimetres,
 };
@@ -112,7 +112,7 @@ pub struct FilmAmount {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// m = A·t·0.97/η, over a share of an area, in so many passes (numbers.md,
@@ -142,11 +142,11 @@ pub fn film(area: Area, way: Way, passes: u32, share: f64) -> FilmAmount {
         thickness,
         notes,
         sum: vec![
-            Step::new("covered", in_square_centimetres(covered), "cm²"),
-            Step::new("film", in_millimetres(thickness), "mm"),
-            Step::new("on the face", on_face_g, "g"),
-            Step::new("ends up there", way.yielding() * 100.0, "%"),
-            Step::new("used", in_grams(film), "g"),
+            Working::new("covered", in_square_centimetres(covered), "cm²"),
+            Working::new("film", in_millimetres(thickness), "mm"),
+            Working::new("on the face", on_face_g, "g"),
+            Working::new("ends up there", way.yielding() * 100.0, "%"),
+            Working::new("used", in_grams(film), "g"),
         ],
     }
 }

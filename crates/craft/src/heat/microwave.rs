@@ -2,7 +2,7 @@
 
 use super::Ware;
 use crate::chocolate::{Chocolate, Family};
-use crate::note::Step;
+use crate::note::Working;
 use crate::units::{
     Energy, Mass, Power, Ratio, Temperature, Time, celsius, in_joules, in_seconds, in_watts, rise,
     seconds,
@@ -85,7 +85,7 @@ pub struct BurstPlan {
     /// The bursts, whole seconds, with stirring after each.
     pub bursts: Vec<Time>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// The bursts that melt a mass: 30 s until two thirds of the heat are in, then
@@ -102,16 +102,16 @@ pub fn bursts(
     let to_melt = heat_to_melt(chocolate, mass, from, to);
     let along = heat_of_ware(ware, from, to);
     let total = (to_melt + along) / microwave.into_chocolate();
-    let mut sum = vec![Step::new("heat to warm and melt", in_joules(to_melt), "J")];
+    let mut sum = vec![Working::new("heat to warm and melt", in_joules(to_melt), "J")];
     if ware.is_some() {
-        sum.push(Step::new("heat to warm the bowl", in_joules(along), "J"));
+        sum.push(Working::new("heat to warm the bowl", in_joules(along), "J"));
     }
-    sum.push(Step::new(
+    sum.push(Working::new(
         "of which reaches the chocolate each second",
         in_watts(microwave.into_chocolate()),
         "J",
     ));
-    sum.push(Step::new("heating in all", in_seconds(total), "s"));
+    sum.push(Working::new("heating in all", in_seconds(total), "s"));
     BurstPlan { total, bursts: split(in_seconds(total)), sum }
 }
 

@@ -15,7 +15,7 @@
 
 use super::{Ware, loss_to_still_air};
 use crate::chocolate::{Chocolate, Family};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     AvailableEnergy, Energy, HeatCapacity, Mass, Ratio, Temperature, TemperatureDifference, Time,
     grams, in_celsius, in_degrees, in_grams, in_joules, in_joules_per_gram, in_percent, midpoint,
@@ -112,7 +112,7 @@ pub struct SeedPlan {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl SeedPlan {
@@ -219,21 +219,30 @@ impl SeedInput<'_> {
     }
 }
 
-fn working(balance: &Balance<'_>, melted: Mass, seed: Mass, melting: AvailableEnergy) -> Vec<Step> {
+fn working(
+    balance: &Balance<'_>,
+    melted: Mass,
+    seed: Mass,
+    melting: AvailableEnergy,
+) -> Vec<Working> {
     let in_chocolate = melted * balance.input.chocolate.family.heat_when_melted() * balance.fall;
     let mut sum = Vec::with_capacity(7);
-    sum.push(Step::new("to fall", in_degrees(balance.fall), "C°"));
-    sum.push(Step::new("heat in the melted chocolate", in_joules(in_chocolate), "J"));
+    sum.push(Working::new("to fall", in_degrees(balance.fall), "C°"));
+    sum.push(Working::new("heat in the melted chocolate", in_joules(in_chocolate), "J"));
     if balance.input.ware.is_some() {
-        sum.push(Step::new("heat in the bowl", in_joules(balance.ware_heat * balance.fall), "J"));
+        sum.push(Working::new(
+            "heat in the bowl",
+            in_joules(balance.ware_heat * balance.fall),
+            "J",
+        ));
     }
     if balance.input.still_air.is_some() {
-        sum.push(Step::new("lost to the room", in_joules(balance.lost_to_air(melted)), "J"));
+        sum.push(Working::new("lost to the room", in_joules(balance.lost_to_air(melted)), "J"));
     }
     let warming = balance.taken_per_gram - melting;
-    sum.push(Step::new("each gram of seed takes to warm", in_joules_per_gram(warming), "J"));
-    sum.push(Step::new("and to melt", in_joules_per_gram(melting), "J"));
-    sum.push(Step::new("seed", in_grams(seed), "g"));
+    sum.push(Working::new("each gram of seed takes to warm", in_joules_per_gram(warming), "J"));
+    sum.push(Working::new("and to melt", in_joules_per_gram(melting), "J"));
+    sum.push(Working::new("seed", in_grams(seed), "g"));
     sum
 }
 

@@ -3,7 +3,7 @@
 use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Mass, Temperature, grams, in_celsius, in_grams, rise};
 
 /// What the maker wants, as a method's sums need it.
@@ -63,7 +63,7 @@ pub struct Amounts {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl Amounts {
@@ -75,7 +75,7 @@ impl Amounts {
             crystals: grams(0.0),
             pour_out: grams(0.0),
             notes: Vec::new(),
-            sum: vec![Step::new("melt all of it", in_grams(total), "g")],
+            sum: vec![Working::new("melt all of it", in_grams(total), "g")],
         }
     }
 

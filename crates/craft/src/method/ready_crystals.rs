@@ -4,7 +4,7 @@
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
 use crate::bowl::coach::{Advice, Failure, Look};
 use crate::chocolate::{Band, Chocolate, Family};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Mass, Temperature, celsius, grams, in_celsius, in_grams};
 
 /// See the module.
@@ -67,9 +67,9 @@ pub fn crystals(total: Mass, share_pct: f64) -> Amounts {
         crystals,
         notes,
         sum: vec![
-            Step::new("all the chocolate", in_grams(total), "g"),
-            Step::new("share", share_pct, "%"),
-            Step::new("ready crystals", in_grams(crystals), "g"),
+            Working::new("all the chocolate", in_grams(total), "g"),
+            Working::new("share", share_pct, "%"),
+            Working::new("ready crystals", in_grams(crystals), "g"),
         ],
         ..Amounts::melt_all(total)
     }

@@ -5,7 +5,7 @@ use super::amounts::slab_split;
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
 use crate::bowl::coach::{Advice, Failure, Look};
 use crate::chocolate::{Chocolate, Family};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Temperature, degrees, in_celsius, in_degrees, in_grams, rise};
 
 /// See the module.
@@ -83,15 +83,15 @@ impl School for Slab {
             pour_out,
             notes,
             sum: vec![
-                Step::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "C°"),
-                Step::new(
+                Working::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "C°"),
+                Working::new(
                     "the stone takes its part",
                     in_degrees(rise(wish.stone_to, wish.melt_to)),
                     "C°",
                 ),
-                Step::new("so pour out", share, "%"),
-                Step::new("pour out", in_grams(pour_out), "g"),
-                Step::new("worked to", in_celsius(wish.stone_to), "°C"),
+                Working::new("so pour out", share, "%"),
+                Working::new("pour out", in_grams(pour_out), "g"),
+                Working::new("worked to", in_celsius(wish.stone_to), "°C"),
             ],
             ..Amounts::melt_all(wish.total)
         })

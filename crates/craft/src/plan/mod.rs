@@ -1,33 +1,34 @@
 //! A plan: what the maker states, and what follows from it.
 //!
-//! A [`batch`] holds chocolates to be tempered, a [`bowl`] each, and the
+//! A [`Plan`] holds chocolates to be tempered, a [`bowl`] each, and the
 //! components made from them. A bowl takes what its components need and what
 //! stays behind; a component says how it is built and how long each step has.
 
-mod batch;
 mod blend;
 mod bowl;
 mod bowl_inputs;
-mod chain;
 mod gear;
+mod inputs;
 mod left_over;
 mod needed;
 mod own;
 mod recipe;
 mod sharing;
 mod tints;
+mod whole;
 
-pub use batch::{BatchBowl, BatchInputs, BatchPlan, PlannedComponent, batch};
 pub(crate) use blend::family_or_blend;
 pub use blend::{BlendPart, blended};
 pub use bowl::{BowlPlan, bowl};
 pub use bowl_inputs::BowlInputs;
-pub use chain::{Day, Sitting, Slot, sittings, slots};
+
 pub use gear::{MicrowaveInputs, WareInputs};
+pub use inputs::PlanInputs;
 pub use left_over::{Idea, LeftOver};
 pub use own::OwnInputs;
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
+pub use whole::{Plan, PlannedBowl, PlannedComponent};
 
 #[cfg(test)]
 mod tests;

@@ -5,7 +5,7 @@ use uuid::Uuid;
 
 use crate::check::{self, Checker};
 use crate::colour::{ColourButter, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Mass, in_grams};
 
 /// Pigments in one colour at most.
@@ -80,7 +80,7 @@ pub struct ColourPlan {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl RecipeInputs {
@@ -206,11 +206,11 @@ impl Recipe {
             looks: self.looks(),
             notes,
             sum: vec![
-                Step::new("parts to 100 of butter", parts, ""),
-                Step::new("cocoa butter", in_grams(amounts.butter), "g"),
-                Step::new("powder", in_grams(amounts.pigment), "g"),
-                Step::new("all of it", in_grams(amounts.total), "g"),
-                Step::new("powder of the total", crate::colour::pct_of_total(parts), "%"),
+                Working::new("parts to 100 of butter", parts, ""),
+                Working::new("cocoa butter", in_grams(amounts.butter), "g"),
+                Working::new("powder", in_grams(amounts.pigment), "g"),
+                Working::new("all of it", in_grams(amounts.total), "g"),
+                Working::new("powder of the total", crate::colour::pct_of_total(parts), "%"),
             ],
         }
     }

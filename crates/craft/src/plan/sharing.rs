@@ -1,6 +1,7 @@
 //! What components share: chocolates, trays, the fridge, one pair of hands.
 
-use super::batch::{BatchBowl, BatchInputs, PlannedComponent};
+use super::inputs::PlanInputs;
+use super::whole::{PlannedBowl, PlannedComponent};
 use crate::note::Note;
 use crate::units::{Time, in_seconds};
 use crate::work::{Task, TrayInputs};
@@ -23,7 +24,7 @@ const NUTS: [&str; 10] = [
 const HELD_AT_ONCE: usize = 3;
 
 /// Remarks on all of a batch together.
-pub(super) fn remarks(components: &[PlannedComponent], bowls: &[BatchBowl]) -> Vec<Note> {
+pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) -> Vec<Note> {
     let mut notes = Vec::new();
     let (with, without): (Vec<_>, Vec<_>) = components.iter().partition(has_nuts);
     if !with.is_empty() && !without.is_empty() {
@@ -74,7 +75,7 @@ fn has_nuts(component: &&PlannedComponent) -> bool {
 
 /// Trays from the shelf that more than one component is to be made in.
 #[must_use]
-pub fn shared_trays(inputs: &BatchInputs) -> Vec<Note> {
+pub fn shared_trays(inputs: &PlanInputs) -> Vec<Note> {
     let mut notes = Vec::new();
     let saved: Vec<_> = inputs
         .components

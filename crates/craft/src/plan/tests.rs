@@ -25,12 +25,12 @@ fn slab(key: &str, name: &str, chocolate: &str) -> ComponentInputs {
     }
 }
 
-fn of(bowls: Vec<BowlInputs>, components: Vec<ComponentInputs>) -> BatchInputs {
-    BatchInputs { bowls, components, ..BatchInputs::usual(Family::Dark) }
+fn of(bowls: Vec<BowlInputs>, components: Vec<ComponentInputs>) -> PlanInputs {
+    PlanInputs { bowls, components, ..PlanInputs::usual(Family::Dark) }
 }
 
-fn told(inputs: &BatchInputs) -> Vec<String> {
-    let faults = batch(inputs).expect_err("it cannot be planned");
+fn told(inputs: &PlanInputs) -> Vec<String> {
+    let faults = Plan::of(inputs).expect_err("it cannot be planned");
     faults.into_iter().map(|fault| format!("{} {}", fault.field, fault.message)).collect()
 }
 
@@ -59,11 +59,11 @@ fn keys_are_their_own_and_there_are_not_too_many() {
 #[test]
 fn two_bowls_of_a_family_are_told_apart_by_their_keys() {
     let bowls = vec![keyed("the old bag", Family::Dark), keyed("the new bag", Family::Dark)];
-    let plan = batch(&of(bowls, vec![slab("a", "A", "the new bag")])).expect("a plan");
+    let plan = Plan::of(&of(bowls, vec![slab("a", "A", "the new bag")])).expect("a plan");
     assert!(plan.components[0].tasks.iter().any(|task| task.text.contains("the new bag")));
     // Nothing is made from the other one: nothing is weighed out of it.
     assert!(plan.bowls[0].plan.is_none());
-    let alone = batch(&BatchInputs::usual(Family::Dark)).expect("a plan");
+    let alone = Plan::of(&PlanInputs::usual(Family::Dark)).expect("a plan");
     assert!(alone.components[0].tasks.iter().any(|task| task.text.contains("dark")));
 }
 
@@ -151,8 +151,8 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
     let families = [Family::Dark, Family::Milk, Family::White, Family::Ruby];
     let bowls: Vec<_> = families.map(BowlInputs::usual).into();
     let made: Vec<_> = bowls.iter().map(|b| slab(&b.key, &b.key, &b.key)).collect();
-    let codes = |inputs: &BatchInputs| -> Vec<String> {
-        batch(inputs).expect("a plan").notes.into_iter().map(|note| note.code).collect()
+    let codes = |inputs: &PlanInputs| -> Vec<String> {
+        Plan::of(inputs).expect("a plan").notes.into_iter().map(|note| note.code).collect()
     };
     let four = of(bowls.clone(), made.clone());
     assert!(codes(&four).contains(&"many-bowls".to_owned()));
@@ -166,7 +166,7 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
         parts: 0.4,
         density_g_cm3: 1.05,
     });
-    let plan = batch(&nutty).expect("a plan");
+    let plan = Plan::of(&nutty).expect("a plan");
     let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
     assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);
 }

@@ -24,7 +24,7 @@ use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, settle};
-use crate::plan::{BatchInputs, BowlInputs};
+use crate::plan::{BowlInputs, PlanInputs};
 use crate::work;
 
 /// A thing on the shelf.
@@ -158,7 +158,7 @@ impl Shelf {
     ///
     /// # Errors
     /// Where it names what is not there, each with its field.
-    pub fn fill(&self, inputs: &BatchInputs) -> Result<BatchInputs, Vec<Fault>> {
+    pub fn fill(&self, inputs: &PlanInputs) -> Result<PlanInputs, Vec<Fault>> {
         let mut check = Checker::new();
         let mut filled = inputs.clone();
         for (i, bowl) in filled.bowls.iter_mut().enumerate() {
@@ -253,9 +253,9 @@ impl Shelf {
     /// Where a plan starts in this kitchen, with the gear of which there is but
     /// one.
     #[must_use]
-    pub fn usual_plan(&self, family: Family, in_use: impl Fn(Uuid) -> bool) -> BatchInputs {
+    pub fn usual_plan(&self, family: Family, in_use: impl Fn(Uuid) -> bool) -> PlanInputs {
         let kitchen = self.kitchen();
-        let mut usual = BatchInputs::usual(family);
+        let mut usual = PlanInputs::usual(family);
         let only = |kind: Kind| {
             let mut of_kind =
                 self.entries.iter().filter(|(id, e)| e.thing.kind() == kind && in_use(**id));
@@ -271,7 +271,7 @@ impl Shelf {
             bowl.heat_id = only(Kind::Heat);
             bowl.thermometer_id = only(Kind::Thermometer);
         }
-        BatchInputs {
+        PlanInputs {
             room_c: kitchen.room_c.unwrap_or(usual.room_c),
             rh_pct: kitchen.rh_pct.unwrap_or(usual.rh_pct),
             fridge_c: kitchen.fridge_c,

@@ -152,14 +152,14 @@ fn moulds_and_pigments_that_are_not_there_are_told_too() {
     recipe.pigments[0].pigment_id = Some(BOWL);
     let mut bowls = vec![BowlInputs::usual(Family::Dark)];
     bowls.extend(colours);
-    let inputs = BatchInputs {
+    let inputs = PlanInputs {
         bowls,
         components: vec![crate::work::ComponentInputs {
             key: "it".into(),
             name: "It".into(),
             work,
         }],
-        ..BatchInputs::usual(Family::Dark)
+        ..PlanInputs::usual(Family::Dark)
     };
     let faults = shelf.fill(&inputs).expect_err("neither is there");
     let told: Vec<_> = faults.iter().map(|f| format!("{} {}", f.field, f.message)).collect();

@@ -1,7 +1,7 @@
 //! Two halves joined, and what fits between them.
 
 use super::cavity::Cavity;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Length, Volume, in_millilitres, in_millimetres, in_square_centimetres, millilitres, millimetres,
 };
@@ -44,7 +44,7 @@ pub struct Fits {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 fn taken(inside: &[Inside]) -> Volume {
@@ -105,9 +105,9 @@ pub fn fits(cavity: &Cavity, shell: Length, inside: &[Inside]) -> Fits {
         smallest: millimetres(smallest.max(STEP_MM)),
         notes,
         sum: vec![
-            Step::new("room in a joined hollow", in_millilitres(room), "ml"),
-            Step::new("taken up inside", in_millilitres(taken), "ml"),
-            Step::new("smallest that would do, across", smallest, "mm"),
+            Working::new("room in a joined hollow", in_millilitres(room), "ml"),
+            Working::new("taken up inside", in_millilitres(taken), "ml"),
+            Working::new("smallest that would do, across", smallest, "mm"),
         ],
     }
 }

@@ -3,7 +3,7 @@
 use super::cavity::Cavity;
 use super::coat::{Coat, Pouring, ShellWay, drained};
 use crate::chocolate::{Chocolate, Family};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::slab::with_allowance;
 use crate::units::{
     Length, Mass, MassDensity, Volume, grams, in_grams, in_grams_per_cubic_centimetre,
@@ -101,7 +101,7 @@ pub struct ShellsAmount {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl Shells<'_> {
@@ -158,13 +158,13 @@ impl Shells<'_> {
             coat,
             notes: self.remarks(coat),
             sum: vec![
-                Step::new("cavity", in_millilitres(cavity.volume), "ml"),
-                Step::new("wall", in_millilitres(wall), "ml"),
-                Step::new("one shell", in_grams(each), "g"),
-                Step::new("fills the moulds", in_grams(poured), "g"),
-                Step::new("kept", in_grams(kept), "g"),
-                Step::new("comes back", in_grams(poured - kept), "g"),
-                Step::new("in hand, with what stays behind", in_grams(in_hand), "g"),
+                Working::new("cavity", in_millilitres(cavity.volume), "ml"),
+                Working::new("wall", in_millilitres(wall), "ml"),
+                Working::new("one shell", in_grams(each), "g"),
+                Working::new("fills the moulds", in_grams(poured), "g"),
+                Working::new("kept", in_grams(kept), "g"),
+                Working::new("comes back", in_grams(poured - kept), "g"),
+                Working::new("in hand, with what stays behind", in_grams(in_hand), "g"),
             ],
         })
     }

@@ -3,7 +3,7 @@
 //! With *p* parts of dry goods to one of chocolate, by mass, a slab of volume V
 //! holds m = V / (1/ρ + p/ρ_dry) of chocolate and p·m of dry goods.
 
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Mass, MassDensity, in_grams, in_grams_per_cubic_centimetre};
 
 /// Chocolate binds about so many parts of dry goods to one of it (*custom*).
@@ -40,7 +40,7 @@ pub struct Mixed {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl Mixed {
@@ -58,14 +58,14 @@ impl Mixed {
                  gently, and name them on the label: nuts and the like are allergens.",
             )],
             sum: vec![
-                Step::new("parts to one of chocolate", goods.parts, ""),
-                Step::new(
+                Working::new("parts to one of chocolate", goods.parts, ""),
+                Working::new(
                     "a cubic centimetre of it weighs",
                     in_grams_per_cubic_centimetre(goods.density),
                     "g",
                 ),
-                Step::new("chocolate round it", in_grams(chocolate), "g"),
-                Step::new("mixed in", in_grams(dry), "g"),
+                Working::new("chocolate round it", in_grams(chocolate), "g"),
+                Working::new("mixed in", in_grams(dry), "g"),
             ],
         }
     }

@@ -2,7 +2,7 @@
 
 use super::slab::with_allowance;
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Length, Mass, in_grams, in_millimetres};
 
 /// A line thinner than this breaks when it is lifted, mm (*custom*).
@@ -18,7 +18,7 @@ pub struct Piped {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// The chocolate in a number of pieces of piped line.
@@ -44,10 +44,10 @@ pub fn piped(chocolate: &Chocolate, length: Length, line: Length, count: u32) ->
         to_weigh,
         notes,
         sum: vec![
-            Step::new("each line is high", in_millimetres(line) / 2.0, "mm"),
-            Step::new("each piece", in_grams(each), "g"),
-            Step::new("all of them", in_grams(all), "g"),
-            Step::new("with what stays in the bag", in_grams(to_weigh), "g"),
+            Working::new("each line is high", in_millimetres(line) / 2.0, "mm"),
+            Working::new("each piece", in_grams(each), "g"),
+            Working::new("all of them", in_grams(all), "g"),
+            Working::new("with what stays in the bag", in_grams(to_weigh), "g"),
         ],
     }
 }

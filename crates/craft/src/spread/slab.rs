@@ -7,7 +7,7 @@
 use super::Tray;
 use super::guard::BARK;
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, MassDensity, Volume, grams, in_grams, in_grams_per_cubic_centimetre,
     in_millimetres, in_square_centimetres,
@@ -67,7 +67,7 @@ pub struct Slab {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// What to weigh out so that `needed` reaches the piece: 5 % more, at least 15 g.
@@ -105,16 +105,16 @@ pub fn slab(
     };
     let to_weigh = with_allowance(mass);
     let mut sum = vec![
-        Step::new("area", in_square_centimetres(area), "cm²"),
-        Step::new("thickness once set", in_millimetres(thickness), "mm"),
-        Step::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
+        Working::new("area", in_square_centimetres(area), "cm²"),
+        Working::new("thickness once set", in_millimetres(thickness), "mm"),
+        Working::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
     ];
     if !folded_in.is_empty() {
-        sum.push(Step::new("room taken by dry goods", dry.value * 1e6, "ml"));
+        sum.push(Working::new("room taken by dry goods", dry.value * 1e6, "ml"));
     }
-    sum.push(Step::new("chocolate in the piece", in_grams(mass), "g"));
-    sum.push(Step::new("stays on bowl and spatula", in_grams(to_weigh - mass), "g"));
-    sum.push(Step::new("to weigh out", in_grams(to_weigh), "g"));
+    sum.push(Working::new("chocolate in the piece", in_grams(mass), "g"));
+    sum.push(Working::new("stays on bowl and spatula", in_grams(to_weigh - mass), "g"));
+    sum.push(Working::new("to weigh out", in_grams(to_weigh), "g"));
     Ok(Slab {
         area,
         thickness,

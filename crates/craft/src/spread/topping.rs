@@ -5,7 +5,7 @@
 //! 95 % with at least one (Poisson). A large one that lies across a break counts
 //! for both, so a piece catches as if it were wider by one topping.
 
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, in_grams, in_millimetres, in_square_centimetres, square_centimetres,
 };
@@ -65,7 +65,7 @@ pub struct OnTop {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl Topping {
@@ -92,8 +92,8 @@ impl Topping {
             Wish::Covering(share) => {
                 let count = (slab * share / one).value;
                 let sum = vec![
-                    Step::new("to be covered", in_square_centimetres(slab * share), "cm²"),
-                    Step::new("one covers", in_square_centimetres(one), "cm²"),
+                    Working::new("to be covered", in_square_centimetres(slab * share), "cm²"),
+                    Working::new("one covers", in_square_centimetres(one), "cm²"),
                 ];
                 (count, None, sum)
             }
@@ -104,16 +104,16 @@ impl Topping {
                 let each_gets = -(1.0 - PIECES_SERVED).ln();
                 let pieces = (slab / piece).value;
                 let sum = vec![
-                    Step::new("pieces", pieces, ""),
-                    Step::new("a piece catches those on", in_square_centimetres(catches), "cm²"),
-                    Step::new("so many on each serve 95 %", each_gets, ""),
+                    Working::new("pieces", pieces, ""),
+                    Working::new("a piece catches those on", in_square_centimetres(catches), "cm²"),
+                    Working::new("so many on each serve 95 %", each_gets, ""),
                 ];
                 ((slab / catches).value * each_gets, Some(pieces), sum)
             }
             Wish::Weighing(mass) => {
                 let sum = vec![
-                    Step::new("to weigh in all", in_grams(mass), "g"),
-                    Step::new("one weighs", in_grams(self.each), "g"),
+                    Working::new("to weigh in all", in_grams(mass), "g"),
+                    Working::new("one weighs", in_grams(self.each), "g"),
                 ];
                 ((mass / self.each).value, None, sum)
             }
@@ -122,9 +122,9 @@ impl Topping {
         let count = (count - 1e-9).ceil();
         let mass = self.each * count;
         let covered = (one * count / slab).value;
-        sum.push(Step::new("toppings", count, ""));
-        sum.push(Step::new("they weigh", in_grams(mass), "g"));
-        sum.push(Step::new("and cover", covered * 100.0, "%"));
+        sum.push(Working::new("toppings", count, ""));
+        sum.push(Working::new("they weigh", in_grams(mass), "g"));
+        sum.push(Working::new("and cover", covered * 100.0, "%"));
         OnTop { count, mass, covered, pieces, notes: self.remarks(covered), sum }
     }
 

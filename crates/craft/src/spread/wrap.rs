@@ -1,7 +1,7 @@
 //! A wrap round a cake: a strip of chocolate, lifted while it bends.
 
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Length, Mass, Ratio, in_grams, in_millimetres, in_percent, millimetres, percent_of,
 };
@@ -44,7 +44,7 @@ pub struct Wrap {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl<'a> WrapInput<'a> {
@@ -80,11 +80,11 @@ impl<'a> WrapInput<'a> {
             chocolate,
             notes: self.remarks(),
             sum: vec![
-                Step::new("round the cake", in_millimetres(round), "mm"),
-                Step::new("with the overlap", in_millimetres(length), "mm"),
-                Step::new("in the strip", in_grams(strip), "g"),
-                Step::new("over the edges", in_percent(self.spill), "%"),
-                Step::new("chocolate", in_grams(chocolate), "g"),
+                Working::new("round the cake", in_millimetres(round), "mm"),
+                Working::new("with the overlap", in_millimetres(length), "mm"),
+                Working::new("in the strip", in_grams(strip), "g"),
+                Working::new("over the edges", in_percent(self.spill), "%"),
+                Working::new("chocolate", in_grams(chocolate), "g"),
             ],
         }
     }

@@ -8,7 +8,7 @@ use super::mistakes::COLOUR_STAYS;
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::colour::{Wanted, colour_butter};
-use crate::note::Step;
+use crate::note::Working;
 use crate::units::{grams, in_grams};
 
 /// A bottle is solid after so long in the room, hours (*custom*).
@@ -78,10 +78,10 @@ impl Work for BottledInputs {
         Some(Draft {
             takes: vec![Portion::of(&self.colour, made.total)],
             sum: vec![
-                Step::new("cocoa butter", in_grams(made.butter), "g"),
-                Step::new("parts to 100 of butter", parts, ""),
-                Step::new("powder", in_grams(made.pigment), "g"),
-                Step::new("in the bottle", in_grams(made.total), "g"),
+                Working::new("cocoa butter", in_grams(made.butter), "g"),
+                Working::new("parts to 100 of butter", parts, ""),
+                Working::new("powder", in_grams(made.pigment), "g"),
+                Working::new("in the bottle", in_grams(made.total), "g"),
             ],
             tasks: vec![
                 TaskDraft::new(

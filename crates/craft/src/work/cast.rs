@@ -9,7 +9,7 @@ use super::parting::{set_and_release, touched};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Chocolate;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::shell::{
     Cavity, CavityInputs, Coat, MouldInputs, MouldMaterial, Pouring, ShellWay, Shells,
     ShellsAmount, ShellsError, USUAL_FLOW_GRADE, melted_density,
@@ -111,7 +111,7 @@ pub(super) struct Lined {
     pub takes: Vec<Portion>,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl CastInputs {

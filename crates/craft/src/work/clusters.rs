@@ -9,7 +9,7 @@ use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::task::{TaskDraft, Timing};
 use crate::check;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::mixed::Mixed;
 use crate::units::{Volume, grams, in_grams, in_millimetres, millimetres};
 
@@ -84,13 +84,13 @@ impl Work for ClustersInputs {
             pieces: Some(Pieces { count, each, area: None }),
             notes: mixed.notes.clone(),
             sum: vec![
-                Step::new("clusters", count, ""),
-                Step::new("each weighs", in_grams(each), "g"),
-                Step::new("dry goods to one of chocolate", goods.parts, ""),
-                Step::new("chocolate in them", in_grams(mass), "g"),
-                Step::new("dry goods", in_grams(mixed.dry), "g"),
-                Step::new("a mound is high about", in_millimetres(height), "mm"),
-                Step::new("spooning them takes about", SPOONED_IN_S * count, "s"),
+                Working::new("clusters", count, ""),
+                Working::new("each weighs", in_grams(each), "g"),
+                Working::new("dry goods to one of chocolate", goods.parts, ""),
+                Working::new("chocolate in them", in_grams(mass), "g"),
+                Working::new("dry goods", in_grams(mixed.dry), "g"),
+                Working::new("a mound is high about", in_millimetres(height), "mm"),
+                Working::new("spooning them takes about", SPOONED_IN_S * count, "s"),
             ],
             mixed_in: Some(mixed),
             may_chill: true,

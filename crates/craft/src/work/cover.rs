@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::drafting::{Drafting, Pieces};
 use super::tray::TrayInputs;
 use crate::check;
-use crate::note::Step;
+use crate::note::Working;
 use crate::spread::Tray;
 use crate::spread::mixed::MixedIn;
 use crate::spread::slab::{ALLOWANCE_SHARE, LEAST_ALLOWANCE_G};
@@ -87,7 +87,7 @@ pub struct Cover {
     /// The portions, where they were stated.
     pub portions: Option<Pieces>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// What reaches the piece of what is in hand: 5 % stay behind, 15 g at least.
@@ -189,15 +189,15 @@ impl CoverInputs {
             }
         };
         let mut sum = vec![
-            Step::new("area", in_square_centimetres(tray.area()), "cm²"),
-            Step::new("thickness once set", in_millimetres(thickness), "mm"),
-            Step::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
+            Working::new("area", in_square_centimetres(tray.area()), "cm²"),
+            Working::new("thickness once set", in_millimetres(thickness), "mm"),
+            Working::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
         ];
         if mixed.is_some() {
-            sum.push(Step::new("dry goods to one of chocolate", parts, ""));
-            sum.push(Step::new("dry goods", in_grams(chocolate) * parts, "g"));
+            sum.push(Working::new("dry goods to one of chocolate", parts, ""));
+            sum.push(Working::new("dry goods", in_grams(chocolate) * parts, "g"));
         }
-        sum.push(Step::new("chocolate in the piece", in_grams(chocolate), "g"));
+        sum.push(Working::new("chocolate in the piece", in_grams(chocolate), "g"));
         Some(Cover { tray, thickness, chocolate, portions, sum })
     }
 }

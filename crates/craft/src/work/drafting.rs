@@ -7,7 +7,7 @@ use super::task::TaskDraft;
 use crate::check::{Bounds, Checker};
 use crate::chocolate::Chocolate;
 use crate::colour::Optics;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::room::Room;
 use crate::spread::Tray;
 use crate::spread::mixed::Mixed;
@@ -134,7 +134,7 @@ pub struct Draft {
     /// Remarks and cautions.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
     /// Whether it may set in the fridge.
     pub may_chill: bool,
     /// How warm it is poured, where that is not the band of its bowl.

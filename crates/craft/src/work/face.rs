@@ -7,7 +7,7 @@ use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Family;
 use crate::colour::{Film, Ground, Rgb, Way, film, hex, stack};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{Area, Length, in_grams, in_square_centimetres};
 
 /// Films on one face at most.
@@ -119,7 +119,7 @@ pub(super) struct Faced {
     pub takes: Vec<Portion>,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// The films on a face of this area in all, over the chocolate of each of its parts.
@@ -167,7 +167,7 @@ pub(super) fn faced(
             mass: amount.film,
             at_hand: amount.to_prepare,
         });
-        faced.sum.push(Step::new("colour", in_grams(amount.film), "g"));
+        faced.sum.push(Working::new("colour", in_grams(amount.film), "g"));
         let Some(optics) = optics else { continue };
         faced.face.films.push(FaceFilm {
             colour: one.colour.clone(),

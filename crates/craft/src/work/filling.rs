@@ -7,7 +7,7 @@ use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Family;
 use crate::filling::{BUTTER_IN_C, PIPE_BELOW_C, density, ganache, keeping};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::guard::ALLERGENS;
 use crate::units::{Volume, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres};
 
@@ -68,7 +68,7 @@ pub(super) struct Filled {
     pub share: f64,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
     pub keeps: String,
 }
 
@@ -118,9 +118,9 @@ impl FillingInputs {
             tasks: Vec::new(),
             notes: Vec::new(),
             sum: vec![
-                Step::new("room under the cap", in_millilitres(room), "ml"),
-                Step::new("filling in each", each_g, "g"),
-                Step::new("filling in all, with what stays behind", total_g, "g"),
+                Working::new("room under the cap", in_millilitres(room), "ml"),
+                Working::new("filling in each", each_g, "g"),
+                Working::new("filling in all, with what stays behind", total_g, "g"),
             ],
             keeps: String::new(),
         };

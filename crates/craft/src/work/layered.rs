@@ -11,7 +11,7 @@ use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use super::{Cover, Work};
 use crate::check;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
 use crate::units::{Length, in_grams, in_millimetres, millimetres};
 
@@ -63,7 +63,11 @@ impl Work for LayeredInputs {
         }
         let tray = self.tray.check("tray", at.check);
         let mut draft = Draft { tray: Some(tray), may_chill: true, ..Draft::default() };
-        draft.sum.push(Step::new("area", crate::units::in_square_centimetres(tray.area()), "cm²"));
+        draft.sum.push(Working::new(
+            "area",
+            crate::units::in_square_centimetres(tray.area()),
+            "cm²",
+        ));
         let mut all = Length::default();
         for (i, layer) in self.layers.iter().enumerate() {
             let mm =
@@ -73,11 +77,11 @@ impl Work for LayeredInputs {
             let mass = tray.area() * thickness * chocolate.solid_density;
             all += thickness;
             draft.takes.push(Portion::of(&layer.chocolate, mass));
-            draft.sum.push(Step::new("a layer takes", in_grams(mass), "g"));
+            draft.sum.push(Working::new("a layer takes", in_grams(mass), "g"));
             draft.layers.push(Layer::of(&layer.chocolate, thickness));
         }
         self.tray.holds("tray", "layers", all, at.check);
-        draft.sum.push(Step::new("thickness in all", in_millimetres(all), "mm"));
+        draft.sum.push(Working::new("thickness in all", in_millimetres(all), "mm"));
         draft.thickness = Some(all);
         draft.underside = Some(self.lining.underside());
         draft.notes.extend(BARK.remark(all));

@@ -17,7 +17,7 @@ use super::parting::{Lining, broken, set_and_release};
 use super::slab::{on_top, pieces, scatter};
 use super::task::{TaskDraft, Timing};
 use crate::check;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
 use crate::units::{
     Area, MassDensity, grams_per_cubic_centimetre, in_grams_per_cubic_centimetre,
@@ -206,8 +206,8 @@ impl Work for MarbledInputs {
         let mixed = muddied(self.strokes, cover.tray.area());
         draft.muddied = Some(mixed);
         draft.underside = Some(self.lining.underside());
-        draft.sum.push(Step::new("strokes", f64::from(self.strokes), ""));
-        draft.sum.push(Step::new("of the surface is stirred through", mixed * 100.0, "%"));
+        draft.sum.push(Working::new("strokes", f64::from(self.strokes), ""));
+        draft.sum.push(Working::new("of the surface is stirred through", mixed * 100.0, "%"));
         if 1.0 - mixed < MUDDY_BELOW {
             draft.notes.push(Note::caution(
                 "muddy",

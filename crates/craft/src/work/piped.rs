@@ -9,7 +9,7 @@ use super::outlines::{OutlineInputs, wanted};
 use super::parting::{set_and_release, touched};
 use super::task::{TaskDraft, Timing};
 use crate::check;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::spread::piped::piped;
 use crate::units::{in_grams, millimetres};
 
@@ -92,7 +92,7 @@ impl Work for PipedInputs {
                 millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
             let features = piped(&other, length, line, count).chocolate;
             draft.takes.push(Portion::of(&second.chocolate, features));
-            draft.sum.push(Step::new("of the second colour", in_grams(features), "g"));
+            draft.sum.push(Working::new("of the second colour", in_grams(features), "g"));
             mass += features;
         }
         let pieces = f64::from(count.max(1));

@@ -12,7 +12,7 @@ use super::mistakes::RIBBON_SNAPS;
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::{Chocolate, Family};
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Mass, celsius, in_celsius, in_grams, in_joules_per_gram, in_joules_per_gram_degree, in_percent,
     millimetres,
@@ -87,10 +87,10 @@ impl Work for RibbonsInputs {
             length: Some(length),
             pieces: Some(Pieces { count, each: strip, area: None }),
             sum: vec![
-                Step::new("a strip weighs", in_grams(strip), "g"),
-                Step::new("strips", count, ""),
-                Step::new("with what is trimmed off", in_grams(all), "g"),
-                Step::new("pulls from one freezing, about", pulls, ""),
+                Working::new("a strip weighs", in_grams(strip), "g"),
+                Working::new("strips", count, ""),
+                Working::new("with what is trimmed off", in_grams(all), "g"),
+                Working::new("pulls from one freezing, about", pulls, ""),
             ],
             poured: Some(chocolate.windows.melt.lo),
             stone: Some(stone),

@@ -127,11 +127,12 @@ impl ShellsInputs {
         let label = at.label(key);
         draft.tasks.push(
             TaskDraft::new(
-                "temper-again",
-                format!("Temper the {label} again, for the caps"),
-                "At the bench, as a bowl of its own; what came back from the shells will do.",
-                60.0,
+                "cap",
+                format!("Cap them with the {label} and scrape"),
+                "Warm the rims with a breath of a hair dryer, pour, scrape off in one stroke.",
+                240.0,
             )
+            .with(key)
             .since("fill", 0)
             .from(Timing::Hours(CRUSTS_H), "the filling has crusted")
             .until(
@@ -139,15 +140,6 @@ impl ShellsInputs {
                 "cap them before the filling dries out",
                 "The filling has stood for a day: look whether it has shrunk from the wall before it is closed.",
             ),
-        );
-        draft.tasks.push(
-            TaskDraft::new(
-                "cap",
-                format!("Cap them with the {label} and scrape"),
-                "Warm the rims with a breath of a hair dryer, pour, scrape off in one stroke.",
-                240.0,
-            )
-            .with(key),
         );
         draft.tasks.extend(turned_out("cap", 1, at.fridge, true));
         Some(in_grams(each))

@@ -12,7 +12,7 @@ use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use crate::check;
-use crate::note::{Note, Step};
+use crate::note::{Note, Working};
 use crate::units::{
     Mass, celsius, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres,
     in_square_centimetres, millimetres, square_centimetres,
@@ -99,12 +99,12 @@ impl Work for SugarInputs {
             pieces: Some(Pieces { count, each: sheet / count, area: Some(piece) }),
             poured: Some(celsius(poured_c)),
             sum: vec![
-                Step::new("area", in_square_centimetres(tray.area()), "cm²"),
-                Step::new("the sheet weighs", in_grams(sheet), "g"),
-                Step::new("with what stays in the pan", in_grams(boiled), "g"),
-                Step::new("boiled to", boil_c, "°C"),
-                Step::new("kept back, whitened", in_grams(sheet) * whitened, "g"),
-                Step::new("a third of its heat is left after", tau_s, "s"),
+                Working::new("area", in_square_centimetres(tray.area()), "cm²"),
+                Working::new("the sheet weighs", in_grams(sheet), "g"),
+                Working::new("with what stays in the pan", in_grams(boiled), "g"),
+                Working::new("boiled to", boil_c, "°C"),
+                Working::new("kept back, whitened", in_grams(sheet) * whitened, "g"),
+                Working::new("a third of its heat is left after", tau_s, "s"),
             ],
             ..Draft::default()
         };

@@ -3,7 +3,7 @@
 use super::*;
 use crate::chocolate::Family;
 use crate::note::Level;
-use crate::plan::{BatchInputs, BatchPlan, BowlInputs, PlannedComponent, batch};
+use crate::plan::{BowlInputs, Plan, PlanInputs, PlannedComponent};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};
 
 mod moulded;
@@ -21,7 +21,7 @@ fn nuts(parts: f64) -> MixedInInputs {
     MixedInInputs { name: "chopped nuts".to_owned(), parts, density_g_cm3: 1.05 }
 }
 
-fn inputs(work: WorkInputs) -> BatchInputs {
+fn inputs(work: WorkInputs) -> PlanInputs {
     let keys = [("dark", Family::Dark), ("milk", Family::Milk), ("white", Family::White)];
     let used = work.chocolates().into_iter().map(ToOwned::to_owned).collect::<Vec<_>>();
     let colours = kinds().into_iter().flat_map(|kind| kind.colours);
@@ -30,25 +30,25 @@ fn inputs(work: WorkInputs) -> BatchInputs {
     bowls.retain(|bowl| used.contains(&bowl.key));
     let mut seen = std::collections::HashSet::new();
     bowls.retain(|bowl| seen.insert(bowl.key.clone()));
-    BatchInputs {
+    PlanInputs {
         fridge_c: Some(5.0),
         room_c: 19.0,
         bowls,
         components: vec![ComponentInputs { key: "it".to_owned(), name: "It".to_owned(), work }],
-        ..BatchInputs::usual(Family::Dark)
+        ..PlanInputs::usual(Family::Dark)
     }
 }
 
-fn plan(work: WorkInputs) -> BatchPlan {
-    batch(&inputs(work)).expect("it can be planned")
+fn plan(work: WorkInputs) -> Plan {
+    Plan::of(&inputs(work)).expect("it can be planned")
 }
 
 fn faults(work: WorkInputs) -> Vec<String> {
-    let faults = batch(&inputs(work)).expect_err("it cannot be planned");
+    let faults = Plan::of(&inputs(work)).expect_err("it cannot be planned");
     faults.into_iter().map(|f| format!("{} {}", f.field, f.message)).collect()
 }
 
-fn it(plan: &BatchPlan) -> &PlannedComponent {
+fn it(plan: &Plan) -> &PlannedComponent {
     &plan.components[0]
 }
 
@@ -56,11 +56,11 @@ fn start(name: &str) -> WorkInputs {
     kinds().into_iter().find(|kind| kind.name == name).expect("such a kind").start
 }
 
-fn codes(plan: &BatchPlan) -> Vec<&str> {
+fn codes(plan: &Plan) -> Vec<&str> {
     it(plan).draft.notes.iter().map(|note| note.code.as_str()).collect()
 }
 
-fn takes(plan: &BatchPlan, key: &str) -> f64 {
+fn takes(plan: &Plan, key: &str) -> f64 {
     let of = it(plan).draft.takes.iter().filter(|p| p.chocolate == key);
     of.map(|p| in_grams(p.mass)).sum()
 }
@@ -280,7 +280,7 @@ fn clusters_hold_together_and_are_shaped_in_time() {
     assert!((takes(&plan, "milk") - 240.0).abs() < 1e-6);
     let goods: Vec<_> = it(&plan).draft.goods.iter().map(|g| (g.name.as_str(), g.goes)).collect();
     assert_eq!(goods, [("chopped nuts", "mixed in"), ("coarse salt", "on top")]);
-    let crowd = batch(&inputs(clusters(0.5, 200))).expect("planned");
+    let crowd = Plan::of(&inputs(clusters(0.5, 200))).expect("planned");
     assert!(it(&crowd).notes.iter().any(|n| n.code == "hands-too-slow"), "{:?}", it(&crowd).notes);
     let told = faults(clusters(1.4, 30));
     assert!(told[0].contains("must be at most 1.2 to one of chocolate"), "{told:?}");
@@ -295,7 +295,7 @@ fn a_wrap_bends_when_it_is_lifted_and_is_told_when_it_is_too_high() {
     let touch = it(&plan).tasks.iter().find(|t| t.is_touch).expect("a task");
     let at = |due: Option<Due>| in_seconds(due.expect("a time").moment.typical);
     assert!(at(touch.from) < at(bend.until));
-    let high = batch(&inputs(WorkInputs::Wrap(wrap(80.0)))).expect("planned");
+    let high = Plan::of(&inputs(WorkInputs::Wrap(wrap(80.0)))).expect("planned");
     assert!(it(&high).draft.notes.iter().any(|n| n.code == "wrap-high"));
 }
 
@@ -312,7 +312,7 @@ fn a_stone_is_good_for_so_many_ribbons() {
 #[test]
 fn sugar_is_boiled_lower_on_the_mountain_and_scored_at_about_five_minutes() {
     let sea = plan(sugar(0.0));
-    let boil = |plan: &BatchPlan| {
+    let boil = |plan: &Plan| {
         it(plan).draft.sum.iter().find(|s| s.label == "boiled to").expect("a step").value
     };
     assert!((boil(&sea) - 151.0).abs() < 1e-9);
@@ -394,7 +394,7 @@ fn a_tray_holds_no_more_than_its_rim() {
 fn a_chocolate_that_is_not_there_is_named() {
     let mut wrong = inputs(WorkInputs::Slab(slab(cover(4.0))));
     wrong.bowls[0].key = "night".to_owned();
-    let told = batch(&wrong).expect_err("not there");
+    let told = Plan::of(&wrong).expect_err("not there");
     assert_eq!(told[0].field, "components[0].work.chocolate");
     assert_eq!(told[0].message, "must name a chocolate of this batch (night); it is dark");
 }
@@ -402,10 +402,10 @@ fn a_chocolate_that_is_not_there_is_named() {
 #[test]
 fn where_no_stay_in_the_fridge_is_safe_it_sets_in_the_room() {
     let mut damp = inputs(WorkInputs::Slab(slab(cover(5.0))));
-    let keys = |plan: &BatchPlan| it(plan).tasks.iter().map(|t| t.key.clone()).collect::<Vec<_>>();
-    assert!(keys(&batch(&damp).expect("planned")).contains(&"fridge-in".to_owned()));
+    let keys = |plan: &Plan| it(plan).tasks.iter().map(|t| t.key.clone()).collect::<Vec<_>>();
+    assert!(keys(&Plan::of(&damp).expect("planned")).contains(&"fridge-in".to_owned()));
     damp.rh_pct = 85.0;
-    let plan = batch(&damp).expect("planned");
+    let plan = Plan::of(&damp).expect("planned");
     let stay = it(&plan).fridge.as_ref().expect("a fridge");
     assert!(stay.notes[0].text.contains("These cannot both be met"));
     assert!(keys(&plan).iter().all(|key| !key.starts_with("fridge")), "{:?}", keys(&plan));

@@ -7,7 +7,7 @@ use super::drafting::{Draft, Drafting, Layer, Portion};
 use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
 use super::task::{TaskDraft, Timing};
 use crate::check;
-use crate::note::Step;
+use crate::note::Working;
 use crate::spread::piped::piped;
 use crate::spread::wrap::{OVERLAP_MM, SPILL_PCT, WrapInput};
 use crate::units::{Length, in_grams, in_millimetres, millimetres, percent_of};
@@ -99,7 +99,7 @@ impl Work for WrapInputs {
             let line = millimetres(at.number("pattern.line_mm", pattern.line_mm, check::LINE_MM));
             let mass = piped(&other, length, line, 1).chocolate;
             draft.takes.push(Portion::of(&pattern.chocolate, mass));
-            draft.sum.push(Step::new("the pattern takes", in_grams(mass), "g"));
+            draft.sum.push(Working::new("the pattern takes", in_grams(mass), "g"));
         }
         draft.tasks = self.tasks(at, wrap.length);
         draft.checks = vec![

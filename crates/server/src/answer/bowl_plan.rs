@@ -2,7 +2,7 @@
 
 use craft::heat::seed::additions;
 use craft::method::{Method, gate};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::BowlPlan;
 use craft::units::in_millimetres;
 use serde::Serialize;
@@ -44,7 +44,7 @@ pub struct AmountsAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<&BowlPlan> for AmountsAnswer {

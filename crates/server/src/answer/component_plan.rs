@@ -1,6 +1,6 @@
 //! The plan of a component: what goes in, how it lies, how it is built.
 
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::PlannedComponent;
 use craft::spread::Tray;
 use craft::spread::mixed::Mixed;
@@ -24,7 +24,7 @@ pub struct MixedInAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<Mixed> for MixedInAnswer {
@@ -52,7 +52,7 @@ pub struct ToppingAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<OnTop> for ToppingAnswer {
@@ -312,7 +312,7 @@ pub struct ComponentPlanAnswer {
     /// Remarks and cautions.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<PlannedComponent> for ComponentPlanAnswer {

@@ -5,7 +5,7 @@ use craft::fridge::Stay;
 use craft::heat::cooling::Eta;
 use craft::heat::microwave::BurstPlan;
 use craft::heat::seed::SeedPlan;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::room::Room;
 use craft::setting::{Moment, Setting};
 use craft::spread::slab::Slab;
@@ -47,7 +47,7 @@ pub struct WindowsAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<&Chocolate> for WindowsAnswer {
@@ -104,7 +104,7 @@ pub struct SeedAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl SeedAnswer {
@@ -148,7 +148,7 @@ pub struct SlabAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<Slab> for SlabAnswer {
@@ -174,7 +174,7 @@ pub struct MicrowaveAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<BurstPlan> for MicrowaveAnswer {
@@ -202,7 +202,7 @@ pub struct RoomAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<&Room> for RoomAnswer {
@@ -250,7 +250,7 @@ pub struct CoolingAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 /// A time after the pour, with its range.
@@ -319,7 +319,7 @@ pub struct FridgeAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<Stay> for FridgeAnswer {

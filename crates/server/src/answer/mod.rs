@@ -2,7 +2,6 @@
 
 pub mod action;
 pub mod advice;
-pub mod batch_plan;
 pub mod bench;
 pub mod bowl;
 pub mod bowl_plan;
@@ -10,6 +9,7 @@ pub mod build;
 pub mod component_plan;
 pub mod figures;
 pub mod moulded;
+pub mod plan;
 pub mod shelf;
 
 /// Rounds to a number of decimals, so that 31.5 does not go out as

@@ -1,7 +1,7 @@
 //! Faces and shells: the colours that are seen, the walls behind them.
 
 use craft::colour::Way;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::ColourPlan;
 use craft::shell::{CavityInputs, Coat, MouldMaterial};
 use craft::units::{in_millilitres, in_millimetres};
@@ -202,7 +202,7 @@ pub struct ColourPlanAnswer {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Step>,
+    pub sum: Vec<Working>,
 }
 
 impl From<ColourPlan> for ColourPlanAnswer {

@@ -5,7 +5,7 @@ use craft::colour::Way;
 use craft::dip::DippedShape;
 use craft::method::{Kitchen, Method};
 use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
-use craft::plan::{BatchInputs, BowlInputs, RecipeInputs, RecipePart};
+use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
@@ -39,7 +39,7 @@ pub(super) struct Sheet {
     pub name: &'static str,
     pub note: &'static str,
     pub days_ago: i64,
-    pub inputs: BatchInputs,
+    pub inputs: PlanInputs,
     pub went: Went,
 }
 
@@ -94,8 +94,8 @@ fn inputs(
     thickness_mm: f64,
     room_c: f64,
     rh_pct: f64,
-) -> BatchInputs {
-    BatchInputs {
+) -> PlanInputs {
+    PlanInputs {
         room_c,
         rh_pct,
         fridge_c: Some(5.0),
@@ -115,7 +115,7 @@ fn topped(
     tray: TrayInputs,
     thickness_mm: f64,
     topping: ToppingInputs,
-) -> BatchInputs {
+) -> PlanInputs {
     let slab = SlabInputs {
         topping: Some(topping),
         piece_cm2: Some(12.0),
@@ -128,7 +128,7 @@ fn topped(
 }
 
 /// Milk bark by ready crystals.
-fn by_ready_crystals() -> BatchInputs {
+fn by_ready_crystals() -> PlanInputs {
     let mut inputs = inputs(Family::Milk, tray(260.0, 180.0), 4.0, 19.5, 44.0);
     inputs.bowls[0].method = Method::find("ready_crystals");
     inputs.bowls[0].kitchen = Kitchen { ready_crystals: true, ..Kitchen::default() };
@@ -136,7 +136,7 @@ fn by_ready_crystals() -> BatchInputs {
 }
 
 /// The big evening: three things from three chocolates.
-fn open_night() -> BatchInputs {
+fn open_night() -> PlanInputs {
     let nebula = WorkInputs::Marbled(MarbledInputs {
         base: "dark".to_owned(),
         accents: vec![
@@ -179,7 +179,7 @@ fn open_night() -> BatchInputs {
             outline(ShapeInputs::Word { text: "Quillmere".to_owned(), bar: true }, 170.0, 2),
         ]),
     });
-    BatchInputs {
+    PlanInputs {
         room_c: 19.5,
         rh_pct: 45.0,
         fridge_c: Some(5.0),
@@ -230,7 +230,7 @@ fn cast(
 
 /// Three days of shells: colours, planets with ganache, moons, owls, comets on sticks
 /// and a painted sheet.
-fn three_days() -> BatchInputs {
+fn three_days() -> PlanInputs {
     let planets = WorkInputs::Shells(ShellsInputs {
         cast: cast(
             "dark",
@@ -299,7 +299,7 @@ fn three_days() -> BatchInputs {
         piece_cm2: 12.0,
         colours: vec![film("gold", Way::Sheet, 35.0), film("white colour", Way::Sheet, 100.0)],
     });
-    BatchInputs {
+    PlanInputs {
         room_c: 19.5,
         rh_pct: 45.0,
         fridge_c: Some(5.0),

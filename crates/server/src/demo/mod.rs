@@ -10,7 +10,7 @@ mod shelf;
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Phase, Reading, Record};
 use craft::check::Fault;
-use craft::plan::{batch as batch_plan, bowl};
+use craft::plan::{Plan, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
 use store::batches::Batch;
 use store::bowls::{BowlRow, ClockRow};
@@ -19,7 +19,7 @@ use store::{Pool, StoreError};
 use uuid::Uuid;
 
 use crate::afterwards::note;
-use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::answer::plan::PlanAnswer;
 use crate::routes::bowls::frozen;
 use evenings::{Sheet, Went};
 
@@ -88,7 +88,7 @@ async fn load_one(
     };
     let refused = |faults: Vec<Fault>| unplanned(format!("{faults:?}"));
     let filled = store::shelf::read(pool).await?.fill(&inputs).map_err(refused)?;
-    let whole = BatchPlanAnswer::from(batch_plan(&filled).map_err(refused)?);
+    let whole = PlanAnswer::from(Plan::of(&filled).map_err(refused)?);
     let key = &filled.bowls[0].key;
     let (bowl_inputs, plan) =
         frozen(&filled, whole, key).map_err(|problem| unplanned(format!("{problem:?}")))?;

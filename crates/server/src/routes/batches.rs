@@ -6,7 +6,7 @@ use actix_web::{HttpResponse, delete, get, post, put, web};
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::Family;
-use craft::plan::BatchInputs;
+use craft::plan::PlanInputs;
 use craft::shelf::Shelf;
 use craft::units::Mass;
 use serde::{Deserialize, Serialize};
@@ -108,7 +108,7 @@ impl BatchLineAnswer {
             bowls.iter().find(|bowl| bowl.poured_at.is_none() && bowl.given_up.is_none());
         let bowl_id = at_bench.or(bowls.first()).map(|bowl| bowl.id);
         let inputs = shelf.fill(&line.inputs).unwrap_or(line.inputs);
-        let plan = craft::plan::batch(&inputs).ok();
+        let plan = craft::plan::plan(&inputs).ok();
         Self {
             id: line.id,
             name: line.name,
@@ -186,7 +186,7 @@ pub struct NewBatch {
     #[serde(default)]
     note: String,
     /// What is made; a slab of dark bark in a 30 × 20 cm tray if left out.
-    inputs: Option<BatchInputs>,
+    inputs: Option<PlanInputs>,
 }
 
 /// A batch's name and note.
@@ -288,7 +288,7 @@ pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answe
         .inputs
         .unwrap_or_else(|| on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id)));
     let filled = on_shelf.shelf.fill(&inputs).map_err(|faults| under("inputs", faults))?;
-    craft::plan::batch(&filled).map_err(|faults| under("inputs", faults))?;
+    craft::plan::plan(&filled).map_err(|faults| under("inputs", faults))?;
     let now = state.wall.now();
     let batch = Batch {
         id: new.id.unwrap_or_else(Uuid::now_v7),

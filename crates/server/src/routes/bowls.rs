@@ -3,7 +3,7 @@
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::bowl::fold;
 use craft::check::{Bounds, Checker};
-use craft::plan::{BatchInputs, BowlInputs};
+use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use craft::units::Mass;
 use serde::Deserialize;
@@ -11,10 +11,10 @@ use store::bowls::{BowlRow, ClockRow};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::answer::batch_plan::BatchPlanAnswer;
 use crate::answer::bowl::BowlAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::grams;
+use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
 use crate::hub::Happening;
@@ -155,7 +155,7 @@ pub async fn open(
 }
 
 /// Which of a batch's chocolates is meant: the one that was named, or the only one.
-fn chosen(inputs: &BatchInputs, named: Option<String>) -> Answer<String> {
+fn chosen(inputs: &PlanInputs, named: Option<String>) -> Answer<String> {
     let keys: Vec<_> = inputs.bowls.iter().map(|bowl| bowl.key.as_str()).collect();
     match (named, keys.as_slice()) {
         (Some(named), _) if keys.contains(&named.as_str()) => Ok(named),
@@ -170,8 +170,8 @@ fn chosen(inputs: &BatchInputs, named: Option<String>) -> Answer<String> {
 /// # Errors
 /// Where nothing is made from it.
 pub fn frozen(
-    inputs: &BatchInputs,
-    plan: BatchPlanAnswer,
+    inputs: &PlanInputs,
+    plan: PlanAnswer,
     key: &str,
 ) -> Answer<(BowlInputs, BowlPlanAnswer)> {
     let stated = inputs.bowls.iter().find(|bowl| bowl.key == key);

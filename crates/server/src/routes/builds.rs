@@ -7,7 +7,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Phase, fold};
 use craft::build::{Event, EventKind, Guide, guide};
 use craft::check::{Bounds, Checker};
-use craft::plan::{BatchPlan, batch};
+use craft::plan::Plan;
 use serde::Deserialize;
 use store::bowls::ClockRow;
 use store::builds::BuildRow;
@@ -67,8 +67,8 @@ pub struct BuildClock {
     skip_to: Option<DateTime<Utc>>,
 }
 
-fn replanned(build: &BuildRow) -> Answer<BatchPlan> {
-    Ok(batch(&build.inputs)?)
+fn replanned(build: &BuildRow) -> Answer<Plan> {
+    Ok(Plan::of(&build.inputs)?)
 }
 
 /// The chocolates of a batch whose latest bowl is in temper or was poured: one that is
@@ -118,7 +118,7 @@ pub async fn begin(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpR
     let stated = store::batches::plan(&state.pool, *id).await?;
     let on_shelf = state.shelf.read(&state.pool).await?;
     let inputs = on_shelf.shelf.fill(&stated.inputs)?;
-    batch(&inputs)?;
+    Plan::of(&inputs)?;
     let now = state.wall.now();
     let build = BuildRow {
         batch_id: *id,

@@ -4,7 +4,7 @@ use actix_web::http::header::{CONTENT_DISPOSITION, CONTENT_TYPE};
 use actix_web::{HttpResponse, get, web};
 use chrono::{DateTime, FixedOffset, NaiveTime, Utc};
 use craft::check::{self, Checker};
-use craft::plan::{Day, Slot, batch, sittings, slots};
+use craft::plan::{Day, Plan, Slot, sittings, slots};
 use icalendar::{Alarm, Calendar, Component, Event, EventLike, Property, Trigger};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
@@ -112,7 +112,7 @@ async fn planned(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Vec<Slot>
     let day = asked.day()?;
     let stated = store::batches::plan(&state.pool, id).await?;
     let on_shelf = state.shelf.read(&state.pool).await?;
-    let plan = batch(&on_shelf.shelf.fill(&stated.inputs)?)?;
+    let plan = Plan::of(&on_shelf.shelf.fill(&stated.inputs)?)?;
     let start = asked.start.unwrap_or_else(|| state.wall.now());
     Ok(slots(&sittings(&plan), start, day))
 }

@@ -1,14 +1,14 @@
 //! What a batch states, and what follows from it.
 
 use actix_web::{HttpResponse, get, put, web};
-use craft::plan::BatchInputs;
+use craft::plan::PlanInputs;
 use serde::Serialize;
 use store::batches::PlanRow;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::version::{EditedFrom, with_etag};
-use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
@@ -22,9 +22,9 @@ pub struct PlanOfBatch {
     /// Counts its edits; the same as the `ETag`.
     pub version: u32,
     /// What the maker states.
-    pub inputs: BatchInputs,
+    pub inputs: PlanInputs,
     /// What follows.
-    pub plan: BatchPlanAnswer,
+    pub plan: PlanAnswer,
 }
 
 async fn answer(state: &State, batch_id: Uuid, row: PlanRow) -> Answer<HttpResponse> {
@@ -42,7 +42,7 @@ pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpRe
 }
 
 /// Changes what a batch states.
-#[utoipa::path(tag = "plan", operation_id = "edit_plan", params(("If-Match" = String, Header, description = "The ETag that was read")), request_body = BatchInputs, responses(
+#[utoipa::path(tag = "plan", operation_id = "edit_plan", params(("If-Match" = String, Header, description = "The ETag that was read")), request_body = PlanInputs, responses(
     (status = 200, body = PlanOfBatch), (status = 404, body = Problem), (status = 412, body = Problem),
     (status = 422, body = Problem), (status = 428, body = Problem)))]
 #[put("/batches/{id}/plan")]
@@ -50,7 +50,7 @@ pub async fn edit(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     EditedFrom(version): EditedFrom,
-    Body(inputs): Body<BatchInputs>,
+    Body(inputs): Body<PlanInputs>,
 ) -> Answer<HttpResponse> {
     planned(&state, &inputs).await?;
     store::batches::update_plan(&state.pool, *id, version, &inputs).await?;

@@ -8,7 +8,7 @@ use chrono::{DateTime, Utc};
 use craft::bowl::{Action, Reading, Source};
 use craft::check::{self, Checker};
 use craft::logfile::{self, Asked, DateOrder, Scale};
-use craft::plan::{BatchInputs, BowlInputs};
+use craft::plan::{BowlInputs, PlanInputs};
 use craft::units::{celsius, in_celsius};
 use serde::{Deserialize, Serialize};
 use store::batches::Batch;
@@ -222,14 +222,8 @@ pub async fn bring_in(
         clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
         simulated: false,
     };
-    store::bring_in(
-        &state.pool,
-        &batch,
-        &BatchInputs::around(inputs),
-        &bowl,
-        (&readings, &actions),
-    )
-    .await?;
+    store::bring_in(&state.pool, &batch, &PlanInputs::around(inputs), &bowl, (&readings, &actions))
+        .await?;
     Ok(HttpResponse::Created().json(bowls::answer(&state, bowl).await?))
 }
 

@@ -58,14 +58,14 @@ fn more_is_at_hand_than_is_kept_and_comes_back() {
 #[test]
 fn what_comes_back_from_shells_makes_the_bark() {
     let mut with_bark = inputs(shells(|_| {}));
-    let shells_alone = batch(&with_bark).expect("a plan");
-    let weighed = |plan: &BatchPlan| in_grams(plan.bowls[0].plan.as_ref().expect("dark").total);
+    let shells_alone = Plan::of(&with_bark).expect("a plan");
+    let weighed = |plan: &Plan| in_grams(plan.bowls[0].plan.as_ref().expect("dark").total);
     with_bark.components.push(ComponentInputs {
         key: "bark".to_owned(),
         name: "Bark".to_owned(),
         work: WorkInputs::Slab(slab(CoverInputs::Spread { in_hand_g: 60.0, thickness_mm: 4.0 })),
     });
-    let both = batch(&with_bark).expect("a plan");
+    let both = Plan::of(&with_bark).expect("a plan");
     assert!(close(weighed(&shells_alone), weighed(&both), 1e-9));
     assert!(both.bowls[0].returned < shells_alone.bowls[0].returned);
 }
@@ -89,7 +89,6 @@ fn the_order_of_work_is_colour_rest_shell_night_fill_crust_cap() {
             "scrape",
             "ganache",
             "fill",
-            "temper-again",
             "cap",
             "touch-dry",
             "fridge-in",
@@ -292,7 +291,7 @@ fn tints_take_from_their_colour_and_stay_under_their_limit() {
     let mut tinted = inputs(shells(|_| {}));
     let dark = tinted.bowls.iter_mut().find(|b| b.key == "dark").expect("dark");
     dark.tint = Some(TintInputs { colour: "blue".to_owned(), share_pct: 4.0 });
-    let planned = batch(&tinted).expect("a plan");
+    let planned = Plan::of(&tinted).expect("a plan");
     let total = |key: &str| {
         let bowl = planned.bowls.iter().find(|b| b.key == key).expect("it is there");
         in_grams(bowl.plan.as_ref().expect("made").total)
@@ -302,7 +301,7 @@ fn tints_take_from_their_colour_and_stay_under_their_limit() {
         let mut inputs = tinted.clone();
         let tint = inputs.bowls.iter_mut().find_map(|b| b.tint.as_mut()).expect("tinted");
         change(tint);
-        batch(&inputs).expect_err("refused")[0].field.clone()
+        Plan::of(&inputs).expect_err("refused")[0].field.clone()
     };
     assert!(told(&|tint| tint.share_pct = 6.0).ends_with("tint.share_pct"));
     assert!(told(&|tint| tint.colour = "red".to_owned()).ends_with("tint.colour"));
@@ -316,14 +315,14 @@ fn recipes_are_refused_part_by_part() {
     recipe.pigments[0].parts_per_100 = 18.0;
     let second = RecipePart { parts_per_100: 4.0, ..recipe.pigments[0].clone() };
     recipe.pigments.push(second);
-    let told = batch(&inputs).expect_err("too thick");
+    let told = Plan::of(&inputs).expect_err("too thick");
     assert!(told[0].message.contains("blocks and will not flow; they come to 22"), "{told:?}");
     inputs.bowls[blue].colour.as_mut().expect("a recipe").pigments[1].pigment = None;
-    let told = batch(&inputs).expect_err("no pigment");
+    let told = Plan::of(&inputs).expect_err("no pigment");
     assert!(told.iter().any(|f| f.message == "is needed, or pigment_id of one from the shelf"));
     let dark = inputs.bowls.iter().position(|b| b.key == "dark").expect("dark");
     inputs.bowls[dark].colour = inputs.bowls[blue].colour.clone();
-    let told = batch(&inputs).expect_err("no cocoa butter");
+    let told = Plan::of(&inputs).expect_err("no cocoa butter");
     assert!(told.iter().any(|f| f.field == format!("bowls[{dark}].colour")), "{told:?}");
 }
 

@@ -14,7 +14,7 @@ macro_rules! changed {
     }};
 }
 
-fn texts(plan: &BatchPlan) -> Vec<&str> {
+fn texts(plan: &Plan) -> Vec<&str> {
     it(plan).tasks.iter().map(|task| task.text.as_str()).collect()
 }
 

@@ -2,9 +2,9 @@
 
 use actix_web::post;
 use actix_web::web::{Data, Json};
-use craft::plan::BatchInputs;
+use craft::plan::PlanInputs;
 
-use crate::answer::batch_plan::BatchPlanAnswer;
+use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
@@ -12,12 +12,9 @@ use crate::state::State;
 
 /// Everything that follows from a batch's inputs: what the plan screen asks while a
 /// number is being dragged.
-#[utoipa::path(tag = "calc", request_body = BatchInputs, responses((status = 200, body = BatchPlanAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = PlanInputs, responses((status = 200, body = PlanAnswer), (status = 422, body = Problem)))]
 #[post("/batch")]
-pub async fn batch(
-    state: Data<State>,
-    Body(inputs): Body<BatchInputs>,
-) -> Answer<Json<BatchPlanAnswer>> {
+pub async fn batch(state: Data<State>, Body(inputs): Body<PlanInputs>) -> Answer<Json<PlanAnswer>> {
     let (_, plan) = planned(&state, &inputs).await?;
     Ok(Json(plan))
 }

@@ -8,7 +8,7 @@ use craft::colour::{
     Film, Ground, Optics, Rgb, Wanted, Way, butter_remarks, colour_butter, film, hex, linear,
     pct_of_total, seen_strength, stack,
 };
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::RecipeInputs;
 use craft::units::{grams, in_millimetres, square_centimetres};
 use craft::work::BottledAmount;
@@ -46,7 +46,7 @@ pub struct ColourButterAnswer {
     /// The pigment, of the total.
     pct_of_total: f64,
     notes: Vec<Note>,
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// Cocoa butter and pigment by weight.
@@ -82,9 +82,9 @@ pub async fn butter(Body(request): Body<ColourButterRequest>) -> Answer<Json<Col
         pct_of_total: round(pct_of_total(parts), 3),
         notes: butter_remarks(parts),
         sum: vec![
-            Step::new("cocoa butter", butter_g, "g"),
-            Step::new("parts to 100 of butter", parts, ""),
-            Step::new("pigment", pigment_g, "g"),
+            Working::new("cocoa butter", butter_g, "g"),
+            Working::new("parts to 100 of butter", parts, ""),
+            Working::new("pigment", pigment_g, "g"),
         ],
     }))
 }
@@ -135,7 +135,7 @@ pub struct ColourFilmAnswer {
     /// How thick it lies.
     thickness_mm: f64,
     notes: Vec<Note>,
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// Coloured cocoa butter on a face.
@@ -239,7 +239,7 @@ pub struct ColourStackAnswer {
     #[schema(min_items = 3, max_items = 3)]
     reflectance: [f64; 3],
     notes: Vec<Note>,
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 fn check_count(field: &str, there: usize, check: &mut Checker) {
@@ -279,7 +279,7 @@ pub async fn stacked(Body(request): Body<ColourStackRequest>) -> Answer<Json<Col
         sum: ["red", "green", "blue"]
             .into_iter()
             .zip(seen)
-            .map(|(channel, r)| Step::new(channel, round(r * 100.0, 2), "%"))
+            .map(|(channel, r)| Working::new(channel, round(r * 100.0, 2), "%"))
             .collect(),
     }))
 }

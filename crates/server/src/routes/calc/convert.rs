@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::Json;
 use craft::check::{self, Checker};
 use craft::measure::{self, ConversionError, Ingredient, Unit};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -37,7 +37,7 @@ pub struct ConvertAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// A measure in another unit.
@@ -60,7 +60,7 @@ pub async fn convert(Body(request): Body<ConvertRequest>) -> Answer<Json<Convert
     let sum = request
         .ingredient
         .filter(|_| converted.approximate)
-        .map(|of| Step::new("a millilitre weighs about", of.grams_per_millilitre(), "g"));
+        .map(|of| Working::new("a millilitre weighs about", of.grams_per_millilitre(), "g"));
     Ok(Json(ConvertAnswer {
         value: round(converted.value, 6),
         approximate: converted.approximate,

@@ -5,7 +5,7 @@ use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::heat::cooling::{CoolingFit, Point};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, WareInputs};
 use craft::units::{HeatCapacity, celsius, grams, in_watts_per_degree, seconds};
 use serde::Deserialize;
@@ -94,7 +94,7 @@ pub async fn cooling(
         notes,
         sum: k
             .map(|k| {
-                vec![Step::new("share of the gap to the room lost each minute", k * 100.0, "%")]
+                vec![Working::new("share of the gap to the room lost each minute", k * 100.0, "%")]
             })
             .unwrap_or_default(),
     }))

@@ -5,7 +5,7 @@ use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::dip::{COAT_MM, DippedShape};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
 use craft::units::millimetres;
 use serde::{Deserialize, Serialize};
@@ -55,7 +55,7 @@ pub struct DipAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// The chocolate that dipping takes.

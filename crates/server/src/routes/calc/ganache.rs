@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::Json;
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::units::grams;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -47,7 +47,7 @@ pub struct GanacheAnswer {
     /// Water in it: what makes it perish.
     water_pct: f64,
     notes: Vec<Note>,
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// Chocolate and cream, and how many pieces they fill.

@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
 use craft::spread::piped;
 use craft::units::millimetres;
@@ -47,7 +47,7 @@ pub struct PipedAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// The chocolate in pieces of piped line.

@@ -5,7 +5,7 @@ use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
 use craft::method::{READY_SHARE_PCT, crystals, gate};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
 use craft::units::grams;
 use serde::{Deserialize, Serialize};
@@ -49,7 +49,7 @@ pub struct ReadyCrystalsAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// How much of ready crystals goes into a mass, and at what temperature.

@@ -64,7 +64,7 @@ pub struct SettingWithNotes {
     /// Remarks.
     notes: Vec<Note>,
     /// The working; a model has none to show.
-    sum: Vec<craft::note::Step>,
+    sum: Vec<craft::note::Working>,
 }
 
 /// When a poured slab may be topped, cut, lifted and released, in seconds from the

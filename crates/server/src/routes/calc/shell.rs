@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
 use craft::shell::{CavityInputs, Coat, Pouring, ShellWay, Shells, ShellsError, USUAL_FLOW_GRADE};
 use craft::units::{celsius, in_millilitres, millimetres};
@@ -70,7 +70,7 @@ pub struct ShellAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// Shells: what they weigh, what must be at hand, what fits in.

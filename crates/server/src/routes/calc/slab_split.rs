@@ -2,7 +2,7 @@
 
 use actix_web::{post, web::Json};
 use craft::check::{self, Checker};
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::units::celsius;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -33,7 +33,7 @@ pub struct SlabSplitAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// How much to pour out on the stone so that the mix lands on its target.
@@ -59,10 +59,10 @@ pub async fn slab_split(Body(request): Body<SlabSplitRequest>) -> Answer<Json<Sl
             "The heat of the crystals that form on the stone is not counted: go by the thermometer.",
         )],
         sum: vec![
-            Step::new("to fall", melted - target, "C°"),
-            Step::new("the stone takes its part", melted - slab, "C°"),
-            Step::new("pour out", pour_out_g, "g"),
-            Step::new("keep", keep_g, "g"),
+            Working::new("to fall", melted - target, "C°"),
+            Working::new("the stone takes its part", melted - slab, "C°"),
+            Working::new("pour out", pour_out_g, "g"),
+            Working::new("keep", keep_g, "g"),
         ],
     }))
 }

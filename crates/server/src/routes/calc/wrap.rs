@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use craft::check::{self, Checker};
 use craft::chocolate::Family;
-use craft::note::{Note, Step};
+use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
 use craft::spread::wrap::{OVERLAP_MM, SPILL_PCT, WrapInput};
 use craft::units::{in_millimetres, millimetres, percent_of};
@@ -53,7 +53,7 @@ pub struct WrapAnswer {
     /// Remarks.
     notes: Vec<Note>,
     /// The working.
-    sum: Vec<Step>,
+    sum: Vec<Working>,
 }
 
 /// The strip that goes round a cake.

@@ -1,7 +1,7 @@
 //! The plan of a batch.
 
 use craft::note::Note;
-use craft::plan::{BatchBowl, BatchPlan, LeftOver};
+use craft::plan::{LeftOver, Plan, PlannedBowl};
 use craft::work::ComponentInputs;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -39,7 +39,7 @@ impl From<LeftOver> for LeftOverAnswer {
 
 /// A chocolate of the batch.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct BatchBowlAnswer {
+pub struct PlannedBowlAnswer {
     /// What components call it.
     pub key: String,
     /// What the components take of it.
@@ -56,19 +56,19 @@ pub struct BatchBowlAnswer {
 
 /// Everything that follows from what is stated of a batch.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct BatchPlanAnswer {
+pub struct PlanAnswer {
     /// The room.
     pub room: RoomAnswer,
     /// The chocolates.
-    pub bowls: Vec<BatchBowlAnswer>,
+    pub bowls: Vec<PlannedBowlAnswer>,
     /// What is made.
     pub components: Vec<ComponentPlanAnswer>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
 }
 
-impl From<BatchPlan> for BatchPlanAnswer {
-    fn from(plan: BatchPlan) -> Self {
+impl From<Plan> for PlanAnswer {
+    fn from(plan: Plan) -> Self {
         let room = RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() };
         let made_from = |key: &str| -> Vec<String> {
             let makes = |c: &&craft::plan::PlannedComponent| {
@@ -76,7 +76,7 @@ impl From<BatchPlan> for BatchPlanAnswer {
             };
             plan.components.iter().filter(makes).map(|c| c.name.clone()).collect()
         };
-        let bowl = |bowl: BatchBowl| BatchBowlAnswer {
+        let bowl = |bowl: PlannedBowl| PlannedBowlAnswer {
             plan: bowl.plan.map(|of_bowl| BowlPlanAnswer {
                 room: Some(room.clone()),
                 made: made_from(&bowl.key),

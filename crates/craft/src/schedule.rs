@@ -1,41 +1,41 @@
 //! The order over hours: when the hands are needed, and how long the waits between.
 //!
-//! Wherever a task waits longer than [`APART`], the maker goes away and comes back:
+//! Wherever a step waits longer than three quarters of an hour, the maker goes away and comes back:
 //! what lies between two such waits is a sitting. A wait is at least so long, and at
 //! most until its window closes.
 
+use std::collections::HashSet;
+
 use chrono::{DateTime, Duration, FixedOffset, NaiveTime, TimeZone, Utc};
 
-use super::batch::BatchPlan;
 use crate::bowl::time_delta;
-use crate::units::{Time, minutes};
-use crate::work::Task;
+use crate::steps::{APART_S, Line, Step};
+use crate::units::{Time, seconds};
 
-/// A wait from here on is not stood through at the table, min (*custom*).
-const APART_MIN: f64 = 45.0;
-
-/// Tasks that are done in one go.
+/// Steps that are done in one go.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Sitting {
-    /// The component's key.
+    /// The component's key. Its casts follow each other: there is one mould.
     pub component: String,
-    /// The component's name.
+    /// The key of its line of steps.
+    pub line: String,
+    /// What the maker calls that.
     pub name: String,
-    /// The key of its first task.
-    pub task: String,
-    /// What is done, in the words of its tasks.
+    /// The key of its first step.
+    pub step: String,
+    /// What is done, in the words of its steps.
     pub texts: Vec<String>,
     /// What is waited for before it; empty for the first.
-    pub waits_for: &'static str,
-    /// The wait before it, at the least, counted from the task `since`.
+    pub waits_for: String,
+    /// The wait before it, at the least, counted from the step `since`.
     pub least: Time,
     /// At the most.
     pub most: Option<Time>,
-    /// The task that the wait counts from.
+    /// The step that the wait counts from.
     pub since: Option<String>,
     /// How long it takes, with the short waits in it.
     pub lasts: Time,
-    /// How long after its beginning the task is done that later sittings count from.
+    /// How long after its beginning each step is done that later sittings count from.
     marks: Vec<(String, Time)>,
 }
 
@@ -65,49 +65,71 @@ pub struct Day {
     pub ahead: FixedOffset,
 }
 
-fn wait(task: &Task) -> Option<Time> {
-    let least = task.from.as_ref()?.moment.typical;
-    (least >= minutes(APART_MIN)).then_some(least)
+fn wait(step: &Step) -> Option<Time> {
+    let opens = step.opens()?;
+    (opens.typical_s >= APART_S).then(|| seconds(opens.typical_s))
 }
 
-/// The sittings of each component, in order.
+/// The sittings of each component, in order, each with the tempering it begins with. What
+/// several share is tempered in the first one's.
 #[must_use]
-pub fn sittings(plan: &BatchPlan) -> Vec<Sitting> {
+pub fn sittings(lines: &[Line]) -> Vec<Sitting> {
     let mut all = Vec::new();
-    for component in &plan.components {
+    let mut tempered: HashSet<&str> = HashSet::new();
+    for line in lines.iter().filter(|line| line.component().is_some()) {
         let mut open: Option<Sitting> = None;
-        for task in &component.tasks {
-            let long = wait(task);
+        for step in &line.steps {
+            let long = wait(step);
             if open.is_none() || long.is_some() {
                 all.extend(open.take());
-                open = Some(Sitting {
-                    component: component.key.clone(),
-                    name: component.name.clone(),
-                    task: task.key.clone(),
-                    texts: Vec::new(),
-                    waits_for: task.from.filter(|_| long.is_some()).map_or("", |due| due.what),
-                    least: long.unwrap_or_default(),
-                    most: task.until.filter(|_| long.is_some()).map(|due| due.moment.typical),
-                    since: task.since.clone().filter(|_| long.is_some()),
-                    lasts: Time::default(),
-                    marks: Vec::new(),
-                });
+                open = Some(Sitting::beginning(line, step, long));
             }
-            if let Some(sitting) = &mut open {
-                sitting.texts.push(task.text.clone());
-                // Short waits count from an earlier task of this sitting.
-                let opens = task.from.filter(|_| long.is_none()).and_then(|due| {
-                    let since = task.since.as_ref()?;
-                    let (_, at) = sitting.marks.iter().find(|(key, _)| key == since)?;
-                    Some(*at + due.moment.typical)
-                });
-                sitting.lasts = sitting.lasts.max(opens.unwrap_or_default()) + task.takes;
-                sitting.marks.push((task.key.clone(), sitting.lasts));
+            let Some(sitting) = &mut open else { continue };
+            if let Some(key) = step.tempered.as_deref().filter(|key| tempered.insert(key)) {
+                let of = lines.iter().filter(|l| l.steps.iter().any(|step| step.key == key));
+                for step in of.flat_map(|line| &line.steps) {
+                    sitting.does(step, Time::default());
+                }
             }
+            // Short waits count from an earlier step of this sitting.
+            let opens = step.wait.as_ref().filter(|_| long.is_none()).and_then(|wait| {
+                let (_, at) = sitting.marks.iter().find(|(key, _)| *key == wait.step)?;
+                Some(*at + seconds(wait.opens.as_ref()?.typical_s))
+            });
+            sitting.does(step, opens.unwrap_or_default());
         }
         all.extend(open);
     }
     all
+}
+
+impl Sitting {
+    /// One that begins with a step, after a long wait where there is one.
+    fn beginning(line: &Line, step: &Step, long: Option<Time>) -> Self {
+        let after_wait = || step.wait.as_ref().filter(|_| long.is_some());
+        Self {
+            component: line.component().unwrap_or_default().to_owned(),
+            line: line.key.clone(),
+            name: line.name.clone(),
+            step: step.key.clone(),
+            texts: Vec::new(),
+            waits_for: after_wait()
+                .and_then(|wait| Some(wait.opens.as_ref()?.what.clone()))
+                .unwrap_or_default(),
+            least: long.unwrap_or_default(),
+            most: after_wait().and_then(|wait| Some(seconds(wait.closes.as_ref()?.typical_s))),
+            since: after_wait().map(|wait| wait.step.clone()),
+            lasts: Time::default(),
+            marks: Vec::new(),
+        }
+    }
+
+    /// Goes on with a step that opens so long after it was begun.
+    fn does(&mut self, step: &Step, opens: Time) {
+        self.texts.push(step.text.clone());
+        self.lasts = self.lasts.max(opens) + seconds(step.takes.typical_s);
+        self.marks.push((step.key.clone(), self.lasts));
+    }
 }
 
 /// Gives every sitting a time: as soon as it may be and the one pair of hands is free,
@@ -200,18 +222,20 @@ impl Day {
 mod tests {
     use super::*;
     use crate::chocolate::Family;
-    use crate::plan::{BatchInputs, BowlInputs, batch};
-    use crate::units::in_seconds;
+    use crate::plan::{BowlInputs, Plan, PlanInputs};
+    use crate::steps::lines;
+    use crate::units::{in_seconds, minutes};
     use crate::work::{ComponentInputs, kinds};
 
-    fn planned(name: &str) -> BatchPlan {
+    fn planned(name: &str) -> Vec<Line> {
         let kind = kinds().into_iter().find(|kind| kind.name == name).expect("such a kind");
         let mut bowls: Vec<_> = kind.families.iter().copied().map(BowlInputs::usual).collect();
         bowls.extend(kind.colours);
         let component = ComponentInputs { key: "it".into(), name: name.into(), work: kind.start };
-        let usual = BatchInputs::usual(Family::Dark);
-        batch(&BatchInputs { fridge_c: Some(5.0), bowls, components: vec![component], ..usual })
-            .expect("a plan")
+        let usual = PlanInputs::usual(Family::Dark);
+        let inputs =
+            PlanInputs { fridge_c: Some(5.0), bowls, components: vec![component], ..usual };
+        lines(&Plan::of(&inputs).expect("a plan"))
     }
 
     fn day() -> Day {
@@ -226,8 +250,15 @@ mod tests {
     #[test]
     fn filled_shells_are_colour_shell_fill_and_cap_with_nights_between() {
         let all = sittings(&planned("Filled shells"));
-        let firsts: Vec<_> = all.iter().map(|s| s.task.as_str()).collect();
-        assert_eq!(firsts, ["polish", "pour", "fill", "temper-again"]);
+        let firsts: Vec<_> = all.iter().map(|s| s.step.as_str()).collect();
+        assert_eq!(firsts, ["it/polish", "it/pour", "it/fill", "it/cap"]);
+        let tempers =
+            |i: usize| all[i].texts.iter().filter(|t| t.starts_with("Temper the")).count();
+        assert_eq!(
+            (0..4).map(tempers).collect::<Vec<_>>(),
+            [2, 1, 0, 1],
+            "two colours, the shells, the caps"
+        );
         let hours: Vec<_> = all.iter().map(|s| in_seconds(s.least) / 3_600.0).collect();
         assert_eq!(hours, [0.0, 6.0, 8.0, 4.0]);
         // Saturday at ten by that clock: colour, shell in the evening, fill on Sunday
@@ -263,7 +294,7 @@ mod tests {
         let all: Vec<_> = slab.into_iter().chain(filled).collect();
         let slots = slots(&all, utc(10, 8), day());
         assert_eq!(slots.len(), all.len());
-        assert_eq!(slots[0].sitting.task, "polish", "with three more to come");
+        assert_eq!(slots[0].sitting.step, "it/polish", "with three more to come");
         assert_eq!(slots[1].sitting.component, "slab", "in the hours the colour rests");
         assert!(slots.windows(2).all(|pair| pair[0].to <= pair[1].from), "{slots:#?}");
     }
@@ -281,7 +312,7 @@ mod tests {
         long[1].lasts = minutes(90.0);
         let both: Vec<_> = long.into_iter().chain(other).collect();
         let slots = slots(&both, utc(10, 7), day());
-        let pours: Vec<_> = slots.iter().filter(|slot| slot.sitting.task == "pour").collect();
+        let pours: Vec<_> = slots.iter().filter(|slot| slot.sitting.step == "it/pour").collect();
         assert!(pours.iter().all(|slot| slot.latest.is_none_or(|latest| slot.from <= latest)));
     }
 

@@ -5,7 +5,7 @@ use std::collections::HashSet;
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
-/// Something that happened in a build.
+/// Something that happened in a batch.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Event {
     /// Made by the sender, so that sending twice is sending once.
@@ -19,12 +19,10 @@ pub struct Event {
 /// What happened.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub enum EventKind {
-    /// A task was done.
+    /// A step was done.
     Done {
-        /// The component's key.
-        component: String,
-        /// The task's key.
-        task: String,
+        /// The step's key.
+        step: String,
         /// For the finger's check: that the surface has become dry just now. The
         /// times that follow go by it.
         just_now: bool,
@@ -34,21 +32,30 @@ pub enum EventKind {
         /// Which.
         event: Uuid,
     },
+    /// It was begun by mistake: what was done up to here does not count.
+    StartedOver,
 }
 
-/// The events that stand: in order of time, each once, without what was undone.
+/// The events that stand: in order of time, each once, without what was undone or came
+/// before a new start. A new start can be undone too.
 pub(super) fn standing(events: &[Event]) -> Vec<&Event> {
     let undone: HashSet<Uuid> = events
         .iter()
         .filter_map(|e| match e.kind {
             EventKind::Undone { event } => Some(event),
-            EventKind::Done { .. } => None,
+            EventKind::Done { .. } | EventKind::StartedOver => None,
         })
         .collect();
-    let mut seen = HashSet::new();
-    let mut standing: Vec<_> = events
+    let stands = |e: &&Event| !undone.contains(&e.id);
+    let over = events
         .iter()
-        .filter(|e| matches!(e.kind, EventKind::Done { .. }) && !undone.contains(&e.id))
+        .rposition(|e| e.kind == EventKind::StartedOver && stands(&e))
+        .map_or(0, |last| last + 1);
+    let mut seen = HashSet::new();
+    let mut standing: Vec<_> = events[over..]
+        .iter()
+        .filter(|e| matches!(e.kind, EventKind::Done { .. }))
+        .filter(stands)
         .filter(|e| seen.insert(e.id))
         .collect();
     standing.sort_by_key(|e| e.at);
@@ -60,5 +67,13 @@ pub(super) fn standing(events: &[Event]) -> Vec<&Event> {
 pub fn last_standing(events: &[Event]) -> Option<Uuid> {
     let standing: HashSet<Uuid> = standing(events).iter().map(|e| e.id).collect();
     // As they arrived: two may have the same time.
-    events.iter().rev().find(|e| standing.contains(&e.id)).map(|e| e.id)
+    let done = events.iter().rev().find(|e| standing.contains(&e.id)).map(|e| e.id);
+    done.or_else(|| {
+        let undone = |id: Uuid| events.iter().any(|e| e.kind == EventKind::Undone { event: id });
+        events
+            .iter()
+            .rev()
+            .find(|e| e.kind == EventKind::StartedOver && !undone(e.id))
+            .map(|e| e.id)
+    })
 }

@@ -1,11 +1,10 @@
-//! A batch: chocolates to be tempered, and what is made from them.
+//! A plan: chocolates to be tempered, and what is made from them.
 
 use std::collections::HashSet;
 
-use serde::{Deserialize, Serialize};
-
 use super::bowl::BowlPlan;
-use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering, USUAL_ROOM_C};
+use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
+use super::inputs::PlanInputs;
 use super::left_over::{LeftOver, left_over};
 use super::needed::Needed;
 use super::recipe::{Recipe, TintInputs};
@@ -17,105 +16,22 @@ use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Place, Setting, SettingOf};
 use crate::units::{Mass, Temperature, celsius, percent_of};
-use crate::work::{
-    ComponentInputs, CoverInputs, Draft, Drafting, Known, LayerTimes, Lining, SlabInputs, Task,
-    TrayInputs, WorkInputs, without_fridge,
-};
+use crate::work::{ComponentInputs, Draft, Drafting, Known, LayerTimes, Task, without_fridge};
 
-/// Chocolates in one batch at most.
+/// Chocolates in one plan at most.
 const MOST_BOWLS: usize = 8;
-/// Components in one batch at most.
+/// Components in one plan at most.
 const MOST_COMPONENTS: usize = 24;
 /// The longest name of a component.
 const LONGEST_NAME: usize = 120;
 
-/// A batch as the maker states it.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct BatchInputs {
-    /// The room's temperature.
-    pub room_c: f64,
-    /// The room's relative humidity.
-    pub rh_pct: f64,
-    /// The fridge's temperature, where work is to set there once it is touch dry.
-    #[serde(default)]
-    pub fridge_c: Option<f64>,
-    /// How long it takes to set here, against what is usual; filled in from the shelf.
-    #[serde(default)]
-    pub setting_pace: Option<f64>,
-    /// The chocolates to be tempered.
-    pub bowls: Vec<BowlInputs>,
-    /// What is made.
-    pub components: Vec<ComponentInputs>,
-}
-
-impl BatchInputs {
-    /// Where a plan starts before the maker says anything: a slab of one chocolate,
-    /// 4 mm thick on a 30 × 20 cm tray, in a good room.
-    #[must_use]
-    pub fn usual(family: Family) -> Self {
-        let bowl = BowlInputs::usual(family);
-        let slab = SlabInputs {
-            chocolate: bowl.key.clone(),
-            cover: CoverInputs::Thickness {
-                tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None },
-                thickness_mm: 4.0,
-            },
-            mixed_in: None,
-            topping: None,
-            lining: Lining::default(),
-            piece_cm2: None,
-        };
-        Self {
-            room_c: USUAL_ROOM_C,
-            rh_pct: 45.0,
-            fridge_c: None,
-            setting_pace: None,
-            bowls: vec![bowl],
-            components: vec![ComponentInputs {
-                key: "slab".to_owned(),
-                name: "Slab of bark".to_owned(),
-                work: WorkInputs::Slab(slab),
-            }],
-        }
-    }
-
-    /// A batch of one bowl that was made elsewhere: as much bark as it gives.
-    #[must_use]
-    pub fn around(bowl: BowlInputs) -> Self {
-        let usual = Self::usual(bowl.family);
-        let slab = SlabInputs {
-            chocolate: bowl.key.clone(),
-            cover: CoverInputs::Spread {
-                in_hand_g: bowl.total_g.unwrap_or(500.0).max(30.0),
-                thickness_mm: bowl.thickness_mm.unwrap_or(4.0),
-            },
-            mixed_in: None,
-            topping: None,
-            lining: Lining::default(),
-            piece_cm2: None,
-        };
-        let work = WorkInputs::Slab(slab);
-        let components = usual
-            .components
-            .into_iter()
-            .map(|c| ComponentInputs { work: work.clone(), ..c })
-            .collect();
-        Self {
-            room_c: bowl.room_c.unwrap_or(usual.room_c),
-            bowls: vec![BowlInputs { total_g: None, thickness_mm: None, room_c: None, ..bowl }],
-            components,
-            ..usual
-        }
-    }
-}
-
-/// A chocolate of the batch, and what is made from it.
+/// A chocolate of the plan, and what is made from it.
 #[derive(Clone, Debug, PartialEq)]
-pub struct BatchBowl {
+pub struct PlannedBowl {
     /// What components call it.
     pub key: String,
+    /// What texts call it: its family, or its key where there are two of that.
+    pub label: String,
     /// What the components take of it.
     pub needed: Mass,
     /// What moulds and vessels give back.
@@ -148,15 +64,15 @@ pub struct PlannedComponent {
     pub notes: Vec<Note>,
 }
 
-/// Everything that follows from what the maker stated of a batch.
+/// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]
-pub struct BatchPlan {
+pub struct Plan {
     /// The room.
     pub room: Room,
     /// What the room means for the work.
     pub room_notes: Vec<Note>,
     /// The chocolates.
-    pub bowls: Vec<BatchBowl>,
+    pub bowls: Vec<PlannedBowl>,
     /// What is made.
     pub components: Vec<PlannedComponent>,
     /// Remarks on all of it together.
@@ -171,59 +87,61 @@ struct Kitchen {
     pace: f64,
 }
 
-/// Plans a batch.
-///
-/// # Errors
-/// Every fault of the inputs, each with its field.
-pub fn batch(inputs: &BatchInputs) -> Result<BatchPlan, Vec<Fault>> {
-    let mut check = Checker::new();
-    let room_c = check.number("room_c", inputs.room_c, check::ROOM_C);
-    let humidity = percent_of(check.number("rh_pct", inputs.rh_pct, check::RH_PCT));
-    let fridge = check.optional("fridge_c", inputs.fridge_c, check::FRIDGE_C).map(celsius);
-    let pace = check.optional("setting_pace", inputs.setting_pace, check::SETTING_PACE);
-    let room = Room { temp: celsius(room_c), humidity };
-    let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0) };
-    let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
-    let known: Vec<Known> = (inputs.bowls.iter().zip(&tempering))
-        .map(|(bowl, t)| Known {
-            key: bowl.key.clone(),
-            label: label(bowl, &inputs.bowls),
-            chocolate: t.chocolate.clone(),
-            optics: t.recipe.as_ref().map(Recipe::optics),
-            parts: t.recipe.as_ref().map(Recipe::parts),
-            flow_grade: bowl.flow_grade,
-        })
-        .collect();
-    tints::check(&inputs.bowls, &known, &mut check);
-    let drafts = check_components(&inputs.components, &known, kitchen, &mut check);
-    check.finish()?;
+impl Plan {
+    /// Everything that follows from what is stated.
+    ///
+    /// # Errors
+    /// Every fault of the inputs, each with its field.
+    pub fn of(inputs: &PlanInputs) -> Result<Self, Vec<Fault>> {
+        let mut check = Checker::new();
+        let room_c = check.number("room_c", inputs.room_c, check::ROOM_C);
+        let humidity = percent_of(check.number("rh_pct", inputs.rh_pct, check::RH_PCT));
+        let fridge = check.optional("fridge_c", inputs.fridge_c, check::FRIDGE_C).map(celsius);
+        let pace = check.optional("setting_pace", inputs.setting_pace, check::SETTING_PACE);
+        let room = Room { temp: celsius(room_c), humidity };
+        let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0) };
+        let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
+        let known: Vec<Known> = (inputs.bowls.iter().zip(&tempering))
+            .map(|(bowl, t)| Known {
+                key: bowl.key.clone(),
+                label: label(bowl, &inputs.bowls),
+                chocolate: t.chocolate.clone(),
+                optics: t.recipe.as_ref().map(Recipe::optics),
+                parts: t.recipe.as_ref().map(Recipe::parts),
+                flow_grade: bowl.flow_grade,
+            })
+            .collect();
+        tints::check(&inputs.bowls, &known, &mut check);
+        let drafts = check_components(&inputs.components, &known, kitchen, &mut check);
+        check.finish()?;
 
-    let mut check = Checker::new();
-    let mut needs: Vec<Needed> = inputs
-        .bowls
-        .iter()
-        .zip(&tempering)
-        .map(|(bowl, tempering)| Needed::of(&bowl.key, &drafts, tempering))
-        .collect();
-    tints::add(&inputs.bowls, &mut needs);
-    let mut bowls = Vec::new();
-    for (i, ((bowl, tempering), needed)) in
-        inputs.bowls.iter().zip(tempering).zip(needs).enumerate()
-    {
-        match weighed_out(bowl, needed, tempering) {
-            Ok(planned) => bowls.push(planned),
-            Err(fault) => check.add(fault.under(&format!("bowls[{i}]"))),
+        let mut check = Checker::new();
+        let mut needs: Vec<Needed> = inputs
+            .bowls
+            .iter()
+            .zip(&tempering)
+            .map(|(bowl, tempering)| Needed::of(&bowl.key, &drafts, tempering))
+            .collect();
+        tints::add(&inputs.bowls, &mut needs);
+        let mut bowls = Vec::new();
+        for (i, ((bowl, tempering), needed)) in
+            inputs.bowls.iter().zip(tempering).zip(needs).enumerate()
+        {
+            match weighed_out(bowl, &known[i].label, needed, tempering) {
+                Ok(planned) => bowls.push(planned),
+                Err(fault) => check.add(fault.under(&format!("bowls[{i}]"))),
+            }
         }
+        check.finish()?;
+        let components: Vec<_> = inputs
+            .components
+            .iter()
+            .zip(drafts)
+            .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
+            .collect();
+        let notes = sharing::remarks(&components, &bowls);
+        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes })
     }
-    check.finish()?;
-    let components: Vec<_> = inputs
-        .components
-        .iter()
-        .zip(drafts)
-        .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
-        .collect();
-    let notes = sharing::remarks(&components, &bowls);
-    Ok(BatchPlan { room, room_notes: room.verdict(), bowls, components, notes })
 }
 
 /// What tasks call a chocolate: its family, or its key where there are two of that.
@@ -286,9 +204,10 @@ fn check_components(
 
 fn weighed_out(
     bowl: &BowlInputs,
+    label: &str,
     Needed { mass: needed, wanted, total, returned }: Needed,
     tempering: Tempering,
-) -> Result<BatchBowl, Fault> {
+) -> Result<PlannedBowl, Fault> {
     let key = &bowl.key;
     let mut notes = bowl.tint.as_ref().map_or_else(Vec::new, TintInputs::remarks);
     if total < wanted {
@@ -313,14 +232,22 @@ fn weighed_out(
     let left_over = (chocolate.family != Family::CocoaButter)
         .then(|| left_over(key, &chocolate, total - wanted + returned))
         .flatten();
-    Ok(BatchBowl { key: key.clone(), needed, returned, plan, left_over, notes })
+    Ok(PlannedBowl {
+        key: key.clone(),
+        label: label.to_owned(),
+        needed,
+        returned,
+        plan,
+        left_over,
+        notes,
+    })
 }
 
 /// A component with its times, from how each of its layers sets.
 fn timed(
     component: &ComponentInputs,
     mut draft: Draft,
-    bowls: &[BatchBowl],
+    bowls: &[PlannedBowl],
     kitchen: Kitchen,
 ) -> PlannedComponent {
     let place = draft.stone.map_or(Place::Room(kitchen.room.temp), Place::ColdSlab);

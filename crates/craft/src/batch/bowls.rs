@@ -1,0 +1,41 @@
+//! The bowls of a batch, as its steps see them.
+
+use chrono::{DateTime, Utc};
+
+/// Where a bowl stands, in the batch's time.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum BowlStatus {
+    /// At the bench, not in temper yet.
+    Open,
+    /// At the bench, in temper.
+    Ready,
+    /// Poured, or put on.
+    Poured {
+        /// When.
+        at: DateTime<Utc>,
+    },
+    /// Given up.
+    GivenUp,
+}
+
+/// A bowl of a batch.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct BowlState {
+    /// Which chocolate it is, by key.
+    pub chocolate: String,
+    /// When it was opened.
+    pub opened_at: DateTime<Utc>,
+    /// Where it stands.
+    pub status: BowlStatus,
+}
+
+/// The bowl that a chocolate's nth tempering is: those that were given up do not count.
+#[must_use]
+pub fn bowl_of<'a>(bowls: &'a [BowlState], chocolate: &str, nth: u32) -> Option<&'a BowlState> {
+    let mut of: Vec<_> = bowls
+        .iter()
+        .filter(|bowl| bowl.chocolate == chocolate && bowl.status != BowlStatus::GivenUp)
+        .collect();
+    of.sort_by_key(|bowl| bowl.opened_at);
+    of.get(usize::try_from(nth).ok()?.checked_sub(1)?).copied()
+}

@@ -1,0 +1,374 @@
+//! Which step is the next one, and what is coming.
+
+use chrono::{DateTime, TimeDelta, Utc};
+
+use super::bowls::{BowlState, BowlStatus, bowl_of};
+use super::events::{Event, standing};
+use super::timeline::{At, Timeline, after, timelines};
+use crate::steps::{Line, Step, StepKind};
+use crate::units::{Time, seconds};
+
+/// A window that closes this soon is announced.
+const CLOSING: TimeDelta = TimeDelta::seconds(60);
+/// What takes as long as this is not done while chocolate waits in temper (*custom*).
+const LONG: TimeDelta = TimeDelta::minutes(10);
+
+/// How an instruction stands.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum State {
+    /// To be done now.
+    Do,
+    /// To be done now; its window closes within a minute.
+    Closing,
+    /// Its window has closed.
+    Missed,
+    /// Not yet: its window opens later.
+    Wait,
+    /// Not yet: its chocolate is still being tempered.
+    WaitForBowl,
+}
+
+/// The one thing to do now.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Instruction {
+    /// The line's key.
+    pub line: String,
+    /// The line's name.
+    pub name: String,
+    /// The step's key.
+    pub step: String,
+    /// What sort of work it is.
+    pub kind: StepKind,
+    /// What to do.
+    pub text: String,
+    /// How, in a sentence; what to do instead, where its window was missed.
+    pub detail: String,
+    /// What is to be minded while it is done; empty where nothing is.
+    pub caution: String,
+    /// How it stands.
+    pub state: State,
+    /// Whether it is the finger's check that the surface is dry.
+    pub is_touch: bool,
+    /// When its window opens, where that is to come.
+    pub opens: Option<Coming>,
+    /// When its window closes.
+    pub closes: Option<Coming>,
+    /// The chocolate that is to be tempered for it, or that it waits for.
+    pub chocolate: Option<String>,
+}
+
+/// Something that is coming.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Coming {
+    /// The line's key.
+    pub line: String,
+    /// The line's name.
+    pub name: String,
+    /// What it is.
+    pub what: String,
+    /// Whether a window closes then.
+    pub closes: bool,
+    /// When, most likely.
+    pub at: DateTime<Utc>,
+    /// Not likely before.
+    pub earliest: DateTime<Utc>,
+    /// Not likely after.
+    pub latest: DateTime<Utc>,
+}
+
+/// A step, and when it was done.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct StepProgress {
+    /// Its key.
+    pub key: String,
+    /// What it is.
+    pub text: String,
+    /// When it was done.
+    pub done_at: Option<DateTime<Utc>>,
+}
+
+/// How far a line is.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Progress {
+    /// Its key.
+    pub line: String,
+    /// Its name.
+    pub name: String,
+    /// Its steps.
+    pub steps: Vec<StepProgress>,
+    /// The key of the next step; `None` once it is finished.
+    pub next: Option<String>,
+    /// How much slower it sets than was foretold, where the maker said so.
+    pub pace: Option<f64>,
+}
+
+/// A batch as it stands.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Guide {
+    /// What to do now, or what is next; `None` once all is done.
+    pub now: Option<Instruction>,
+    /// What is coming, the soonest first.
+    pub coming: Vec<Coming>,
+    /// How far each line is.
+    pub progress: Vec<Progress>,
+}
+
+/// What a step that takes chocolate waits for.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Chocolate {
+    /// Nothing: it takes none, or its bowl is in temper.
+    Ready,
+    /// Its bowl is at the bench.
+    AtBench,
+    /// Its bowl is still to be opened.
+    ToTemper,
+}
+
+/// One line's next step, as a candidate for the hands.
+struct Candidate<'a, 'l> {
+    line: &'l Timeline<'a>,
+    step: &'a Step,
+    /// What is done first, where its chocolate is still to be tempered.
+    first: Option<(&'l Timeline<'a>, &'a Step)>,
+    begun: bool,
+    opens: Option<At>,
+    closes: Option<At>,
+    /// By when it must be begun so that what follows it is in time.
+    deadline: Option<DateTime<Utc>>,
+    chocolate: Chocolate,
+}
+
+/// A batch as it stands at a moment of its time.
+#[must_use]
+pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTime<Utc>) -> Guide {
+    let lines = timelines(lines, &standing(events), bowls);
+    let candidates: Vec<_> = lines
+        .iter()
+        .filter(|line| line.line.component().is_some())
+        .filter_map(|line| Candidate::of(line, &lines, bowls))
+        .collect();
+    let mut coming: Vec<_> = lines.iter().flat_map(|line| to_come(line, now)).collect();
+    coming.sort_by_key(|coming| coming.at);
+    Guide {
+        now: choose(&candidates, now).map(|chosen| chosen.instruction(now)),
+        coming,
+        progress: lines.iter().map(progress).collect(),
+    }
+}
+
+fn lasts(time: Time) -> TimeDelta {
+    after(DateTime::UNIX_EPOCH, time) - DateTime::UNIX_EPOCH
+}
+
+fn takes(step: &Step) -> TimeDelta {
+    lasts(seconds(step.takes.typical_s))
+}
+
+impl<'a, 'l> Candidate<'a, 'l> {
+    fn of(line: &'l Timeline<'a>, all: &'l [Timeline<'a>], bowls: &[BowlState]) -> Option<Self> {
+        let index = line.next()?;
+        let steps = &line.line.steps;
+        let step = &steps[index];
+        // What follows in one go must be in time too: the latest moment to begin is
+        // the earliest of their closings, less the work up to each.
+        let mut work = TimeDelta::zero();
+        let mut deadline: Option<DateTime<Utc>> = None;
+        for (i, later) in steps.iter().enumerate().skip(index) {
+            if i > index && later.opens().is_some() {
+                break;
+            }
+            if let Some(closes) = line.closes(later) {
+                let begin = closes.at - work - takes(later);
+                deadline = Some(deadline.map_or(begin, |d| d.min(begin)));
+            }
+            work += takes(later);
+        }
+        let tempering = step.tempered.as_ref().and_then(|key| {
+            all.iter().find(|other| other.line.steps.iter().any(|step| step.key == *key))
+        });
+        let bowl = tempering.and_then(|tempering| {
+            let (chocolate, nth) = tempering.line.bowl()?;
+            bowl_of(bowls, chocolate, nth).map(|bowl| bowl.status)
+        });
+        let chocolate = match (tempering, bowl) {
+            (None, _) | (_, Some(BowlStatus::Ready | BowlStatus::Poured { .. })) => {
+                Chocolate::Ready
+            }
+            (_, Some(BowlStatus::Open)) => Chocolate::AtBench,
+            (_, None | Some(BowlStatus::GivenUp)) => Chocolate::ToTemper,
+        };
+        let first = tempering
+            .filter(|_| chocolate == Chocolate::ToTemper)
+            .and_then(|of| Some((of, &of.line.steps[of.next()?])));
+        Some(Self {
+            opens: line.opens(step),
+            closes: line.closes(step),
+            deadline,
+            chocolate,
+            begun: index > 0,
+            first,
+            line,
+            step,
+        })
+    }
+
+    /// When it can be gone on with: its window, or so long before it that its chocolate is
+    /// in temper when it opens.
+    fn opens_at(&self) -> Option<DateTime<Utc>> {
+        let opens = self.opens?.at;
+        Some(match self.first {
+            Some((_, step)) => opens - takes(step),
+            None => opens,
+        })
+    }
+
+    fn is_open(&self, now: DateTime<Utc>) -> bool {
+        self.opens_at().is_none_or(|opens| opens <= now)
+    }
+
+    fn is_ready(&self) -> bool {
+        self.chocolate != Chocolate::AtBench
+    }
+
+    /// What is done now: the step itself, or what makes its chocolate ready.
+    fn to_do(&self) -> &'a Step {
+        self.first.map_or(self.step, |(_, step)| step)
+    }
+
+    /// Whether it needs no chocolate and is soon done: lining, cutting, spreading.
+    fn makes_ready(&self) -> bool {
+        let step = self.to_do();
+        step.chocolate.is_none() && step.kind != StepKind::Tempering && takes(step) < LONG
+    }
+
+    fn takes(&self) -> TimeDelta {
+        takes(self.to_do())
+    }
+
+    fn instruction(&self, now: DateTime<Utc>) -> Instruction {
+        let step = self.to_do();
+        let line = self.first.map_or(self.line, |(line, _)| line);
+        let missed = self.closes.is_some_and(|closes| closes.latest < now);
+        let state = if !self.is_open(now) {
+            State::Wait
+        } else if !self.is_ready() {
+            State::WaitForBowl
+        } else if missed {
+            State::Missed
+        } else if self.closes.is_some_and(|closes| closes.at - now < CLOSING) {
+            State::Closing
+        } else {
+            State::Do
+        };
+        let detail = if missed && !step.missed.is_empty() {
+            step.missed.clone()
+        } else {
+            step.detail.clone()
+        };
+        let opens = self.opens.zip(self.opens_at()).filter(|(_, at)| *at > now);
+        let opens = opens.map(|(window, at)| {
+            let sooner = window.at - at;
+            At { at, earliest: window.earliest - sooner, latest: window.latest - sooner }
+        });
+        let chocolate = match self.chocolate {
+            Chocolate::Ready => step.chocolate.clone(),
+            Chocolate::AtBench => self.step.chocolate.clone(),
+            Chocolate::ToTemper => line.line.bowl().map(|(bowl, _)| bowl.to_owned()),
+        };
+        Instruction {
+            line: line.line.key.clone(),
+            name: line.line.name.clone(),
+            step: step.key.clone(),
+            kind: step.kind,
+            text: step.text.clone(),
+            detail,
+            caution: step.caution.clone(),
+            state,
+            is_touch: step.is_touch,
+            opens: opens.and_then(|at| coming(self.line, &self.step.opens()?.what, false, at)),
+            closes: self
+                .closes
+                .and_then(|at| coming(self.line, &self.step.closes()?.what, true, at)),
+            chocolate,
+        }
+    }
+}
+
+/// Which line has the hands: the one whose time runs out first. Where nothing
+/// presses, what is quickly made ready comes before a pour, and what was begun before
+/// what was not; but only what is done when the next window opens. Where nothing is
+/// open, the first that will be.
+fn choose<'c, 'a, 'l>(
+    candidates: &'c [Candidate<'a, 'l>],
+    now: DateTime<Utc>,
+) -> Option<&'c Candidate<'a, 'l>> {
+    let open = || candidates.iter().filter(|c| c.is_open(now) && c.is_ready());
+    let pressed = open().filter(|c| c.deadline.is_some()).min_by_key(|c| c.deadline);
+    // A window that closes again must not find the hands full.
+    let next_window = candidates
+        .iter()
+        .filter(|c| !c.is_open(now) && c.closes.is_some())
+        .filter_map(Candidate::opens_at)
+        .min();
+    let fits = |c: &&Candidate<'_, '_>| next_window.is_none_or(|opens| now + c.takes() <= opens);
+    let soonest = || {
+        let closed = candidates.iter().filter(|c| !c.is_open(now));
+        closed.min_by_key(|c| c.opens_at())
+    };
+    pressed
+        .or_else(|| open().filter(fits).min_by_key(|c| (!c.makes_ready(), !c.begun)))
+        .or_else(soonest)
+        .or_else(|| open().next())
+        .or_else(|| candidates.first())
+}
+
+fn coming(line: &Timeline<'_>, what: &str, closes: bool, at: At) -> Option<Coming> {
+    Some(Coming {
+        line: line.line.key.clone(),
+        name: line.line.name.clone(),
+        what: what.to_owned(),
+        closes,
+        at: at.at,
+        earliest: at.earliest,
+        latest: at.latest,
+    })
+}
+
+/// What is to come of a line: every window of a step that is not done, as far as what it
+/// counts from is.
+fn to_come(line: &Timeline<'_>, now: DateTime<Utc>) -> Vec<Coming> {
+    let Some(next) = line.next() else { return Vec::new() };
+    let mut all = Vec::new();
+    for step in &line.line.steps[next..] {
+        let windows =
+            [(step.opens(), line.opens(step), false), (step.closes(), line.closes(step), true)];
+        for (due, at, closes) in windows {
+            if let (Some(due), Some(at)) = (due, at)
+                && at.at > now
+            {
+                all.extend(coming(line, &due.what, closes, at));
+            }
+        }
+    }
+    // Two steps with the same window are one thing to watch.
+    all.dedup_by(|b, a| a.at == b.at && a.what == b.what);
+    all
+}
+
+fn progress(line: &Timeline<'_>) -> Progress {
+    let steps = &line.line.steps;
+    Progress {
+        line: line.line.key.clone(),
+        name: line.line.name.clone(),
+        steps: steps
+            .iter()
+            .map(|step| StepProgress {
+                key: step.key.clone(),
+                text: step.text.clone(),
+                done_at: line.done_at(&step.key),
+            })
+            .collect(),
+        next: line.next().map(|i| steps[i].key.clone()),
+        pace: line.told_pace(),
+    }
+}

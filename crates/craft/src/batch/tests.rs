@@ -1,0 +1,294 @@
+//! Which step comes first, what a correction does, and where a batch stands.
+
+use chrono::{DateTime, Utc};
+use uuid::Uuid;
+
+use super::*;
+use crate::chocolate::Family;
+use crate::plan::{BowlInputs, Plan, PlanInputs};
+use crate::steps::{Line, lines};
+use crate::work::{ComponentInputs, kinds};
+
+fn at(s: i64) -> DateTime<Utc> {
+    DateTime::from_timestamp(1_790_000_000 + s, 0).expect("in range")
+}
+
+fn planned(names: &[&str]) -> Vec<Line> {
+    let mut bowls: Vec<_> = [Family::Dark, Family::White].map(BowlInputs::usual).into();
+    let colours = kinds().into_iter().filter(|kind| names.contains(&kind.name));
+    bowls.extend(colours.flat_map(|kind| kind.colours));
+    let components = names.iter().enumerate().map(|(i, name)| {
+        let kind = kinds().into_iter().find(|kind| kind.name == *name).expect("such a kind");
+        ComponentInputs { key: format!("it-{i}"), name: (*name).to_owned(), work: kind.start }
+    });
+    let inputs = PlanInputs {
+        fridge_c: Some(5.0),
+        bowls,
+        components: components.collect(),
+        ..PlanInputs::usual(Family::Dark)
+    };
+    lines(&Plan::of(&inputs).expect("a plan"))
+}
+
+fn done(line: &str, task: &str, s: i64) -> Event {
+    event(line, task, s, false)
+}
+
+fn event(line: &str, task: &str, s: i64, just_now: bool) -> Event {
+    let step = format!("{line}/{task}");
+    Event { id: Uuid::now_v7(), at: at(s), kind: EventKind::Done { step, just_now } }
+}
+
+fn bowl(chocolate: &str, opened_s: i64, status: BowlStatus) -> BowlState {
+    BowlState { chocolate: chocolate.to_owned(), opened_at: at(opened_s), status }
+}
+
+/// Both chocolates are in temper, as often as they are needed.
+fn all_ready() -> Vec<BowlState> {
+    let bowls = ["dark", "white"]
+        .into_iter()
+        .flat_map(|key| [bowl(key, -9, BowlStatus::Ready), bowl(key, -8, BowlStatus::Ready)]);
+    bowls.collect()
+}
+
+fn now_at(lines: &[Line], events: &[Event], s: i64) -> Instruction {
+    guide(lines, events, &all_ready(), at(s)).now.expect("something to do")
+}
+
+fn stage_of(lines: &[Line], events: &[Event], bowls: &[BowlState]) -> Stage {
+    standing(lines, events, bowls, false).stage
+}
+
+#[test]
+fn what_needs_no_chocolate_is_done_before_any_is_poured() {
+    let plan = planned(&["Slab of bark", "Wrap round a cake"]);
+    assert_eq!(now_at(&plan, &[], 0).step, "it-0/line");
+    let lined = [done("it-0", "line", 10)];
+    assert_eq!(now_at(&plan, &lined, 20).step, "it-1/line");
+}
+
+#[test]
+fn a_chocolate_is_weighed_out_and_tempered_before_what_takes_it() {
+    let plan = planned(&["Slab of bark"]);
+    let now = |events: &[Event], bowls: &[BowlState]| {
+        guide(&plan, events, bowls, at(60)).now.map(|now| (now.step, now.state))
+    };
+    let lined = vec![done("it-0", "line", 10)];
+    assert_eq!(now(&lined, &[]), Some(("@dark/weigh".into(), State::Do)));
+    let weighed = [lined.clone(), vec![done("@dark", "weigh", 20)]].concat();
+    assert_eq!(now(&weighed, &[]), Some(("@dark/temper".into(), State::Do)));
+    // Whoever opens the bowl has weighed it out.
+    let open = [bowl("dark", 30, BowlStatus::Open)];
+    assert_eq!(now(&lined, &open), Some(("it-0/pour".into(), State::WaitForBowl)));
+    let ready = [bowl("dark", 30, BowlStatus::Ready)];
+    assert_eq!(now(&lined, &ready), Some(("it-0/pour".into(), State::Do)));
+    // One that was given up is tempered anew.
+    let lost = [bowl("dark", 30, BowlStatus::GivenUp)];
+    assert_eq!(now(&lined, &lost), Some(("@dark/weigh".into(), State::Do)));
+}
+
+#[test]
+fn a_pour_at_the_bench_is_the_pour_of_its_step_and_counts_once() {
+    let plan = planned(&["Slab of bark"]);
+    let poured = [bowl("dark", 0, BowlStatus::Poured { at: at(900) })];
+    let whole = guide(&plan, &[], &poured, at(910));
+    assert_eq!(whole.now.as_ref().map(|now| now.step.as_str()), Some("it-0/spread"));
+    let dry = |guide: &Guide| {
+        guide.coming.iter().find(|c| c.what == "touch dry").map(|c| c.at).expect("to come")
+    };
+    // Ticked off in the guide first, it counts from there.
+    let ticked = guide(&plan, &[done("it-0", "pour", 880)], &poured, at(910));
+    assert_eq!((dry(&whole) - dry(&ticked)).num_seconds(), 20);
+}
+
+#[test]
+fn of_several_things_from_one_bowl_the_bench_pours_the_first_and_the_last_ends_it() {
+    let plan = planned(&["Slab of bark", "Scored shards"]);
+    let poured = [bowl("dark", 0, BowlStatus::Poured { at: at(900) })];
+    let next: Vec<_> = guide(&plan, &[], &poured, at(905))
+        .progress
+        .into_iter()
+        .filter_map(|line| line.next)
+        .collect();
+    assert_eq!(next, ["it-0/spread", "it-1/line"]);
+    let ready = [bowl("dark", 0, BowlStatus::Ready)];
+    assert_eq!(ends_bowl(&plan, &[], &ready, "it-0/pour"), None, "the shards are still to come");
+    let first = [done("it-0", "pour", 10)];
+    assert_eq!(ends_bowl(&plan, &first, &ready, "it-1/pour"), Some(("dark", 1)));
+    assert_eq!(ends_bowl(&plan, &first, &poured, "it-1/pour"), None, "it is over already");
+    assert_eq!(ends_bowl(&plan, &first, &ready, "it-1/score"), None, "it takes no chocolate");
+    assert_eq!(ends_bowl(&plan, &first, &ready, "no/such"), None);
+}
+
+#[test]
+fn a_batch_is_under_way_until_everything_in_it_is_made() {
+    let plan = planned(&["Slab of bark", "Boiled-sugar sheet"]);
+    let open = [bowl("dark", 0, BowlStatus::Open)];
+    let poured = [bowl("dark", 0, BowlStatus::Poured { at: at(900) })];
+    assert_eq!(stage_of(&plan, &[], &open), Stage::UnderWay);
+    assert_eq!(stage_of(&plan, &[], &poured), Stage::UnderWay, "the sugar is still to be boiled");
+    let boxed = [done("it-1", "box", 5_000)];
+    assert_eq!(stage_of(&plan, &boxed, &poured), Stage::Made);
+    let left = standing(&plan, &boxed, &poured, false).to_do;
+    assert_eq!(left.iter().map(|t| t.step.as_str()).collect::<Vec<_>>(), ["it-0/spread"]);
+    assert!(left[0].more > 0);
+    assert_eq!(standing(&plan, &[], &poured, true).stage, Stage::Closed);
+    assert_eq!(standing(&plan, &boxed, &poured, true).stage, Stage::Made);
+}
+
+#[test]
+fn it_is_lost_only_while_nothing_of_it_is_made() {
+    let plan = planned(&["Slab of bark"]);
+    let lost = bowl("dark", 0, BowlStatus::GivenUp);
+    assert_eq!(stage_of(&plan, &[], std::slice::from_ref(&lost)), Stage::Lost);
+    let lined = [done("it-0", "line", 5)];
+    assert_eq!(stage_of(&plan, &lined, std::slice::from_ref(&lost)), Stage::Lost);
+    let again = [lost.clone(), bowl("dark", 60, BowlStatus::Open)];
+    assert_eq!(stage_of(&plan, &lined, &again), Stage::UnderWay);
+    // Another bowl that is given up after the pour takes nothing from what was made.
+    let after = [bowl("dark", 0, BowlStatus::Poured { at: at(900) }), lost];
+    assert_eq!(stage_of(&plan, &lined, &after), Stage::Made);
+}
+
+#[test]
+fn what_was_begun_by_mistake_starts_over_and_that_can_be_undone() {
+    let plan = planned(&["Slab of bark"]);
+    let over = Event { id: Uuid::now_v7(), at: at(50), kind: EventKind::StartedOver };
+    let before = [done("it-0", "line", 0), done("it-0", "pour", 10)];
+    let events = [before.to_vec(), vec![over.clone()]].concat();
+    assert_eq!(now_at(&plan, &events, 60).step, "it-0/line");
+    assert_eq!(last_standing(&events), Some(over.id));
+    let undo = EventKind::Undone { event: over.id };
+    let undone = [events, vec![Event { id: Uuid::now_v7(), at: at(70), kind: undo }]].concat();
+    assert_eq!(now_at(&plan, &undone, 80).step, "it-0/spread");
+    assert_eq!(last_standing(&undone), Some(before[1].id));
+}
+
+#[test]
+fn a_window_that_closes_goes_before_one_that_does_not() {
+    let plan = planned(&["Marbled bark", "Slab of bark"]);
+    let poured = [done("it-0", "line", 0), done("it-1", "line", 5), done("it-0", "pour", 10)];
+    let next = now_at(&plan, &poured, 12);
+    // The blobs must run together: the other slab waits.
+    assert_eq!(next.step, "it-0/blobs-1");
+    assert_eq!(next.state, State::Do);
+    assert!(next.closes.is_some_and(|closes| closes.closes && closes.at > at(12)));
+    let late = now_at(&plan, &poured, 3_000);
+    assert_eq!(late.state, State::Missed);
+    assert!(late.detail.starts_with("It drags now"), "{}", late.detail);
+}
+
+#[test]
+fn while_one_sets_the_next_is_poured_and_all_countdowns_run() {
+    let plan = planned(&["Slab of bark", "Scored shards"]);
+    let mut events = vec![done("it-0", "line", 0), done("it-1", "line", 1)];
+    for (i, task) in ["pour", "spread", "tap"].iter().enumerate() {
+        events.push(done("it-0", task, 10 + i as i64 * 10));
+    }
+    assert_eq!(now_at(&plan, &events, 40).step, "it-1/pour");
+    for (i, task) in ["pour", "spread", "tap"].iter().enumerate() {
+        events.push(done("it-1", task, 60 + i as i64 * 10));
+    }
+    let whole = guide(&plan, &events, &all_ready(), at(100));
+    assert_eq!(whole.now.as_ref().map(|now| now.state), Some(State::Wait));
+    assert!(whole.coming.windows(2).all(|w| w[0].at <= w[1].at), "in the order in which they bind");
+    let named: Vec<_> = whole.coming.iter().map(|c| (c.line.as_str(), c.what.as_str())).collect();
+    for expected in [("it-0", "touch dry"), ("it-1", "touch dry"), ("it-1", "scores clean until")] {
+        assert!(named.contains(&expected), "{named:?}");
+    }
+}
+
+#[test]
+fn caps_are_tempered_for_in_time_for_the_crust() {
+    let plan = planned(&["Filled shells"]);
+    let mut events: Vec<_> = ["polish", "pour", "scrape", "ganache"]
+        .iter()
+        .enumerate()
+        .map(|(i, task)| done("it-0", task, i as i64))
+        .collect();
+    events.push(done("it-0", "fill", 1_000));
+    let once = [bowl("dark", 0, BowlStatus::Poured { at: at(1) })];
+    let at_hour =
+        |h: i64| guide(&plan, &events, &once, at(1_000 + h * 3_600)).now.expect("something to do");
+    let early = at_hour(1);
+    assert_eq!((early.step.as_str(), early.state), ("@dark#2/temper", State::Wait));
+    let opens = early.opens.expect("a time").at - at(1_000);
+    assert!(opens.num_minutes() > 150 && opens.num_minutes() < 240, "{opens}");
+    assert_eq!(at_hour(5).state, State::Do);
+    let again = [once.to_vec(), vec![bowl("dark", 15_000, BowlStatus::Ready)]].concat();
+    let caps = guide(&plan, &events, &again, at(1_000 + 5 * 3_600)).now.expect("caps");
+    assert_eq!((caps.step.as_str(), caps.state), ("it-0/cap", State::Do));
+}
+
+#[test]
+fn dry_now_moves_what_follows_and_dry_already_does_not() {
+    let plan = planned(&["Scored shards"]);
+    let poured = vec![
+        done("it-0", "line", 0),
+        done("it-0", "pour", 0),
+        done("it-0", "spread", 5),
+        done("it-0", "tap", 8),
+    ];
+    let opens = |events: &[Event], s: i64| {
+        let all = guide(&plan, events, &all_ready(), at(s));
+        let opens = all.coming.iter().find(|c| c.what == "soft enough to score");
+        (opens.expect("to come").at - at(0)).as_seconds_f64()
+    };
+    let foretold = opens(&poured, 10);
+    let steps = || plan.iter().flat_map(|line| &line.steps);
+    let dry_s = steps().find(|step| step.is_touch).and_then(|s| s.opens()).expect("sets").typical_s;
+    let touched = |just_now| {
+        let mut events = poured.clone();
+        events.push(event("it-0", "touch-dry", (dry_s * 0.8) as i64, just_now));
+        events
+    };
+    let sooner = opens(&touched(true), (dry_s * 0.8) as i64 + 1);
+    assert!((sooner / foretold - 0.8).abs() < 0.01, "{sooner} of {foretold}");
+    let as_foretold = opens(&touched(false), (dry_s * 0.8) as i64 + 1);
+    assert!((as_foretold - foretold).abs() < 0.01);
+    let taught = lesson(&plan, &touched(true), 1.1);
+    let pace = taught[0].1.setting_pace.expect("a pace");
+    assert!((pace - 0.88).abs() < 0.01, "on top of what the plan counted on: {pace}");
+    assert!(lesson(&plan, &touched(false), 1.0).is_empty());
+}
+
+#[test]
+fn a_word_that_cannot_be_believed_changes_nothing() {
+    let plan = planned(&["Slab of bark"]);
+    let mut events = vec![done("it-0", "pour", 0)];
+    events.push(event("it-0", "touch-dry", 9_000, true));
+    let progress = guide(&plan, &events, &all_ready(), at(9_001)).progress;
+    assert!(progress.iter().all(|line| line.pace.is_none()));
+    assert!(lesson(&plan, &events, 1.0).is_empty());
+}
+
+#[test]
+fn what_is_undone_was_not_done_and_twice_is_once() {
+    let plan = planned(&["Slab of bark"]);
+    let first = done("it-0", "line", 0);
+    let again = first.clone();
+    let undo = Event { id: Uuid::now_v7(), at: at(9), kind: EventKind::Undone { event: first.id } };
+    assert_eq!(now_at(&plan, &[first.clone(), again.clone()], 5).step, "it-0/pour");
+    assert_eq!(last_standing(&[first.clone(), again.clone()]), Some(first.id));
+    assert_eq!(now_at(&plan, &[first.clone(), again, undo.clone()], 10).step, "it-0/line");
+    assert_eq!(last_standing(&[first, undo]), None);
+}
+
+#[test]
+fn steps_that_were_passed_over_are_not_asked_for() {
+    let plan = planned(&["Slab of bark"]);
+    assert_eq!(now_at(&plan, &[done("it-0", "spread", 5)], 10).step, "it-0/tap");
+}
+
+#[test]
+fn events_far_off_or_of_steps_that_are_not_there_break_nothing() {
+    let plan = planned(&["Slab of bark", "Boiled-sugar sheet"]);
+    for when in [DateTime::<Utc>::MIN_UTC, DateTime::<Utc>::MAX_UTC] {
+        for step in ["it-0/pour", "it-9/pour", "", "/"] {
+            let kind = EventKind::Done { step: step.to_owned(), just_now: false };
+            let events = [Event { id: Uuid::now_v7(), at: when, kind }];
+            let _ = guide(&plan, &events, &[], at(0));
+            let _ = standing(&plan, &events, &[], false);
+        }
+    }
+}

@@ -1,0 +1,90 @@
+//! What the maker states of a plan: the kitchen, the chocolates to be tempered, and
+//! what is made from them.
+
+use serde::{Deserialize, Serialize};
+
+use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
+use crate::chocolate::Family;
+use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
+
+/// A plan as the maker states it.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlanInputs {
+    /// The room's temperature.
+    pub room_c: f64,
+    /// The room's relative humidity.
+    pub rh_pct: f64,
+    /// The fridge's temperature, where work is to set there once it is touch dry.
+    #[serde(default)]
+    pub fridge_c: Option<f64>,
+    /// How long it takes to set here, against what is usual; filled in from the shelf.
+    #[serde(default)]
+    pub setting_pace: Option<f64>,
+    /// The chocolates to be tempered.
+    pub bowls: Vec<BowlInputs>,
+    /// What is made.
+    pub components: Vec<ComponentInputs>,
+}
+
+impl PlanInputs {
+    /// Where a plan starts before the maker says anything: a slab of one chocolate,
+    /// 4 mm thick on a 30 × 20 cm tray, in a good room.
+    #[must_use]
+    pub fn usual(family: Family) -> Self {
+        let bowl = BowlInputs::usual(family);
+        let slab = SlabInputs {
+            chocolate: bowl.key.clone(),
+            cover: CoverInputs::Thickness {
+                tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None },
+                thickness_mm: 4.0,
+            },
+            mixed_in: None,
+            topping: None,
+            lining: Lining::default(),
+            piece_cm2: None,
+        };
+        Self {
+            room_c: USUAL_ROOM_C,
+            rh_pct: 45.0,
+            fridge_c: None,
+            setting_pace: None,
+            bowls: vec![bowl],
+            components: vec![ComponentInputs {
+                key: "slab".to_owned(),
+                name: "Slab of bark".to_owned(),
+                work: WorkInputs::Slab(slab),
+            }],
+        }
+    }
+
+    /// A batch of one bowl that was made elsewhere: as much bark as it gives.
+    #[must_use]
+    pub fn around(bowl: BowlInputs) -> Self {
+        let usual = Self::usual(bowl.family);
+        let slab = SlabInputs {
+            chocolate: bowl.key.clone(),
+            cover: CoverInputs::Spread {
+                in_hand_g: bowl.total_g.unwrap_or(500.0).max(30.0),
+                thickness_mm: bowl.thickness_mm.unwrap_or(4.0),
+            },
+            mixed_in: None,
+            topping: None,
+            lining: Lining::default(),
+            piece_cm2: None,
+        };
+        let work = WorkInputs::Slab(slab);
+        let components = usual
+            .components
+            .into_iter()
+            .map(|c| ComponentInputs { work: work.clone(), ..c })
+            .collect();
+        Self {
+            room_c: bowl.room_c.unwrap_or(usual.room_c),
+            bowls: vec![BowlInputs { total_g: None, thickness_mm: None, room_c: None, ..bowl }],
+            components,
+            ..usual
+        }
+    }
+}

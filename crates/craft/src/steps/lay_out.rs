@@ -1,0 +1,198 @@
+//! From a plan to its lines of steps.
+
+use std::collections::{BTreeMap, HashMap};
+
+use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
+use super::tempering;
+use crate::plan::{Plan, PlannedComponent};
+use crate::units::{Time, in_grams, in_seconds};
+use crate::work::{self, Task};
+
+/// A chocolate is held in temper so long for what comes next; what is poured later is
+/// tempered for again, s (*custom*).
+pub(crate) const APART_S: f64 = 45.0 * 60.0;
+
+/// The lines of a plan: its temperings, then a line for each cast of each component.
+#[must_use]
+pub fn lines(plan: &Plan) -> Vec<Line> {
+    let colours: Vec<&str> = plan
+        .bowls
+        .iter()
+        .filter(|bowl| bowl.plan.as_ref().is_some_and(|plan| plan.colour.is_some()))
+        .map(|bowl| bowl.key.as_str())
+        .collect();
+    let mut lines = Vec::new();
+    let mut uses = Vec::new();
+    for component in &plan.components {
+        let casts = component.draft.cast.as_ref().map_or(1, |cast| cast.casts.max(1));
+        let mut begins_s = 0.0;
+        for cast in 1..=casts {
+            let line = component_line(component, cast, casts, &colours);
+            begins_s = find_uses(&line, lines.len(), begins_s, &mut uses);
+            lines.push(line);
+        }
+    }
+    let waits = temperings(&mut lines, uses);
+    let of_bowls = plan.bowls.iter().flat_map(|bowl| {
+        waits
+            .iter()
+            .filter(|((key, _), _)| *key == bowl.key)
+            .filter_map(move |((_, nth), wait)| tempering::line(bowl, *nth, wait.clone()))
+    });
+    of_bowls.collect::<Vec<_>>().into_iter().chain(lines).collect()
+}
+
+/// A step that takes a tempered chocolate.
+struct Use {
+    chocolate: String,
+    line: usize,
+    step: usize,
+    /// When it comes, where nothing else is made, s.
+    at_s: f64,
+    /// The long wait of its line that lies before it.
+    wait: Option<Wait>,
+}
+
+/// Notes which steps of a line take chocolate, and when; gives when the line is done.
+fn find_uses(line: &Line, index: usize, begins_s: f64, uses: &mut Vec<Use>) -> f64 {
+    let mut done: HashMap<&str, f64> = HashMap::new();
+    let mut at_s = begins_s;
+    let mut long: Option<Wait> = None;
+    for (i, step) in line.steps.iter().enumerate() {
+        if let Some(wait) = &step.wait
+            && let Some(opens) = &wait.opens
+        {
+            let since = done.get(wait.step.as_str()).copied().unwrap_or(at_s);
+            at_s = at_s.max(since + opens.typical_s);
+            if opens.typical_s >= APART_S {
+                long = Some(wait.clone());
+            }
+        }
+        if let Some(chocolate) = &step.chocolate {
+            let wait = long.clone();
+            uses.push(Use { chocolate: chocolate.clone(), line: index, step: i, at_s, wait });
+        }
+        at_s += step.takes.typical_s;
+        done.insert(&step.key, at_s);
+    }
+    at_s
+}
+
+/// Gathers what is poured soon after each other into one tempering, and says of each
+/// step which one it is of. Gives what each tempering waits for: nothing, where any of
+/// its users waits for nothing.
+fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32), Option<Wait>> {
+    uses.sort_by(|a, b| a.chocolate.cmp(&b.chocolate).then(a.at_s.total_cmp(&b.at_s)));
+    let mut waits = BTreeMap::new();
+    let mut nth = 0;
+    let mut before: Option<(String, f64)> = None;
+    for Use { chocolate, line, step, at_s, wait } in uses {
+        nth = match &before {
+            Some((same, _)) if *same != chocolate => 1,
+            Some((_, last_s)) if at_s - last_s < APART_S => nth,
+            _ => nth + 1,
+        };
+        lines[line].steps[step].tempered = Some(tempering::step_key(&chocolate, nth));
+        waits
+            .entry((chocolate.clone(), nth))
+            .and_modify(|known: &mut Option<Wait>| {
+                if wait.is_none() {
+                    *known = None;
+                }
+            })
+            .or_insert(wait);
+        before = Some((chocolate, at_s));
+    }
+    waits
+}
+
+fn component_line(component: &PlannedComponent, cast: u32, casts: u32, colours: &[&str]) -> Line {
+    let key = if cast == 1 { component.key.clone() } else { format!("{}#{cast}", component.key) };
+    let name = if casts == 1 {
+        component.name.clone()
+    } else {
+        format!("{}, cast {cast} of {casts}", component.name)
+    };
+    let first_taking = component.tasks.iter().position(|task| task.chocolate.is_some());
+    let mut steps: Vec<Step> = Vec::new();
+    if cast == 1 {
+        steps.extend(goods(component, &key));
+    }
+    for (i, task) in component.tasks.iter().enumerate() {
+        let before = first_taking.is_some_and(|first| i < first);
+        steps.push(step(task, &key, kind(task, before, colours)));
+    }
+    let of = LineOf::Component { component: component.key.clone(), cast, casts };
+    Line { key, of, name, steps }
+}
+
+/// What goes in or on is weighed before anything is poured.
+fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
+    let parts: Vec<String> = component
+        .draft
+        .goods
+        .iter()
+        .filter(|goods| matches!(goods.goes, "mixed in" | "on top"))
+        .map(|goods| format!("{:.0} g of {}", in_grams(goods.mass), goods.name))
+        .collect();
+    if parts.is_empty() {
+        return None;
+    }
+    Some(Step {
+        key: format!("{line}/goods"),
+        kind: StepKind::Preparing,
+        text: format!("Weigh out {}", parts.join(" and ")),
+        detail: "Dry, at room temperature, within reach.".to_owned(),
+        caution: crate::spread::guard::ALLERGENS.to_owned(),
+        missed: String::new(),
+        takes: Takes { typical_s: 90.0, least_s: 60.0, most_s: 240.0 },
+        chocolate: None,
+        tempered: None,
+        wait: None,
+        is_touch: false,
+    })
+}
+
+fn kind(task: &Task, before: bool, colours: &[&str]) -> StepKind {
+    match &task.chocolate {
+        Some(key) if colours.contains(&key.as_str()) => StepKind::Applying,
+        Some(_) => StepKind::Pouring,
+        None if task.is_touch => StepKind::Waiting,
+        None if task.key.starts_with("fridge-") => StepKind::Chilling,
+        None if before => StepKind::Preparing,
+        None => StepKind::Finishing,
+    }
+}
+
+fn due(due: &work::Due) -> Due {
+    let ms = |time: Time| (in_seconds(time) * 1_000.0).round() / 1_000.0;
+    Due {
+        typical_s: ms(due.moment.typical),
+        earliest_s: ms(due.moment.earliest),
+        latest_s: ms(due.moment.latest),
+        sets: due.sets,
+        what: due.what.to_owned(),
+    }
+}
+
+fn step(task: &Task, line: &str, kind: StepKind) -> Step {
+    let wait = task.since.as_ref().map(|since| Wait {
+        step: format!("{line}/{since}"),
+        anchor: Anchor::End,
+        opens: task.from.as_ref().map(due),
+        closes: task.until.as_ref().map(due),
+    });
+    Step {
+        key: format!("{line}/{}", task.key),
+        kind,
+        text: task.text.clone(),
+        detail: task.detail.to_owned(),
+        caution: task.caution.to_owned(),
+        missed: task.missed.to_owned(),
+        takes: Takes::about(task.takes),
+        chocolate: task.chocolate.clone(),
+        tempered: None,
+        wait: wait.filter(|wait| wait.opens.is_some() || wait.closes.is_some()),
+        is_touch: task.is_touch,
+    }
+}
