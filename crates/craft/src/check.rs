@@ -3,6 +3,7 @@
 //! A [`Checker`] gathers every fault in one go, so that a maker sees all the
 //! fields to mend at once and nothing is half accepted.
 
+use crate::wording::{wrong_in_line, wrong_in_note};
 use std::fmt;
 
 /// The range in which a stated number makes sense in a home kitchen.
@@ -292,13 +293,16 @@ impl Checker {
         value.map(|v| self.number(field, v, bounds))
     }
 
-    /// Notes a fault where a text is empty or longer than `longest` characters.
+    /// Notes a fault where a text is empty, longer than `longest` characters, or not one
+    /// line of plain text.
     pub fn text(&mut self, field: &str, value: &str, longest: usize) {
         let length = value.chars().count();
         if value.trim().is_empty() {
             self.fault(field, format!("must be 1 to {longest} characters; it is empty"));
         } else if length > longest {
             self.fault(field, format!("must be 1 to {longest} characters; it has {length}"));
+        } else if let Some(wrong) = wrong_in_line(value) {
+            self.fault(field, wrong);
         }
     }
 
@@ -307,6 +311,8 @@ impl Checker {
         let length = value.chars().count();
         if length > longest {
             self.fault(field, format!("must be at most {longest} characters; it has {length}"));
+        } else if let Some(wrong) = wrong_in_note(value) {
+            self.fault(field, wrong);
         }
     }
 

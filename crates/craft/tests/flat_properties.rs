@@ -1,7 +1,7 @@
 //! What holds for flat work whatever is stated.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::batch::{BowlState, BowlStatus, Event, EventKind, guide, last_standing, standing};
+use craft::batch::{BowlState, BowlStatus, Event, EventKind, guide, standing};
 use craft::chocolate::Family;
 use craft::drawn::import::import;
 use craft::drawn::joins::joins;

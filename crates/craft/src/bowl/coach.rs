@@ -72,12 +72,3 @@ pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> 
         _ => Vec::new(),
     }
 }
-
-/// The countdowns after a pour, in the order in which they bind; none before
-/// the pour, or where the room is too warm for the slab to set.
-#[must_use]
-pub fn setting_windows(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Countdown> {
-    after_pour::windows(&Look { setup, bowl, ahead: &Ahead::default(), now })
-        .map(Vec::from)
-        .unwrap_or_default()
-}

@@ -1,20 +1,19 @@
 //! What happens to a bowl.
 
 use chrono::{DateTime, Utc};
-use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use crate::units::{Mass, Temperature, Time};
+use crate::words::worded;
 
-/// Where a reading came from.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Source {
-    /// Sent by a thermometer.
-    Probe,
-    /// Typed by the maker.
-    Hand,
+worded! {
+    /// Where a reading came from.
+    Source {
+        /// Sent by a thermometer.
+        Probe = "probe",
+        /// Typed by the maker.
+        Hand = "hand",
+    }
 }
 
 /// One look at the thermometer.
@@ -30,22 +29,21 @@ pub struct Reading {
     pub source: Source,
 }
 
-/// What a temper test looks like.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Seen {
-    /// It sets from the edge inward.
-    SetsFromEdge,
-    /// Dry, even, satin.
-    EvenSatin,
-    /// Streaks or swirls.
-    Streaks,
-    /// Still wet.
-    StillWet,
+worded! {
+    /// What a temper test looks like.
+    Seen {
+        /// It sets from the edge inward.
+        SetsFromEdge = "sets_from_edge",
+        /// Dry, even, satin.
+        EvenSatin = "even_satin",
+        /// Streaks or swirls.
+        Streaks = "streaks",
+        /// Still wet.
+        StillWet = "still_wet",
+    }
 }
 
-/// What the maker did.
+/// What the maker did, or says of what was recorded.
 #[derive(Clone, Debug, PartialEq)]
 pub enum ActionKind {
     /// Put on the heat: a burst of known length, or until taken off.
@@ -89,7 +87,7 @@ pub enum ActionKind {
     },
     /// Poured out.
     Poured,
-    /// The batch was given up.
+    /// The bowl was given up.
     GivenUp {
         /// Why.
         reason: String,
@@ -98,6 +96,18 @@ pub enum ActionKind {
     Undone {
         /// Which.
         action: Uuid,
+    },
+    /// Correction: so much was weighed in an earlier action, not what was entered.
+    AmountCorrected {
+        /// Which action.
+        action: Uuid,
+        /// How much it was.
+        mass: Mass,
+    },
+    /// Correction: a reading was mistyped, and does not count.
+    ReadingWithdrawn {
+        /// Which reading.
+        reading: Uuid,
     },
 }
 
@@ -115,6 +125,36 @@ impl ActionKind {
                 | Self::OffStone
                 | Self::Poured
         )
+    }
+
+    /// What it says of another entry, rather than of the chocolate: an undoing or a
+    /// correction.
+    #[must_use]
+    pub fn is_about_the_record(&self) -> bool {
+        matches!(
+            self,
+            Self::Undone { .. } | Self::AmountCorrected { .. } | Self::ReadingWithdrawn { .. }
+        )
+    }
+
+    /// What was weighed in it.
+    #[must_use]
+    pub fn mass(&self) -> Option<Mass> {
+        match self {
+            Self::SeedAdded { mass } | Self::CrystalsAdded { mass } | Self::OnStone { mass } => {
+                Some(*mass)
+            }
+            _ => None,
+        }
+    }
+
+    /// The same with so much weighed.
+    pub(super) fn set_mass(&mut self, weighed: Mass) {
+        if let Self::SeedAdded { mass } | Self::CrystalsAdded { mass } | Self::OnStone { mass } =
+            self
+        {
+            *mass = weighed;
+        }
     }
 }
 

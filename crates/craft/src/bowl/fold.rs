@@ -329,7 +329,10 @@ impl Bowl {
                 self.heat = Heat::Off;
                 self.enter(Phase::Lost, at);
             }
-            ActionKind::Undone { .. } => {}
+            // The record has done as they say.
+            ActionKind::Undone { .. }
+            | ActionKind::AmountCorrected { .. }
+            | ActionKind::ReadingWithdrawn { .. } => {}
         }
     }
 

@@ -59,7 +59,6 @@ fn rank(rule: Rule) -> u8 {
         | Rule::WorkInColour
         | Rule::WarmColour
         | Rule::Strain => 6,
-        Rule::Top | Rule::Cut => 7,
         Rule::StirAfterHeat | Rule::StirringMissing | Rule::Spread => 8,
         Rule::StirIn | Rule::StirDown | Rule::CoolToGate | Rule::Plateau => 9,
         Rule::ProbeTrouble
@@ -68,30 +67,19 @@ fn rank(rule: Rule) -> u8 {
         | Rule::Warm
         | Rule::Soften => 10,
         Rule::Heating | Rule::WatchSmear => 11,
-        Rule::LeaveToSet | Rule::LeaveToShrink | Rule::Release => 12,
-        Rule::DoesNotSet | Rule::Build | Rule::GivenUp => 13,
+        Rule::Poured | Rule::GivenUp => 12,
     }
 }
 
 /// Whether nothing is to be done before the countdown ends.
 fn only_waits(rule: Rule) -> bool {
-    matches!(
-        rule,
-        Rule::Heating
-            | Rule::WatchSmear
-            | Rule::LeaveToSet
-            | Rule::LeaveToShrink
-            | Rule::Release
-            | Rule::WorkOnStone
-    )
+    matches!(rule, Rule::Heating | Rule::WatchSmear | Rule::WorkOnStone)
 }
 
 impl Call<'_> {
     /// When it needs hands, in real time from `real`.
     fn need(&self, real: DateTime<Utc>) -> Need {
-        if self.rate <= 0.0
-            || matches!(self.advice.rule, Rule::DoesNotSet | Rule::Build | Rule::GivenUp)
-        {
+        if self.rate <= 0.0 || matches!(self.advice.rule, Rule::Poured | Rule::GivenUp) {
             return Need::Never;
         }
         if !only_waits(self.advice.rule) {

@@ -7,6 +7,7 @@
 
 pub mod coach;
 mod curve;
+mod entry;
 mod event;
 mod finish;
 mod fold;
@@ -19,6 +20,7 @@ pub mod temper_test;
 pub mod trust;
 
 pub use curve::{CurvePoint, curve};
+pub use entry::{ActionName, Entry};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
 pub use finish::{Finish, finish};
 pub(crate) use fold::time_delta;

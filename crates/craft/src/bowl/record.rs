@@ -1,6 +1,6 @@
 //! A bowl's readings and actions, put in order.
 
-use std::collections::HashSet;
+use std::collections::{HashMap, HashSet};
 
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
@@ -8,7 +8,8 @@ use uuid::Uuid;
 use super::event::{Action, ActionKind, Reading};
 use crate::units::TemperatureDifference;
 
-/// Readings and actions in order of time, each once, without what was undone.
+/// Readings and actions in order of time, each once, without what was undone, and with
+/// what was corrected since.
 ///
 /// It does not matter in what order, or how often, they arrived:
 ///
@@ -26,8 +27,12 @@ use crate::units::TemperatureDifference;
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct Record {
     readings: Vec<Reading>,
+    /// Every entry, as it was made.
+    entries: Vec<Action>,
+    /// The actions that stand, with what was corrected.
     actions: Vec<Action>,
-    undone: HashSet<Uuid>,
+    /// Readings that were withdrawn, as they were sent.
+    withdrawn: Vec<Reading>,
     offset: TemperatureDifference,
 }
 
@@ -37,21 +42,70 @@ impl Record {
     pub fn new(mut readings: Vec<Reading>, mut actions: Vec<Action>) -> Self {
         in_order_once(&mut readings, |r| (r.at, r.id));
         in_order_once(&mut actions, |a| (a.at, a.id));
-        let undone = actions
+        let mut record = Self {
+            readings,
+            entries: actions,
+            actions: Vec::new(),
+            withdrawn: Vec::new(),
+            offset: TemperatureDifference::default(),
+        };
+        record.correct();
+        record
+    }
+
+    /// Works out which entries stand. An undoing or a correction can be undone itself.
+    fn correct(&mut self) {
+        let undone: HashSet<Uuid> = self
+            .entries
             .iter()
-            .filter_map(|a| match a.kind {
+            .filter_map(|entry| match entry.kind {
                 ActionKind::Undone { action } => Some(action),
                 _ => None,
             })
             .collect();
-        Self { readings, actions, undone, offset: TemperatureDifference::default() }
+        let stands = |entry: &&Action| !undone.contains(&entry.id);
+        let mut weighed = HashMap::new();
+        let mut withdrawn = HashSet::new();
+        for entry in self.entries.iter().filter(stands) {
+            match entry.kind {
+                ActionKind::AmountCorrected { action, mass } => {
+                    weighed.insert(action, mass);
+                }
+                ActionKind::ReadingWithdrawn { reading } => {
+                    withdrawn.insert(reading);
+                }
+                _ => {}
+            }
+        }
+        self.actions = self
+            .entries
+            .iter()
+            .filter(stands)
+            .filter(|entry| !entry.kind.is_about_the_record())
+            .cloned()
+            .map(|mut action| {
+                if let Some(mass) = weighed.get(&action.id) {
+                    action.kind.set_mass(*mass);
+                }
+                action
+            })
+            .collect();
+        for reading in std::mem::take(&mut self.withdrawn) {
+            add_in_order(&mut self.readings, reading, |r| (r.at, r.id));
+        }
+        if !withdrawn.is_empty() {
+            let (out, stay) = std::mem::take(&mut self.readings)
+                .into_iter()
+                .partition(|r| withdrawn.contains(&r.id));
+            (self.withdrawn, self.readings) = (out, stay);
+        }
     }
 
     /// The same with every reading, and each that is added, corrected by what the
     /// thermometer reads too little.
     #[must_use]
     pub fn corrected_by(mut self, offset: TemperatureDifference) -> Self {
-        for reading in &mut self.readings {
+        for reading in self.readings.iter_mut().chain(&mut self.withdrawn) {
             reading.temp = reading.temp - self.offset + offset;
         }
         self.offset = offset;
@@ -61,15 +115,30 @@ impl Record {
     /// Adds a reading as it was sent, wherever in time it belongs.
     pub fn add_reading(&mut self, mut reading: Reading) {
         reading.temp += self.offset;
+        let id = reading.id;
         add_in_order(&mut self.readings, reading, |r| (r.at, r.id));
+        let withdraws = |entry: &Action| entry.kind == ActionKind::ReadingWithdrawn { reading: id };
+        if self.entries.iter().any(withdraws) {
+            self.correct();
+        }
     }
 
     /// Adds an action, wherever in time it belongs.
     pub fn add_action(&mut self, action: Action) {
-        if let ActionKind::Undone { action } = action.kind {
-            self.undone.insert(action);
-        }
-        add_in_order(&mut self.actions, action, |a| (a.at, a.id));
+        add_in_order(&mut self.entries, action, |a| (a.at, a.id));
+        self.correct();
+    }
+
+    /// Every entry as it was made, undoings and corrections among them.
+    #[must_use]
+    pub fn entries(&self) -> &[Action] {
+        &self.entries
+    }
+
+    /// The readings that were withdrawn.
+    #[must_use]
+    pub fn withdrawn(&self) -> &[Reading] {
+        &self.withdrawn
     }
 
     /// Every reading, corrected, trusted or not.
@@ -78,17 +147,21 @@ impl Record {
         &self.readings
     }
 
-    /// The actions that stand: neither undone nor undoings.
+    /// The actions that stand, with what was corrected; neither undone nor undoings.
     pub fn actions(&self) -> impl DoubleEndedIterator<Item = &Action> {
-        self.actions.iter().filter(|a| {
-            !matches!(a.kind, ActionKind::Undone { .. }) && !self.undone.contains(&a.id)
-        })
+        self.actions.iter()
     }
 
     /// Whether an action was recorded, be it undone since.
     #[must_use]
     pub fn has_action(&self, id: Uuid) -> bool {
-        self.actions.iter().any(|a| a.id == id)
+        self.entries.iter().any(|a| a.id == id)
+    }
+
+    /// Whether a reading was recorded, be it withdrawn since.
+    #[must_use]
+    pub fn has_reading(&self, id: Uuid) -> bool {
+        self.readings.iter().chain(&self.withdrawn).any(|r| r.id == id)
     }
 
     /// The latest action that stands: what "undo" takes back.
@@ -100,7 +173,7 @@ impl Record {
     /// When the latest thing happened.
     #[must_use]
     pub fn last_at(&self) -> Option<DateTime<Utc>> {
-        self.readings.last().map(|r| r.at).max(self.actions.last().map(|a| a.at))
+        self.readings.last().map(|r| r.at).max(self.entries.last().map(|a| a.at))
     }
 }
 

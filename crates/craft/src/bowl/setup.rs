@@ -7,7 +7,7 @@ use crate::heat::Ware;
 use crate::heat::microwave::{Microwave, heat_of_ware, heat_to_melt};
 use crate::heat::seed::additions;
 use crate::method::Method;
-use crate::units::{Energy, Length, Mass, Temperature, TemperatureDifference};
+use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
 #[derive(Clone, Debug, PartialEq)]
@@ -44,8 +44,6 @@ pub struct Setup {
     pub ware: Option<Ware>,
     /// The microwave, where one is used.
     pub microwave: Option<Microwave>,
-    /// Thickness of the slab that is poured from it, where one is.
-    pub thickness: Option<Length>,
     /// The powder that is worked in, where it is coloured here.
     pub colouring: Option<Colouring>,
 }

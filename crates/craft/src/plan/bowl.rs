@@ -14,7 +14,7 @@ use crate::heat::seed::{SeedError, StillAir};
 use crate::learn::GearNumbers;
 use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
 use crate::note::Note;
-use crate::units::{Length, Mass, Temperature, TemperatureDifference, degrees, grams};
+use crate::units::{Mass, Temperature, TemperatureDifference, degrees, grams};
 
 /// Less than this is not melted in a microwave, g (*custom*).
 const FEWEST_IN_BURSTS_G: f64 = 30.0;
@@ -26,8 +26,6 @@ pub struct BowlPlan {
     pub chocolate: Chocolate,
     /// What is weighed out.
     pub total: Mass,
-    /// How thick a slab is poured from it, where one is.
-    pub thickness: Option<Length>,
     /// How it is tempered.
     pub method: Method,
     /// The method to recommend, and why.
@@ -122,7 +120,6 @@ impl Tempering {
         Ok(BowlPlan {
             colour,
             total,
-            thickness: self.thickness,
             method,
             recommended,
             amounts,
@@ -191,7 +188,6 @@ impl BowlPlan {
             }),
             ware: self.ware,
             microwave: self.microwave,
-            thickness: self.thickness,
             colouring: self
                 .colour
                 .as_ref()

@@ -14,8 +14,7 @@ use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::units::{
-    Length, Mass, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius,
-    millimetres, minutes,
+    Mass, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius, minutes,
 };
 
 /// The longest name of a chocolate within its batch.
@@ -72,9 +71,6 @@ pub struct BowlInputs {
     /// How much is weighed out; in a batch as much as is made from it, if left out.
     #[serde(default)]
     pub total_g: Option<f64>,
-    /// How thick a slab is poured from it, where one is.
-    #[serde(default)]
-    pub thickness_mm: Option<f64>,
     /// The room's temperature; in a batch the batch's, if left out.
     #[serde(default)]
     pub room_c: Option<f64>,
@@ -119,7 +115,6 @@ pub(super) struct Tempering {
     pub crystals_pct: f64,
     /// What the maker weighs out, if that is stated.
     pub total: Option<Mass>,
-    pub thickness: Option<Length>,
     pub room: Temperature,
     pub melt_to: Option<Temperature>,
     pub target: Option<Temperature>,
@@ -155,7 +150,6 @@ impl BowlInputs {
             stone_c: None,
             crystals_pct: None,
             total_g: None,
-            thickness_mm: None,
             room_c: None,
             melt_to_c: None,
             target_c: None,
@@ -197,12 +191,7 @@ impl BowlInputs {
     /// for itself.
     #[must_use]
     pub fn alone(family: Family, total_g: f64) -> Self {
-        Self {
-            total_g: Some(total_g),
-            thickness_mm: Some(4.0),
-            room_c: Some(USUAL_ROOM_C),
-            ..Self::usual(family)
-        }
+        Self { total_g: Some(total_g), room_c: Some(USUAL_ROOM_C), ..Self::usual(family) }
     }
 
     /// Its quantities, with faults noted under `field` (empty for none); in a room
@@ -236,7 +225,6 @@ impl BowlInputs {
         let stone_c = check.optional("stone_c", self.stone_c, check::STONE_C);
         let crystals_pct = check.optional("crystals_pct", self.crystals_pct, check::CRYSTALS_PCT);
         let total_g = check.optional("total_g", self.total_g, check::CHOCOLATE_G);
-        let thickness_mm = check.optional("thickness_mm", self.thickness_mm, check::SLAB_MM);
         let own_room_c = check.optional("room_c", self.room_c, check::ROOM_C);
         let room_c = own_room_c.unwrap_or(room_c);
         let melt_to_c = check.optional("melt_to_c", self.melt_to_c, check::MELTED_C);
@@ -273,7 +261,6 @@ impl BowlInputs {
         }
         Tempering {
             total: total_g.map(grams),
-            thickness: thickness_mm.map(millimetres),
             room: celsius(room_c),
             method: self.method,
             kitchen: self.kitchen,

@@ -67,7 +67,7 @@ impl PlanInputs {
             chocolate: bowl.key.clone(),
             cover: CoverInputs::Spread {
                 in_hand_g: bowl.total_g.unwrap_or(500.0).max(30.0),
-                thickness_mm: bowl.thickness_mm.unwrap_or(4.0),
+                thickness_mm: 4.0,
             },
             mixed_in: None,
             topping: None,
@@ -82,7 +82,7 @@ impl PlanInputs {
             .collect();
         Self {
             room_c: bowl.room_c.unwrap_or(usual.room_c),
-            bowls: vec![BowlInputs { total_g: None, thickness_mm: None, room_c: None, ..bowl }],
+            bowls: vec![BowlInputs { total_g: None, room_c: None, ..bowl }],
             components,
             ..usual
         }

@@ -311,16 +311,7 @@ impl<'a> Maker<'a> {
                 self.read((said * 10.0).round() / 10.0, Source::Hand);
                 None
             }
-            Rule::ReadThermometer
-            | Rule::Heating
-            | Rule::Top
-            | Rule::LeaveToSet
-            | Rule::Cut
-            | Rule::LeaveToShrink
-            | Rule::Release
-            | Rule::DoesNotSet
-            | Rule::Build
-            | Rule::GivenUp => None,
+            Rule::ReadThermometer | Rule::Heating | Rule::Poured | Rule::GivenUp => None,
         }
     }
 

@@ -192,7 +192,9 @@ impl Pot {
             | ActionKind::TestStarted
             | ActionKind::TestSeen { .. }
             | ActionKind::GivenUp { .. }
-            | ActionKind::Undone { .. } => {}
+            | ActionKind::Undone { .. }
+            | ActionKind::AmountCorrected { .. }
+            | ActionKind::ReadingWithdrawn { .. } => {}
         }
     }
 

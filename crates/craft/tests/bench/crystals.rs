@@ -6,7 +6,7 @@ use craft::bowl::{ActionKind, Seen, Setup};
 use craft::chocolate::{Chocolate, Family};
 use craft::pot::{Condition, Pot};
 use craft::units::{
-    Temperature, celsius, degrees, grams, in_celsius, in_seconds, millimetres, minutes, seconds,
+    Temperature, celsius, degrees, grams, in_celsius, in_seconds, minutes, seconds,
 };
 
 const TEMPERED: [Family; 6] =
@@ -42,7 +42,6 @@ impl Run {
                 craft::units::watts(800.0),
                 craft::units::percent_of(50.0),
             )),
-            thickness: Some(millimetres(4.0)),
         };
         Self { pot: Pot::new(&setup), setup }
     }

@@ -78,7 +78,6 @@ fn every_rule_has_its_place_in_the_queue() {
         Rule::Pour,
         Rule::NotInTemper,
         Rule::AddSeed,
-        Rule::Top,
         Rule::Spread,
         Rule::StirDown,
         Rule::ReadThermometer,
@@ -92,7 +91,7 @@ fn every_rule_has_its_place_in_the_queue() {
     let in_turn: Vec<_> = turns.iter().map(|turn| calls[turn.bowl].advice.rule).collect();
     assert_eq!(in_turn, order);
     // What only waits, and has no time to wait for, asks for nobody; nor what is over.
-    for rule in [Rule::WatchSmear, Rule::LeaveToSet, Rule::Build, Rule::GivenUp, Rule::DoesNotSet] {
+    for rule in [Rule::WatchSmear, Rule::Poured, Rule::GivenUp] {
         let turns = queue(&[Call { advice: kept(asking(rule)), now, rate: 1.0 }], now);
         assert_eq!(turns[0].need, Need::Never, "{rule:?}");
     }

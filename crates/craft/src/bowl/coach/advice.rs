@@ -87,20 +87,8 @@ pub enum Rule {
     TemperLost,
     /// The test did not show temper.
     NotInTemper,
-    /// Poured: toppings.
-    Top,
-    /// Poured: wait.
-    LeaveToSet,
-    /// Poured: cut.
-    Cut,
-    /// Poured: let it shrink.
-    LeaveToShrink,
-    /// Poured: it lets go.
-    Release,
-    /// Poured where it does not set.
-    DoesNotSet,
-    /// Poured; the build guide goes on.
-    Build,
+    /// Poured: what follows is the steps' to say.
+    Poured,
     /// Given up.
     GivenUp,
 }
