@@ -1,40 +1,84 @@
-//! Batches: one project each, from plan to log.
-
-use std::collections::HashMap;
+//! Batches: one making of a plan each, with what it was begun with.
 
 use chrono::{DateTime, Utc};
+use craft::batch::Stage;
 use craft::plan::PlanInputs;
-use sqlx::types::Json;
+use craft::time::WallTime;
+use serde::Serialize;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::error::appended;
-use crate::{Pool, StoreError};
+use crate::document::{Computed, Kept, Summary, read, written};
+use crate::error::{again, inserted};
+use crate::page::{Page, pattern};
+use crate::{Sent, StoreError};
 
-/// A batch.
-#[derive(Clone, Debug, PartialEq, Eq)]
-pub struct Batch {
+/// A batch's own time: `kitchen` at `real`, running `rate` times as fast.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize)]
+pub struct ClockRow {
+    /// Wall time of the anchor.
+    pub real: WallTime,
+    /// Kitchen time of the anchor.
+    pub kitchen: DateTime<Utc>,
+    /// Kitchen seconds per real second.
+    pub rate: f64,
+}
+
+/// A batch, without its documents.
+#[derive(Clone, Debug, PartialEq)]
+pub struct BatchRow {
     /// Its id.
     pub id: Uuid,
-    /// The maker's name for it.
+    /// The plan it was made of; `None` once that is gone.
+    pub plan_id: Option<Uuid>,
+    /// What it is called.
     pub name: String,
     /// The maker's remarks.
     pub note: String,
-    /// Counts its edits.
+    /// Counts the edits of name and note.
     pub version: u32,
+    /// The release that worked out what was kept.
+    pub made_by: String,
     /// When it was begun.
-    pub created_at: DateTime<Utc>,
-    /// When it was last edited.
-    pub updated_at: DateTime<Utc>,
+    pub begun_at: WallTime,
+    /// When the maker closed it.
+    pub closed_at: Option<WallTime>,
+    /// When it was deleted.
+    pub deleted_at: Option<WallTime>,
+    /// Its time.
+    pub clock: ClockRow,
+    /// Whether its clock was the wall's from the beginning.
+    pub real_time: bool,
+    /// Where it stands.
+    pub stage: Stage,
+    /// When its last bowl ended.
+    pub ended_at: Option<WallTime>,
+    /// When anything happened to it last.
+    pub last_at: WallTime,
 }
 
-/// What a batch states, and how often that was edited.
+/// What a batch was begun with.
 #[derive(Clone, Debug, PartialEq)]
-pub struct PlanRow {
-    /// What the maker states.
-    pub inputs: PlanInputs,
-    /// Counts its edits; those of the name are counted apart.
-    pub version: u32,
+pub struct BegunWith {
+    /// What was stated, with what it named on the shelf filled in.
+    pub stated: Kept<PlanInputs>,
+    /// What followed; `None` for what was begun before that was kept, until it is worked out.
+    pub computed: Option<Kept<Computed>>,
+}
+
+/// What a new batch is begun with.
+#[derive(Clone, Debug)]
+pub struct NewBatch<'a> {
+    /// What was stated, filled in.
+    pub stated: &'a PlanInputs,
+    /// What follows from it.
+    pub computed: &'a Computed,
+    /// What lists show.
+    pub summary: &'a Summary,
+    /// What a search looks through.
+    pub words: &'a str,
+    /// What was sent.
+    pub digest: Uuid,
 }
 
 /// A batch as a list shows it.
@@ -42,219 +86,442 @@ pub struct PlanRow {
 pub struct BatchLine {
     /// Its id.
     pub id: Uuid,
-    /// The maker's name for it.
+    /// The plan it was made of.
+    pub plan_id: Option<Uuid>,
+    /// What it is called.
     pub name: String,
-    /// When it was last edited.
-    pub updated_at: DateTime<Utc>,
-    /// What it states.
-    pub inputs: PlanInputs,
-    /// Its bowls, the latest first.
-    pub bowls: Vec<BowlLine>,
-    /// When its build was begun.
-    pub build_begun_at: Option<DateTime<Utc>>,
-    /// How many times the outcome was noted.
-    pub outcomes: u32,
+    /// Where it stands.
+    pub stage: Stage,
+    /// Whether anything is still to do.
+    pub unfinished: bool,
+    /// What there is to show of it.
+    pub summary: Option<Kept<Summary>>,
+    /// Whether what it was begun with can be read.
+    pub readable: bool,
+    /// When it was begun.
+    pub begun_at: WallTime,
+    /// When its last bowl ended.
+    pub ended_at: Option<WallTime>,
+    /// When anything happened to it last.
+    pub last_at: WallTime,
+    /// When it was deleted.
+    pub deleted_at: Option<WallTime>,
+    /// Why its latest bowl was given up, where it was.
+    pub gave_up: Option<String>,
+    /// Its open bowl.
+    pub open_bowl: Option<Uuid>,
+    /// How often a result was noted.
+    pub results: u32,
 }
 
-/// A bowl as a list shows it.
-#[derive(Clone, Debug, PartialEq, Eq)]
-pub struct BowlLine {
-    /// Its id.
-    pub id: Uuid,
-    /// Which of the batch's chocolates it is.
-    pub chocolate: String,
-    /// When it was poured.
-    pub poured_at: Option<DateTime<Utc>>,
-    /// When it was given up, and why.
-    pub given_up: Option<(DateTime<Utc>, String)>,
+/// Which batches a list shows.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
+pub enum BatchesOf {
+    /// All.
+    #[default]
+    All,
+    /// Those under way.
+    UnderWay,
+    /// Those that are over: made, lost or closed.
+    Over,
+    /// Those that were deleted, and can be had back.
+    Deleted,
 }
 
-/// Keeps a new batch. One that is kept already stays as it is.
+/// Keeps a new batch.
 ///
 /// # Errors
-/// Where the database fails.
-pub async fn create(pool: &Pool, batch: &Batch, inputs: &PlanInputs) -> Result<(), StoreError> {
-    let mut connection = pool.acquire().await?;
-    insert(&mut connection, batch, inputs).await
-}
-
-/// The same, as a part of something larger.
-pub(crate) async fn insert(
+/// [`StoreError::OtherContent`] where another was sent by this id.
+pub async fn insert(
     connection: &mut MySqlConnection,
-    batch: &Batch,
-    inputs: &PlanInputs,
-) -> Result<(), StoreError> {
+    batch: &BatchRow,
+    new: &NewBatch<'_>,
+) -> Result<Sent, StoreError> {
+    let (stated, computed) = (written(new.stated)?, written(new.computed)?);
+    let summary = written(new.summary)?;
     let result = sqlx::query!(
-        "INSERT INTO batches (id, name, note, version, inputs, created_at, updated_at)
-         VALUES (?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO batches (id, plan_id, name, note, version, stated, computed, made_by, digest,
+                              begun_at, closed_at, clock_real, clock_kitchen, clock_rate, real_time,
+                              stage, summary, words, last_at)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         batch.id,
+        batch.plan_id,
         batch.name,
         batch.note,
         batch.version,
-        Json(inputs),
-        batch.created_at,
-        batch.updated_at
+        stated,
+        computed,
+        batch.made_by,
+        new.digest,
+        batch.begun_at.0,
+        batch.closed_at.map(|at| at.0),
+        batch.clock.real.0,
+        batch.clock.kitchen,
+        batch.clock.rate,
+        batch.real_time,
+        batch.stage.word(),
+        summary,
+        new.words,
+        batch.last_at.0
     )
-    .execute(connection)
+    .execute(&mut *connection)
     .await;
-    appended(result, "batch")?;
-    Ok(())
+    if let Some(sent) = inserted(result, "plan")? {
+        return Ok(sent);
+    }
+    let kept = sqlx::query_scalar!(
+        r#"SELECT digest AS "digest: Uuid" FROM batches WHERE id = ?"#,
+        batch.id
+    )
+    .fetch_one(connection)
+    .await?;
+    again(kept == Some(new.digest), "batch")
 }
 
-/// What a batch states.
+macro_rules! select_batches {
+    ($rest:literal $(, $argument:expr)*) => {
+        sqlx::query!(
+            r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, note, version, made_by,
+                      begun_at AS "begun_at: DateTime<Utc>", closed_at AS "closed_at: DateTime<Utc>",
+                      deleted_at AS "deleted_at: DateTime<Utc>",
+                      clock_real AS "real: DateTime<Utc>", clock_kitchen AS "kitchen: DateTime<Utc>",
+                      clock_rate, real_time AS "real_time: bool", stage,
+                      ended_at AS "ended_at: DateTime<Utc>", last_at AS "last_at: DateTime<Utc>"
+               FROM batches "# + $rest
+            $(, $argument)*
+        )
+        .map(|row| BatchRow {
+            id: row.id,
+            plan_id: row.plan_id,
+            name: row.name,
+            note: row.note,
+            version: row.version,
+            made_by: row.made_by,
+            begun_at: WallTime(row.begun_at),
+            closed_at: row.closed_at.map(WallTime),
+            deleted_at: row.deleted_at.map(WallTime),
+            clock: ClockRow { real: WallTime(row.real), kitchen: row.kitchen, rate: row.clock_rate },
+            real_time: row.real_time,
+            stage: Stage::from_word(&row.stage).unwrap_or(Stage::UnderWay),
+            ended_at: row.ended_at.map(WallTime),
+            last_at: WallTime(row.last_at),
+        })
+    };
+}
+
+/// A batch by its id, deleted or not.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn plan(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<PlanRow, StoreError> {
+pub async fn get(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<BatchRow, StoreError> {
+    select_batches!("WHERE id = ?", id)
+        .fetch_optional(database)
+        .await?
+        .ok_or(StoreError::NotFound("batch"))
+}
+
+/// The same, held until the transaction ends: what happens to a batch happens one after the
+/// other.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn lock(connection: &mut MySqlConnection, id: Uuid) -> Result<BatchRow, StoreError> {
+    select_batches!("WHERE id = ? FOR UPDATE", id)
+        .fetch_optional(connection)
+        .await?
+        .ok_or(StoreError::NotFound("batch"))
+}
+
+/// What a batch was begun with.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn begun_with(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+) -> Result<BegunWith, StoreError> {
     let row = sqlx::query!(
-        r#"SELECT inputs AS "inputs: Json<PlanInputs>", plan_version FROM batches WHERE id = ?"#,
+        r#"SELECT stated AS "stated: String", computed AS "computed: String" FROM batches WHERE id = ?"#,
         id
     )
     .fetch_optional(database)
     .await?
     .ok_or(StoreError::NotFound("batch"))?;
-    Ok(PlanRow { inputs: row.inputs.0, version: row.plan_version })
+    Ok(BegunWith {
+        stated: read(&row.stated),
+        computed: row.computed.map(|computed| read(&computed)),
+    })
 }
 
-/// Changes what a batch states, if it is still at the version that the change was
-/// made from. Gives the new version.
+/// What followed from what a batch was begun with: its plan as it was shown, and its steps.
 ///
 /// # Errors
-/// [`StoreError::Changed`] where it was edited in between.
-pub async fn update_plan(
-    pool: &Pool,
-    id: Uuid,
-    from_version: u32,
-    inputs: &PlanInputs,
-) -> Result<u32, StoreError> {
-    let done = sqlx::query!(
-        "UPDATE batches SET inputs = ?, plan_version = plan_version + 1
-         WHERE id = ? AND plan_version = ?",
-        Json(inputs),
-        id,
-        from_version
-    )
-    .execute(pool)
-    .await?;
-    if done.rows_affected() == 0 {
-        return Err(StoreError::Changed { current: plan(pool, id).await?.version });
-    }
-    Ok(from_version + 1)
-}
-
-/// A batch by its id.
-///
-/// # Errors
-/// [`StoreError::NotFound`] where there is none.
-pub async fn get(pool: &Pool, id: Uuid) -> Result<Batch, StoreError> {
-    sqlx::query_as!(
-        Batch,
-        r#"SELECT id AS "id: Uuid", name, note, version,
-                  created_at AS "created_at: DateTime<Utc>",
-                  updated_at AS "updated_at: DateTime<Utc>"
-           FROM batches WHERE id = ?"#,
+/// [`StoreError::Unreadable`] where it cannot be read.
+pub async fn computed(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<Computed, StoreError> {
+    let row = sqlx::query_scalar!(
+        r#"SELECT computed AS "computed: String" FROM batches WHERE id = ?"#,
         id
     )
-    .fetch_optional(pool)
+    .fetch_optional(database)
     .await?
-    .ok_or(StoreError::NotFound("batch"))
-}
-
-/// Changes a batch's name and note, if it is still at the version that the
-/// change was made from. Gives the new version.
-///
-/// # Errors
-/// [`StoreError::Changed`] where it was edited in between.
-pub async fn update(
-    pool: &Pool,
-    id: Uuid,
-    from_version: u32,
-    name: &str,
-    note: &str,
-    now: DateTime<Utc>,
-) -> Result<u32, StoreError> {
-    let done = sqlx::query!(
-        "UPDATE batches SET name = ?, note = ?, version = version + 1, updated_at = ?
-         WHERE id = ? AND version = ?",
-        name,
-        note,
-        now,
-        id,
-        from_version
-    )
-    .execute(pool)
-    .await?;
-    if done.rows_affected() == 0 {
-        return Err(StoreError::Changed { current: get(pool, id).await?.version });
+    .ok_or(StoreError::NotFound("batch"))?;
+    match row {
+        Some(text) => Ok(read(&text)?),
+        None => Err(StoreError::unreadable("what a batch was worked out to be", "it is not there")),
     }
-    Ok(from_version + 1)
 }
 
-/// Forgets a batch and everything that hangs on it.
+/// What is kept of a batch, as it is, whether it can be read or not.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn delete(pool: &Pool, id: Uuid) -> Result<(), StoreError> {
-    let done = sqlx::query!("DELETE FROM batches WHERE id = ?", id).execute(pool).await?;
-    if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
+pub async fn as_kept(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+) -> Result<(String, Option<String>), StoreError> {
+    let row = sqlx::query!(
+        r#"SELECT stated AS "stated: String", computed AS "computed: String" FROM batches WHERE id = ?"#,
+        id
+    )
+    .fetch_optional(database)
+    .await?
+    .ok_or(StoreError::NotFound("batch"))?;
+    Ok((row.stated, row.computed))
 }
 
-/// The latest five hundred batches, the latest first.
+/// Works into a batch that was begun before it was kept what follows from what it stated.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn list(pool: &Pool) -> Result<Vec<BatchLine>, StoreError> {
-    let rows = sqlx::query!(
-        r#"SELECT b.id AS "id: Uuid", b.name, b.updated_at AS "updated_at: DateTime<Utc>",
-                  b.inputs AS "inputs: Json<PlanInputs>",
-                  u.begun_at AS "build_begun_at?: DateTime<Utc>",
-                  (SELECT COUNT(*) FROM outcomes o WHERE o.batch_id = b.id) AS "outcomes!: i64"
-           FROM batches b LEFT JOIN builds u ON u.batch_id = b.id
-           ORDER BY b.updated_at DESC
-           LIMIT 500"#
+pub async fn set_computed(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    new: &NewBatch<'_>,
+) -> Result<(), StoreError> {
+    let (stated, computed) = (written(new.stated)?, written(new.computed)?);
+    let summary = written(new.summary)?;
+    sqlx::query!(
+        "UPDATE batches SET stated = ?, computed = ?, summary = ?, words = ? WHERE id = ?",
+        stated,
+        computed,
+        summary,
+        new.words,
+        id
     )
-    .fetch_all(pool)
+    .execute(database)
     .await?;
-    let mut bowls = bowls_of_latest(pool).await?;
-    Ok(rows
-        .into_iter()
-        .map(|row| BatchLine {
-            bowls: bowls.remove(&row.id).unwrap_or_default(),
-            id: row.id,
-            name: row.name,
-            updated_at: row.updated_at,
-            inputs: row.inputs.0,
-            build_begun_at: row.build_begun_at,
-            outcomes: u32::try_from(row.outcomes).unwrap_or(u32::MAX),
-        })
-        .collect())
+    Ok(())
 }
 
-/// The bowls of the latest five hundred batches, by batch, the latest first.
-async fn bowls_of_latest(pool: &Pool) -> Result<HashMap<Uuid, Vec<BowlLine>>, StoreError> {
-    let rows = sqlx::query!(
-        r#"SELECT w.id AS "id: Uuid", w.batch_id AS "batch_id: Uuid", w.chocolate,
-                  (SELECT MAX(a.at) FROM actions a
-                   WHERE a.bowl_id = w.id AND a.kind = 'poured'
-                     AND NOT EXISTS (SELECT 1 FROM actions u WHERE u.bowl_id = w.id AND u.undoes = a.id)
-                  ) AS "poured_at: DateTime<Utc>",
-                  g.at AS "given_up_at?: DateTime<Utc>", g.reason AS "reason?"
-           FROM bowls w
-           JOIN (SELECT id FROM batches ORDER BY updated_at DESC LIMIT 500) b ON b.id = w.batch_id
-           LEFT JOIN actions g ON g.bowl_id = w.id AND g.kind = 'given_up'
-                AND NOT EXISTS (SELECT 1 FROM actions u WHERE u.bowl_id = w.id AND u.undoes = g.id)
-           ORDER BY w.opened_at DESC"#
+/// The batches of which what follows is still to be worked out.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn not_computed(database: impl MySqlExecutor<'_>) -> Result<Vec<Uuid>, StoreError> {
+    Ok(sqlx::query_scalar!(r#"SELECT id AS "id: Uuid" FROM batches WHERE computed IS NULL"#)
+        .fetch_all(database)
+        .await?)
+}
+
+/// Changes a batch's name and note, if it is still at the version that the change was made
+/// from. Gives the new version.
+///
+/// # Errors
+/// [`StoreError::Changed`] where it was edited in between.
+pub async fn rename(
+    connection: &mut MySqlConnection,
+    id: Uuid,
+    from_version: u32,
+    (name, note, words): (&str, &str, &str),
+    now: WallTime,
+) -> Result<u32, StoreError> {
+    let done = sqlx::query!(
+        "UPDATE batches SET name = ?, note = ?, words = ?, version = version + 1, last_at = GREATEST(last_at, ?)
+         WHERE id = ? AND version = ?",
+        name,
+        note,
+        words,
+        now.0,
+        id,
+        from_version
     )
-    .fetch_all(pool)
+    .execute(&mut *connection)
     .await?;
-    let mut by_batch: HashMap<Uuid, Vec<BowlLine>> = HashMap::new();
-    for row in rows {
-        by_batch.entry(row.batch_id).or_default().push(BowlLine {
-            id: row.id,
-            chocolate: row.chocolate,
-            poured_at: row.poured_at,
-            given_up: row.given_up_at.zip(row.reason),
-        });
+    if done.rows_affected() == 0 {
+        return Err(StoreError::Changed { current: get(connection, id).await?.version });
     }
-    Ok(by_batch)
+    Ok(from_version + 1)
+}
+
+/// Keeps where a batch stands, with the event that changed it.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn set_standing(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    (stage, unfinished): (Stage, bool),
+    ended_at: Option<WallTime>,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    sqlx::query!(
+        "UPDATE batches SET stage = ?, unfinished = ?, ended_at = ?, last_at = GREATEST(last_at, ?) WHERE id = ?",
+        stage.word(),
+        unfinished,
+        ended_at.map(|at| at.0),
+        now.0,
+        id
+    )
+    .execute(database)
+    .await?;
+    Ok(())
+}
+
+/// Closes a batch with something left to make, or opens it again.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn set_closed(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    at: Option<WallTime>,
+) -> Result<(), StoreError> {
+    sqlx::query!("UPDATE batches SET closed_at = ? WHERE id = ?", at.map(|at| at.0), id)
+        .execute(database)
+        .await?;
+    Ok(())
+}
+
+/// Deletes a batch, or takes that back.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn set_deleted(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    at: Option<WallTime>,
+) -> Result<(), StoreError> {
+    let done =
+        sqlx::query!("UPDATE batches SET deleted_at = ? WHERE id = ?", at.map(|at| at.0), id)
+            .execute(database)
+            .await?;
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
+}
+
+/// Sets a batch's clock. One that did not keep the wall's time once never did.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn set_clock(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    clock: ClockRow,
+    real_time: bool,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!(
+        "UPDATE batches SET clock_real = ?, clock_kitchen = ?, clock_rate = ?, real_time = real_time AND ?
+         WHERE id = ?",
+        clock.real.0,
+        clock.kitchen,
+        clock.rate,
+        real_time,
+        id
+    )
+    .execute(database)
+    .await?;
+    // Rows are counted as found, not as changed: none means there is none.
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
+}
+
+/// Batches, those of the newest activity first, a page of them.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn list(
+    database: impl MySqlExecutor<'_>,
+    of: BatchesOf,
+    search: Option<&str>,
+    page: Page,
+) -> Result<Vec<BatchLine>, StoreError> {
+    let pattern = pattern(search);
+    let deleted = of == BatchesOf::Deleted;
+    let any = matches!(of, BatchesOf::All | BatchesOf::Deleted);
+    let under_way = of == BatchesOf::UnderWay;
+    let rows = sqlx::query!(
+        r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
+                  unfinished AS "unfinished: bool", summary AS "summary: String",
+                  computed IS NOT NULL AS "readable: bool",
+                  begun_at AS "begun_at: DateTime<Utc>", ended_at AS "ended_at: DateTime<Utc>",
+                  last_at AS "last_at: DateTime<Utc>", deleted_at AS "deleted_at: DateTime<Utc>",
+                  (SELECT w.gave_up FROM bowls w WHERE w.batch_id = batches.id
+                   ORDER BY w.opened_at DESC LIMIT 1) AS "gave_up: String",
+                  (SELECT w.id FROM bowls w WHERE w.batch_id = batches.id AND w.status = 'open'
+                   ORDER BY w.opened_at DESC LIMIT 1) AS "open_bowl: Uuid",
+                  (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64"
+           FROM batches
+           WHERE (deleted_at IS NOT NULL) = ? AND (? OR (stage = 'under_way') = ?)
+             AND words LIKE ?
+             AND last_at <= ? AND (last_at < ? OR id < ?)
+           ORDER BY last_at DESC, id DESC LIMIT ?"#,
+        deleted,
+        any,
+        under_way,
+        pattern,
+        page.before.0.0,
+        page.before.0.0,
+        page.before.1,
+        page.most
+    )
+    .fetch_all(database)
+    .await?;
+    let line = rows.into_iter().map(|row| BatchLine {
+        id: row.id,
+        plan_id: row.plan_id,
+        name: row.name,
+        stage: Stage::from_word(&row.stage).unwrap_or(Stage::UnderWay),
+        unfinished: row.unfinished,
+        summary: row.summary.map(|summary| read(&summary)),
+        readable: row.readable,
+        begun_at: WallTime(row.begun_at),
+        ended_at: row.ended_at.map(WallTime),
+        last_at: WallTime(row.last_at),
+        deleted_at: row.deleted_at.map(WallTime),
+        gave_up: row.gave_up,
+        open_bowl: row.open_bowl,
+        results: u32::try_from(row.results).unwrap_or(u32::MAX),
+    });
+    Ok(line.collect())
+}
+
+/// The batches of a plan, the latest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_plan(
+    database: impl MySqlExecutor<'_>,
+    plan_id: Uuid,
+) -> Result<Vec<BatchRow>, StoreError> {
+    Ok(select_batches!(
+        "WHERE plan_id = ? AND deleted_at IS NULL ORDER BY begun_at DESC, id LIMIT 200",
+        plan_id
+    )
+    .fetch_all(database)
+    .await?)
+}
+
+/// The batches with something to do that anything happened to since then, the latest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn unfinished_since(
+    database: impl MySqlExecutor<'_>,
+    since: WallTime,
+) -> Result<Vec<BatchRow>, StoreError> {
+    Ok(select_batches!(
+        "WHERE unfinished AND last_at > ? AND deleted_at IS NULL AND closed_at IS NULL
+         ORDER BY last_at DESC LIMIT 100",
+        since.0
+    )
+    .fetch_all(database)
+    .await?)
 }

@@ -1,103 +1,229 @@
 //! Bowls: one chocolate being tempered each.
 
 use chrono::{DateTime, Utc};
+use craft::bowl::{Action, ActionKind};
 use craft::plan::BowlInputs;
+use craft::time::WallTime;
 use serde_json::Value;
-use sqlx::MySqlExecutor;
-use sqlx::types::Json;
+use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::{Pool, StoreError};
+use crate::document::{Kept, ShownPlan, read, written};
+use crate::error::{again, inserted};
+use crate::{Sent, StoreError};
 
-/// A bowl's own time: `kitchen` at `real`, running `rate` times as fast.
-#[derive(Clone, Copy, Debug, PartialEq)]
-pub struct ClockRow {
-    /// Real time of the anchor.
-    pub real: DateTime<Utc>,
-    /// Kitchen time of the anchor.
-    pub kitchen: DateTime<Utc>,
-    /// Kitchen seconds per real second.
-    pub rate: f64,
+/// Where a bowl stands, as it is kept.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub enum BowlStatus {
+    /// At the bench.
+    Open,
+    /// Poured, or put on.
+    Poured {
+        /// When, in its batch's time.
+        at: DateTime<Utc>,
+        /// When, by the wall.
+        wall: WallTime,
+    },
+    /// Given up.
+    GivenUp {
+        /// When, in its batch's time.
+        at: DateTime<Utc>,
+        /// When, by the wall.
+        wall: WallTime,
+        /// Why.
+        reason: String,
+    },
+}
+
+impl BowlStatus {
+    /// When it ended, by the wall.
+    #[must_use]
+    pub fn ended(&self) -> Option<WallTime> {
+        match self {
+            Self::Open => None,
+            Self::Poured { wall, .. } | Self::GivenUp { wall, .. } => Some(*wall),
+        }
+    }
+
+    /// Where a bowl with these actions stands; `wall` tells what a moment of its batch's time
+    /// is by the wall.
+    #[must_use]
+    pub fn by<'a>(
+        actions: impl DoubleEndedIterator<Item = &'a Action>,
+        wall: impl Fn(DateTime<Utc>) -> WallTime,
+    ) -> Self {
+        actions
+            .rev()
+            .find_map(|action| match &action.kind {
+                ActionKind::Poured => Some(Self::Poured { at: action.at, wall: wall(action.at) }),
+                ActionKind::GivenUp { reason } => Some(Self::GivenUp {
+                    at: action.at,
+                    wall: wall(action.at),
+                    reason: reason.clone(),
+                }),
+                _ => None,
+            })
+            .unwrap_or(Self::Open)
+    }
+
+    fn read(
+        word: &str,
+        at: Option<DateTime<Utc>>,
+        wall: Option<DateTime<Utc>>,
+        reason: Option<String>,
+    ) -> Self {
+        match (word, at, wall) {
+            ("poured", Some(at), Some(wall)) => Self::Poured { at, wall: WallTime(wall) },
+            ("given_up", Some(at), Some(wall)) => {
+                Self::GivenUp { at, wall: WallTime(wall), reason: reason.unwrap_or_default() }
+            }
+            _ => Self::Open,
+        }
+    }
+}
+
+/// A bowl, without its documents.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct BowlLine {
+    /// Its id.
+    pub id: Uuid,
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
+    /// When it was opened, in the batch's time.
+    pub opened_at: DateTime<Utc>,
+    /// Whether the simulated thermometer measures it.
+    pub simulated: bool,
+    /// Where it stands.
+    pub status: BowlStatus,
 }
 
 /// A bowl.
 #[derive(Clone, Debug, PartialEq)]
 pub struct BowlRow {
-    /// Its id.
-    pub id: Uuid,
-    /// The batch it was opened for.
-    pub batch_id: Uuid,
-    /// Which of the batch's chocolates it is.
-    pub chocolate: String,
-    /// What the plan stated when it was opened.
-    pub inputs: BowlInputs,
+    /// What lists show of it.
+    pub line: BowlLine,
+    /// What was stated when it was opened.
+    pub inputs: Kept<BowlInputs>,
     /// The plan it was opened by, as it was shown.
-    pub plan: Value,
-    /// When it was taken to the bench.
-    pub opened_at: DateTime<Utc>,
-    /// Its time.
-    pub clock: ClockRow,
-    /// Whether the simulated thermometer measures it.
-    pub simulated: bool,
+    pub plan: Kept<Value>,
+}
+
+impl BowlRow {
+    /// What was stated when it was opened.
+    ///
+    /// # Errors
+    /// [`StoreError::Unreadable`] where it cannot be read.
+    pub fn inputs(&self) -> Result<&BowlInputs, StoreError> {
+        self.inputs.as_ref().map_err(|unreadable| unreadable.clone().into())
+    }
+}
+
+impl std::ops::Deref for BowlRow {
+    type Target = BowlLine;
+
+    fn deref(&self) -> &BowlLine {
+        &self.line
+    }
 }
 
 /// Keeps a new bowl.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where its batch does not exist.
-pub async fn insert(database: impl MySqlExecutor<'_>, bowl: &BowlRow) -> Result<(), StoreError> {
-    sqlx::query!(
-        "INSERT INTO bowls (id, batch_id, chocolate, inputs, plan, opened_at,
-                            clock_real, clock_kitchen, clock_rate, simulated)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
+/// [`StoreError::NotFound`] where its batch does not exist; [`StoreError::OtherContent`] where
+/// another was sent by this id.
+pub async fn insert(
+    connection: &mut MySqlConnection,
+    bowl: &BowlLine,
+    (inputs, plan): (&BowlInputs, &Value),
+    digest: Uuid,
+) -> Result<Sent, StoreError> {
+    let plan = plan.as_object().cloned().unwrap_or_default();
+    let (inputs, plan) = (written(inputs)?, written(&ShownPlan(plan))?);
+    let result = sqlx::query!(
+        "INSERT INTO bowls (id, batch_id, chocolate, inputs, plan, opened_at, simulated, digest)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         bowl.id,
         bowl.batch_id,
         bowl.chocolate,
-        Json(&bowl.inputs),
-        Json(&bowl.plan),
+        inputs,
+        plan,
         bowl.opened_at,
-        bowl.clock.real,
-        bowl.clock.kitchen,
-        bowl.clock.rate,
-        bowl.simulated
+        bowl.simulated,
+        digest
     )
-    .execute(database)
-    .await
-    .map_err(StoreError::inserting("batch"))?;
-    Ok(())
-}
-
-macro_rules! select_bowls {
-    ($condition:literal $(, $argument:expr)*) => {
-        sqlx::query!(
-            r#"SELECT id AS "id: Uuid", batch_id AS "batch_id: Uuid", chocolate,
-                      inputs AS "inputs: Json<BowlInputs>", plan AS "plan: Json<Value>",
-                      opened_at AS "opened_at: DateTime<Utc>",
-                      clock_real AS "real: DateTime<Utc>", clock_kitchen AS "kitchen: DateTime<Utc>",
-                      clock_rate, simulated AS "simulated: bool"
-               FROM bowls "# + $condition
-            $(, $argument)*
-        )
-        .map(|row| BowlRow {
-            id: row.id,
-            batch_id: row.batch_id,
-            chocolate: row.chocolate,
-            inputs: row.inputs.0,
-            plan: row.plan.0,
-            opened_at: row.opened_at,
-            clock: ClockRow { real: row.real, kitchen: row.kitchen, rate: row.clock_rate },
-            simulated: row.simulated,
-        })
-    };
+    .execute(&mut *connection)
+    .await;
+    if let Some(sent) = inserted(result, "batch")? {
+        return Ok(sent);
+    }
+    let kept =
+        sqlx::query_scalar!(r#"SELECT digest AS "digest: Uuid" FROM bowls WHERE id = ?"#, bowl.id)
+            .fetch_one(connection)
+            .await?;
+    again(kept == Some(digest), "bowl")
 }
 
 /// A bowl by its id.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn get(pool: &Pool, id: Uuid) -> Result<BowlRow, StoreError> {
-    select_bowls!("WHERE id = ?", id)
-        .fetch_optional(pool)
+pub async fn get(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<BowlRow, StoreError> {
+    let row = sqlx::query!(
+        r#"SELECT id AS "id: Uuid", batch_id AS "batch_id: Uuid", chocolate,
+                  inputs AS "inputs: String", plan AS "plan: String",
+                  opened_at AS "opened_at: DateTime<Utc>", simulated AS "simulated: bool",
+                  status, ended_at AS "ended_at: DateTime<Utc>",
+                  ended_wall AS "ended_wall: DateTime<Utc>", gave_up
+           FROM bowls WHERE id = ?"#,
+        id
+    )
+    .fetch_optional(database)
+    .await?
+    .ok_or(StoreError::NotFound("bowl"))?;
+    Ok(BowlRow {
+        line: BowlLine {
+            id: row.id,
+            batch_id: row.batch_id,
+            chocolate: row.chocolate,
+            opened_at: row.opened_at,
+            simulated: row.simulated,
+            status: BowlStatus::read(&row.status, row.ended_at, row.ended_wall, row.gave_up),
+        },
+        inputs: read(&row.inputs),
+        plan: read::<ShownPlan>(&row.plan).map(|plan| Value::Object(plan.0)),
+    })
+}
+
+macro_rules! select_lines {
+    ($rest:literal $(, $argument:expr)*) => {
+        sqlx::query!(
+            r#"SELECT w.id AS "id: Uuid", w.batch_id AS "batch_id: Uuid", w.chocolate,
+                      w.opened_at AS "opened_at: DateTime<Utc>", w.simulated AS "simulated: bool",
+                      w.status, w.ended_at AS "ended_at: DateTime<Utc>",
+                      w.ended_wall AS "ended_wall: DateTime<Utc>", w.gave_up
+               FROM bowls w "# + $rest
+            $(, $argument)*
+        )
+        .map(|row| BowlLine {
+            id: row.id,
+            batch_id: row.batch_id,
+            chocolate: row.chocolate,
+            opened_at: row.opened_at,
+            simulated: row.simulated,
+            status: BowlStatus::read(&row.status, row.ended_at, row.ended_wall, row.gave_up),
+        })
+    };
+}
+
+/// What lists show of a bowl.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn line(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<BowlLine, StoreError> {
+    select_lines!("WHERE w.id = ?", id)
+        .fetch_optional(database)
         .await?
         .ok_or(StoreError::NotFound("bowl"))
 }
@@ -106,41 +232,118 @@ pub async fn get(pool: &Pool, id: Uuid) -> Result<BowlRow, StoreError> {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_batch(pool: &Pool, batch_id: Uuid) -> Result<Vec<BowlRow>, StoreError> {
-    Ok(select_bowls!("WHERE batch_id = ? ORDER BY opened_at DESC", batch_id)
-        .fetch_all(pool)
+pub async fn of_batch(
+    database: impl MySqlExecutor<'_>,
+    batch_id: Uuid,
+) -> Result<Vec<BowlLine>, StoreError> {
+    Ok(select_lines!("WHERE w.batch_id = ? ORDER BY w.opened_at DESC, w.id DESC", batch_id)
+        .fetch_all(database)
         .await?)
 }
 
-/// The bowls that the simulated thermometer measures.
+/// The bowls at the bench: open, or poured since then; of batches that go on.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn simulated(pool: &Pool) -> Result<Vec<BowlRow>, StoreError> {
-    Ok(select_bowls!("WHERE simulated ORDER BY opened_at").fetch_all(pool).await?)
+pub async fn at_bench(
+    database: impl MySqlExecutor<'_>,
+    poured_since: WallTime,
+) -> Result<Vec<BowlLine>, StoreError> {
+    Ok(select_lines!(
+        "JOIN batches b ON b.id = w.batch_id AND b.deleted_at IS NULL AND b.closed_at IS NULL
+         WHERE w.status = 'open' OR (w.status = 'poured' AND w.ended_wall > ?)
+         ORDER BY w.opened_at DESC LIMIT 200",
+        poured_since.0
+    )
+    .fetch_all(database)
+    .await?)
 }
 
-/// Sets a bowl's clock, and whether the simulated thermometer measures it.
+/// The open bowls that the simulated thermometer measures.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn simulated(database: impl MySqlExecutor<'_>) -> Result<Vec<BowlLine>, StoreError> {
+    Ok(select_lines!(
+        "JOIN batches b ON b.id = w.batch_id AND b.deleted_at IS NULL
+         WHERE w.simulated AND w.status = 'open' ORDER BY w.opened_at"
+    )
+    .fetch_all(database)
+    .await?)
+}
+
+/// Keeps where a bowl stands, with the action that changed it.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn set_status(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    status: &BowlStatus,
+) -> Result<(), StoreError> {
+    let (word, at, wall, reason) = match status {
+        BowlStatus::Open => ("open", None, None, None),
+        BowlStatus::Poured { at, wall } => ("poured", Some(*at), Some(wall.0), None),
+        BowlStatus::GivenUp { at, wall, reason } => {
+            ("given_up", Some(*at), Some(wall.0), Some(reason.as_str()))
+        }
+    };
+    sqlx::query!(
+        "UPDATE bowls SET status = ?, ended_at = ?, ended_wall = ?, gave_up = ? WHERE id = ?",
+        word,
+        at,
+        wall,
+        reason,
+        id
+    )
+    .execute(database)
+    .await?;
+    Ok(())
+}
+
+/// Sets whether the simulated thermometer measures a bowl.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such bowl.
-pub async fn set_clock(
-    pool: &Pool,
+pub async fn set_simulated(
+    database: impl MySqlExecutor<'_>,
     id: Uuid,
-    clock: ClockRow,
     simulated: bool,
 ) -> Result<(), StoreError> {
-    let done = sqlx::query!(
-        "UPDATE bowls SET clock_real = ?, clock_kitchen = ?, clock_rate = ?, simulated = ?
-         WHERE id = ?",
-        clock.real,
-        clock.kitchen,
-        clock.rate,
-        simulated,
-        id
-    )
-    .execute(pool)
-    .await?;
-    // Rows are counted as found, not as changed: none means there is none.
+    let done = sqlx::query!("UPDATE bowls SET simulated = ? WHERE id = ?", simulated, id)
+        .execute(database)
+        .await?;
     if done.rows_affected() == 0 { Err(StoreError::NotFound("bowl")) } else { Ok(()) }
+}
+
+/// Says that a thermometer measures a bowl. Gives the one that does, where that is another
+/// and was heard since then.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such bowl.
+pub async fn hear_probe(
+    connection: &mut MySqlConnection,
+    id: Uuid,
+    probe: &str,
+    (now, silent_since): (WallTime, WallTime),
+) -> Result<Option<String>, StoreError> {
+    let done = sqlx::query!(
+        "UPDATE bowls SET probe = ?, probe_at = ?
+         WHERE id = ? AND (probe IS NULL OR probe = ? OR probe_at <= ?)",
+        probe,
+        now.0,
+        id,
+        probe,
+        silent_since.0
+    )
+    .execute(&mut *connection)
+    .await?;
+    if done.rows_affected() > 0 {
+        return Ok(None);
+    }
+    let other = sqlx::query_scalar!("SELECT probe FROM bowls WHERE id = ?", id)
+        .fetch_optional(connection)
+        .await?
+        .ok_or(StoreError::NotFound("bowl"))?;
+    Ok(other.filter(|other| other != probe))
 }

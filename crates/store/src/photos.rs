@@ -1,10 +1,11 @@
 //! Photos of smears and of finished pieces.
 
 use chrono::{DateTime, Utc};
+use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::error::appended;
-use crate::{Pool, StoreError};
+use crate::error::{again, inserted};
+use crate::{Sent, StoreError};
 
 /// A photo without its picture.
 #[derive(Clone, Debug, PartialEq, Eq)]
@@ -28,48 +29,79 @@ pub enum PhotoOf {
     Batch(Uuid),
 }
 
-/// Keeps a photo. Gives `false` where it was kept already.
+/// Keeps a photo; the digest is that of the picture as it was sent.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where there is no such bowl, or batch.
+/// [`StoreError::NotFound`] where there is no such bowl, or batch; [`StoreError::OtherContent`]
+/// where another was sent by this id.
 pub async fn append(
-    pool: &Pool,
+    connection: &mut MySqlConnection,
     of: PhotoOf,
     photo: &PhotoLine,
     jpeg: &[u8],
-) -> Result<bool, StoreError> {
+    digest: Uuid,
+) -> Result<Sent, StoreError> {
     let (bowl_id, batch_id, what) = match of {
         PhotoOf::Bowl(id) => (Some(id), None, "bowl"),
         PhotoOf::Batch(id) => (None, Some(id), "batch"),
     };
     let result = sqlx::query!(
-        "INSERT INTO photos (id, bowl_id, batch_id, taken_at, width, height, jpeg)
-         VALUES (?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO photos (id, bowl_id, batch_id, taken_at, width, height, jpeg, digest)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         photo.id,
         bowl_id,
         batch_id,
         photo.taken_at,
         photo.width,
         photo.height,
-        jpeg
+        jpeg,
+        digest
     )
-    .execute(pool)
+    .execute(&mut *connection)
     .await;
-    appended(result, what)
+    if let Some(sent) = inserted(result, what)? {
+        return Ok(sent);
+    }
+    let kept = sqlx::query_scalar!(
+        r#"SELECT digest AS "digest: Uuid" FROM photos WHERE id = ?"#,
+        photo.id
+    )
+    .fetch_one(connection)
+    .await?;
+    again(kept == Some(digest), "photo")
+}
+
+/// A photo, without its picture.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn line(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<PhotoLine, StoreError> {
+    sqlx::query_as!(
+        PhotoLine,
+        r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
+           FROM photos WHERE id = ?"#,
+        id
+    )
+    .fetch_optional(database)
+    .await?
+    .ok_or(StoreError::NotFound("photo"))
 }
 
 /// A batch's photos, the first taken first.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_batch(pool: &Pool, batch_id: Uuid) -> Result<Vec<PhotoLine>, StoreError> {
+pub async fn of_batch(
+    database: impl MySqlExecutor<'_>,
+    batch_id: Uuid,
+) -> Result<Vec<PhotoLine>, StoreError> {
     Ok(sqlx::query_as!(
         PhotoLine,
         r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
            FROM photos WHERE batch_id = ? ORDER BY taken_at, id"#,
         batch_id
     )
-    .fetch_all(pool)
+    .fetch_all(database)
     .await?)
 }
 
@@ -77,14 +109,17 @@ pub async fn of_batch(pool: &Pool, batch_id: Uuid) -> Result<Vec<PhotoLine>, Sto
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<PhotoLine>, StoreError> {
+pub async fn of_bowl(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+) -> Result<Vec<PhotoLine>, StoreError> {
     Ok(sqlx::query_as!(
         PhotoLine,
         r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
            FROM photos WHERE bowl_id = ? ORDER BY taken_at, id"#,
         bowl_id
     )
-    .fetch_all(pool)
+    .fetch_all(database)
     .await?)
 }
 
@@ -92,9 +127,9 @@ pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<PhotoLine>, Store
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn picture(pool: &Pool, id: Uuid) -> Result<Vec<u8>, StoreError> {
+pub async fn picture(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<Vec<u8>, StoreError> {
     sqlx::query_scalar!("SELECT jpeg FROM photos WHERE id = ?", id)
-        .fetch_optional(pool)
+        .fetch_optional(database)
         .await?
         .ok_or(StoreError::NotFound("photo"))
 }
@@ -103,7 +138,7 @@ pub async fn picture(pool: &Pool, id: Uuid) -> Result<Vec<u8>, StoreError> {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn delete(pool: &Pool, id: Uuid) -> Result<(), StoreError> {
-    let done = sqlx::query!("DELETE FROM photos WHERE id = ?", id).execute(pool).await?;
+pub async fn delete(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<(), StoreError> {
+    let done = sqlx::query!("DELETE FROM photos WHERE id = ?", id).execute(database).await?;
     if done.rows_affected() == 0 { Err(StoreError::NotFound("photo")) } else { Ok(()) }
 }

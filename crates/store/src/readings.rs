@@ -3,60 +3,78 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::{Reading, Source};
 use craft::units::{celsius, in_celsius};
-use sqlx::MySqlExecutor;
+use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::error::appended;
-use crate::{Pool, StoreError};
+use crate::error::{again, inserted};
+use crate::{Sent, StoreError};
 
-/// Keeps a reading. Gives `false` where it was kept already.
+/// Keeps a reading.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where there is no such bowl.
+/// [`StoreError::NotFound`] where there is no such bowl; [`StoreError::OtherContent`] where
+/// another was sent by this id.
 pub async fn append(
-    database: impl MySqlExecutor<'_>,
+    connection: &mut MySqlConnection,
     bowl_id: Uuid,
     reading: &Reading,
-) -> Result<bool, StoreError> {
+) -> Result<Sent, StoreError> {
     let result = sqlx::query!(
         "INSERT INTO readings (bowl_id, id, at, temp_c, source) VALUES (?, ?, ?, ?, ?)",
         bowl_id,
         reading.id,
         reading.at,
         in_celsius(reading.temp),
-        word(reading.source)
+        reading.source.word()
     )
-    .execute(database)
+    .execute(&mut *connection)
     .await;
-    appended(result, "bowl")
+    if let Some(sent) = inserted(result, "bowl")? {
+        return Ok(sent);
+    }
+    let kept = sqlx::query!(
+        r#"SELECT temp_c, source FROM readings WHERE bowl_id = ? AND id = ?"#,
+        bowl_id,
+        reading.id
+    )
+    .fetch_one(connection)
+    .await?;
+    let same = (kept.temp_c - in_celsius(reading.temp)).abs() < 1e-6
+        && kept.source == reading.source.word();
+    again(same, "reading")
 }
 
 /// A bowl's readings, in the order in which they arrived.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<Reading>, StoreError> {
-    let rows = sqlx::query!(
-        r#"SELECT id AS "id: Uuid", at AS "at: DateTime<Utc>", temp_c, source
-           FROM readings WHERE bowl_id = ? ORDER BY seq"#,
-        bowl_id
-    )
-    .fetch_all(pool)
-    .await?;
-    Ok(rows
-        .into_iter()
-        .map(|row| Reading {
-            id: row.id,
-            at: row.at,
-            temp: celsius(row.temp_c),
-            source: if row.source == word(Source::Hand) { Source::Hand } else { Source::Probe },
-        })
-        .collect())
+pub async fn of_bowl(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+) -> Result<Vec<Reading>, StoreError> {
+    Ok(numbered(database, bowl_id, 0).await?.into_iter().map(|(_, reading)| reading).collect())
 }
 
-fn word(source: Source) -> &'static str {
-    match source {
-        Source::Probe => "probe",
-        Source::Hand => "hand",
-    }
+/// The same, each with its number, after a number.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn numbered(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+    after: u64,
+) -> Result<Vec<(u64, Reading)>, StoreError> {
+    let rows = sqlx::query!(
+        r#"SELECT seq, id AS "id: Uuid", at AS "at: DateTime<Utc>", temp_c, source
+           FROM readings WHERE bowl_id = ? AND seq > ? ORDER BY seq"#,
+        bowl_id,
+        after
+    )
+    .fetch_all(database)
+    .await?;
+    let reading = rows.into_iter().map(|row| {
+        let source = Source::from_word(&row.source).unwrap_or(Source::Probe);
+        (row.seq, Reading { id: row.id, at: row.at, temp: celsius(row.temp_c), source })
+    });
+    Ok(reading.collect())
 }

@@ -1,13 +1,20 @@
 //! The shelf: what stands on it, and what bowls taught about it.
 
+use std::collections::HashMap;
+
 use chrono::{DateTime, Utc};
 use craft::learn::GearNumbers;
 use craft::shelf::{Entry, Shelf, Taught, Thing};
-use sqlx::types::Json;
+use craft::time::WallTime;
+use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::error::appended;
-use crate::{Pool, StoreError};
+use crate::document::{Kept, read as read_document, written};
+use crate::error::{again, inserted};
+use crate::{Pool, Sent, StoreError};
+
+/// So many of the latest lessons of each piece of gear are looked at.
+const LESSONS_OF_EACH: u32 = 100;
 
 /// A thing on the shelf, as it is kept.
 #[derive(Clone, Debug, PartialEq)]
@@ -15,7 +22,7 @@ pub struct ShelfRow {
     /// Its id.
     pub id: Uuid,
     /// What it is.
-    pub thing: Thing,
+    pub thing: Kept<Thing>,
     /// Counts its edits.
     pub version: u32,
     /// Whether it was put away.
@@ -28,19 +35,19 @@ pub struct ShelfRow {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn list(pool: &Pool) -> Result<Vec<ShelfRow>, StoreError> {
+pub async fn list(database: impl MySqlExecutor<'_>) -> Result<Vec<ShelfRow>, StoreError> {
     let rows = sqlx::query!(
-        r#"SELECT id AS "id: Uuid", thing AS "thing: Json<Thing>", version,
+        r#"SELECT id AS "id: Uuid", thing AS "thing: String", version,
                   put_away AS "put_away: bool", learns_from AS "learns_from: DateTime<Utc>"
            FROM shelf ORDER BY created_at, id"#
     )
-    .fetch_all(pool)
+    .fetch_all(database)
     .await?;
     Ok(rows
         .into_iter()
         .map(|row| ShelfRow {
             id: row.id,
-            thing: row.thing.0,
+            thing: read_document(&row.thing),
             version: row.version,
             put_away: row.put_away,
             learns_from: row.learns_from,
@@ -52,8 +59,8 @@ pub async fn list(pool: &Pool) -> Result<Vec<ShelfRow>, StoreError> {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn get(pool: &Pool, id: Uuid) -> Result<ShelfRow, StoreError> {
-    let rows = list(pool).await?;
+pub async fn get(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<ShelfRow, StoreError> {
+    let rows = list(database).await?;
     rows.into_iter().find(|row| row.id == id).ok_or(StoreError::NotFound("thing on the shelf"))
 }
 
@@ -65,35 +72,59 @@ pub async fn read(pool: &Pool) -> Result<Shelf, StoreError> {
     as_ruled(&list(pool).await?, pool).await
 }
 
-/// The same, of things that were listed already.
+/// The same, of things that were listed already. What cannot be read is not there for the
+/// rules.
 ///
 /// # Errors
 /// Where the database fails.
 pub async fn as_ruled(rows: &[ShelfRow], pool: &Pool) -> Result<Shelf, StoreError> {
-    let entry = |row: &ShelfRow| Entry { thing: row.thing.clone(), learns_from: row.learns_from };
-    let entries = rows.iter().map(|row| (row.id, entry(row)));
-    Ok(Shelf::new(entries, lessons(pool).await?))
+    let entries = rows.iter().filter_map(|row| {
+        let thing = row.thing.as_ref().ok()?.clone();
+        Some((row.id, Entry { thing, learns_from: row.learns_from }))
+    });
+    Ok(Shelf::new(entries, lessons(rows, pool).await?))
 }
 
-/// Keeps a new thing; one that is kept already stays as it is.
+/// What is kept of a thing, as it is, whether it can be read or not.
 ///
 /// # Errors
-/// Where the database fails.
+/// [`StoreError::NotFound`] where there is none.
+pub async fn as_kept(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<String, StoreError> {
+    sqlx::query_scalar!(r#"SELECT thing AS "thing: String" FROM shelf WHERE id = ?"#, id)
+        .fetch_optional(database)
+        .await?
+        .ok_or(StoreError::NotFound("thing on the shelf"))
+}
+
+/// Keeps a new thing.
+///
+/// # Errors
+/// [`StoreError::OtherContent`] where another was sent by this id.
 pub async fn insert(
-    pool: &Pool,
+    connection: &mut MySqlConnection,
     id: Uuid,
     thing: &Thing,
-    now: DateTime<Utc>,
-) -> Result<bool, StoreError> {
+    digest: Uuid,
+    now: WallTime,
+) -> Result<Sent, StoreError> {
+    let thing = written(thing)?;
     let result = sqlx::query!(
-        "INSERT INTO shelf (id, thing, created_at) VALUES (?, ?, ?)",
+        "INSERT INTO shelf (id, thing, digest, created_at) VALUES (?, ?, ?, ?)",
         id,
-        Json(thing),
-        now
+        thing,
+        digest,
+        now.0
     )
-    .execute(pool)
+    .execute(&mut *connection)
     .await;
-    appended(result, "shelf")
+    if let Some(sent) = inserted(result, "shelf")? {
+        return Ok(sent);
+    }
+    let kept =
+        sqlx::query_scalar!(r#"SELECT digest AS "digest: Uuid" FROM shelf WHERE id = ?"#, id)
+            .fetch_one(connection)
+            .await?;
+    again(kept == Some(digest), "thing")
 }
 
 /// Changes a thing, if it is still at the version that the change was made from.
@@ -101,33 +132,40 @@ pub async fn insert(
 /// # Errors
 /// [`StoreError::Changed`] where it was edited in between.
 pub async fn update(
-    pool: &Pool,
+    connection: &mut MySqlConnection,
     id: Uuid,
     from_version: u32,
     thing: &Thing,
 ) -> Result<(), StoreError> {
+    let thing = written(thing)?;
     let done = sqlx::query!(
         "UPDATE shelf SET thing = ?, version = version + 1, put_away = FALSE
          WHERE id = ? AND version = ?",
-        Json(thing),
+        thing,
         id,
         from_version
     )
-    .execute(pool)
+    .execute(&mut *connection)
     .await?;
     if done.rows_affected() == 0 {
-        return Err(StoreError::Changed { current: get(pool, id).await?.version });
+        return Err(StoreError::Changed { current: get(connection, id).await?.version });
     }
     Ok(())
 }
 
-/// Puts a thing away: it is no longer offered, and plans that name it still can.
+/// Archives a thing: it is no longer offered, and plans that name it still can; or takes it
+/// into use again.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn put_away(pool: &Pool, id: Uuid) -> Result<(), StoreError> {
-    let done =
-        sqlx::query!("UPDATE shelf SET put_away = TRUE WHERE id = ?", id).execute(pool).await?;
+pub async fn set_archived(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    archived: bool,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!("UPDATE shelf SET put_away = ? WHERE id = ?", archived, id)
+        .execute(database)
+        .await?;
     if done.rows_affected() == 0 {
         return Err(StoreError::NotFound("thing on the shelf"));
     }
@@ -138,9 +176,13 @@ pub async fn put_away(pool: &Pool, id: Uuid) -> Result<(), StoreError> {
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is none.
-pub async fn unlearn(pool: &Pool, id: Uuid, now: DateTime<Utc>) -> Result<(), StoreError> {
-    let done = sqlx::query!("UPDATE shelf SET learns_from = ? WHERE id = ?", now, id)
-        .execute(pool)
+pub async fn unlearn(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!("UPDATE shelf SET learns_from = ? WHERE id = ?", now.0, id)
+        .execute(database)
         .await?;
     if done.rows_affected() == 0 {
         return Err(StoreError::NotFound("thing on the shelf"));
@@ -152,16 +194,21 @@ pub async fn unlearn(pool: &Pool, id: Uuid, now: DateTime<Utc>) -> Result<(), St
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn learn(pool: &Pool, bowl_id: Uuid, taught: &Taught) -> Result<(), StoreError> {
+pub async fn learn(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+    taught: &Taught,
+) -> Result<(), StoreError> {
+    let numbers = written(&taught.numbers)?;
     sqlx::query!(
         "REPLACE INTO lessons (bowl_id, ware_id, heat_id, opened_at, taught) VALUES (?, ?, ?, ?, ?)",
         bowl_id,
         taught.ware_id,
         taught.heat_id,
         taught.opened,
-        Json(&taught.numbers)
+        numbers
     )
-    .execute(pool)
+    .execute(database)
     .await?;
     Ok(())
 }
@@ -170,26 +217,43 @@ pub async fn learn(pool: &Pool, bowl_id: Uuid, taught: &Taught) -> Result<(), St
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn unteach(pool: &Pool, bowl_id: Uuid) -> Result<(), StoreError> {
-    sqlx::query!("DELETE FROM lessons WHERE bowl_id = ?", bowl_id).execute(pool).await?;
+pub async fn unteach(database: impl MySqlExecutor<'_>, bowl_id: Uuid) -> Result<(), StoreError> {
+    sqlx::query!("DELETE FROM lessons WHERE bowl_id = ?", bowl_id).execute(database).await?;
     Ok(())
 }
 
-async fn lessons(pool: &Pool) -> Result<Vec<Taught>, StoreError> {
-    let rows = sqlx::query!(
-        r#"SELECT ware_id AS "ware_id: Uuid", heat_id AS "heat_id: Uuid",
-                  opened_at AS "opened_at: DateTime<Utc>", taught AS "taught: Json<GearNumbers>"
-           FROM lessons ORDER BY opened_at DESC LIMIT 1000"#
-    )
-    .fetch_all(pool)
-    .await?;
-    Ok(rows
-        .into_iter()
-        .map(|row| Taught {
-            opened: row.opened_at,
-            ware_id: row.ware_id,
-            heat_id: row.heat_id,
-            numbers: row.taught.0,
+macro_rules! select_lessons {
+    ($pool:expr, $condition:literal $(, $argument:expr)*) => {
+        sqlx::query!(
+            r#"SELECT bowl_id AS "bowl_id: Uuid", ware_id AS "ware_id: Uuid",
+                      heat_id AS "heat_id: Uuid", opened_at AS "opened_at: DateTime<Utc>",
+                      taught AS "taught: String"
+               FROM lessons WHERE "# + $condition + " ORDER BY opened_at DESC LIMIT ?"
+            $(, $argument)*, LESSONS_OF_EACH
+        )
+        .map(|row| {
+            let numbers: GearNumbers = read_document(&row.taught).unwrap_or_default();
+            let (opened, ware_id, heat_id) = (row.opened_at, row.ware_id, row.heat_id);
+            (row.bowl_id, Taught { opened, ware_id, heat_id, numbers })
         })
-        .collect())
+        .fetch_all($pool)
+        .await?
+    };
+}
+
+/// The latest lessons of each piece of gear and of the kitchen, the latest first. What taught
+/// about two of them is there once; what cannot be read teaches nothing.
+async fn lessons(rows: &[ShelfRow], pool: &Pool) -> Result<Vec<Taught>, StoreError> {
+    let mut known = HashMap::new();
+    known.extend(select_lessons!(pool, "ware_id IS NULL AND heat_id IS NULL"));
+    for row in rows {
+        match row.thing {
+            Ok(Thing::Ware(_)) => known.extend(select_lessons!(pool, "ware_id = ?", row.id)),
+            Ok(Thing::Heat(_)) => known.extend(select_lessons!(pool, "heat_id = ?", row.id)),
+            _ => {}
+        }
+    }
+    let mut lessons: Vec<Taught> = known.into_values().collect();
+    lessons.sort_by_key(|taught| std::cmp::Reverse(taught.opened));
+    Ok(lessons)
 }

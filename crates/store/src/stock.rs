@@ -6,10 +6,11 @@ use std::collections::HashMap;
 use chrono::{DateTime, Utc};
 use craft::shelf::stock::{Move, left};
 use craft::units::{Mass, grams, in_grams};
+use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::error::appended;
-use crate::{Pool, StoreError};
+use crate::error::{again, inserted};
+use crate::{Sent, StoreError};
 
 /// Some chocolate that came or went.
 #[derive(Clone, Debug, PartialEq)]
@@ -37,48 +38,43 @@ impl MoveRow {
     }
 }
 
-fn word(kind: Move) -> &'static str {
-    match kind {
-        Move::Counted => "counted",
-        Move::Bought => "bought",
-        Move::Returned => "returned",
-        Move::Taken => "taken",
-        Move::Gone => "gone",
-    }
-}
-
-fn kind(word: &str) -> Result<Move, StoreError> {
-    let all = [Move::Counted, Move::Bought, Move::Returned, Move::Taken, Move::Gone];
-    all.into_iter()
-        .find(|kind| self::word(*kind) == word)
-        .ok_or_else(|| StoreError::unreadable("a stock move", format!("kind {word}")))
-}
-
-/// Keeps a move: `true` where it is new, `false` where it was kept already.
+/// Keeps a move.
 ///
 /// # Errors
-/// [`StoreError::NotFound`] where there is no such chocolate.
-pub async fn append(pool: &Pool, moved: &MoveRow) -> Result<bool, StoreError> {
+/// [`StoreError::NotFound`] where there is no such chocolate; [`StoreError::OtherContent`]
+/// where another was sent by this id.
+pub async fn append(connection: &mut MySqlConnection, moved: &MoveRow) -> Result<Sent, StoreError> {
     let result = sqlx::query!(
         "INSERT INTO stock_moves (chocolate_id, id, bowl_id, kind, grams, at)
          VALUES (?, ?, ?, ?, ?, ?)",
         moved.chocolate_id,
         moved.id,
         moved.bowl_id,
-        word(moved.kind),
+        moved.kind.word(),
         in_grams(moved.mass),
         moved.at
     )
-    .execute(pool)
+    .execute(&mut *connection)
     .await;
-    appended(result, "chocolate on the shelf")
+    if let Some(sent) = inserted(result, "chocolate on the shelf")? {
+        return Ok(sent);
+    }
+    let kept = sqlx::query!(
+        "SELECT kind, grams FROM stock_moves WHERE chocolate_id = ? AND id = ?",
+        moved.chocolate_id,
+        moved.id
+    )
+    .fetch_one(connection)
+    .await?;
+    let same = kept.kind == moved.kind.word() && (kept.grams - in_grams(moved.mass)).abs() < 1e-6;
+    again(same, "move")
 }
 
 /// Notes what a bowl took, in place of what was noted of it before.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such chocolate.
-pub async fn take(pool: &Pool, taken: &MoveRow) -> Result<(), StoreError> {
+pub async fn take(database: impl MySqlExecutor<'_>, taken: &MoveRow) -> Result<(), StoreError> {
     // It keeps its place among the moves: a count that came later still stands.
     sqlx::query!(
         "INSERT INTO stock_moves (chocolate_id, id, bowl_id, kind, grams, at)
@@ -87,11 +83,11 @@ pub async fn take(pool: &Pool, taken: &MoveRow) -> Result<(), StoreError> {
         taken.chocolate_id,
         taken.id,
         taken.bowl_id,
-        word(taken.kind),
+        taken.kind.word(),
         in_grams(taken.mass),
         taken.at
     )
-    .execute(pool)
+    .execute(database)
     .await
     .map_err(StoreError::inserting("chocolate on the shelf"))?;
     Ok(())
@@ -101,9 +97,9 @@ pub async fn take(pool: &Pool, taken: &MoveRow) -> Result<(), StoreError> {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn give_back(pool: &Pool, bowl_id: Uuid) -> Result<(), StoreError> {
+pub async fn give_back(database: impl MySqlExecutor<'_>, bowl_id: Uuid) -> Result<(), StoreError> {
     sqlx::query!("DELETE FROM stock_moves WHERE bowl_id = ? AND kind = 'taken'", bowl_id)
-        .execute(pool)
+        .execute(database)
         .await?;
     Ok(())
 }
@@ -112,16 +108,18 @@ pub async fn give_back(pool: &Pool, bowl_id: Uuid) -> Result<(), StoreError> {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn all_left(pool: &Pool) -> Result<HashMap<Uuid, Mass>, StoreError> {
+pub async fn all_left(database: impl MySqlExecutor<'_>) -> Result<HashMap<Uuid, Mass>, StoreError> {
     let rows = sqlx::query!(
         r#"SELECT chocolate_id AS "chocolate_id: Uuid", kind, grams
            FROM stock_moves ORDER BY seq"#
     )
-    .fetch_all(pool)
+    .fetch_all(database)
     .await?;
     let mut moves: HashMap<Uuid, Vec<(Move, Mass)>> = HashMap::new();
     for row in rows {
-        moves.entry(row.chocolate_id).or_default().push((kind(&row.kind)?, grams(row.grams)));
+        // A kind of a later release, or one that was tampered with, takes nothing else with it.
+        let Some(kind) = Move::from_word(&row.kind) else { continue };
+        moves.entry(row.chocolate_id).or_default().push((kind, grams(row.grams)));
     }
     Ok(moves.into_iter().filter_map(|(id, moves)| Some((id, left(moves)?))).collect())
 }
@@ -130,25 +128,27 @@ pub async fn all_left(pool: &Pool) -> Result<HashMap<Uuid, Mass>, StoreError> {
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn of_bowl(pool: &Pool, bowl_id: Uuid) -> Result<Vec<MoveRow>, StoreError> {
+pub async fn of_bowl(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+) -> Result<Vec<MoveRow>, StoreError> {
     let rows = sqlx::query!(
         r#"SELECT id AS "id: Uuid", chocolate_id AS "chocolate_id: Uuid",
                   bowl_id AS "bowl_id: Uuid", kind, grams, at AS "at: DateTime<Utc>"
            FROM stock_moves WHERE bowl_id = ? ORDER BY seq"#,
         bowl_id
     )
-    .fetch_all(pool)
+    .fetch_all(database)
     .await?;
-    rows.into_iter()
-        .map(|row| {
-            Ok(MoveRow {
-                id: row.id,
-                chocolate_id: row.chocolate_id,
-                bowl_id: row.bowl_id,
-                kind: kind(&row.kind)?,
-                mass: grams(row.grams),
-                at: row.at,
-            })
+    let moved = rows.into_iter().filter_map(|row| {
+        Some(MoveRow {
+            id: row.id,
+            chocolate_id: row.chocolate_id,
+            bowl_id: row.bowl_id,
+            kind: Move::from_word(&row.kind)?,
+            mass: grams(row.grams),
+            at: row.at,
         })
-        .collect()
+    });
+    Ok(moved.collect())
 }

@@ -1,25 +1,25 @@
 //! Where a batch stands as a whole, and what is still to do.
 
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, EventKind, standing as standing_events};
 use super::timeline::{Timeline, timelines};
 use crate::steps::{Line, StepKind};
+use crate::words::worded;
 
-/// Where a batch stands.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Stage {
-    /// Something in it is still to be made.
-    UnderWay,
-    /// Everything in it is made: nothing waits for chocolate any more.
-    Made,
-    /// Its bowls were given up before anything was made.
-    Lost,
-    /// The maker closed it with something left to make.
-    Closed,
+worded! {
+    /// Where a batch stands.
+    Stage {
+        /// Something in it is still to be made.
+        UnderWay = "under_way",
+        /// Everything in it is made: nothing waits for chocolate any more.
+        Made = "made",
+        /// Its bowls were given up before anything was made.
+        Lost = "lost",
+        /// The maker closed it with something left to make.
+        Closed = "closed",
+    }
 }
 
 /// Something that is still to do.

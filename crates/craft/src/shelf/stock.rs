@@ -1,31 +1,29 @@
 //! How much of a chocolate is left, and whether it is enough.
 
-use chrono::{NaiveDate, TimeDelta};
-use serde::{Deserialize, Serialize};
-
 use super::ChocolateInputs;
 use crate::bowl::{Bowl, Setup};
 use crate::note::Note;
 use crate::units::{Mass, in_grams};
+use crate::words::worded;
+use chrono::{NaiveDate, TimeDelta};
 
 /// A best-before date this near is said.
 const SOON: TimeDelta = TimeDelta::days(14);
 
-/// How chocolate comes and goes.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Move {
-    /// Weighed: this is what there is.
-    Counted,
-    /// Bought, on top of what there was.
-    Bought,
-    /// Left over from a bowl, and put back.
-    Returned,
-    /// Taken for a bowl.
-    Taken,
-    /// Thrown away, eaten, given away.
-    Gone,
+worded! {
+    /// How chocolate comes and goes.
+    Move {
+        /// Weighed: this is what there is.
+        Counted = "counted",
+        /// Bought, on top of what there was.
+        Bought = "bought",
+        /// Left over from a bowl, and put back.
+        Returned = "returned",
+        /// Taken for a bowl.
+        Taken = "taken",
+        /// Thrown away, eaten, given away.
+        Gone = "gone",
+    }
 }
 
 /// What is left after some moves in order of time; `None` where it was never

@@ -1,0 +1,111 @@
+//! Which documents are kept, and from which format each leads to which.
+
+use craft::learn::GearNumbers;
+use craft::plan::{BowlInputs, PlanInputs};
+use craft::result::{Looks, Symptom};
+use craft::shelf::Thing;
+use craft::steps::Line;
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+
+use super::{Document, Upgrade};
+
+/// What a plan states. Format 2: a bowl no longer says how thick a slab it is poured into;
+/// that is the component's.
+impl Document for PlanInputs {
+    const WHAT: &'static str = "a plan";
+    const UPGRADES: &'static [Upgrade] = &[|mut value| {
+        for bowl in value.get_mut("bowls").and_then(Value::as_array_mut).into_iter().flatten() {
+            without_thickness(bowl);
+        }
+        Ok(value)
+    }];
+}
+
+/// What a bowl was opened with. Format 2: without the thickness of its slab.
+impl Document for BowlInputs {
+    const WHAT: &'static str = "a bowl";
+    const UPGRADES: &'static [Upgrade] = &[|mut value| {
+        without_thickness(&mut value);
+        Ok(value)
+    }];
+}
+
+fn without_thickness(bowl: &mut Value) {
+    if let Some(bowl) = bowl.as_object_mut() {
+        bowl.remove("thickness_mm");
+    }
+}
+
+/// A thing on the shelf.
+impl Document for Thing {
+    const WHAT: &'static str = "a thing on the shelf";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
+/// What a bowl or a batch taught.
+impl Document for GearNumbers {
+    const WHAT: &'static str = "a lesson";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
+/// What followed from what was stated when a batch was begun.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+pub struct Computed {
+    /// The plan as it was shown.
+    pub plan: Value,
+    /// Its steps.
+    pub lines: Vec<Line>,
+}
+
+impl Document for Computed {
+    const WHAT: &'static str = "what a batch was worked out to be";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
+/// The plan of a bowl as it was shown when it was opened.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(transparent)]
+pub(crate) struct ShownPlan(pub serde_json::Map<String, Value>);
+
+impl Document for ShownPlan {
+    const WHAT: &'static str = "a bowl's plan";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
+/// What came out, at one look.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize)]
+pub struct ResultDocument {
+    /// How it looks.
+    pub looks: Looks,
+    /// Faults that were seen besides those that the looks are.
+    #[serde(default)]
+    pub seen: Vec<Symptom>,
+    /// The maker's remarks.
+    #[serde(default)]
+    pub note: String,
+}
+
+impl Document for ResultDocument {
+    const WHAT: &'static str = "a result";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
+/// What lists show of a plan or a batch.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default)]
+pub struct Summary {
+    /// Its chocolates' families, by their words.
+    pub families: Vec<craft::chocolate::Family>,
+    /// How its colours look, `#rrggbb`.
+    pub colours: Vec<String>,
+    /// What is made, by name.
+    pub components: Vec<String>,
+    /// What to weigh out of all its chocolates, g.
+    pub to_weigh_g: Option<f64>,
+}
+
+impl Document for Summary {
+    const WHAT: &'static str = "a summary";
+    const UPGRADES: &'static [Upgrade] = &[];
+}

@@ -1,0 +1,130 @@
+//! Every form that was ever released is read to the end, and what is not known takes
+//! nothing else with it.
+
+use craft::learn::GearNumbers;
+use craft::plan::{BowlInputs, Plan, PlanInputs};
+use craft::shelf::Thing;
+use craft::steps::lines;
+use serde_json::{Value, json};
+
+use super::*;
+
+macro_rules! fixture {
+    ($name:literal) => {
+        include_str!(concat!("../../tests/fixtures/documents/", $name, ".json"))
+    };
+}
+
+/// A document as it was released, and that it holds what its form of today does.
+fn reads<T: Document + PartialEq + std::fmt::Debug>(text: &str) -> T {
+    let value: T = read(text).expect("every released form is read");
+    let again: T = read(&written(&value).expect("written")).expect("read back");
+    assert_eq!(value, again);
+    value
+}
+
+#[test]
+fn plans_of_every_format_are_read_and_can_still_be_planned() {
+    for text in
+        [fixture!("plan-1"), fixture!("plan-1-slab"), fixture!("plan-2"), fixture!("plan-2-slab")]
+    {
+        let inputs: PlanInputs = reads(text);
+        // What stands on the shelf is not here; all that stands for itself is planned.
+        assert!(!inputs.components.is_empty());
+        let steps = Plan::of(&inputs).map(|plan| lines(&plan).len());
+        assert!(steps.is_ok_and(|lines| lines > 1) || text.contains("_id\": \""), "{text}");
+    }
+}
+
+#[test]
+fn bowls_of_every_format_are_read_without_what_is_the_slabs() {
+    for text in [fixture!("bowl-1"), fixture!("bowl-2")] {
+        let bowl: BowlInputs = reads(text);
+        assert!(bowl.total_g.is_some(), "{bowl:?}");
+    }
+    assert!(fixture!("bowl-1").contains("thickness_mm"), "the first format had it");
+    assert!(
+        !written(&reads::<BowlInputs>(fixture!("bowl-1")))
+            .expect("written")
+            .contains("thickness_mm")
+    );
+}
+
+#[test]
+fn things_lessons_results_and_shown_plans_are_read() {
+    for text in [
+        fixture!("thing-1-chocolate"),
+        fixture!("thing-1-ware"),
+        fixture!("thing-1-heat"),
+        fixture!("thing-1-thermometer"),
+        fixture!("thing-1-tray"),
+        fixture!("thing-1-mould"),
+        fixture!("thing-1-pigment"),
+        fixture!("thing-1-kitchen"),
+    ] {
+        reads::<Thing>(text);
+    }
+    reads::<GearNumbers>(fixture!("lesson-1"));
+    reads::<ShownPlan>(fixture!("bowl-plan-1"));
+    let result: ResultDocument = reads(fixture!("result-1"));
+    assert!(result.seen.is_empty());
+}
+
+#[test]
+fn every_format_has_a_fixture() {
+    // One more upgrade wants one more fixture above.
+    let formats = [
+        (PlanInputs::WHAT, PlanInputs::format(), 2),
+        (BowlInputs::WHAT, BowlInputs::format(), 2),
+        (Thing::WHAT, Thing::format(), 1),
+        (GearNumbers::WHAT, GearNumbers::format(), 1),
+        (Computed::WHAT, Computed::format(), 1),
+        (ShownPlan::WHAT, ShownPlan::format(), 1),
+        (ResultDocument::WHAT, ResultDocument::format(), 1),
+        (Summary::WHAT, Summary::format(), 1),
+    ];
+    for (what, format, with_fixtures) in formats {
+        assert_eq!(format, with_fixtures, "{what}");
+    }
+}
+
+#[test]
+fn a_key_that_is_not_known_is_set_aside_wherever_it_is() {
+    let clean: PlanInputs = read(fixture!("plan-2")).expect("read");
+    let spoilt = |at: &str, name: &str| {
+        let mut value: Value = serde_json::from_str(fixture!("plan-2")).expect("JSON");
+        value
+            .pointer_mut(at)
+            .and_then(Value::as_object_mut)
+            .expect("an object")
+            .insert(name.to_owned(), json!({ "from": "a later release" }));
+        read_value::<PlanInputs>(value)
+    };
+    for at in ["", "/bowls/0", "/components/0", "/components/0/work", "/components/0/work/cast"] {
+        assert_eq!(spoilt(at, "sparkle"), Ok(clean.clone()), "{at}");
+    }
+    // The same name is known in one place and not in another.
+    assert_eq!(spoilt("/bowls/0", "rh_pct"), Ok(clean.clone()));
+    // Several at once.
+    let mut value: Value = serde_json::from_str(fixture!("plan-2")).expect("JSON");
+    for bowl in value["bowls"].as_array_mut().expect("bowls") {
+        bowl["sparkle"] = json!(1);
+        bowl["glitter"] = json!(2);
+    }
+    assert_eq!(read_value::<PlanInputs>(value), Ok(clean));
+}
+
+#[test]
+fn what_is_of_a_later_format_or_of_none_says_so_and_no_more() {
+    let format = |format: Value| {
+        let mut value: Value = serde_json::from_str(fixture!("plan-2")).expect("JSON");
+        value["format"] = format;
+        read_value::<PlanInputs>(value).expect_err("unreadable").problem
+    };
+    assert!(format(json!(99)).contains("it is of format 99; this release knows up to 2"));
+    assert!(format(json!("two")).contains("its format is"));
+    assert!(format(json!(0)).contains("format 0"));
+    for text in ["", "{", "null", "[]", "7", "\"plan\"", "{\"room_c\": \"warm\"}", "{}", "1e999"] {
+        assert!(read::<PlanInputs>(text).is_err(), "{text}");
+    }
+}
