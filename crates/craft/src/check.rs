@@ -306,6 +306,16 @@ impl Checker {
         }
     }
 
+    /// Notes a fault where a text of several lines is empty, longer than `longest`, or not
+    /// plain text.
+    pub fn told(&mut self, field: &str, value: &str, longest: usize) {
+        if value.trim().is_empty() {
+            self.fault(field, format!("must be 1 to {longest} characters; it is empty"));
+        } else {
+            self.remark(field, value, longest);
+        }
+    }
+
     /// Notes a fault where a text that may be empty is longer than `longest`.
     pub fn remark(&mut self, field: &str, value: &str, longest: usize) {
         let length = value.chars().count();

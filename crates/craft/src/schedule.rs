@@ -6,9 +6,11 @@
 
 use std::collections::HashSet;
 
-use chrono::{DateTime, Duration, FixedOffset, NaiveTime, TimeZone, Utc};
+use chrono::{DateTime, Duration, NaiveTime, TimeZone, Utc};
+use chrono_tz::Tz;
 
 use crate::bowl::time_delta;
+use crate::check::Checker;
 use crate::steps::{APART_S, Line, Step};
 use crate::units::{Time, seconds};
 
@@ -61,8 +63,17 @@ pub struct Day {
     pub from: NaiveTime,
     /// Until.
     pub to: NaiveTime,
-    /// What that clock is ahead of UTC.
-    pub ahead: FixedOffset,
+    /// The zone that clock is in.
+    pub zone: Tz,
+}
+
+/// A time zone by its IANA name, UTC where there is none; faults are noted.
+pub fn zone(field: &str, name: &str, check: &mut Checker) -> Tz {
+    name.parse().unwrap_or_else(|_| {
+        check
+            .fault(field, format!("must be an IANA time zone such as Europe/Oslo; it is {name:?}"));
+        Tz::UTC
+    })
 }
 
 fn wait(step: &Step) -> Option<Time> {
@@ -195,11 +206,15 @@ impl Day {
     /// The first moment from then on at which the maker is up and has time for all
     /// of it; a sitting longer than the day begins with the day.
     fn up_from(self, soonest: DateTime<Utc>, lasts: Duration) -> DateTime<Utc> {
-        let local = soonest.with_timezone(&self.ahead);
-        let at = |date: chrono::NaiveDate, time| {
-            self.ahead
-                .from_local_datetime(&date.and_time(time))
-                .single()
+        let local = soonest.with_timezone(&self.zone);
+        // An hour that a change of clocks passes over begins an hour later; of one that comes
+        // twice the first counts.
+        let at = |date: chrono::NaiveDate, time: NaiveTime| {
+            let stated = date.and_time(time);
+            let found = self.zone.from_local_datetime(&stated).earliest();
+            let later = stated.checked_add_signed(Duration::hours(1));
+            found
+                .or_else(|| self.zone.from_local_datetime(&later?).earliest())
                 .map_or(soonest, |t| t.to_utc())
         };
         let morning = at(local.date_naive(), self.from);
@@ -240,7 +255,7 @@ mod tests {
 
     fn day() -> Day {
         let hour = |h| NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
-        Day { from: hour(8), to: hour(22), ahead: FixedOffset::east_opt(3_600).expect("small") }
+        Day { from: hour(8), to: hour(22), zone: chrono_tz::Africa::Lagos }
     }
 
     fn utc(day: u32, hour: u32) -> DateTime<Utc> {
@@ -314,6 +329,21 @@ mod tests {
         let slots = slots(&both, utc(10, 7), day());
         let pours: Vec<_> = slots.iter().filter(|slot| slot.sitting.step == "it/pour").collect();
         assert!(pours.iter().all(|slot| slot.latest.is_none_or(|latest| slot.from <= latest)));
+    }
+
+    #[test]
+    fn a_morning_is_a_morning_on_either_side_of_a_change_of_clocks() {
+        // In Oslo clocks go back in the night to the 25th of October 2026.
+        let oslo = Day { zone: chrono_tz::Europe::Oslo, ..day() };
+        let all = sittings(&planned("Filled shells"));
+        let slots = slots(&all, utc(24, 14), oslo);
+        let local: Vec<_> = slots
+            .iter()
+            .map(|slot| {
+                slot.from.with_timezone(&chrono_tz::Europe::Oslo).format("%d %H:%M").to_string()
+            })
+            .collect();
+        assert_eq!(local[1], "25 08:00", "{local:?}");
     }
 
     #[test]

@@ -1,6 +1,6 @@
 //! What holds for moulds, colours, dips and days whatever is stated.
 
-use chrono::{DateTime, FixedOffset, NaiveTime, TimeDelta, Utc};
+use chrono::{DateTime, NaiveTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
 use craft::colour::{
@@ -241,17 +241,18 @@ proptest! {
         let plan = Plan::of(&batch_of(&which)).expect("each as it starts");
         let all = sittings(&lines(&plan));
         let time = |h: u32| NaiveTime::from_hms_opt(h.min(23), 0, 0).expect("an hour");
-        let ahead = FixedOffset::east_opt(ahead_h * 3_600).expect("small");
+        // Zones with whole hours are named against the sun.
+        let zone: chrono_tz::Tz = format!("Etc/GMT{:+}", -ahead_h).parse().expect("a zone");
         let start: DateTime<Utc> =
             DateTime::from_timestamp(1_790_000_000, 0).expect("in range") + TimeDelta::hours(hour);
-        let placed = slots(&all, start, Day { from: time(up_from), to: time(up_to), ahead });
+        let placed = slots(&all, start, Day { from: time(up_from), to: time(up_to), zone });
         prop_assert_eq!(placed.len(), all.len());
         for pair in placed.windows(2) {
             prop_assert!(pair[0].to <= pair[1].from, "{:#?}", pair);
         }
         for slot in &placed {
             prop_assert!(slot.from >= start);
-            let local = slot.from.with_timezone(&ahead).time();
+            let local = slot.from.with_timezone(&zone).time();
             let up = local >= time(up_from) && local <= time(up_to);
             prop_assert!(up || slot.in_the_night, "{:#?}", slot);
         }

@@ -60,11 +60,13 @@ async fn main() -> anyhow::Result<()> {
         let response = client.post(format!("{base}{path}")).json(&body).send().await?;
         Ok(response.error_for_status()?.json().await?)
     };
-    let batch = post("/batches", json!({ "name": "Measured" })).await?;
+    let plan = post("/plans", json!({ "name": "Measured" })).await?;
+    let plan = plan["id"].as_str().context("a plan")?.to_owned();
+    let batch = post(&format!("/plans/{plan}/batches"), json!({})).await?;
     let batch = batch["id"].as_str().context("a batch")?.to_owned();
     let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
     let bowl: Uuid = opened["bowl"]["id"].as_str().context("a bowl")?.parse()?;
-    let batch_id: Uuid = batch.parse()?;
+    let plan_id: Uuid = plan.parse()?;
 
     let seed = json!({ "family": "dark", "total_g": 800, "melted_c": 46, "target_c": 31.5,
         "seed_c": 20, "bowl": { "material": "glass", "mass_g": 450 } });
@@ -94,10 +96,9 @@ async fn main() -> anyhow::Result<()> {
     let bare_get = wrk(format!("{bare_address}/read"), None).await?;
     show("bare Actix handler, GET", bare_get, None);
     let straight =
-        statements(lasting, async || store::batches::plan(&pool, batch_id).await.map(|_| ()))
-            .await?;
+        statements(lasting, async || store::plans::get(&pool, plan_id).await.map(|_| ())).await?;
     show("the plan's SELECT, straight", straight, None);
-    let read = wrk(format!("{base}/batches/{batch}/plan"), None).await?;
+    let read = wrk(format!("{base}/plans/{plan}"), None).await?;
     show("plan read", read, Some(bare_get));
     show("plan read, beside its SELECT", read, Some(straight));
 
@@ -108,7 +109,10 @@ async fn main() -> anyhow::Result<()> {
             temp: celsius(31.5),
             source: Source::Probe,
         };
-        store::readings::append(&pool, bowl, &reading).await.map(|_| ())
+        store::alone(&pool, async |c: &mut store::Connection| {
+            store::readings::append(c, bowl, &reading).await.map(|_| ())
+        })
+        .await
     };
     let straight = statements(lasting, insert).await?;
     show("the reading's INSERT, straight, durable", straight, None);

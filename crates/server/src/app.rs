@@ -175,6 +175,8 @@ pub async fn serve(
         .shutdown_timeout(2)
         .run();
     state.thermometers.post_to(format!("http://{address}"));
+    // It ends with the process; where the database is of a later release, `main` hears of it.
+    state.follow();
     if let Err(error) = crate::thermometer::resume(&state).await {
         tracing::error!(%error, "the simulated thermometers could not be taken up again");
     }

@@ -5,7 +5,8 @@ use std::fmt;
 use std::sync::{Arc, RwLock};
 
 use chrono::{DateTime, TimeDelta, Utc};
-use store::bowls::ClockRow;
+use craft::time::WallTime;
+use store::batches::ClockRow;
 use uuid::Uuid;
 
 /// What the wall clock says. Only `main` reads the system's; tests bring theirs.
@@ -20,9 +21,8 @@ impl WallClock {
 
     /// The time now, to the millisecond, as the store keeps it.
     #[must_use]
-    pub fn now(&self) -> DateTime<Utc> {
-        let now = (self.0)();
-        DateTime::from_timestamp_millis(now.timestamp_millis()).unwrap_or(now)
+    pub fn now(&self) -> WallTime {
+        WallTime(craft::time::kept((self.0)()))
     }
 }
 
@@ -32,37 +32,69 @@ impl fmt::Debug for WallClock {
     }
 }
 
-/// A bowl's own time at a moment of real time. It runs with the wall unless a
-/// simulated thermometer runs it faster, or holds it.
+/// The clock of a batch that is begun: its time is the wall's.
 #[must_use]
-pub fn kitchen_time(clock: ClockRow, real: DateTime<Utc>) -> DateTime<Utc> {
-    #[allow(clippy::cast_precision_loss, clippy::cast_possible_truncation)] // years fit
-    let passed = ((real - clock.real).num_milliseconds() as f64 * clock.rate) as i64;
-    clock.kitchen + TimeDelta::milliseconds(passed)
+pub fn as_the_wall(now: WallTime) -> ClockRow {
+    ClockRow { real: now, kitchen: now.0, rate: 1.0 }
 }
 
-/// The clocks of the bowls in use, so that a reading that arrives does not ask
-/// the database what time it is.
+/// A batch's own time at a moment of wall time. It runs with the wall unless it is tried
+/// out, faster, or held.
+#[must_use]
+pub fn kitchen_time(clock: ClockRow, wall: WallTime) -> DateTime<Utc> {
+    clock.kitchen + scaled(wall.since(clock.real), clock.rate)
+}
+
+/// When a moment of a batch's time is, or was, by the wall. What lies before its clock was
+/// last set kept pace with the wall, as far as is known; a held clock reaches nothing new.
+#[must_use]
+pub fn wall_time(clock: ClockRow, kitchen: DateTime<Utc>, now: WallTime) -> WallTime {
+    let ahead = kitchen - clock.kitchen;
+    if ahead <= TimeDelta::zero() {
+        return clock.real.after(ahead);
+    }
+    if clock.rate > 0.0 { clock.real.after(scaled(ahead, 1.0 / clock.rate)) } else { now }
+}
+
+fn scaled(time: TimeDelta, by: f64) -> TimeDelta {
+    #[allow(clippy::cast_precision_loss, clippy::cast_possible_truncation)] // years fit
+    let ms = (time.num_milliseconds() as f64 * by) as i64;
+    TimeDelta::milliseconds(ms)
+}
+
+/// The clocks of the batches in use, and which bowl is of which batch, so that a reading
+/// that arrives does not ask the database what time it is.
 #[derive(Debug, Default)]
-pub struct Clocks(RwLock<HashMap<Uuid, ClockRow>>);
+pub struct Clocks {
+    of_batch: RwLock<HashMap<Uuid, ClockRow>>,
+    batch_of: RwLock<HashMap<Uuid, Uuid>>,
+}
 
 impl Clocks {
-    /// The clock of a bowl, if it was seen before.
-    pub fn get(&self, bowl_id: Uuid) -> Option<ClockRow> {
-        self.0.read().ok()?.get(&bowl_id).copied()
+    /// The batch of a bowl and its clock, if they were seen before.
+    pub fn of_bowl(&self, bowl_id: Uuid) -> Option<(Uuid, ClockRow)> {
+        let batch_id = *self.batch_of.read().ok()?.get(&bowl_id)?;
+        Some((batch_id, *self.of_batch.read().ok()?.get(&batch_id)?))
     }
 
-    /// Remembers a bowl's clock.
-    pub fn set(&self, bowl_id: Uuid, clock: ClockRow) {
-        if let Ok(mut clocks) = self.0.write() {
-            clocks.insert(bowl_id, clock);
+    /// Remembers whose bowl it is.
+    pub fn know(&self, bowl_id: Uuid, batch_id: Uuid) {
+        if let Ok(mut known) = self.batch_of.write() {
+            known.insert(bowl_id, batch_id);
         }
     }
 
-    /// Forgets every clock.
-    pub fn clear(&self) {
-        if let Ok(mut clocks) = self.0.write() {
-            clocks.clear();
+    /// Remembers a batch's clock.
+    pub fn set(&self, batch_id: Uuid, clock: ClockRow) {
+        if let Ok(mut clocks) = self.of_batch.write() {
+            clocks.insert(batch_id, clock);
+        }
+    }
+
+    /// A batch's clock is to be read again.
+    pub fn forget(&self, batch_id: Uuid) {
+        if let Ok(mut clocks) = self.of_batch.write() {
+            clocks.remove(&batch_id);
         }
     }
 }
@@ -71,14 +103,32 @@ impl Clocks {
 mod tests {
     use super::*;
 
+    fn clock(rate: f64) -> (ClockRow, WallTime) {
+        let real = WallTime(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"));
+        (ClockRow { real, kitchen: real.0 - TimeDelta::hours(3), rate }, real)
+    }
+
     #[test]
-    fn a_bowls_time_runs_at_its_own_rate_from_its_anchor() {
-        let real = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-        let kitchen = real - TimeDelta::hours(3);
-        let later = real + TimeDelta::seconds(10);
+    fn a_batchs_time_runs_at_its_own_rate_from_its_anchor() {
         for (rate, passed) in [(1.0, 10), (60.0, 600), (0.0, 0)] {
-            let clock = ClockRow { real, kitchen, rate };
-            assert_eq!(kitchen_time(clock, later), kitchen + TimeDelta::seconds(passed));
+            let (clock, real) = clock(rate);
+            let later = real.after(TimeDelta::seconds(10));
+            assert_eq!(kitchen_time(clock, later), clock.kitchen + TimeDelta::seconds(passed));
         }
+    }
+
+    #[test]
+    fn a_pour_at_sixty_times_the_pace_lies_in_no_future_of_the_wall() {
+        for rate in [1.0, 60.0, 0.0] {
+            let (clock, real) = clock(rate);
+            let now = real.after(TimeDelta::seconds(10));
+            let poured = kitchen_time(clock, now);
+            let wall = wall_time(clock, poured, now);
+            assert!(wall <= now, "{rate}: {wall} is after {now}");
+            assert!(wall >= clock.real);
+        }
+        // What was before its clock was set is before that by the wall too.
+        let (clock, real) = clock(60.0);
+        assert!(wall_time(clock, clock.kitchen - TimeDelta::minutes(5), real) < real);
     }
 }

@@ -13,6 +13,7 @@ use server::demo;
 use server::state::State;
 use stack::DataDir;
 use stack::database::{Database, Durability};
+use store::Due;
 use tracing_subscriber::EnvFilter;
 
 /// Wide Sheen: tempering chocolate at home.
@@ -95,20 +96,33 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         (None, Some(database)) => database.url(),
         (None, None) => bail!("there is no database"),
     };
-    let pool = store::connect(&url).await.with_context(|| match &arguments.database_url {
+    let of_what = || match &arguments.database_url {
         Some(_) => "the database at WIDE_SHEEN_DATABASE_URL cannot be used".to_owned(),
         None => format!("the database in {} cannot be used", arguments.data.display()),
-    })?;
+    };
+    let pool = store::open(&url).await.with_context(of_what)?;
+    if store::due(&pool).await.with_context(of_what)? == Due::Upgrade {
+        let copies = arguments.data.join("copies");
+        let copy = stack::database::dump(&url, &copies, "before-upgrade")
+            .context("a copy of the database could not be made before it is brought up to date")?;
+        say(&format!("The database is of an earlier release. A copy of it: {}", copy.display()));
+    }
+    store::migrate(&pool).await.with_context(of_what)?;
 
     let wall = WallClock::new(Utc::now);
     if arguments.fresh {
         store::clear(&pool).await?;
     }
-    if !arguments.empty && store::batches::list(&pool).await?.is_empty() {
+    let state = State::new(pool.clone(), wall.clone());
+    server::upgrade::bring_up_to_date(&state)
+        .await
+        .context("the database cannot be brought up to date")?;
+    let loaded = store::house::get(&pool, store::house::DEMO).await?.is_some();
+    if !arguments.empty && !loaded {
         demo::load(&pool, wall.now()).await.context("the demo data could not be loaded")?;
+        state.shelf.changed().await;
     }
 
-    let state = State::new(pool.clone(), wall);
     let Running { address, server } = serve(state.clone(), arguments.port, Some(arguments.web))
         .await
         .map_err(|error| match error.kind() {
@@ -121,8 +135,15 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
 
     let handle = server.handle();
     let serving = tokio::spawn(server);
-    stop_asked().await?;
-    say("Stopping…");
+    tokio::select! {
+        stopped = stop_asked() => {
+            stopped?;
+            say("Stopping…");
+        }
+        () = state.is_outdated() => {
+            say("The database is of a later release now: another server has taken over. Stopping…");
+        }
+    }
     state.thermometers.stop_all();
     handle.stop(true).await;
     serving.await??;

@@ -90,7 +90,7 @@ pub async fn planned(
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
     let mut answer = PlanAnswer::from(Plan::of(&filled)?);
-    let today = state.wall.now().date_naive();
+    let today = state.wall.now().0.date_naive();
     for (bowl, stated) in answer.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
             plan.stock = on_shelf.stock(id, craft::units::grams(plan.to_weigh_g), today);

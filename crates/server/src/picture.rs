@@ -5,6 +5,8 @@
 
 use std::io::Cursor;
 
+use crate::problem::Problem;
+use crate::state::State;
 use image::codecs::jpeg::JpegEncoder;
 use image::imageops::FilterType;
 use image::metadata::Orientation;
@@ -27,6 +29,24 @@ pub struct Kept {
     pub height: u32,
     /// JPEG.
     pub jpeg: Vec<u8>,
+}
+
+/// The same off the threads that answer, two at a time: reading one takes memory.
+///
+/// # Errors
+/// Where the server is being stopped; within, what is wrong with the picture.
+pub async fn made_anew_off_thread(
+    state: &State,
+    bytes: impl AsRef<[u8]> + Send + 'static,
+) -> Result<Result<Kept, String>, Problem> {
+    let permit = state.pictures.clone().acquire_owned().await.map_err(|_| Problem::internal())?;
+    actix_web::web::block(move || {
+        let made = made_anew(bytes.as_ref());
+        drop(permit);
+        made
+    })
+    .await
+    .map_err(|_| Problem::internal())
 }
 
 /// Reads a PNG or JPEG and writes it anew.

@@ -3,6 +3,7 @@
 use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
 use craft::check::Fault;
+use craft::plan::Clash;
 use serde::Serialize;
 use store::StoreError;
 use utoipa::ToSchema;
@@ -17,7 +18,7 @@ pub struct Field {
 }
 
 /// A refusal, as `application/problem+json`.
-#[derive(Clone, Debug, Serialize, ToSchema, thiserror::Error)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema, thiserror::Error)]
 #[error("{title}: {detail}")]
 pub struct Problem {
     /// What sort of problem.
@@ -31,6 +32,13 @@ pub struct Problem {
     pub detail: String,
     /// The fields to mend; empty where it is not about a field.
     pub fields: Vec<Field>,
+    /// The fields that somebody else changed too, with both values; empty where it is not
+    /// about two edits.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub clashes: Vec<Clash>,
+    /// Whether two transactions stood in each other's way, so that it may be tried anew.
+    #[serde(skip)]
+    in_the_way: bool,
 }
 
 impl Problem {
@@ -41,6 +49,8 @@ impl Problem {
             status: status.as_u16(),
             detail: detail.into(),
             fields: Vec::new(),
+            clashes: Vec::new(),
+            in_the_way: false,
         }
     }
 
@@ -98,12 +108,7 @@ impl Problem {
 
     /// It does not go with what has happened.
     pub fn conflict(detail: impl Into<String>) -> Self {
-        Self::new(
-            StatusCode::CONFLICT,
-            "conflict",
-            "This does not go with what has happened",
-            detail,
-        )
+        Self::new(StatusCode::CONFLICT, "conflict", "Not possible at this stage", detail)
     }
 
     /// An edit without the version it was made from.
@@ -116,7 +121,76 @@ impl Problem {
         )
     }
 
-    fn internal() -> Self {
+    /// Two edits of the same field: neither is thrown away unasked.
+    pub fn clash(current: u32, clashes: Vec<Clash>) -> Self {
+        Self { clashes, ..StoreError::Changed { current }.into() }
+    }
+
+    /// There is no such method at this address.
+    pub fn no_such_method() -> Self {
+        Self::new(
+            StatusCode::METHOD_NOT_ALLOWED,
+            "method",
+            "Not done this way",
+            "This address does not take this method.",
+        )
+    }
+
+    /// A path or a query that cannot be read.
+    pub fn bad_address(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::BAD_REQUEST, "address", "This address cannot be read", detail)
+    }
+
+    /// A request that comes from elsewhere.
+    pub fn from_elsewhere(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::FORBIDDEN, "elsewhere", "Not from here", detail)
+    }
+
+    /// What was sent took too long to arrive.
+    pub fn too_slow() -> Self {
+        Self::new(
+            StatusCode::REQUEST_TIMEOUT,
+            "too-slow",
+            "This took too long to arrive",
+            "Send it again.",
+        )
+    }
+
+    /// Something that was kept, or worked out, cannot be written as JSON.
+    #[allow(clippy::needless_pass_by_value)] // as `map_err` hands it over
+    pub fn unwritable(error: serde_json::Error) -> Self {
+        tracing::error!(%error, "an answer could not be written");
+        Self::internal()
+    }
+
+    /// The database is away: it will be back.
+    pub fn away() -> Self {
+        Self::busy()
+    }
+
+    /// The same, of a part: its name before each field.
+    #[must_use]
+    pub fn under(mut self, part: &str) -> Self {
+        for field in &mut self.fields {
+            field.field = format!("{part}.{}", field.field);
+        }
+        self
+    }
+
+    /// Whether the same may succeed in a moment.
+    #[must_use]
+    pub fn is_passing(&self) -> bool {
+        self.status == StatusCode::SERVICE_UNAVAILABLE.as_u16()
+    }
+
+    /// Whether two transactions stood in each other's way.
+    #[must_use]
+    pub fn is_in_the_way(&self) -> bool {
+        self.in_the_way
+    }
+
+    /// Something went wrong here: what, is for the server's log alone.
+    pub fn internal() -> Self {
         Self::new(
             StatusCode::INTERNAL_SERVER_ERROR,
             "internal",
@@ -157,11 +231,30 @@ impl From<StoreError> for Problem {
                 "Somebody changed it meanwhile",
                 format!("It is at version {current} now. Read it again before changing it."),
             ),
-            error @ StoreError::Database(_) => {
-                tracing::error!(%error, "the store failed");
-                Self::busy()
+            StoreError::OtherContent(what) => Self::conflict(format!(
+                "Another {what} was sent by this id before: send this one by an id of its own."
+            )),
+            StoreError::Unreadable(unreadable) => Self::new(
+                StatusCode::CONFLICT,
+                "unreadable",
+                "This cannot be read",
+                format!("{unreadable}. It can be saved as it is."),
+            ),
+            StoreError::DiskFull => {
+                tracing::error!("the disk is full");
+                Self::new(
+                    StatusCode::INSUFFICIENT_STORAGE,
+                    "disk-full",
+                    "The disk is full",
+                    "Nothing of this was kept. Make room, and try again.",
+                )
             }
-            error @ (StoreError::Unreadable { .. } | StoreError::Migration(_)) => {
+            error @ StoreError::Database(_) => {
+                let in_the_way = error.is_in_the_way();
+                tracing::error!(%error, "the store failed");
+                Self { in_the_way, ..Self::busy() }
+            }
+            error @ (StoreError::Migration(_) | StoreError::Newer | StoreError::Unsuited(_)) => {
                 tracing::error!(%error, "the store failed");
                 Self::internal()
             }

@@ -1,15 +1,13 @@
 //! A bowl's readings and actions as one table.
 
-use chrono::{DateTime, Utc};
-use craft::bowl::{Action, Reading, Seen, Source};
+use craft::bowl::{Action, ActionName, Entry, Reading, Seen, Source};
 use craft::check::{self, Checker};
+use craft::time::Timestamp;
+use craft::units::{celsius, in_celsius};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use crate::answer::action::{ActionAnswer, ActionName};
 use crate::problem::Problem;
-use crate::routes::actions::NewAction;
-use crate::routes::record::SavedReading;
 
 /// How a table that was saved here begins.
 const BEGINS: &[u8] = b"at,kind,temp_c,source,";
@@ -30,7 +28,7 @@ enum Only {
 
 #[derive(Debug, Serialize, Deserialize)]
 struct Row {
-    at: DateTime<Utc>,
+    at: Timestamp,
     kind: Kind,
     temp_c: Option<f64>,
     source: Option<Source>,
@@ -39,41 +37,49 @@ struct Row {
     seen: Option<Seen>,
     reason: Option<String>,
     undoes: Option<Uuid>,
+    /// Since corrections can be made; a table of before has neither of the two.
+    #[serde(default)]
+    corrects: Option<Uuid>,
+    #[serde(default)]
+    reading: Option<Uuid>,
     id: Uuid,
 }
 
 impl From<&Reading> for Row {
     fn from(reading: &Reading) -> Self {
-        let SavedReading { id, at, temp_c, source } = reading.into();
         Self {
-            at,
+            at: Timestamp(reading.at),
             kind: Kind::Reading(Only::Reading),
-            temp_c: Some(temp_c),
-            source: Some(source),
+            temp_c: Some(crate::answer::round(in_celsius(reading.temp), 3)),
+            source: Some(reading.source),
             seconds: None,
             grams: None,
             seen: None,
             reason: None,
             undoes: None,
-            id,
+            corrects: None,
+            reading: None,
+            id: reading.id,
         }
     }
 }
 
 impl From<&Action> for Row {
     fn from(action: &Action) -> Self {
-        let a = ActionAnswer::from(action);
+        let entry = Entry::from(&action.kind);
         Self {
-            at: a.at,
-            kind: Kind::Action(a.kind),
+            at: Timestamp(action.at),
+            kind: Kind::Action(entry.kind),
             temp_c: None,
             source: None,
-            seconds: a.seconds,
-            grams: a.grams,
-            seen: a.seen,
-            reason: a.reason,
-            undoes: a.undoes,
-            id: a.id,
+            seconds: entry.seconds,
+            grams: entry.grams,
+            seen: entry.seen,
+            reason: entry.reason,
+            undoes: entry.undoes,
+            corrects: entry.corrects,
+            reading: entry.reading,
+            id: action.id,
         }
     }
 }
@@ -85,12 +91,17 @@ impl From<&Action> for Row {
 pub fn write(readings: &[Reading], actions: &[Action]) -> Result<Vec<u8>, Problem> {
     let mut rows: Vec<Row> =
         readings.iter().map(Row::from).chain(actions.iter().map(Row::from)).collect();
-    rows.sort_by_key(|row| row.at);
+    rows.sort_by_key(|row| row.at.0);
     let mut writer = csv::Writer::from_writer(Vec::new());
     for row in &rows {
-        writer.serialize(row).map_err(|e| Problem::conflict(e.to_string()))?;
+        writer.serialize(row).map_err(unwritable)?;
     }
-    writer.into_inner().map_err(|e| Problem::conflict(e.to_string()))
+    writer.into_inner().map_err(|error| unwritable(error.into_error()))
+}
+
+fn unwritable(error: impl std::fmt::Display) -> Problem {
+    tracing::error!(%error, "a table could not be written");
+    Problem::internal()
 }
 
 /// Whether a file is such a table.
@@ -116,22 +127,30 @@ pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<Action>) {
             Kind::Reading(_) => match (row.temp_c, row.source) {
                 (Some(temp_c), Some(source)) => {
                     check.number(&line, temp_c, check::PROBE_C);
-                    readings.push(SavedReading { id: row.id, at: row.at, temp_c, source }.into());
+                    readings.push(Reading {
+                        id: row.id,
+                        at: row.at.0,
+                        temp: celsius(temp_c),
+                        source,
+                    });
                 }
                 _ => check.fault(line, "a reading needs temp_c and source"),
             },
             Kind::Action(kind) => {
-                let action = NewAction {
-                    id: Some(row.id),
-                    at: Some(row.at),
+                let entry = Entry {
                     kind,
                     seconds: row.seconds,
                     grams: row.grams,
                     seen: row.seen,
                     reason: row.reason.filter(|reason| !reason.is_empty()),
                     undoes: row.undoes,
+                    corrects: row.corrects,
+                    reading: row.reading,
                 };
-                actions.extend(action.saved(&line, check));
+                let mut faults = Checker::new();
+                let kind = entry.check(&mut faults);
+                check.take_under(&line, faults);
+                actions.extend(kind.map(|kind| Action { id: row.id, at: row.at.0, kind }));
             }
         }
     }

@@ -1,21 +1,27 @@
 //! What every handler can reach.
 
-use std::sync::Arc;
+use std::sync::{Arc, Mutex};
 
 use chrono::{DateTime, Utc};
 use craft::bowl::Record;
 use craft::units::degrees;
-use store::bowls::{BowlRow, ClockRow};
-use store::{Pool, StoreError};
+use store::batches::ClockRow;
+use store::bowls::BowlRow;
+use store::{Connection, Pool, StoreError};
+use tokio::sync::Semaphore;
+use tokio::task::JoinHandle;
 use uuid::Uuid;
 
 use crate::answer::bowl::{ClockAnswer, Subject};
 use crate::clock::{Clocks, WallClock, kitchen_time};
-use crate::hub::Hub;
+use crate::live::Live;
+use crate::live::feed::Ended;
 use crate::on_shelf::ShelfCache;
-use crate::probes::Probes;
 use crate::problem::Problem;
 use crate::thermometer::Thermometers;
+
+/// Pictures that are read at once: each may take some memory.
+const PICTURES_AT_ONCE: usize = 2;
 
 /// What every handler can reach.
 #[derive(Clone, Debug)]
@@ -24,16 +30,19 @@ pub struct State {
     pub pool: Pool,
     /// The time.
     pub wall: WallClock,
-    /// Who watches which bowl.
-    pub hub: Arc<Hub>,
-    /// The clocks of the bowls in use.
+    /// This server, among several on one database.
+    pub server: Uuid,
+    /// What is watched, live.
+    pub live: Arc<Live>,
+    /// The clocks of the batches in use.
     pub clocks: Arc<Clocks>,
-    /// Which thermometer measures which bowl.
-    pub probes: Arc<Probes>,
     /// What stands on the shelf.
     pub shelf: Arc<ShelfCache>,
     /// The simulated thermometers that run.
     pub thermometers: Arc<Thermometers>,
+    /// Who may read a picture.
+    pub pictures: Arc<Semaphore>,
+    following: Arc<Mutex<Option<JoinHandle<Ended>>>>,
 }
 
 impl State {
@@ -43,12 +52,60 @@ impl State {
         Self {
             pool,
             wall,
-            hub: Arc::default(),
+            server: Uuid::new_v4(),
+            live: Arc::default(),
             clocks: Arc::default(),
-            probes: Arc::default(),
             shelf: Arc::default(),
             thermometers: Arc::default(),
+            pictures: Arc::new(Semaphore::new(PICTURES_AT_ONCE)),
+            following: Arc::default(),
         }
+    }
+
+    /// Follows what other servers on the same database keep, from now on.
+    pub fn follow(&self) {
+        if let Ok(mut following) = self.following.lock() {
+            *following = Some(tokio::spawn(crate::live::feed::follow(self.clone())));
+        }
+    }
+
+    /// Waits until the database is of a later release: then this server must not go on.
+    pub async fn is_outdated(&self) {
+        let following = self.following.lock().ok().and_then(|mut following| following.take());
+        match following {
+            Some(following) => {
+                if following.await.is_err() {
+                    std::future::pending::<()>().await;
+                }
+            }
+            None => std::future::pending().await,
+        }
+    }
+
+    /// Does something in one transaction: all of it is kept, or nothing.
+    ///
+    /// # Errors
+    /// What it failed with.
+    pub async fn whole<T>(
+        &self,
+        work: impl AsyncFnMut(&mut Connection) -> Result<T, Problem>,
+    ) -> Result<T, Problem> {
+        store::whole(&self.pool, work, Problem::is_in_the_way).await
+    }
+
+    /// The batch of a bowl, and its clock.
+    ///
+    /// # Errors
+    /// Where there is no such bowl.
+    pub async fn clock_of_bowl(&self, bowl_id: Uuid) -> Result<(Uuid, ClockRow), StoreError> {
+        if let Some(known) = self.clocks.of_bowl(bowl_id) {
+            return Ok(known);
+        }
+        let batch_id = store::bowls::line(&self.pool, bowl_id).await?.batch_id;
+        let clock = store::batches::get(&self.pool, batch_id).await?.clock;
+        self.clocks.know(bowl_id, batch_id);
+        self.clocks.set(batch_id, clock);
+        Ok((batch_id, clock))
     }
 
     /// A bowl's own time now.
@@ -56,16 +113,7 @@ impl State {
     /// # Errors
     /// Where there is no such bowl.
     pub async fn kitchen_now(&self, bowl_id: Uuid) -> Result<DateTime<Utc>, StoreError> {
-        Ok(kitchen_time(self.clock(bowl_id).await?, self.wall.now()))
-    }
-
-    async fn clock(&self, bowl_id: Uuid) -> Result<ClockRow, StoreError> {
-        if let Some(clock) = self.clocks.get(bowl_id) {
-            return Ok(clock);
-        }
-        let clock = store::bowls::get(&self.pool, bowl_id).await?.clock;
-        self.clocks.set(bowl_id, clock);
-        Ok(clock)
+        Ok(kitchen_time(self.clock_of_bowl(bowl_id).await?.1, self.wall.now()))
     }
 
     /// The record of a bowl, its readings corrected by what its thermometer is off
@@ -78,26 +126,23 @@ impl State {
             store::readings::of_bowl(&self.pool, bowl.id).await?,
             store::actions::of_bowl(&self.pool, bowl.id).await?,
         );
-        Ok(record.corrected_by(degrees(bowl.inputs.offset_c.unwrap_or_default())))
+        Ok(record.corrected_by(degrees(bowl.inputs()?.offset_c.unwrap_or_default())))
     }
 
-    /// A bowl's clock, as it is answered.
+    /// A batch's clock, as it is answered; for a bowl, whether the simulated thermometer
+    /// measures it.
     #[must_use]
-    pub fn clock_answer(&self, bowl: &BowlRow) -> ClockAnswer {
-        ClockAnswer {
-            now: kitchen_time(bowl.clock, self.wall.now()),
-            rate: bowl.clock.rate,
-            simulated: bowl.simulated,
-        }
+    pub fn clock_answer(&self, clock: ClockRow, simulated: bool) -> ClockAnswer {
+        ClockAnswer { now: kitchen_time(clock, self.wall.now()), rate: clock.rate, simulated }
     }
 }
 
 /// What a bowl's answer is made from.
 ///
 /// # Errors
-/// Where the frozen inputs are no longer accepted: the rules have changed.
+/// Where what it was opened with cannot be read, or is no longer accepted.
 pub fn subject(bowl: &BowlRow) -> Result<Subject, Problem> {
-    let plan = craft::plan::bowl(&bowl.inputs)?;
+    let plan = craft::plan::bowl(bowl.inputs()?)?;
     Ok(Subject {
         id: bowl.id,
         batch_id: bowl.batch_id,

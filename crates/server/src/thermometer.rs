@@ -8,15 +8,17 @@ use std::sync::Mutex;
 use std::time::Duration;
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::{Record, fold};
+use craft::bowl::{Record, Setup, fold};
 use craft::pot::{Pot, Probe};
-use tokio::sync::broadcast::error::RecvError;
+use store::Connection;
+use store::batches::ClockRow;
 use tokio::task::JoinHandle;
+use tokio::time::Instant;
 use uuid::Uuid;
 
 use crate::clock::kitchen_time;
-use crate::hub::Happening;
-use crate::state::{State, subject};
+use crate::problem::Problem;
+use crate::state::State;
 
 /// The fastest that kitchen time can be run.
 pub const FASTEST: f64 = 60.0;
@@ -24,6 +26,10 @@ pub const FASTEST: f64 = 60.0;
 const EVERY_KITCHEN: Duration = Duration::from_secs(1);
 /// The most often that it sends, real time.
 const EVERY_REAL: Duration = Duration::from_millis(125);
+/// Of several servers on one database one holds a bowl's thermometer, and says so this often.
+const HOLD_EVERY: Duration = Duration::from_secs(2);
+/// A thermometer that nobody held for so long is free.
+const HELD_FOR: TimeDelta = TimeDelta::seconds(7);
 
 /// The simulated thermometers that run, one a bowl at most.
 #[derive(Debug, Default)]
@@ -43,7 +49,7 @@ impl Thermometers {
     /// Starts the thermometer of a bowl, in place of one that runs already.
     pub fn start(&self, state: &State, bowl_id: Uuid) {
         let Some(address) = self.address.get().cloned() else { return };
-        let task = tokio::spawn(measure(state.clone(), bowl_id, address));
+        let task = actix_web::rt::spawn(measure(state.clone(), bowl_id, address));
         if let Ok(mut running) = self.running.lock()
             && let Some(before) = running.insert(bowl_id, task)
         {
@@ -74,18 +80,39 @@ impl Thermometers {
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn resume(state: &State) -> Result<(), store::StoreError> {
-    for mut bowl in store::bowls::simulated(&state.pool).await? {
-        let record = state.record(&bowl).await?;
-        bowl.clock.kitchen = record.last_at().unwrap_or(bowl.opened_at).max(bowl.opened_at);
-        bowl.clock.real = state.wall.now();
-        store::bowls::set_clock(&state.pool, bowl.id, bowl.clock, true).await?;
-        state.clocks.set(bowl.id, bowl.clock);
-        if bowl.clock.rate > 0.0 {
-            state.thermometers.start(state, bowl.id);
+pub async fn resume(state: &State) -> Result<(), Problem> {
+    for bowl in store::bowls::simulated(&state.pool).await? {
+        // One that cannot be read is not measured; its row in the list says so.
+        let Ok(live) = state.live.bowl(state, bowl.id).await else { continue };
+        let last = live.with(Record::last_at).unwrap_or(bowl.opened_at).max(bowl.opened_at);
+        let real = state.wall.now();
+        let held = hold(state, bowl.id).await?;
+        if held {
+            state
+                .whole(async |tx: &mut Connection| {
+                    let batch = store::batches::lock(tx, bowl.batch_id).await?;
+                    let clock = ClockRow { real, kitchen: last, ..batch.clock };
+                    Ok(store::batches::set_clock(&mut *tx, batch.id, clock, false).await?)
+                })
+                .await?;
         }
+        state.clocks.forget(bowl.batch_id);
+        state.live.batch_changed(bowl.batch_id);
+        state.thermometers.start(state, bowl.id);
     }
     Ok(())
+}
+
+/// Takes, or keeps, a bowl's thermometer for this server.
+async fn hold(state: &State, bowl_id: Uuid) -> Result<bool, Problem> {
+    let now = state.wall.now();
+    let name = format!("thermometer:{bowl_id}");
+    state
+        .whole(async |tx: &mut Connection| {
+            let until = now.after(HELD_FOR);
+            Ok(store::leases::hold(tx, &name, state.server, (now, until)).await?)
+        })
+        .await
 }
 
 /// A pot replayed up to some moment of its record.
@@ -93,26 +120,36 @@ struct Replay {
     pot: Pot,
     probe: Probe,
     at: DateTime<Utc>,
-    acted: usize,
+    /// The actions that were done to it, by id: one that was undone, or came late, makes it anew.
+    acted: Vec<Uuid>,
 }
 
 impl Replay {
-    fn new(bowl: &store::bowls::BowlRow, setup: &craft::bowl::Setup) -> Self {
+    fn new(bowl_id: Uuid, setup: &Setup) -> Self {
         let pot = Pot::new(setup);
         // The low bits of the bowl's id make its noise its own, and repeatable.
-        let seed = bowl.id.as_u64_pair().1;
+        let seed = bowl_id.as_u64_pair().1;
         let probe = Probe::new(seed, pot.temperature(), Probe::USUAL_NOISE_C);
-        Self { probe, pot, at: bowl.opened_at, acted: 0 }
+        Self { probe, pot, at: setup.opened, acted: Vec::new() }
+    }
+
+    /// Whether what was done to it is what the record says up to its moment.
+    fn follows(&self, record: &Record) -> bool {
+        let so_far = record.actions().take_while(|action| action.at <= self.at);
+        so_far.map(|action| action.id).eq(self.acted.iter().copied())
     }
 
     fn advance(&mut self, record: &Record, until: DateTime<Utc>) {
-        for action in record.actions().skip(self.acted) {
-            if action.at > until {
-                break;
-            }
+        let next: Vec<_> = record
+            .actions()
+            .skip(self.acted.len())
+            .take_while(|a| a.at <= until)
+            .cloned()
+            .collect();
+        for action in next {
             self.wait(action.at);
             self.pot.act(&action.kind);
-            self.acted += 1;
+            self.acted.push(action.id);
         }
         self.wait(until);
     }
@@ -130,52 +167,53 @@ impl Replay {
 }
 
 async fn measure(state: State, bowl_id: Uuid, address: String) {
-    let mut happenings = state.hub.watch(bowl_id);
-    let Ok(bowl) = store::bowls::get(&state.pool, bowl_id).await else { return };
-    let (Ok(subject), Ok(mut record)) = (subject(&bowl), state.record(&bowl).await) else {
+    let Ok(live) = state.live.bowl(&state, bowl_id).await else { return };
+    let setup = live.subject().setup.clone();
+    let Ok((_, clock)) = state.clock_of_bowl(bowl_id).await else { return };
+    if clock.rate <= 0.0 {
         return;
-    };
+    }
     let client = reqwest::Client::new();
     let url = format!("{address}/api/v1/bowls/{bowl_id}/readings");
-    let mut replay = Replay::new(&bowl, &subject.setup);
+    let mut replay = Replay::new(bowl_id, &setup);
     // It is off by what the shelf says of the thermometer it stands in for.
-    let off_c = bowl.inputs.offset_c.unwrap_or_default();
-    let every = EVERY_KITCHEN.div_f64(bowl.clock.rate.max(0.01)).max(EVERY_REAL);
+    let off_c = craft::units::in_degrees(setup.offset);
+    let every = EVERY_KITCHEN.div_f64(clock.rate.max(0.01)).max(EVERY_REAL);
     let mut ticks = tokio::time::interval(every);
     ticks.set_missed_tick_behavior(tokio::time::MissedTickBehavior::Delay);
+    let (mut held, mut asked) = (false, None::<Instant>);
     loop {
-        tokio::select! {
-            happening = happenings.recv() => match happening {
-                Ok(Happening::Action(action)) => {
-                    record.add_action(action);
-                    // It may lie before what was replayed, or undo some of it.
-                    replay = Replay::new(&bowl, &subject.setup);
-                }
-                Ok(Happening::Reading(_) | Happening::Clock) => {}
-                Err(RecvError::Lagged(_)) => {
-                    let Ok(fresh) = state.record(&bowl).await else { return };
-                    record = fresh;
-                    replay = Replay::new(&bowl, &subject.setup);
-                }
-                Err(RecvError::Closed) => return,
-            },
-            _ = ticks.tick() => {
-                let now = kitchen_time(bowl.clock, state.wall.now());
-                if fold(&subject.setup, &record, now).ended() {
-                    return;
-                }
-                replay.advance(&record, now);
-                let reading = serde_json::json!({
-                    "id": Uuid::now_v7(),
-                    "at": now,
-                    "temp_c": crate::answer::round(replay.probe.says() - off_c, 2),
-                    "source": "probe",
-                    "probe": "simulated thermometer",
-                });
-                if let Err(error) = client.post(&url).json(&reading).send().await {
-                    tracing::warn!(%error, %bowl_id, "the simulated thermometer could not send");
-                }
+        ticks.tick().await;
+        if asked.is_none_or(|asked| asked.elapsed() >= HOLD_EVERY) {
+            // A database that is away for a moment: it is asked again.
+            held = hold(&state, bowl_id).await.unwrap_or(false);
+            asked = Some(Instant::now());
+        }
+        if !held {
+            continue;
+        }
+        let Ok((_, clock)) = state.clock_of_bowl(bowl_id).await else { continue };
+        let now = kitchen_time(clock, state.wall.now());
+        let (ended, says) = live.with(|record| {
+            // What was undone, or entered late, changes its past.
+            if !replay.follows(record) {
+                replay = Replay::new(bowl_id, &setup);
             }
+            replay.advance(record, now);
+            (fold(&setup, record, now).ended(), replay.probe.says())
+        });
+        if ended {
+            return;
+        }
+        let reading = serde_json::json!({
+            "id": Uuid::now_v7(),
+            "at": now,
+            "temp_c": crate::answer::round(says - off_c, 2),
+            "source": "probe",
+            "probe": "simulated thermometer",
+        });
+        if let Err(error) = client.post(&url).json(&reading).send().await {
+            tracing::warn!(%error, %bowl_id, "the simulated thermometer could not send");
         }
     }
 }

@@ -1,9 +1,9 @@
-//! A private MariaDB: its own data, its own port on loopback, its own password.
+//! A private MariaDB: its own data, its own socket in it, its own password.
 
 use std::fs;
 use std::io::{Read, Write};
-use std::net::{Ipv4Addr, TcpStream};
-use std::os::unix::fs::OpenOptionsExt;
+use std::os::unix::fs::{DirBuilderExt, OpenOptionsExt};
+use std::os::unix::net::UnixStream;
 use std::path::{Path, PathBuf};
 use std::process::Command;
 use std::time::{Duration, Instant};
@@ -12,7 +12,7 @@ use uuid::Uuid;
 
 use crate::companion::Companion;
 use crate::data_dir::DataDir;
-use crate::{StackError, at, free_port};
+use crate::{StackError, at};
 
 /// How long a start may take: recovery after a crash is part of it.
 const PATIENCE: Duration = Duration::from_secs(60);
@@ -31,7 +31,7 @@ pub enum Durability {
 /// A running private database. Dropping it stops the server.
 #[derive(Debug)]
 pub struct Database {
-    port: u16,
+    socket: PathBuf,
     password: String,
     _server: Companion,
     _dir: DataDir,
@@ -50,20 +50,22 @@ impl Database {
         if !data.join("mysql").exists() {
             install(&data, &log)?;
         }
-        let port = free_port().map_err(at(dir.path()))?;
+        let socket = socket(&data)?;
         let password = Uuid::new_v4().simple().to_string();
         let init = dir.path().join("init.sql");
-        write_private(&init, &grants(&password))?;
+        write_private(&init, &grants(&password, durability))?;
 
         let mut arguments = vec![
             "--no-defaults".to_owned(),
             format!("--datadir={}", data.display()),
-            format!("--socket={}", socket(&data).display()),
+            format!("--socket={}", socket.display()),
             format!("--pid-file={}", data.join("mariadbd.pid").display()),
             format!("--init-file={}", init.display()),
-            format!("--port={port}"),
-            "--bind-address=127.0.0.1".to_owned(),
+            // Whoever may not open the folder cannot reach it at all.
+            "--skip-networking".to_owned(),
             "--skip-name-resolve".to_owned(),
+            "--local-infile=OFF".to_owned(),
+            "--skip-symbolic-links".to_owned(),
             "--skip-log-bin".to_owned(),
             "--performance-schema=OFF".to_owned(),
             "--innodb-buffer-pool-size=64M".to_owned(),
@@ -85,7 +87,7 @@ impl Database {
         let mut companion = Companion::start(&server, &arguments, &log).map_err(at(&server))?;
 
         let deadline = Instant::now() + PATIENCE;
-        while !greets(port) {
+        while !greets(&socket) {
             let ended = companion.ended().map_err(at(&server))?.is_some();
             if ended || Instant::now() > deadline {
                 drop(companion);
@@ -97,7 +99,7 @@ impl Database {
             }
             std::thread::sleep(Duration::from_millis(50));
         }
-        Ok(Self { port, password, _server: companion, _dir: dir })
+        Ok(Self { socket, password, _server: companion, _dir: dir })
     }
 
     /// The address of the main database.
@@ -109,37 +111,63 @@ impl Database {
     /// The address of another database on the same server, as tests use them.
     #[must_use]
     pub fn url_of(&self, name: &str) -> String {
-        format!("mysql://{NAME}:{}@127.0.0.1:{}/{name}", self.password, self.port)
+        let socket = percent_encoding::utf8_percent_encode(
+            &self.socket.to_string_lossy(),
+            percent_encoding::NON_ALPHANUMERIC,
+        )
+        .to_string();
+        format!("mysql://{NAME}:{}@localhost/{name}?socket={socket}", self.password)
     }
 }
 
 /// Whether the server takes connections. It listens some time before it does, and
 /// one that is asked to end in between never hears it; so the test is its
 /// greeting, which it sends to whom it has let in.
-fn greets(port: u16) -> bool {
-    TcpStream::connect((Ipv4Addr::LOCALHOST, port)).is_ok_and(|mut connection| {
+fn greets(socket: &Path) -> bool {
+    UnixStream::connect(socket).is_ok_and(|mut connection| {
         connection.set_read_timeout(Some(PATIENCE)).is_ok()
             && connection.read(&mut [0]).is_ok_and(|bytes| bytes > 0)
     })
 }
 
-/// The server's own rules: one user, who may make databases for tests too.
-fn grants(password: &str) -> String {
+/// The server's own rules: one user with rights on one schema, and nobody without a password.
+/// For tests there are schemas of each test's own.
+fn grants(password: &str, durability: Durability) -> String {
     // The password is hexadecimal, made above; nothing from outside is in here.
+    let for_tests = match durability {
+        Durability::Full => String::new(),
+        Durability::Scratch => format!("GRANT ALL ON `test\\_%`.* TO '{NAME}'@'localhost';\n"),
+    };
+    // A folder that an earlier release made had an account without a password, and one that
+    // came by TCP.
     format!(
         "CREATE DATABASE IF NOT EXISTS {NAME};\n\
-         CREATE OR REPLACE USER '{NAME}'@'127.0.0.1' IDENTIFIED BY '{password}';\n\
-         GRANT ALL PRIVILEGES ON *.* TO '{NAME}'@'127.0.0.1';\n"
+         DELETE FROM mysql.global_priv WHERE User <> 'mariadb.sys' AND NOT (User = 'root' AND Host = 'localhost');\n\
+         FLUSH PRIVILEGES;\n\
+         ALTER USER IF EXISTS 'root'@'localhost' IDENTIFIED VIA unix_socket;\n\
+         CREATE OR REPLACE USER '{NAME}'@'localhost' IDENTIFIED BY '{password}';\n\
+         GRANT ALL ON {NAME}.* TO '{NAME}'@'localhost';\n\
+         {for_tests}"
     )
 }
 
-/// Unix sockets have short names; a deep folder would not fit in one.
-fn socket(data: &Path) -> PathBuf {
+/// A Unix socket's path has at most so many bytes.
+const LONGEST_SOCKET: usize = 100;
+
+/// Unix sockets have short names; a deep folder would not fit in one, and gets a short one of
+/// its own that nobody else may open.
+fn socket(data: &Path) -> Result<PathBuf, StackError> {
     let beside = data.join("socket");
-    if beside.as_os_str().len() < 100 {
-        return beside;
+    if beside.as_os_str().len() <= LONGEST_SOCKET {
+        return Ok(beside);
     }
-    std::env::temp_dir().join(format!("wide-sheen-{}.socket", Uuid::new_v4().simple()))
+    let folder = std::env::temp_dir().join(format!("wide-sheen-{}", Uuid::new_v4().simple()));
+    let short = folder.join("socket");
+    if short.as_os_str().len() > LONGEST_SOCKET {
+        return Err(StackError::PathTooLong(data.to_owned()));
+    }
+    fs::DirBuilder::new().mode(0o700).create(&folder).map_err(at(&folder))?;
+    Ok(short)
 }
 
 fn write_private(path: &Path, text: &str) -> Result<(), StackError> {
@@ -157,7 +185,7 @@ fn install(data: &Path, log: &Path) -> Result<(), StackError> {
     let program = find("mariadb-install-db")?;
     let out = fs::File::create(log).map_err(at(log))?;
     let status = Command::new(&program)
-        .args(["--no-defaults", "--auth-root-authentication-method=normal", "--skip-test-db"])
+        .args(["--no-defaults", "--auth-root-authentication-method=socket", "--skip-test-db"])
         .arg(format!("--datadir={}", data.display()))
         .args(run_as_root())
         .stdout(out.try_clone().map_err(at(log))?)
@@ -206,6 +234,96 @@ fn last_complaint(log: &Path) -> String {
         .to_owned()
 }
 
+/// Copies a database into a file of a folder, compressed; gives the file. What the copy is of
+/// stays as it is.
+///
+/// # Errors
+/// Where the address cannot be read, MariaDB's own tool is missing or fails, or the file
+/// cannot be written.
+pub fn dump(url: &str, folder: &Path, name: &str) -> Result<PathBuf, StackError> {
+    let program = find("mariadb-dump")?;
+    let address = Address::read(url).ok_or(StackError::BadAddress)?;
+    fs::create_dir_all(folder).map_err(at(folder))?;
+    let secret = folder.join(format!(".{}.cnf", Uuid::new_v4().simple()));
+    write_private(&secret, &address.options())?;
+    let file = folder.join(format!("{name}-{}.sql", now_s()));
+    let out = fs::OpenOptions::new()
+        .write(true)
+        .create_new(true)
+        .mode(0o600)
+        .open(&file)
+        .map_err(at(&file))?;
+    let done = Command::new(&program)
+        .arg(format!("--defaults-file={}", secret.display()))
+        .args(["--single-transaction", "--hex-blob", "--skip-lock-tables", "--no-tablespaces"])
+        .arg(&address.database)
+        .stdout(out)
+        .output();
+    // Whatever came of it, the password does not stay.
+    let _ = fs::remove_file(&secret);
+    let done = done.map_err(at(&program))?;
+    if done.status.success() {
+        return Ok(file);
+    }
+    let _ = fs::remove_file(&file);
+    let said = String::from_utf8_lossy(&done.stderr);
+    Err(StackError::DumpFailed(said.lines().next_back().unwrap_or("it said nothing").to_owned()))
+}
+
+fn now_s() -> u64 {
+    std::time::SystemTime::now()
+        .duration_since(std::time::UNIX_EPOCH)
+        .map_or(0, |since| since.as_secs())
+}
+
+/// Where a database is, as MariaDB's own tools are told.
+#[derive(Debug, PartialEq, Eq)]
+struct Address {
+    user: String,
+    password: String,
+    host: String,
+    port: Option<u16>,
+    socket: Option<String>,
+    database: String,
+}
+
+impl Address {
+    fn read(url: &str) -> Option<Self> {
+        let url = url::Url::parse(url).ok()?;
+        let plain = |text: &str| {
+            percent_encoding::percent_decode_str(text).decode_utf8().map(|t| t.into_owned()).ok()
+        };
+        let socket = url.query_pairs().find(|(name, _)| name == "socket");
+        Some(Self {
+            user: plain(url.username())?,
+            password: plain(url.password().unwrap_or_default())?,
+            host: url.host_str()?.to_owned(),
+            port: url.port(),
+            socket: socket.map(|(_, path)| path.into_owned()),
+            database: plain(url.path().trim_start_matches('/'))?,
+        })
+    }
+
+    /// As an options file: what stands on a command line can be read by everybody.
+    fn options(&self) -> String {
+        let quoted = |text: &str| text.replace('\\', "\\\\").replace('"', "\\\"");
+        let mut options = format!(
+            "[client]\nuser=\"{}\"\npassword=\"{}\"\n",
+            quoted(&self.user),
+            quoted(&self.password)
+        );
+        match &self.socket {
+            Some(socket) => options.push_str(&format!("socket=\"{}\"\n", quoted(socket))),
+            None => {
+                options.push_str(&format!("host=\"{}\"\n", quoted(&self.host)));
+                options
+                    .push_str(&self.port.map(|port| format!("port={port}\n")).unwrap_or_default());
+            }
+        }
+        options
+    }
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;
@@ -224,14 +342,14 @@ mod tests {
     }
 
     #[test]
-    fn a_fresh_one_answers_on_loopback_and_starts_again() {
+    fn a_fresh_one_answers_at_its_socket_and_starts_again() {
         let dir = tempfile::tempdir().expect("a folder");
         let path = dir.path().join("data");
         for _ in 0..2 {
             let held = DataDir::open(&path).expect("ours");
             let database = Database::start(held, Durability::Scratch).expect("comes up");
             assert!(database.url().starts_with("mysql://wide_sheen:"));
-            assert!(greets(database.port));
+            assert!(greets(&database.socket));
         }
     }
 }

@@ -39,7 +39,14 @@ SELECT id, version, name, note, inputs FROM plans;
 
 -- The last moment of kitchen time that each batch has reached: one clock for its bowls and
 -- its steps. It never runs back, so the one that is furthest ahead goes on.
-CREATE TABLE clocks_of_batches AS
+CREATE TABLE clocks_of_batches (
+    batch_id      BINARY(16)  NOT NULL,
+    clock_real    DATETIME(3) NULL,
+    clock_kitchen DATETIME(3) NULL,
+    clock_rate    DOUBLE      NOT NULL,
+    place         INT         NOT NULL
+);
+INSERT INTO clocks_of_batches
 SELECT batch_id, clock_real, clock_kitchen, clock_rate,
        ROW_NUMBER() OVER (PARTITION BY batch_id
                           ORDER BY TIMESTAMPDIFF(MICROSECOND, clock_real, clock_kitchen) DESC,

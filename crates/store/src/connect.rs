@@ -12,8 +12,10 @@ static MIGRATIONS: Migrator = sqlx::migrate!();
 
 /// What may not be kept is refused, not bent: no cut texts, no dates that are none.
 const MODE: &str = "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ZERO_DATE,NO_ZERO_IN_DATE,\
-                    ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION', \
-                    SESSION transaction_isolation = 'READ-COMMITTED'";
+                    ERROR_FOR_DIVISION_BY_ZERO,NO_ENGINE_SUBSTITUTION'";
+/// What a transaction reads is what is kept when it reads it: a batch that is locked is read
+/// after whoever held it before.
+const ISOLATION: &str = "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED";
 
 /// How long a request waits for a connection: somebody stands before the screen.
 const PATIENCE: Duration = Duration::from_secs(2);
@@ -24,6 +26,11 @@ const PATIENCE: Duration = Duration::from_secs(2);
 /// Where the database does not answer.
 pub async fn open(url: &str) -> Result<Pool, StoreError> {
     let options: MySqlConnectOptions = url.parse::<MySqlConnectOptions>()?.charset("utf8mb4");
+    // A pool says only that it waited too long; one connection says what is wrong.
+    let mut first = sqlx::MySqlConnection::connect_with(&options).await?;
+    first.execute(MODE).await?;
+    first.execute(ISOLATION).await?;
+    first.close().await?;
     let pool = MySqlPoolOptions::new()
         .max_connections(16)
         .acquire_timeout(PATIENCE)
@@ -33,6 +40,7 @@ pub async fn open(url: &str) -> Result<Pool, StoreError> {
         .after_connect(|connection, _| {
             Box::pin(async move {
                 connection.execute(MODE).await?;
+                connection.execute(ISOLATION).await?;
                 Ok(())
             })
         })

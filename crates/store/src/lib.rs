@@ -32,7 +32,7 @@ pub use digest::{digest, digest_of_bytes};
 pub use error::{Sent, StoreError};
 pub use page::Page;
 pub use sqlx::{MySqlConnection as Connection, MySqlPool as Pool};
-pub use whole::whole;
+pub use whole::{alone, whole};
 
 use craft::time::WallTime;
 

@@ -78,3 +78,19 @@ pub async fn numbered(
     });
     Ok(reading.collect())
 }
+
+/// Whether a bowl has a reading.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn is_kept(
+    database: impl MySqlExecutor<'_>,
+    bowl_id: Uuid,
+    id: Uuid,
+) -> Result<bool, StoreError> {
+    let found =
+        sqlx::query_scalar!("SELECT seq FROM readings WHERE bowl_id = ? AND id = ?", bowl_id, id)
+            .fetch_optional(database)
+            .await?;
+    Ok(found.is_some())
+}

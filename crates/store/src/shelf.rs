@@ -78,11 +78,24 @@ pub async fn read(pool: &Pool) -> Result<Shelf, StoreError> {
 /// # Errors
 /// Where the database fails.
 pub async fn as_ruled(rows: &[ShelfRow], pool: &Pool) -> Result<Shelf, StoreError> {
+    let mut connection = pool.acquire().await?;
+    as_ruled_in(rows, &mut connection).await
+}
+
+/// The same, as a part of something larger.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn as_ruled_in(
+    rows: &[ShelfRow],
+    connection: &mut MySqlConnection,
+) -> Result<Shelf, StoreError> {
     let entries = rows.iter().filter_map(|row| {
         let thing = row.thing.as_ref().ok()?.clone();
         Some((row.id, Entry { thing, learns_from: row.learns_from }))
     });
-    Ok(Shelf::new(entries, lessons(rows, pool).await?))
+    let lessons = lessons(rows, connection).await?;
+    Ok(Shelf::new(entries, lessons))
 }
 
 /// What is kept of a thing, as it is, whether it can be read or not.
@@ -223,7 +236,7 @@ pub async fn unteach(database: impl MySqlExecutor<'_>, bowl_id: Uuid) -> Result<
 }
 
 macro_rules! select_lessons {
-    ($pool:expr, $condition:literal $(, $argument:expr)*) => {
+    ($database:expr, $condition:literal $(, $argument:expr)*) => {
         sqlx::query!(
             r#"SELECT bowl_id AS "bowl_id: Uuid", ware_id AS "ware_id: Uuid",
                       heat_id AS "heat_id: Uuid", opened_at AS "opened_at: DateTime<Utc>",
@@ -236,20 +249,27 @@ macro_rules! select_lessons {
             let (opened, ware_id, heat_id) = (row.opened_at, row.ware_id, row.heat_id);
             (row.bowl_id, Taught { opened, ware_id, heat_id, numbers })
         })
-        .fetch_all($pool)
+        .fetch_all($database)
         .await?
     };
 }
 
 /// The latest lessons of each piece of gear and of the kitchen, the latest first. What taught
 /// about two of them is there once; what cannot be read teaches nothing.
-async fn lessons(rows: &[ShelfRow], pool: &Pool) -> Result<Vec<Taught>, StoreError> {
+async fn lessons(
+    rows: &[ShelfRow],
+    connection: &mut MySqlConnection,
+) -> Result<Vec<Taught>, StoreError> {
     let mut known = HashMap::new();
-    known.extend(select_lessons!(pool, "ware_id IS NULL AND heat_id IS NULL"));
+    known.extend(select_lessons!(&mut *connection, "ware_id IS NULL AND heat_id IS NULL"));
     for row in rows {
         match row.thing {
-            Ok(Thing::Ware(_)) => known.extend(select_lessons!(pool, "ware_id = ?", row.id)),
-            Ok(Thing::Heat(_)) => known.extend(select_lessons!(pool, "heat_id = ?", row.id)),
+            Ok(Thing::Ware(_)) => {
+                known.extend(select_lessons!(&mut *connection, "ware_id = ?", row.id))
+            }
+            Ok(Thing::Heat(_)) => {
+                known.extend(select_lessons!(&mut *connection, "heat_id = ?", row.id))
+            }
             _ => {}
         }
     }

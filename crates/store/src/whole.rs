@@ -37,3 +37,23 @@ pub async fn whole<T, E: From<StoreError>>(
         }
     }
 }
+
+/// Does something that is one statement, and so whole by itself. Where another transaction
+/// stood in the way it is done anew.
+///
+/// # Errors
+/// What it failed with, or what the database did.
+pub async fn alone<T>(
+    pool: &Pool,
+    mut work: impl AsyncFnMut(&mut MySqlConnection) -> Result<T, StoreError>,
+) -> Result<T, StoreError> {
+    let mut tries = 0;
+    loop {
+        tries += 1;
+        let mut connection = pool.acquire().await?;
+        match work(&mut connection).await {
+            Err(error) if tries < TRIES && error.is_in_the_way() => {}
+            done => return done,
+        }
+    }
+}

@@ -183,7 +183,7 @@ impl Entry {
             }
             N::Poured => Some(ActionKind::Poured),
             N::GivenUp => needed("reason", self.reason, check).map(|reason| {
-                check.text("reason", &reason, LONGEST_REASON);
+                check.told("reason", &reason, LONGEST_REASON);
                 ActionKind::GivenUp { reason }
             }),
             N::Undone => {

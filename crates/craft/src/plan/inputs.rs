@@ -59,7 +59,20 @@ impl PlanInputs {
         }
     }
 
-    /// A batch of one bowl that was made elsewhere: as much bark as it gives.
+    /// The same by its numbers alone, without the names of what stands on a shelf.
+    #[must_use]
+    pub fn off_the_shelf(&self) -> Self {
+        let mut alone = self.clone();
+        for bowl in &mut alone.bowls {
+            *bowl = bowl.off_the_shelf();
+        }
+        for cast in alone.components.iter_mut().filter_map(|c| c.work.cast_mut()) {
+            cast.mould_id = None;
+        }
+        alone
+    }
+
+    /// A plan of one bowl that was made elsewhere: as much bark as it gives.
     #[must_use]
     pub fn around(bowl: BowlInputs) -> Self {
         let usual = Self::usual(bowl.family);

@@ -251,6 +251,8 @@ pub struct KitchenInputs {
     pub fridge_c: Option<f64>,
     /// What is at hand.
     pub at_hand: Kitchen,
+    /// The time zone it is in, by its IANA name; schedules and calendars go by it.
+    pub zone: Option<String>,
 }
 
 impl KitchenInputs {
@@ -259,6 +261,9 @@ impl KitchenInputs {
         check.optional("rh_pct", self.rh_pct, check::RH_PCT);
         check.optional("stone_c", self.stone_c, check::STONE_C);
         check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
+        if let Some(zone) = &self.zone {
+            crate::schedule::zone("zone", zone, check);
+        }
     }
 }
 

@@ -1,10 +1,10 @@
 //! The whole bench, as one pair of hands needs it.
 
-use chrono::{DateTime, Utc};
 use craft::bowl::coach::{Advice, advise};
 use craft::bowl::hands::{Call, Need, Turn, queue};
 use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead};
 use craft::chocolate::Family;
+use craft::time::WallTime;
 use craft::units::in_degrees;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -72,7 +72,7 @@ pub struct BenchBowlAnswer {
     /// Whether it needs hands.
     pub needs: NeedsAnswer,
     /// When it will, in real time.
-    pub needs_at: Option<DateTime<Utc>>,
+    pub needs_at: Option<WallTime>,
     /// What comes first where two need hands in the same minute: its batch, and which of
     /// its bowls where several are at the bench.
     pub after: Option<String>,
@@ -81,13 +81,14 @@ pub struct BenchBowlAnswer {
 /// Every open bowl, the one that needs hands first on top.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct BenchAnswer {
-    /// Real time when this was answered.
-    pub now: DateTime<Utc>,
+    /// Wall time when this was answered.
+    pub now: WallTime,
     /// The bowls, in order.
     pub bowls: Vec<BenchBowlAnswer>,
 }
 
-struct Seen<'a> {
+/// A bowl at the bench, as it stands at a moment.
+pub struct Seen<'a> {
     seat: &'a Seat,
     clock: ClockAnswer,
     advice: Advice,
@@ -95,28 +96,29 @@ struct Seen<'a> {
     trend: Option<f64>,
 }
 
+impl Seat {
+    /// The bowl as it stands at a time of its own.
+    #[must_use]
+    pub fn seen(&self, record: &Record, clock: ClockAnswer) -> Seen<'_> {
+        let setup = &self.subject.setup;
+        let bowl = fold(setup, record, clock.now);
+        let ahead = look_ahead(setup, record, &bowl);
+        let advice = advise(setup, &bowl, &ahead, clock.now);
+        Seen { seat: self, clock, advice, bowl, trend: ahead.trend.map(in_degrees) }
+    }
+}
+
 impl BenchAnswer {
-    /// The bench at a time.
-    pub fn of<'a>(
-        seats: impl Iterator<Item = (&'a Seat, &'a Record, ClockAnswer)>,
-        real: DateTime<Utc>,
-    ) -> Self {
-        let mut seen: Vec<_> = seats
-            .map(|(seat, record, clock)| {
-                let setup = &seat.subject.setup;
-                let bowl = fold(setup, record, clock.now);
-                let ahead = look_ahead(setup, record, &bowl);
-                let advice = advise(setup, &bowl, &ahead, clock.now);
-                Seen { seat, clock, advice, bowl, trend: ahead.trend.map(in_degrees) }
-            })
-            .collect();
+    /// The bench at a time by the wall.
+    #[must_use]
+    pub fn of(mut seen: Vec<Seen<'_>>, real: WallTime) -> Self {
         // Equals keep the order in which they were opened.
         seen.sort_by_key(|s| (s.seat.subject.setup.opened, s.seat.subject.id));
         let calls: Vec<_> = seen
             .iter()
             .map(|s| Call { advice: &s.advice, now: s.clock.now, rate: s.clock.rate })
             .collect();
-        let turns = queue(&calls, real);
+        let turns = queue(&calls, real.0);
         Self { now: real, bowls: turns.iter().map(|turn| answer(&seen, turn)).collect() }
     }
 }
@@ -126,7 +128,7 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
     let setup = &seat.subject.setup;
     let (needs, needs_at) = match turn.need {
         Need::Now => (NeedsAnswer::Now, None),
-        Need::At(at) => (NeedsAnswer::Later, Some(at)),
+        Need::At(at) => (NeedsAnswer::Later, Some(WallTime(at))),
         Need::Never => (NeedsAnswer::Never, None),
     };
     BenchBowlAnswer {

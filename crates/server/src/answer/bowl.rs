@@ -1,7 +1,7 @@
 //! A bowl, as the bench shows it.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{advise, bursts_left, setting_windows};
+use craft::bowl::coach::{advise, bursts_left};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
@@ -15,7 +15,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::action::ActionAnswer;
-use super::advice::{AdviceAnswer, CountdownAnswer};
+use super::advice::AdviceAnswer;
 use super::figures::WindowsAnswer;
 use super::{band, celsius, grams, round, seconds};
 
@@ -179,8 +179,6 @@ pub struct BowlAnswer {
     pub gave_up: Option<String>,
     /// What to do next.
     pub advice: AdviceAnswer,
-    /// After the pour: what is due when.
-    pub setting: Vec<CountdownAnswer>,
     /// The chocolate's windows.
     pub windows: WindowsAnswer,
     /// The band to use it in, as the method has it.
@@ -275,7 +273,6 @@ impl Subject {
             poured_c: bowl.poured.and_then(|(_, temp)| temp).map(celsius),
             gave_up: bowl.gave_up.clone(),
             advice: advice.into(),
-            setting: setting_windows(setup, &bowl, now).into_iter().map(Into::into).collect(),
             windows: (&setup.chocolate).into(),
             use_c: band(setup.use_band()),
             target_c: celsius(setup.target),

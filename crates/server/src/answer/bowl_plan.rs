@@ -4,7 +4,6 @@ use craft::heat::seed::additions;
 use craft::method::{Method, gate};
 use craft::note::{Note, Working};
 use craft::plan::BowlPlan;
-use craft::units::in_millimetres;
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -79,8 +78,6 @@ pub struct BowlPlanAnswer {
     pub windows: WindowsAnswer,
     /// What to weigh out.
     pub to_weigh_g: f64,
-    /// How thick a slab is poured from it, where one is.
-    pub thickness_mm: Option<f64>,
     /// How it is tempered.
     pub method: Method,
     /// The method to recommend.
@@ -125,7 +122,6 @@ impl From<BowlPlan> for BowlPlanAnswer {
         Self {
             windows: (&plan.chocolate).into(),
             to_weigh_g: grams(plan.total),
-            thickness_mm: plan.thickness.map(|t| round(in_millimetres(t), 3)),
             method: plan.method,
             recommended: plan.recommended.0,
             recommended_because: plan.recommended.1.to_owned(),

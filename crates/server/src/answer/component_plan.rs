@@ -6,13 +6,13 @@ use craft::spread::Tray;
 use craft::spread::mixed::Mixed;
 use craft::spread::topping::OnTop;
 use craft::units::{in_millimetres, in_square_centimetres};
-use craft::work::{Due, Mistake, Pieces, Task, TrayInputs};
+use craft::work::{Mistake, Pieces, TrayInputs};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::figures::{FridgeAnswer, SettingAnswer};
 use super::moulded::{CastAnswer, FaceAnswer};
-use super::{grams, round, seconds};
+use super::{grams, round};
 
 /// What is folded in.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -120,72 +120,6 @@ impl From<Pieces> for PiecesAnswer {
             count: round(pieces.count, 1),
             each_g: grams(pieces.each),
             area_cm2: pieces.area.map(|area| round(in_square_centimetres(area), 2)),
-        }
-    }
-}
-
-/// When a task opens or closes, seconds after the one that it counts from.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct DueAnswer {
-    /// Most likely.
-    pub typical_s: f64,
-    /// Not likely before.
-    pub earliest_s: f64,
-    /// Not likely after.
-    pub latest_s: f64,
-    /// What happens then.
-    pub what: String,
-}
-
-impl From<Due> for DueAnswer {
-    fn from(due: Due) -> Self {
-        Self {
-            typical_s: seconds(due.moment.typical),
-            earliest_s: seconds(due.moment.earliest),
-            latest_s: seconds(due.moment.latest),
-            what: due.what.to_owned(),
-        }
-    }
-}
-
-/// One task of building it.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct TaskAnswer {
-    /// Its key within the component.
-    pub key: String,
-    /// What to do.
-    pub text: String,
-    /// How.
-    pub detail: String,
-    /// How long the hands are at it.
-    pub takes_s: f64,
-    /// The chocolate that must be ready for it.
-    pub chocolate: Option<String>,
-    /// Times count from when this task was done.
-    pub since: Option<String>,
-    /// Not before.
-    pub from: Option<DueAnswer>,
-    /// Not after.
-    pub until: Option<DueAnswer>,
-    /// What is to be done where it was missed.
-    pub missed: String,
-    /// What is to be minded while it is done; empty where nothing is.
-    pub caution: String,
-}
-
-impl From<Task> for TaskAnswer {
-    fn from(task: Task) -> Self {
-        Self {
-            takes_s: seconds(task.takes),
-            from: task.from.map(Into::into),
-            until: task.until.map(Into::into),
-            key: task.key,
-            text: task.text,
-            detail: task.detail.to_owned(),
-            chocolate: task.chocolate,
-            since: task.since,
-            missed: task.missed.to_owned(),
-            caution: task.caution.to_owned(),
         }
     }
 }
@@ -303,8 +237,6 @@ pub struct ComponentPlanAnswer {
     pub setting: Option<SettingAnswer>,
     /// A stay in the fridge, where there is to be one.
     pub fridge: Option<FridgeAnswer>,
-    /// How it is built.
-    pub tasks: Vec<TaskAnswer>,
     /// What to look for.
     pub checks: Vec<String>,
     /// What goes wrong.
@@ -366,7 +298,6 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             topping: draft.topping.map(Into::into),
             setting: planned.setting.map(Into::into),
             fridge: planned.fridge.map(Into::into),
-            tasks: planned.tasks.into_iter().map(Into::into).collect(),
             checks: draft.checks.into_iter().map(ToOwned::to_owned).collect(),
             mistakes: draft.mistakes.into_iter().map(Into::into).collect(),
             notes,

@@ -1,7 +1,8 @@
-//! The plan of a batch.
+//! What follows from a plan.
 
 use craft::note::Note;
 use craft::plan::{LeftOver, Plan, PlannedBowl};
+use craft::steps::Line;
 use craft::work::ComponentInputs;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -42,6 +43,8 @@ impl From<LeftOver> for LeftOverAnswer {
 pub struct PlannedBowlAnswer {
     /// What components call it.
     pub key: String,
+    /// What texts call it.
+    pub label: String,
     /// What the components take of it.
     pub needed_g: f64,
     /// What moulds and vessels give back.
@@ -54,7 +57,7 @@ pub struct PlannedBowlAnswer {
     pub notes: Vec<Note>,
 }
 
-/// Everything that follows from what is stated of a batch.
+/// Everything that follows from what is stated of a plan.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct PlanAnswer {
     /// The room.
@@ -63,12 +66,15 @@ pub struct PlanAnswer {
     pub bowls: Vec<PlannedBowlAnswer>,
     /// What is made.
     pub components: Vec<ComponentPlanAnswer>,
+    /// The steps: a line for each tempering, then for each cast of each component.
+    pub lines: Vec<Line>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
 }
 
 impl From<Plan> for PlanAnswer {
     fn from(plan: Plan) -> Self {
+        let lines = craft::steps::lines(&plan);
         let room = RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() };
         let made_from = |key: &str| -> Vec<String> {
             let makes = |c: &&craft::plan::PlannedComponent| {
@@ -83,6 +89,7 @@ impl From<Plan> for PlanAnswer {
                 ..of_bowl.into()
             }),
             key: bowl.key,
+            label: bowl.label,
             needed_g: grams(bowl.needed),
             returned_g: grams(bowl.returned),
             left_over: bowl.left_over.map(Into::into),
@@ -91,6 +98,7 @@ impl From<Plan> for PlanAnswer {
         Self {
             bowls: plan.bowls.into_iter().map(bowl).collect(),
             components: plan.components.into_iter().map(Into::into).collect(),
+            lines,
             room,
             notes: plan.notes,
         }

@@ -75,8 +75,12 @@ pub struct ThingAnswer {
     pub id: Uuid,
     /// Counts its edits; what an edit is made from.
     pub version: u32,
-    /// What the maker states.
-    pub thing: Thing,
+    /// What the maker states; `null` where what is kept cannot be read.
+    pub thing: Option<Thing>,
+    /// Why it cannot be read, where it cannot; it can be saved as it is.
+    pub unreadable: Option<String>,
+    /// Whether it is archived.
+    pub archived: bool,
     /// A chocolate's windows, its own numbers in them.
     pub windows: Option<WindowsAnswer>,
     /// A chocolate's windows without its own numbers.
@@ -108,8 +112,9 @@ impl ThingAnswer {
     #[must_use]
     pub fn new(on_shelf: &OnShelf, row: &ShelfRow) -> Self {
         let shelf = &on_shelf.shelf;
-        let (windows, usual) = match &row.thing {
-            Thing::Chocolate(chocolate) => {
+        let thing = row.thing.as_ref().ok();
+        let (windows, usual) = match thing {
+            Some(Thing::Chocolate(chocolate)) => {
                 let used = chocolate.chocolate("", &mut craft::check::Checker::new());
                 (Some((&used).into()), Some((&chocolate.usual()).into()))
             }
@@ -121,21 +126,25 @@ impl ThingAnswer {
             windows,
             usual,
             left_g: on_shelf.left.get(&row.id).copied().map(grams),
-            offset_c: match &row.thing {
-                Thing::Thermometer(thermometer) => thermometer.offset_c(),
+            offset_c: match thing {
+                Some(Thing::Thermometer(thermometer)) => thermometer.offset_c(),
                 _ => None,
             },
-            learned: match row.thing {
-                Thing::Ware(_) => of_ware(on_shelf, row.id),
-                Thing::Heat(_) => learned(shelf, Number::Efficiency, None, Some((row.id, None)))
-                    .into_iter()
-                    .collect(),
-                Thing::Kitchen(_) => {
+            learned: match thing {
+                Some(Thing::Ware(_)) => of_ware(on_shelf, row.id),
+                Some(Thing::Heat(_)) => {
+                    learned(shelf, Number::Efficiency, None, Some((row.id, None)))
+                        .into_iter()
+                        .collect()
+                }
+                Some(Thing::Kitchen(_)) => {
                     learned(shelf, Number::SettingPace, None, None).into_iter().collect()
                 }
                 _ => Vec::new(),
             },
-            thing: row.thing.clone(),
+            thing: thing.cloned(),
+            unreadable: row.thing.as_ref().err().map(ToString::to_string),
+            archived: row.put_away,
         }
     }
 }
@@ -145,7 +154,7 @@ fn of_ware(on_shelf: &OnShelf, id: Uuid) -> Vec<LearnedAnswer> {
     let shelf = &on_shelf.shelf;
     let cooling = learned(shelf, Number::Cooling, Some(id), None);
     let with_heat = on_shelf.rows.iter().flat_map(|row| {
-        let Thing::Heat(heat) = &row.thing else { return Vec::new() };
+        let Ok(Thing::Heat(heat)) = &row.thing else { return Vec::new() };
         [Number::CarryOver, Number::BurstResponse]
             .into_iter()
             .filter_map(|number| {

@@ -4,8 +4,8 @@ use craft::chocolate::Family;
 use craft::colour::Way;
 use craft::dip::DippedShape;
 use craft::method::{Kitchen, Method};
-use craft::outcome::{Gloss, Outcome, Released, Snap, Streaks};
 use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
+use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
@@ -27,9 +27,9 @@ pub(super) enum Went {
     /// Still at the bench, held where seeding is under way.
     AtBench,
     /// Poured, with looks at what came out: hours after, look, remark.
-    Poured(&'static [(i64, Outcome, &'static str)]),
+    Poured(&'static [(i64, Looks, &'static str)]),
     /// Poured after a first test that showed streaks.
-    AtSecondTry(&'static [(i64, Outcome, &'static str)]),
+    AtSecondTry(&'static [(i64, Looks, &'static str)]),
     /// Given up.
     Lost(&'static str),
 }
@@ -43,13 +43,13 @@ pub(super) struct Sheet {
     pub went: Went,
 }
 
-const GOOD: Outcome = Outcome {
+const GOOD: Looks = Looks {
     gloss: Gloss::Glossy,
     snap: Snap::Clean,
     released: Released::Freely,
     streaks: Streaks::None,
 };
-const FAIR: Outcome = Outcome {
+const FAIR: Looks = Looks {
     gloss: Gloss::Satin,
     snap: Snap::Clean,
     released: Released::Freely,
@@ -418,7 +418,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             inputs: inputs(Family::Dark, tray(200.0, 150.0), 4.0, 22.5, 57.0),
             went: Went::Poured(&[(
                 24,
-                Outcome {
+                Looks {
                     gloss: Gloss::Satin,
                     snap: Snap::Soft,
                     released: Released::InPlaces,
@@ -445,7 +445,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             inputs: inputs(Family::Coating, tray(240.0, 160.0), 4.0, 20.0, 46.0),
             went: Went::Poured(&[(
                 3,
-                Outcome {
+                Looks {
                     gloss: Gloss::Satin,
                     snap: Snap::Soft,
                     released: Released::Freely,

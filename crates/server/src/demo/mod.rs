@@ -7,61 +7,76 @@
 mod evenings;
 mod shelf;
 
-use chrono::{DateTime, TimeDelta, Utc};
+use chrono::TimeDelta;
 use craft::bowl::{Phase, Reading, Record};
-use craft::check::Fault;
-use craft::plan::{Plan, bowl};
+use craft::plan::bowl;
 use craft::pot::{Evening, Mishap, Quirks, evening};
-use store::batches::Batch;
-use store::bowls::{BowlRow, ClockRow};
-use store::outcomes::OutcomeRow;
-use store::{Pool, StoreError};
+use craft::time::WallTime;
+use store::batches::{ClockRow, NewBatch};
+use store::bowls::{BowlLine, BowlStatus};
+use store::document::ResultDocument;
+use store::plans::PlanText;
+use store::{Connection, Pool, StoreError};
 use uuid::Uuid;
 
-use crate::afterwards::note;
-use crate::answer::plan::PlanAnswer;
+use crate::making::{Making, computed, keep_ending, summary, words};
+use crate::problem::Problem;
+use crate::routes::batches::new_row;
 use crate::routes::bowls::frozen;
 use evenings::{Sheet, Went};
 
 /// The kitchen that the records were made in: a tired microwave, a draughty bench.
 const KITCHEN: Quirks = Quirks { efficiency: 0.43, loses: 1.15 };
 
-/// Loads the demo into an empty store.
+/// Loads the demo into an empty store, once in a database's life.
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn load(pool: &Pool, now: DateTime<Utc>) -> Result<(), StoreError> {
-    shelf::load(pool, now).await?;
-    let mut sheets: Vec<_> = evenings::sheets().into_iter().enumerate().collect();
-    // In the order in which they were made: each learns from those before it.
-    sheets.sort_by_key(|(_, sheet)| std::cmp::Reverse(sheet.days_ago));
-    for (number, sheet) in sheets {
-        load_one(pool, now, number as u64, sheet).await?;
-    }
-    Ok(())
+pub async fn load(pool: &Pool, now: WallTime) -> Result<(), StoreError> {
+    store::whole(
+        pool,
+        async |tx: &mut Connection| {
+            shelf::load(tx, now).await?;
+            let mut sheets: Vec<_> = evenings::sheets().into_iter().enumerate().collect();
+            // In the order in which they were made: each learns from those before it.
+            sheets.sort_by_key(|(_, sheet)| std::cmp::Reverse(sheet.days_ago));
+            for (number, sheet) in sheets {
+                let name = sheet.name;
+                load_one(tx, now, number as u64, sheet).await.map_err(|problem| {
+                    StoreError::Unsuited(format!("{name} cannot be loaded: {problem:?}"))
+                })?;
+            }
+            store::house::set(tx, store::house::DEMO, "loaded").await
+        },
+        |error: &StoreError| error.is_in_the_way(),
+    )
+    .await
 }
 
 async fn load_one(
-    pool: &Pool,
-    now: DateTime<Utc>,
+    tx: &mut Connection,
+    now: WallTime,
     number: u64,
     sheet: Sheet,
-) -> Result<(), StoreError> {
+) -> Result<(), Problem> {
     let id = |part: u64| {
         Uuid::from_u64_pair(0x5711_0000_0000_7000 | number, 0x8000_0000_0000_0000 | part)
     };
     let begun =
-        now - TimeDelta::days(sheet.days_ago) - TimeDelta::minutes(95 + number.cast_signed());
-    let inputs = sheet.inputs;
-    let batch = Batch {
-        id: id(1),
+        now.after(-TimeDelta::days(sheet.days_ago) - TimeDelta::minutes(95 + number.cast_signed()));
+    // What earlier evenings taught is on the shelf already.
+    let rows = store::shelf::list(&mut *tx).await?;
+    let on_shelf = store::shelf::as_ruled_in(&rows, tx).await?;
+    let filled = on_shelf.fill(&sheet.inputs)?;
+    let shown = summary(&filled);
+    let found_by = words(sheet.name, sheet.note, &shown);
+    let text = PlanText {
         name: sheet.name.to_owned(),
         note: sheet.note.to_owned(),
-        version: 1,
-        created_at: begun,
-        updated_at: begun,
+        inputs: sheet.inputs.clone(),
     };
-    store::batches::create(pool, &batch, &inputs).await?;
+    let plan_id = id(1);
+    store::plans::insert(tx, plan_id, &text, (&found_by, plan_id), begun).await?;
 
     // The bowl at the bench goes on in the usual kitchen, so it began there.
     let quirks = if matches!(sheet.went, Went::AtBench) { Quirks::default() } else { KITCHEN };
@@ -82,55 +97,55 @@ async fn load_one(
             (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
         }
     };
-    let unplanned = |problem: String| StoreError::Unreadable {
-        what: "the demo",
-        problem: format!("{} cannot be planned: {problem}", sheet.name),
-    };
-    let refused = |faults: Vec<Fault>| unplanned(format!("{faults:?}"));
-    let filled = store::shelf::read(pool).await?.fill(&inputs).map_err(refused)?;
-    let whole = PlanAnswer::from(Plan::of(&filled).map_err(refused)?);
-    let key = &filled.bowls[0].key;
-    let (bowl_inputs, plan) =
-        frozen(&filled, whole, key).map_err(|problem| unplanned(format!("{problem:?}")))?;
-    let chocolate = key.clone();
-    let tempering = bowl(&bowl_inputs).map_err(refused)?;
-    let opened = begun + TimeDelta::minutes(10);
-    let setup = tempering.setup(opened);
+    let follows = computed(&filled)?;
+    let key = filled.bowls[0].key.clone();
+    let (bowl_inputs, shown_plan) = frozen(&filled, &follows, &key)?;
+    let opened = begun.after(TimeDelta::minutes(10)).0;
+    let setup = bowl(&bowl_inputs)?.setup(opened);
     let record = evening(&setup, &how).record;
     let at_bench = how.stop_in.is_some();
     let record = if at_bench { until_last_seed(&record) } else { record };
     let last = record.last_at().unwrap_or(opened);
-    let bowl = BowlRow {
+    let mut batch = new_row(id(2), Some(plan_id), (sheet.name, sheet.note), begun);
+    if at_bench {
+        // It waits, held, for somebody to go on with it.
+        batch.clock = ClockRow { real: now, kitchen: last, rate: 0.0 };
+        batch.real_time = false;
+    }
+    let new = NewBatch {
+        stated: &filled,
+        computed: &follows,
+        summary: &shown,
+        words: &found_by,
+        digest: id(2),
+    };
+    store::batches::insert(tx, &batch, &new).await?;
+    let line = BowlLine {
         id: id(3),
         batch_id: batch.id,
-        chocolate,
-        inputs: bowl_inputs,
-        plan: plan.frozen().map_err(|e| unplanned(e.to_string()))?,
+        chocolate: key,
         opened_at: opened,
-        // The bowl at the bench waits, held, for somebody to go on with it.
-        clock: ClockRow {
-            real: now,
-            kitchen: if at_bench { last } else { now },
-            rate: if at_bench { 0.0 } else { 1.0 },
-        },
         simulated: at_bench,
+        status: BowlStatus::Open,
     };
-    store::bowls::insert(pool, &bowl).await?;
+    store::bowls::insert(tx, &line, (&bowl_inputs, &shown_plan), id(3)).await?;
     // What was sent is what the probe showed; what was meant is what it should have.
     let off = setup.offset;
-    let sent = record.readings().iter().map(|r| Reading { temp: r.temp - off, ..*r }).collect();
-    let sent = Record::new(sent, record.actions().cloned().collect());
-    store::append_record(pool, bowl.id, &sent).await?;
-    note(pool, &bowl, (&setup, &record), [last, now]).await?;
-    for (n, (hours, outcome, note)) in looks.iter().enumerate() {
-        let row = OutcomeRow {
-            id: id(10 + n as u64),
-            noted_at: last + TimeDelta::hours(*hours),
-            outcome: *outcome,
-            note: (*note).to_owned(),
-        };
-        store::outcomes::append(pool, batch.id, &row).await?;
+    let sent: Vec<_> =
+        record.readings().iter().map(|r| Reading { temp: r.temp - off, ..*r }).collect();
+    let last_wall = if at_bench { now } else { WallTime(last) };
+    store::append_all(tx, line.id, &sent, record.entries(), last_wall).await?;
+    let row = store::bowls::get(&mut *tx, line.id).await?;
+    keep_ending(tx, &row, (&setup, &record), batch.clock, last_wall).await?;
+    let mut noted = last_wall;
+    for (n, (hours, looks, note)) in looks.iter().enumerate() {
+        noted = last_wall.after(TimeDelta::hours(*hours));
+        let document = ResultDocument { looks: *looks, seen: Vec::new(), note: (*note).to_owned() };
+        store::results::append(tx, batch.id, id(10 + n as u64), noted, &document).await?;
     }
+    let making = Making::lock(tx, batch.id).await?;
+    making.keep_standing(tx, noted.min(now)).await?;
+    store::plans::touch(tx, plan_id, last_wall).await?;
     Ok(())
 }
 

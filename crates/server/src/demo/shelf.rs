@@ -11,10 +11,11 @@ use craft::shelf::{
     Thing, TrayInputs, WareInputs,
 };
 use craft::shell::{self, CavityInputs, RegionInputs, Weighing};
+use craft::time::WallTime;
 use craft::units::grams;
 use craft::work;
 use store::stock::MoveRow;
-use store::{Pool, StoreError};
+use store::{Connection, StoreError};
 use uuid::Uuid;
 
 pub(super) const GLASS_BOWL: u64 = 1;
@@ -218,6 +219,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 stone_c: Some(17.5),
                 fridge_c: Some(5.0),
                 at_hand: Kitchen::default(),
+                zone: None,
             }),
             None,
         ),
@@ -225,18 +227,18 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
 }
 
 /// Fills the shelf.
-pub(super) async fn load(pool: &Pool, now: DateTime<Utc>) -> Result<(), StoreError> {
-    for (number, thing, left_g) in things(now) {
+pub(super) async fn load(tx: &mut Connection, now: WallTime) -> Result<(), StoreError> {
+    for (number, thing, left_g) in things(now.0) {
         if matches!(thing, Thing::Kitchen(_)) {
-            let kitchen = store::shelf::get(pool, Shelf::KITCHEN).await?;
-            store::shelf::update(pool, Shelf::KITCHEN, kitchen.version, &thing).await?;
+            let kitchen = store::shelf::get(&mut *tx, Shelf::KITCHEN).await?;
+            store::shelf::update(tx, Shelf::KITCHEN, kitchen.version, &thing).await?;
             continue;
         }
         let id = shelf_id(number);
-        store::shelf::insert(pool, id, &thing, now).await?;
+        store::shelf::insert(tx, id, &thing, id, now).await?;
         if let Some(left_g) = left_g {
-            let counted = MoveRow::first_count(id, grams(left_g), now);
-            store::stock::append(pool, &counted).await?;
+            let counted = MoveRow::first_count(id, grams(left_g), now.0);
+            store::stock::append(tx, &counted).await?;
         }
     }
     Ok(())

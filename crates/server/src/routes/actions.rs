@@ -1,154 +1,82 @@
 //! Actions: append-only.
 
+use std::collections::BTreeMap;
+
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, Utc};
-use craft::bowl::{Action, ActionKind, Bowl, Phase, Record, Seen, fold};
-use craft::check::{self, Bounds, Checker};
-use craft::units::{grams, seconds};
+use craft::batch::EventKind;
+use craft::bowl::{Action, ActionKind, Entry, Record};
+use craft::check::Checker;
+use craft::time::{Timestamp, WallTime};
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use store::bowls::BowlStatus;
+use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::plans::sent_as;
 use super::readings::check_time;
-use crate::afterwards::settle;
-use crate::answer::action::{ActionAnswer, ActionName};
+use crate::answer::action::{ActionAnswer, EntryAnswer};
 use crate::body::Body;
 use crate::clock::kitchen_time;
-use crate::hub::Happening;
+use crate::live::Heard;
+use crate::making::{Making, finalize_bowl, pour_of, settles};
 use crate::problem::{Answer, Problem};
-use crate::state::{State, subject};
-
-/// The longest reason.
-const LONGEST_REASON: usize = 500;
-
-/// Kinds of action that need a mass.
-const WEIGHED: [ActionName; 3] =
-    [ActionName::SeedAdded, ActionName::CrystalsAdded, ActionName::OnStone];
+use crate::state::State;
 
 /// An action to be kept.
 #[derive(Debug, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
 pub struct NewAction {
     /// Made by the sender, so that sending twice keeps one.
     pub id: Option<Uuid>,
-    /// When it was done; now, if left out.
-    pub at: Option<DateTime<Utc>>,
+    /// When it was done; now, if left out. What was forgotten can be entered late: from when
+    /// its bowl was opened on.
+    pub at: Option<Timestamp>,
     /// What was done.
-    pub kind: ActionName,
-    /// For `heat`: the length of a burst; without it, on until taken off.
-    pub seconds: Option<f64>,
-    /// For `seed_added`, `crystals_added` and `on_stone`.
-    pub grams: Option<f64>,
-    /// For `test_seen`.
-    pub seen: Option<Seen>,
-    /// For `given_up`.
-    pub reason: Option<String>,
-    /// For `undone`: the action that did not happen.
-    pub undoes: Option<Uuid>,
-}
-
-impl From<ActionAnswer> for NewAction {
-    fn from(a: ActionAnswer) -> Self {
-        Self {
-            id: Some(a.id),
-            at: Some(a.at),
-            kind: a.kind,
-            seconds: a.seconds,
-            grams: a.grams,
-            seen: a.seen,
-            reason: a.reason,
-            undoes: a.undoes,
-        }
-    }
+    #[serde(flatten)]
+    pub entry: Entry,
+    /// What is none of these.
+    #[serde(flatten)]
+    #[schema(ignore)]
+    rest: BTreeMap<String, Value>,
 }
 
 impl NewAction {
+    /// An action as it was kept.
+    #[must_use]
+    pub fn kept(action: &Action) -> Self {
+        Self {
+            id: Some(action.id),
+            at: Some(Timestamp(action.at)),
+            entry: (&action.kind).into(),
+            rest: BTreeMap::new(),
+        }
+    }
+
+    /// What was done, with everything that it needs; faults are noted.
+    fn check(self, check: &mut Checker) -> Option<ActionKind> {
+        for name in self.rest.keys() {
+            check.fault(name.clone(), "is not a field of an action");
+        }
+        self.entry.check(check)
+    }
+
     /// An action of a record that was saved, with its own id and time; faults are
     /// noted under `field`.
     pub fn saved(self, field: &str, check: &mut Checker) -> Option<Action> {
         let mut faults = Checker::new();
-        let id = needed("id", self.id, &mut faults);
-        let at = needed("at", self.at, &mut faults);
-        let kind = self.kind(&mut faults);
+        let needed = |name: &str, given: bool, faults: &mut Checker| {
+            if !given {
+                faults.fault(name, "is needed for this kind of action");
+            }
+        };
+        let (id, at) = (self.id, self.at);
+        needed("id", id.is_some(), &mut faults);
+        needed("at", at.is_some(), &mut faults);
+        let kind = self.check(&mut faults);
         check.take_under(field, faults);
-        Some(Action { id: id?, at: at?, kind: kind? })
-    }
-
-    /// What was done, with everything that it needs; faults are noted.
-    fn kind(self, check: &mut Checker) -> Option<ActionKind> {
-        let mut belongs = |field: &str, given: bool, to: &[ActionName]| {
-            if given && !to.contains(&self.kind) {
-                let kinds: Vec<_> = to.iter().copied().map(word).collect();
-                check.fault(
-                    field,
-                    format!("does not go with this kind; it goes with {}", kinds.join(", ")),
-                );
-            }
-        };
-        belongs("seconds", self.seconds.is_some(), &[ActionName::Heat]);
-        belongs("grams", self.grams.is_some(), &WEIGHED);
-        belongs("seen", self.seen.is_some(), &[ActionName::TestSeen]);
-        belongs("reason", self.reason.is_some(), &[ActionName::GivenUp]);
-        belongs("undoes", self.undoes.is_some(), &[ActionName::Undone]);
-        let mass = if WEIGHED.contains(&self.kind) {
-            let bounds = Bounds { min: 0.1, ..check::CHOCOLATE_G };
-            needed("grams", self.grams, check).map(|g| grams(check.number("grams", g, bounds)))
-        } else {
-            None
-        };
-        match self.kind {
-            ActionName::Heat => Some(ActionKind::Heat {
-                lasting: check.optional("seconds", self.seconds, check::BURST_S).map(seconds),
-            }),
-            ActionName::OffHeat => Some(ActionKind::OffHeat),
-            ActionName::Stirred => Some(ActionKind::Stirred),
-            ActionName::SeedAdded => mass.map(|mass| ActionKind::SeedAdded { mass }),
-            ActionName::CrystalsAdded => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
-            ActionName::OnStone => mass.map(|mass| ActionKind::OnStone { mass }),
-            ActionName::OffStone => Some(ActionKind::OffStone),
-            ActionName::ColourIn => Some(ActionKind::ColourIn),
-            ActionName::Strained => Some(ActionKind::Strained),
-            ActionName::TooThick => Some(ActionKind::TooThick),
-            ActionName::TestStarted => Some(ActionKind::TestStarted),
-            ActionName::TestSeen => {
-                needed("seen", self.seen, check).map(|seen| ActionKind::TestSeen { seen })
-            }
-            ActionName::Poured => Some(ActionKind::Poured),
-            ActionName::GivenUp => needed("reason", self.reason, check).map(|reason| {
-                check.text("reason", &reason, LONGEST_REASON);
-                ActionKind::GivenUp { reason }
-            }),
-            ActionName::Undone => {
-                needed("undoes", self.undoes, check).map(|action| ActionKind::Undone { action })
-            }
-        }
-    }
-}
-
-fn needed<T>(field: &str, value: Option<T>, check: &mut Checker) -> Option<T> {
-    if value.is_none() {
-        check.fault(field, "is needed for this kind of action");
-    }
-    value
-}
-
-fn word(name: ActionName) -> &'static str {
-    match name {
-        ActionName::Heat => "heat",
-        ActionName::OffHeat => "off_heat",
-        ActionName::Stirred => "stirred",
-        ActionName::SeedAdded => "seed_added",
-        ActionName::CrystalsAdded => "crystals_added",
-        ActionName::OnStone => "on_stone",
-        ActionName::OffStone => "off_stone",
-        ActionName::ColourIn => "colour_in",
-        ActionName::Strained => "strained",
-        ActionName::TooThick => "too_thick",
-        ActionName::TestStarted => "test_started",
-        ActionName::TestSeen => "test_seen",
-        ActionName::Poured => "poured",
-        ActionName::GivenUp => "given_up",
-        ActionName::Undone => "undone",
+        Some(Action { id: id?, at: at?.0, kind: kind? })
     }
 }
 
@@ -162,61 +90,143 @@ pub async fn append(
     bowl_id: web::Path<Uuid>,
     Body(new): Body<NewAction>,
 ) -> Answer<HttpResponse> {
-    let row = store::bowls::get(&state.pool, *bowl_id).await?;
-    let now = kitchen_time(row.clock, state.wall.now());
+    let bowl = store::bowls::line(&state.pool, *bowl_id).await?;
+    let (batch_id, clock) = state.clock_of_bowl(*bowl_id).await?;
+    let wall = state.wall.now();
+    let now = kitchen_time(clock, wall);
     let mut check = Checker::new();
     let id = new.id.unwrap_or_else(Uuid::now_v7);
-    let at = new.at.unwrap_or(now);
-    check_time(&mut check, at, now);
-    let kind = new.kind(&mut check);
+    let at = new.at.map_or(now, |at| at.0);
+    check_when(&mut check, at, bowl.opened_at, now);
+    let kind = new.check(&mut check);
     check.finish()?;
     let Some(kind) = kind else {
         return Err(Problem::bad_field("kind", "is not complete"));
     };
     let action = Action { id, at, kind };
-
-    let record = state.record(&row).await?;
-    if !record.has_action(id) {
-        let bowl = fold(&subject(&row)?.setup, &record, now);
-        fits(&record, &bowl, &action)?;
+    let sent = state
+        .whole(async |tx: &mut Connection| {
+            // What changes where a bowl stands happens one after the other.
+            if settles(&action.kind) {
+                super::batches::lock_in_use(tx, batch_id).await?;
+            }
+            let record =
+                Record::new(Vec::new(), store::actions::of_bowl(&mut *tx, *bowl_id).await?);
+            if !record.has_action(id) {
+                fits(tx, *bowl_id, &record, &action).await?;
+            }
+            let sent = store::actions::append(tx, *bowl_id, &action, wall).await?;
+            if sent == Sent::New && settles(&action.kind) {
+                undo_its_step(tx, batch_id, &action, wall).await?;
+                let row = store::bowls::get(&mut *tx, *bowl_id).await?;
+                finalize_bowl(tx, &row, clock, wall).await?;
+            }
+            Ok(sent)
+        })
+        .await?;
+    if sent == Sent::New {
+        state.live.heard(*bowl_id, Heard::Action(action.clone()));
+        if settles(&action.kind) {
+            state.shelf.changed().await;
+        }
     }
-    let is_new = store::actions::append(&state.pool, *bowl_id, &action).await?;
-    if is_new {
-        state.hub.tell(*bowl_id, Happening::Action(action.clone()));
-    }
-    // Sent twice it is settled twice, should the first time have failed on the way.
-    if ends_or_undoes(&action.kind) {
-        settle(&state, &row).await?;
-    }
-    let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
-    Ok(response.json(ActionAnswer::from(&action)))
+    Ok(sent_as(sent).json(ActionAnswer::from(&action)))
 }
 
-fn ends_or_undoes(kind: &ActionKind) -> bool {
-    matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. } | ActionKind::Undone { .. })
+/// A sender's clock may be a little off; what was forgotten is entered late, but not before the
+/// bowl was opened.
+fn check_when(check: &mut Checker, at: DateTime<Utc>, opened: DateTime<Utc>, now: DateTime<Utc>) {
+    if at < opened || at > now {
+        check_time(check, at, now);
+    }
+}
+
+/// A pour that was ticked off in the guide is taken back there too.
+async fn undo_its_step(
+    tx: &mut Connection,
+    batch_id: Uuid,
+    action: &Action,
+    now: WallTime,
+) -> Answer<()> {
+    let ActionKind::Undone { action: undone } = action.kind else { return Ok(()) };
+    let making = Making::lock(tx, batch_id).await?;
+    let Some(step) = making.events.iter().find(|event| pour_of(event.id) == undone) else {
+        return Ok(());
+    };
+    let kind = EventKind::Undone { event: step.id };
+    if making.events.iter().any(|event| event.kind == kind) {
+        return Ok(());
+    }
+    let at = kitchen_time(making.batch.clock, now);
+    let event = craft::batch::Event { id: Uuid::new_v5(&action.id, b"undone"), at, kind };
+    store::steps::append(tx, batch_id, &event).await?;
+    Ok(())
 }
 
 /// Whether an action goes with what has happened. Nothing that a maker can do
 /// to chocolate is refused; what cannot have happened is.
-fn fits(record: &Record, bowl: &Bowl, action: &Action) -> Answer<()> {
-    match (&action.kind, bowl.phase) {
-        (ActionKind::Undone { action }, _) => {
-            if record.has_action(*action) {
+async fn fits(tx: &mut Connection, bowl_id: Uuid, record: &Record, action: &Action) -> Answer<()> {
+    let has = |is: fn(&ActionKind) -> bool| record.actions().any(|a| is(&a.kind));
+    match &action.kind {
+        ActionKind::Undone { action } => {
+            return if record.has_action(*action) {
                 Ok(())
             } else {
                 Err(Problem::bad_field("undoes", "must be an action of this bowl"))
-            }
+            };
         }
-        (_, Phase::Done) => Err(Problem::conflict("This bowl was poured. Undo that first.")),
-        (_, Phase::Lost) => Err(Problem::conflict("This bowl was given up. Undo that first.")),
-        (ActionKind::TestSeen { .. }, _) if bowl.test.is_none() => {
+        ActionKind::AmountCorrected { action, .. } => {
+            let weighed = record.actions().find(|a| a.id == *action);
+            return match weighed.map(|a| a.kind.mass()) {
+                Some(Some(_)) => Ok(()),
+                Some(None) => {
+                    Err(Problem::bad_field("corrects", "must be an action with a weight"))
+                }
+                None => Err(Problem::bad_field(
+                    "corrects",
+                    "must be an action of this bowl that stands",
+                )),
+            };
+        }
+        ActionKind::ReadingWithdrawn { reading } => {
+            return if store::readings::is_kept(tx, bowl_id, *reading).await? {
+                Ok(())
+            } else {
+                Err(Problem::bad_field("reading", "must be a reading of this bowl"))
+            };
+        }
+        _ => {}
+    }
+    match BowlStatus::by(record.actions(), WallTime) {
+        BowlStatus::Poured { .. } => {
+            return Err(Problem::conflict("This bowl was poured. Undo that first."));
+        }
+        BowlStatus::GivenUp { .. } => {
+            return Err(Problem::conflict("This bowl was given up. Undo that first."));
+        }
+        BowlStatus::Open => {}
+    }
+    match &action.kind {
+        ActionKind::TestSeen { .. } if !has(|kind| *kind == ActionKind::TestStarted) => {
             Err(Problem::conflict("No test was started, so there is nothing to see."))
         }
-        (ActionKind::OffStone, _) if bowl.on_stone.is_none() => {
+        ActionKind::OffStone if !lies_on_stone(record) => {
             Err(Problem::conflict("Nothing lies on the stone, so nothing can be returned."))
         }
         _ => Ok(()),
     }
+}
+
+fn lies_on_stone(record: &Record) -> bool {
+    record
+        .actions()
+        .rev()
+        .find_map(|a| match a.kind {
+            ActionKind::OnStone { .. } => Some(true),
+            ActionKind::OffStone => Some(false),
+            _ => None,
+        })
+        .unwrap_or(false)
 }
 
 /// The actions that stand, in order of time.
@@ -226,7 +236,30 @@ pub async fn list(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<ActionAnswer>>> {
-    store::bowls::get(&state.pool, *bowl_id).await?;
+    store::bowls::line(&state.pool, *bowl_id).await?;
     let record = Record::new(Vec::new(), store::actions::of_bowl(&state.pool, *bowl_id).await?);
     Ok(web::Json(record.actions().map(Into::into).collect()))
+}
+
+/// Every entry as it was made, undoings and corrections among them, in order of time.
+#[utoipa::path(tag = "actions", operation_id = "list_entries", responses((status = 200, body = [EntryAnswer]), (status = 404, body = Problem)))]
+#[get("/bowls/{id}/entries")]
+pub async fn entries(
+    state: web::Data<State>,
+    bowl_id: web::Path<Uuid>,
+) -> Answer<web::Json<Vec<EntryAnswer>>> {
+    store::bowls::line(&state.pool, *bowl_id).await?;
+    let actions = store::actions::of_bowl(&state.pool, *bowl_id).await?;
+    let entered: BTreeMap<Uuid, WallTime> =
+        store::actions::entered(&state.pool, *bowl_id).await?.into_iter().collect();
+    let record = Record::new(Vec::new(), actions);
+    let undone = |id: Uuid| {
+        record.entries().iter().any(|entry| entry.kind == ActionKind::Undone { action: id })
+    };
+    let entry = |action: &Action| EntryAnswer {
+        action: action.into(),
+        entered_at: entered.get(&action.id).copied(),
+        undone: undone(action.id),
+    };
+    Ok(web::Json(record.entries().iter().map(entry).collect()))
 }

@@ -1,43 +1,56 @@
-//! Batches.
-
-use std::collections::HashSet;
+//! Batches: one making of a plan each.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use chrono::{DateTime, TimeDelta, Utc};
-use craft::check::Checker;
+use chrono::{DateTime, Utc};
+use craft::batch::{Stage, ToDo};
 use craft::chocolate::Family;
 use craft::plan::PlanInputs;
-use craft::shelf::Shelf;
-use craft::units::Mass;
+use craft::time::WallTime;
 use serde::{Deserialize, Serialize};
-use store::StoreError;
-use store::batches::{Batch, BatchLine, BowlLine};
+use serde_json::Value;
+use store::batches::{BatchLine, BatchRow, BatchesOf, NewBatch as Kept};
+use store::bowls::{BowlLine, BowlStatus};
+use store::changes::Change;
+use store::plans::PlanText;
+use store::{Connection, Sent, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::outcomes::OutcomeAnswer;
+use super::plans::{NewBatch, check_words, sent_as, under};
+use super::results::ResultAnswer;
 use super::version::{EditedFrom, with_etag};
+use crate::answer::bowl::ClockAnswer;
 use crate::body::Body;
+use crate::clock::as_the_wall;
+use crate::making::{Making, RELEASE, computed, summary, words};
+use crate::page::{PageAsked, next};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
-/// The longest name.
-pub const LONGEST_NAME: usize = 120;
-/// The longest note.
-pub const LONGEST_NOTE: usize = 2_000;
-
-/// Where a batch stands.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+/// Which batches are listed.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Deserialize, ToSchema)]
 #[serde(rename_all = "snake_case")]
-pub enum BatchStage {
-    /// Not yet at the bench.
-    Planned,
-    /// A bowl is open.
-    AtBench,
-    /// Poured.
-    Poured,
-    /// Given up.
-    Lost,
+pub enum Batches {
+    /// All.
+    #[default]
+    All,
+    /// Those under way.
+    UnderWay,
+    /// Those that are over: made, lost or closed.
+    Over,
+    /// Those that were deleted, and can be had back.
+    Deleted,
+}
+
+/// Which batches, and which part of their list.
+#[derive(Debug, Default, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct BatchesAsked {
+    #[serde(default)]
+    of: Batches,
+    search: Option<String>,
+    after: Option<String>,
+    most: Option<u32>,
 }
 
 /// A batch in a list.
@@ -45,101 +58,78 @@ pub enum BatchStage {
 pub struct BatchLineAnswer {
     /// Its id.
     pub id: Uuid,
-    /// The maker's name for it.
+    /// The plan it was made of; `null` once that is gone.
+    pub plan_id: Option<Uuid>,
+    /// What it is called.
     pub name: String,
-    /// When it was last edited.
-    pub updated_at: DateTime<Utc>,
     /// Where it stands.
-    pub stage: BatchStage,
+    pub stage: Stage,
+    /// Whether anything is still to do.
+    pub unfinished: bool,
     /// Its chocolates.
     pub families: Vec<Family>,
     /// How its colours look, `#rrggbb`.
     pub colours: Vec<String>,
     /// What is made, by name.
     pub components: Vec<String>,
-    /// What to weigh out of all its chocolates; `null` where it cannot be planned.
+    /// What was to be weighed out of all its chocolates.
     pub to_weigh_g: Option<f64>,
-    /// Its latest bowl.
-    pub bowl_id: Option<Uuid>,
-    /// Whether its build was begun.
-    pub building: bool,
-    /// When it was poured or given up.
-    pub ended_at: Option<DateTime<Utc>>,
-    /// Why it was given up.
+    /// When it was begun.
+    pub begun_at: WallTime,
+    /// When its last bowl ended.
+    pub ended_at: Option<WallTime>,
+    /// When anything happened to it last.
+    pub last_at: WallTime,
+    /// When it was deleted.
+    pub deleted_at: Option<WallTime>,
+    /// Why it was given up, where it was.
     pub gave_up: Option<String>,
-    /// How many times the outcome was noted.
-    pub outcomes: u32,
+    /// Its open bowl.
+    pub bowl_id: Option<Uuid>,
+    /// How many times a result was noted.
+    pub results: u32,
+    /// Why it cannot be read, where it cannot; it can be saved as it is.
+    pub unreadable: Option<String>,
 }
 
-/// The latest bowl of each chocolate, the latest first.
-fn latest(bowls: &[BowlLine]) -> Vec<&BowlLine> {
-    let mut seen = HashSet::new();
-    bowls.iter().filter(|bowl| seen.insert(bowl.chocolate.as_str())).collect()
-}
-
-/// Where a batch with these bowls stands: at the bench as long as one is open, lost
-/// where all were given up. What has no bowl, boiled sugar, is poured once its build
-/// was begun.
-fn stage(bowls: &[&BowlLine], building: bool) -> BatchStage {
-    if bowls.is_empty() && !building {
-        BatchStage::Planned
-    } else if bowls.iter().any(|bowl| bowl.poured_at.is_none() && bowl.given_up.is_none()) {
-        BatchStage::AtBench
-    } else if !bowls.is_empty() && bowls.iter().all(|bowl| bowl.given_up.is_some()) {
-        BatchStage::Lost
-    } else {
-        BatchStage::Poured
-    }
-}
-
-impl BatchLineAnswer {
-    fn new(line: BatchLine, shelf: &Shelf) -> Self {
-        let bowls = latest(&line.bowls);
-        let tempered = !line.inputs.bowls.is_empty();
-        let stage = stage(&bowls, !tempered && line.build_begun_at.is_some());
-        let (given_up_at, gave_up) = bowls
-            .iter()
-            .find_map(|bowl| bowl.given_up.clone())
-            .filter(|_| stage == BatchStage::Lost)
-            .unzip();
-        let poured_at = bowls.iter().filter_map(|bowl| bowl.poured_at).max();
-        // The one that the hands are at.
-        let at_bench =
-            bowls.iter().find(|bowl| bowl.poured_at.is_none() && bowl.given_up.is_none());
-        let bowl_id = at_bench.or(bowls.first()).map(|bowl| bowl.id);
-        let inputs = shelf.fill(&line.inputs).unwrap_or(line.inputs);
-        let plan = craft::plan::plan(&inputs).ok();
+impl From<BatchLine> for BatchLineAnswer {
+    fn from(line: BatchLine) -> Self {
+        let (shown, unreadable) = match line.summary {
+            Some(Ok(shown)) => (shown, None),
+            Some(Err(unreadable)) => (Default::default(), Some(unreadable.to_string())),
+            None => (Default::default(), (!line.readable).then(|| UNREADABLE.to_owned())),
+        };
         Self {
             id: line.id,
+            plan_id: line.plan_id,
             name: line.name,
-            updated_at: line.updated_at,
-            stage,
-            families: inputs
-                .bowls
-                .iter()
-                .filter(|bowl| bowl.colour.is_none())
-                .map(|bowl| bowl.family)
-                .collect(),
-            colours: plan
-                .iter()
-                .flat_map(|plan| &plan.bowls)
-                .filter_map(|bowl| Some(bowl.plan.as_ref()?.colour.as_ref()?.looks.clone()))
-                .collect(),
-            components: inputs.components.into_iter().map(|component| component.name).collect(),
-            to_weigh_g: plan.map(|plan| {
-                let totals = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
-                crate::answer::grams(totals.fold(Mass::default(), |sum, plan| sum + plan.total))
-            }),
-            bowl_id,
-            building: line.build_begun_at.is_some(),
-            ended_at: given_up_at
-                .or(poured_at)
-                .or(line.build_begun_at)
-                .filter(|_| stage != BatchStage::AtBench),
-            gave_up,
-            outcomes: line.outcomes,
+            gave_up: line.gave_up.filter(|_| line.stage == Stage::Lost),
+            stage: line.stage,
+            unfinished: line.unfinished,
+            families: shown.families,
+            colours: shown.colours,
+            components: shown.components,
+            to_weigh_g: shown.to_weigh_g,
+            begun_at: line.begun_at,
+            ended_at: line.ended_at,
+            last_at: line.last_at,
+            deleted_at: line.deleted_at,
+            bowl_id: line.open_bowl,
+            results: line.results,
+            unreadable,
         }
     }
+}
+
+const UNREADABLE: &str = "what it was begun with cannot be read by this release";
+
+/// A page of batches.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct BatchPage {
+    /// The batches, those of the newest activity first.
+    pub batches: Vec<BatchLineAnswer>,
+    /// Where the next page begins: its `after`; `null` on the last.
+    pub next: Option<String>,
 }
 
 /// A bowl of a batch, in short.
@@ -149,8 +139,46 @@ pub struct BowlRef {
     pub id: Uuid,
     /// Which of the batch's chocolates it is.
     pub chocolate: String,
-    /// When it was taken to the bench.
+    /// When it was opened, in the batch's time.
     pub opened_at: DateTime<Utc>,
+    /// Where it stands.
+    pub status: BowlStanding,
+    /// When it ended, by the wall.
+    pub ended_at: Option<WallTime>,
+    /// Why it was given up.
+    pub gave_up: Option<String>,
+}
+
+/// Where a bowl stands.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum BowlStanding {
+    /// At the bench.
+    Open,
+    /// Poured, or put on.
+    Poured,
+    /// Given up.
+    GivenUp,
+}
+
+impl From<BowlLine> for BowlRef {
+    fn from(bowl: BowlLine) -> Self {
+        Self {
+            id: bowl.id,
+            chocolate: bowl.chocolate,
+            opened_at: bowl.opened_at,
+            ended_at: bowl.status.ended(),
+            status: match bowl.status {
+                BowlStatus::Open => BowlStanding::Open,
+                BowlStatus::Poured { .. } => BowlStanding::Poured,
+                BowlStatus::GivenUp { .. } => BowlStanding::GivenUp,
+            },
+            gave_up: match bowl.status {
+                BowlStatus::GivenUp { reason, .. } => Some(reason),
+                BowlStatus::Open | BowlStatus::Poured { .. } => None,
+            },
+        }
+    }
 }
 
 /// A batch.
@@ -158,35 +186,38 @@ pub struct BowlRef {
 pub struct BatchAnswer {
     /// Its id.
     pub id: Uuid,
-    /// The maker's name for it.
+    /// The plan it was made of; `null` once that is gone.
+    pub plan_id: Option<Uuid>,
+    /// What it is called.
     pub name: String,
     /// The maker's remarks.
     pub note: String,
-    /// Counts its edits; the same as the `ETag`.
+    /// Counts the edits of name and note; the same as the `ETag`.
     pub version: u32,
+    /// The release that worked out what it was begun with.
+    pub made_by: String,
+    /// Where it stands.
+    pub stage: Stage,
+    /// What is still to do, a line each.
+    pub to_do: Vec<ToDo>,
     /// When it was begun.
-    pub created_at: DateTime<Utc>,
-    /// When it was last edited.
-    pub updated_at: DateTime<Utc>,
+    pub begun_at: WallTime,
+    /// When its last bowl ended.
+    pub ended_at: Option<WallTime>,
+    /// When the maker closed it.
+    pub closed_at: Option<WallTime>,
+    /// What was stated when it was begun; `null` where that cannot be read.
+    pub stated: Option<PlanInputs>,
+    /// The plan as it was shown then; `null` where that cannot be read.
+    pub plan: Option<Value>,
+    /// Why it cannot be read, where it cannot; it can be saved as it is.
+    pub unreadable: Option<String>,
     /// Its bowls, the latest first.
     pub bowls: Vec<BowlRef>,
-    /// Whether its build was begun.
-    pub building: bool,
     /// What came out, the first look first.
-    pub outcomes: Vec<OutcomeAnswer>,
-}
-
-/// A new batch.
-#[derive(Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct NewBatch {
-    /// Made by the sender, so that sending twice makes one.
-    id: Option<Uuid>,
-    name: String,
-    #[serde(default)]
-    note: String,
-    /// What is made; a slab of dark bark in a 30 × 20 cm tray if left out.
-    inputs: Option<PlanInputs>,
+    pub results: Vec<ResultAnswer>,
+    /// Its time.
+    pub clock: ClockAnswer,
 }
 
 /// A batch's name and note.
@@ -197,118 +228,164 @@ pub struct BatchEdit {
     note: String,
 }
 
-fn check_words(name: &str, note: &str) -> Answer<()> {
-    let mut check = Checker::new();
-    check.text("name", name, LONGEST_NAME);
-    check.remark("note", note, LONGEST_NOTE);
-    Ok(check.finish()?)
+/// Whether a batch is closed.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Closed {
+    closed: bool,
 }
 
-async fn answer(state: &State, batch: Batch) -> Answer<BatchAnswer> {
+/// A batch that is not deleted.
+pub(super) async fn in_use(state: &State, id: Uuid) -> Answer<BatchRow> {
+    let batch = store::batches::get(&state.pool, id).await?;
+    if batch.deleted_at.is_some() { Err(StoreError::NotFound("batch").into()) } else { Ok(batch) }
+}
+
+/// The same, held until the transaction ends.
+pub(super) async fn lock_in_use(tx: &mut Connection, id: Uuid) -> Answer<BatchRow> {
+    let batch = store::batches::lock(tx, id).await?;
+    if batch.deleted_at.is_some() { Err(StoreError::NotFound("batch").into()) } else { Ok(batch) }
+}
+
+async fn answer(state: &State, batch: BatchRow) -> Answer<BatchAnswer> {
+    let begun = store::batches::begun_with(&state.pool, batch.id).await?;
+    let results = store::results::of_batch(&state.pool, batch.id).await?;
     let bowls = store::bowls::of_batch(&state.pool, batch.id).await?;
-    let building = match store::builds::get(&state.pool, batch.id).await {
-        Ok(_) => true,
-        Err(StoreError::NotFound(_)) => false,
-        Err(error) => return Err(error.into()),
+    let unreadable = match (&begun.stated, &begun.computed) {
+        (Err(unreadable), _) | (_, Some(Err(unreadable))) => Some(unreadable.to_string()),
+        (Ok(_), None) => Some(UNREADABLE.to_owned()),
+        (Ok(_), Some(Ok(_))) => None,
     };
-    let outcomes = store::outcomes::of_batch(&state.pool, batch.id).await?;
+    let computed = begun.computed.and_then(Result::ok);
+    let events = store::steps::of_batch(&state.pool, batch.id).await?;
+    let clock = state.clock_answer(batch.clock, false);
+    let (plan, lines) = match computed {
+        Some(computed) => (Some(computed.plan), computed.lines),
+        None => (None, Vec::new()),
+    };
+    let making = Making { batch, lines, events, bowls };
+    let standing = making.standing();
+    let Making { batch, bowls, .. } = making;
     Ok(BatchAnswer {
         id: batch.id,
+        plan_id: batch.plan_id,
         name: batch.name,
         note: batch.note,
         version: batch.version,
-        created_at: batch.created_at,
-        updated_at: batch.updated_at,
-        bowls: bowls
-            .into_iter()
-            .map(|bowl| BowlRef {
-                id: bowl.id,
-                chocolate: bowl.chocolate,
-                opened_at: bowl.opened_at,
-            })
-            .collect(),
-        building,
-        outcomes: outcomes.into_iter().map(Into::into).collect(),
+        made_by: batch.made_by,
+        stage: if unreadable.is_some() { batch.stage } else { standing.stage },
+        to_do: standing.to_do,
+        begun_at: batch.begun_at,
+        ended_at: batch.ended_at,
+        closed_at: batch.closed_at,
+        stated: begun.stated.ok(),
+        plan,
+        unreadable,
+        bowls: bowls.into_iter().map(Into::into).collect(),
+        results: results.into_iter().map(Into::into).collect(),
+        clock,
     })
 }
 
-/// The latest batches, the latest first.
-#[utoipa::path(tag = "batches", operation_id = "list_batches", responses((status = 200, body = [BatchLineAnswer])))]
-#[get("/batches")]
-pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<BatchLineAnswer>>> {
-    let lines = store::batches::list(&state.pool).await?;
+/// Begins a batch of what is stated: `201` where it is new, `200` where it was begun already.
+pub(super) async fn begin_from(
+    state: &State,
+    id: Option<Uuid>,
+    plan_id: Option<Uuid>,
+    text: &PlanText,
+    digest: Uuid,
+) -> Answer<HttpResponse> {
     let on_shelf = state.shelf.read(&state.pool).await?;
-    Ok(web::Json(
-        lines.into_iter().map(|line| BatchLineAnswer::new(line, &on_shelf.shelf)).collect(),
-    ))
+    let filled = on_shelf.shelf.fill(&text.inputs).map_err(|faults| under("inputs", faults))?;
+    let sent = begin(state, id, plan_id, (&text.name, &text.note), &filled, digest).await?;
+    let (id, sent) = sent;
+    let batch = store::batches::get(&state.pool, id).await?;
+    Ok(sent_as(sent).json(answer(state, batch).await?))
 }
 
-/// A poured bowl stays at the bench this long: it is topped, cut and let go.
-const AFTER_POUR: TimeDelta = TimeDelta::minutes(90);
-
-/// A bowl that is at the bench, and what it is for.
-pub struct OpenBowl {
-    /// The bowl.
-    pub bowl_id: Uuid,
-    /// Its batch.
-    pub batch_id: Uuid,
-    /// Its batch's name.
-    pub batch_name: String,
-}
-
-/// The bowls that are open, or were poured a short while ago.
-///
-/// # Errors
-/// Where the store fails.
-pub async fn open_bowls(state: &State) -> Answer<Vec<OpenBowl>> {
-    let lately = state.wall.now() - AFTER_POUR;
-    let lines = store::batches::list(&state.pool).await?;
-    let mut open = Vec::new();
-    for line in lines {
-        let at_bench = |bowl: &&BowlLine| {
-            bowl.given_up.is_none() && bowl.poured_at.is_none_or(|poured| poured > lately)
-        };
-        open.extend(latest(&line.bowls).into_iter().filter(at_bench).map(|bowl| OpenBowl {
-            bowl_id: bowl.id,
-            batch_id: line.id,
-            batch_name: line.name.clone(),
-        }));
-    }
-    Ok(open)
-}
-
-/// Begins a batch.
-#[utoipa::path(tag = "batches", operation_id = "create_batch", request_body = NewBatch, responses(
-    (status = 201, body = BatchAnswer), (status = 409, body = Problem), (status = 422, body = Problem)))]
-#[post("/batches")]
-pub async fn create(state: web::Data<State>, Body(new): Body<NewBatch>) -> Answer<HttpResponse> {
-    check_words(&new.name, &new.note)?;
-    let on_shelf = state.shelf.read(&state.pool).await?;
-    let inputs = new
-        .inputs
-        .unwrap_or_else(|| on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id)));
-    let filled = on_shelf.shelf.fill(&inputs).map_err(|faults| under("inputs", faults))?;
-    craft::plan::plan(&filled).map_err(|faults| under("inputs", faults))?;
+/// Keeps a new batch of what is stated, filled in.
+pub(super) async fn begin(
+    state: &State,
+    id: Option<Uuid>,
+    plan_id: Option<Uuid>,
+    (name, note): (&str, &str),
+    filled: &PlanInputs,
+    digest: Uuid,
+) -> Answer<(Uuid, Sent)> {
+    let id = id.unwrap_or_else(Uuid::now_v7);
+    let computed = computed(filled)?;
+    let summary = summary(filled);
+    let words = words(name, note, &summary);
     let now = state.wall.now();
-    let batch = Batch {
-        id: new.id.unwrap_or_else(Uuid::now_v7),
-        name: new.name,
-        note: new.note,
+    let batch = new_row(id, plan_id, (name, note), now);
+    let new =
+        Kept { stated: filled, computed: &computed, summary: &summary, words: &words, digest };
+    let sent = state
+        .whole(async |tx: &mut Connection| {
+            let sent = store::batches::insert(tx, &batch, &new).await?;
+            if let Some(plan_id) = plan_id {
+                store::plans::touch(&mut *tx, plan_id, now).await?;
+            }
+            store::changes::note(tx, Change::Batch(id), now).await?;
+            Ok(sent)
+        })
+        .await?;
+    Ok((id, sent))
+}
+
+/// A batch that is begun now.
+pub(crate) fn new_row(
+    id: Uuid,
+    plan_id: Option<Uuid>,
+    (name, note): (&str, &str),
+    now: WallTime,
+) -> BatchRow {
+    BatchRow {
+        id,
+        plan_id,
+        name: name.to_owned(),
+        note: note.to_owned(),
         version: 1,
-        created_at: now,
-        updated_at: now,
+        made_by: RELEASE.to_owned(),
+        begun_at: now,
+        closed_at: None,
+        deleted_at: None,
+        clock: as_the_wall(now),
+        real_time: true,
+        stage: Stage::UnderWay,
+        ended_at: None,
+        last_at: now,
+    }
+}
+
+/// Batches, those of the newest activity first.
+#[utoipa::path(tag = "batches", operation_id = "list_batches", params(
+    ("of" = inline(Option<Batches>), Query, description = "Which batches; all, if left out"), PageAsked), responses(
+    (status = 200, body = BatchPage), (status = 422, body = Problem)))]
+#[get("/batches")]
+pub async fn list(
+    state: web::Data<State>,
+    asked: web::Query<BatchesAsked>,
+) -> Answer<web::Json<BatchPage>> {
+    let asked = asked.into_inner();
+    let of = match asked.of {
+        Batches::All => BatchesOf::All,
+        Batches::UnderWay => BatchesOf::UnderWay,
+        Batches::Over => BatchesOf::Over,
+        Batches::Deleted => BatchesOf::Deleted,
     };
-    store::batches::create(&state.pool, &batch, &inputs).await?;
-    // Read back: where it was sent twice, the first one stands.
-    let kept = store::batches::get(&state.pool, batch.id).await?;
-    Ok(HttpResponse::Created().json(answer(&state, kept).await?))
+    let page_asked = PageAsked { search: asked.search, after: asked.after, most: asked.most };
+    let page = page_asked.page()?;
+    let lines = store::batches::list(&state.pool, of, page_asked.search.as_deref(), page).await?;
+    let next = next(&lines, page.most, |line| (line.last_at, line.id));
+    Ok(web::Json(BatchPage { batches: lines.into_iter().map(Into::into).collect(), next }))
 }
 
 /// A batch.
 #[utoipa::path(tag = "batches", operation_id = "read_batch", responses((status = 200, body = BatchAnswer), (status = 404, body = Problem)))]
 #[get("/batches/{id}")]
 pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
-    let batch = store::batches::get(&state.pool, *id).await?;
+    let batch = in_use(&state, *id).await?;
     let version = batch.version;
     Ok(with_etag(version, &answer(&state, batch).await?))
 }
@@ -325,24 +402,113 @@ pub async fn edit(
     Body(edit): Body<BatchEdit>,
 ) -> Answer<HttpResponse> {
     check_words(&edit.name, &edit.note)?;
+    in_use(&state, *id).await?;
     let now = state.wall.now();
-    store::batches::update(&state.pool, *id, version, &edit.name, &edit.note, now).await?;
+    let begun = store::batches::begun_with(&state.pool, *id).await?;
+    let shown = begun.stated.map(|stated| summary(&stated)).unwrap_or_default();
+    let found_by = words(&edit.name, &edit.note, &shown);
+    state
+        .whole(async |tx: &mut Connection| {
+            let texts = (edit.name.as_str(), edit.note.as_str(), found_by.as_str());
+            Ok(store::batches::rename(tx, *id, version, texts, now).await?)
+        })
+        .await?;
     let batch = store::batches::get(&state.pool, *id).await?;
     Ok(with_etag(batch.version, &answer(&state, batch).await?))
 }
 
-/// Forgets a batch and everything that hangs on it.
+/// Closes a batch with something left to make, or opens it again.
+#[utoipa::path(tag = "batches", operation_id = "close_batch", request_body = Closed, responses(
+    (status = 200, body = BatchAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[put("/batches/{id}/closed")]
+pub async fn close(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(Closed { closed }): Body<Closed>,
+) -> Answer<HttpResponse> {
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            let mut making = Making::lock(tx, *id).await?;
+            making.batch.closed_at = closed.then_some(now);
+            store::batches::set_closed(&mut *tx, *id, making.batch.closed_at).await?;
+            Ok(making.keep_standing(tx, now).await?)
+        })
+        .await?;
+    if closed {
+        stop_thermometers(&state, *id).await?;
+    }
+    let batch = store::batches::get(&state.pool, *id).await?;
+    Ok(HttpResponse::Ok().json(answer(&state, batch).await?))
+}
+
+async fn stop_thermometers(state: &State, id: Uuid) -> Answer<()> {
+    for bowl in store::bowls::of_batch(&state.pool, id).await? {
+        state.thermometers.stop(bowl.id);
+    }
+    state.live.batch_changed(id);
+    Ok(())
+}
+
+/// Deletes a batch. For thirty days it can be had back.
 #[utoipa::path(tag = "batches", operation_id = "delete_batch", responses((status = 204), (status = 404, body = Problem)))]
 #[delete("/batches/{id}")]
 pub async fn delete(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
-    for bowl in store::bowls::of_batch(&state.pool, *id).await? {
-        state.thermometers.stop(bowl.id);
-    }
-    store::batches::delete(&state.pool, *id).await?;
+    in_use(&state, *id).await?;
+    set_deleted(&state, *id, Some(state.wall.now())).await?;
+    stop_thermometers(&state, *id).await?;
     Ok(HttpResponse::NoContent().finish())
 }
 
-/// Faults of a part, with the part's name before each field.
-pub fn under(part: &str, faults: Vec<craft::check::Fault>) -> Problem {
-    faults.into_iter().map(|fault| fault.under(part)).collect::<Vec<_>>().into()
+/// Takes back that a batch was deleted.
+#[utoipa::path(tag = "batches", operation_id = "restore_batch", responses(
+    (status = 200, body = BatchAnswer), (status = 404, body = Problem)))]
+#[post("/batches/{id}/restore")]
+pub async fn restore(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    set_deleted(&state, *id, None).await?;
+    let batch = store::batches::get(&state.pool, *id).await?;
+    Ok(HttpResponse::Ok().json(answer(&state, batch).await?))
+}
+
+async fn set_deleted(state: &State, id: Uuid, at: Option<WallTime>) -> Answer<()> {
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::batches::set_deleted(&mut *tx, id, at).await?;
+            Ok(store::changes::note(tx, Change::Batch(id), now).await?)
+        })
+        .await
+}
+
+/// Makes a batch again as it was: a new one of what was stated then. `201` where it is new,
+/// `200` where it was begun already.
+#[utoipa::path(tag = "batches", operation_id = "make_again", request_body = NewBatch, responses(
+    (status = 201, body = BatchAnswer), (status = 200, body = BatchAnswer), (status = 404, body = Problem),
+    (status = 409, body = Problem), (status = 422, body = Problem)))]
+#[post("/batches/{id}/again")]
+pub async fn again(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(new): Body<NewBatch>,
+) -> Answer<HttpResponse> {
+    let batch = in_use(&state, *id).await?;
+    let stated = store::batches::begun_with(&state.pool, *id).await?.stated;
+    let stated = stated.map_err(StoreError::from)?;
+    let digest = store::digest(&("batch", batch.id, &new));
+    let words = (batch.name.as_str(), batch.note.as_str());
+    let (id, sent) = begin(&state, new.id, batch.plan_id, words, &stated, digest).await?;
+    let batch = store::batches::get(&state.pool, id).await?;
+    Ok(sent_as(sent).json(answer(&state, batch).await?))
+}
+
+/// What is kept of a batch, as it is, whether it can be read or not.
+#[utoipa::path(tag = "batches", operation_id = "save_batch_as_kept", responses(
+    (status = 200, content_type = "application/json", body = Value), (status = 404, body = Problem)))]
+#[get("/batches/{id}/document")]
+pub async fn document(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    let (stated, computed) = store::batches::as_kept(&state.pool, *id).await?;
+    // As texts: what cannot be read need not be JSON.
+    let kept = serde_json::json!({ "stated": stated, "computed": computed });
+    let body = serde_json::to_vec_pretty(&kept).map_err(Problem::unwritable)?;
+    Ok(super::attached("application/json", &format!("batch-{}.json", *id), body))
 }

@@ -1,32 +1,36 @@
 //! Bowls.
 
 use actix_web::{HttpResponse, get, post, put, web};
-use craft::bowl::fold;
 use craft::check::{Bounds, Checker};
 use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use craft::units::Mass;
-use serde::Deserialize;
-use store::bowls::{BowlRow, ClockRow};
+use serde::{Deserialize, Serialize};
+use serde_json::Value;
+use store::batches::ClockRow;
+use store::bowls::{BowlLine, BowlStatus};
+use store::document::Computed;
+use store::{Connection, Sent, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::guide::{keep_clock, pace_thermometers};
+use super::plans::sent_as;
 use crate::answer::bowl::BowlAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::grams;
-use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
-use crate::hub::Happening;
-use crate::on_shelf::planned;
+use crate::live::Heard;
+use crate::making::Making;
 use crate::problem::{Answer, Problem};
-use crate::state::{State, subject};
+use crate::state::State;
 use crate::thermometer::FASTEST;
 
 const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
 
 /// A bowl to be opened.
-#[derive(Debug, Deserialize, ToSchema)]
+#[derive(Debug, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewBowl {
     /// Made by the sender, so that sending twice opens one.
@@ -49,7 +53,7 @@ pub struct ThermometerSetting {
 }
 
 /// A bowl, and the plan it was opened by.
-#[derive(Debug, serde::Serialize, ToSchema)]
+#[derive(Debug, Serialize, ToSchema)]
 pub struct BowlWithPlan {
     /// The bowl as it stands.
     pub bowl: BowlAnswer,
@@ -57,16 +61,20 @@ pub struct BowlWithPlan {
     pub batch_id: Uuid,
     /// Its batch's name.
     pub batch_name: String,
+    /// The plan that is made of; `null` once that is gone.
+    pub plan_id: Option<Uuid>,
+    /// When it was poured or given up, by the wall.
+    pub ended_wall: Option<craft::time::WallTime>,
     /// What it took from the shelf; `null` before its course has ended, or where it
     /// took nothing.
     pub taken: Option<TakenAnswer>,
     /// The plan, frozen when the bowl was opened.
     #[schema(value_type = BowlPlanAnswer)]
-    pub plan: serde_json::Value,
+    pub plan: Value,
 }
 
 /// What a bowl took from the shelf.
-#[derive(Debug, serde::Serialize, ToSchema)]
+#[derive(Debug, Serialize, ToSchema)]
 pub struct TakenAnswer {
     /// Which chocolate.
     pub chocolate_id: Uuid,
@@ -96,62 +104,74 @@ async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
 /// A bowl with its plan.
 ///
 /// # Errors
-/// Where the store fails.
-pub async fn answer(state: &State, bowl: BowlRow) -> Answer<BowlWithPlan> {
-    let batch = store::batches::get(&state.pool, bowl.batch_id).await?;
-    let record = state.record(&bowl).await?;
+/// Where the store fails, or what it was opened with cannot be read.
+pub async fn answer(state: &State, id: Uuid) -> Answer<BowlWithPlan> {
+    let row = store::bowls::get(&state.pool, id).await?;
+    let batch = super::batches::in_use(state, row.batch_id).await?;
+    let live = state.live.bowl(state, id).await?;
     Ok(BowlWithPlan {
-        bowl: subject(&bowl)?.at(&record, state.clock_answer(&bowl)),
+        bowl: live.answer(state.clock_answer(batch.clock, row.simulated)),
         batch_id: batch.id,
         batch_name: batch.name,
-        taken: taken(state, bowl.id).await?,
-        plan: bowl.plan,
+        plan_id: batch.plan_id,
+        ended_wall: row.status.ended(),
+        taken: taken(state, id).await?,
+        // A plan that cannot be read is no reason to hide the bowl.
+        plan: row.plan.unwrap_or_default(),
     })
 }
 
-/// Takes one of a batch's chocolates to the bench. Where its latest bowl is still open,
-/// gives that bowl back.
+/// Takes one of a batch's chocolates to the bench: `201` where its bowl is new, `200` where
+/// it was opened already. Where its latest bowl is still open, gives that bowl back.
 #[utoipa::path(tag = "bowls", operation_id = "open_bowl", request_body = NewBowl, responses(
-    (status = 201, body = BowlWithPlan), (status = 200, body = BowlWithPlan),
-    (status = 404, body = Problem), (status = 422, body = Problem)))]
+    (status = 201, body = BowlWithPlan), (status = 200, body = BowlWithPlan), (status = 404, body = Problem),
+    (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches/{id}/bowls")]
 pub async fn open(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
     Body(new): Body<NewBowl>,
 ) -> Answer<HttpResponse> {
-    let stated = store::batches::plan(&state.pool, *batch_id).await?;
-    let (inputs, plan) = planned(&state, &stated.inputs).await?;
-    let chocolate = chosen(&inputs, new.chocolate)?;
-    let latest = store::bowls::of_batch(&state.pool, *batch_id)
-        .await?
-        .into_iter()
-        .find(|bowl| bowl.chocolate == chocolate);
-    if let Some(latest) = latest {
-        let record = state.record(&latest).await?;
-        let now = kitchen_time(latest.clock, state.wall.now());
-        let ended = fold(&subject(&latest)?.setup, &record, now).ended();
-        if !ended || new.id == Some(latest.id) {
-            return Ok(HttpResponse::Ok().json(answer(&state, latest).await?));
-        }
+    let begun = store::batches::begun_with(&state.pool, *batch_id).await?;
+    let stated = begun.stated.map_err(StoreError::from)?;
+    let computed = store::batches::computed(&state.pool, *batch_id).await?;
+    let digest = store::digest(&new);
+    let chocolate = chosen(&stated, new.chocolate)?;
+    let (inputs, plan) = frozen(&stated, &computed, &chocolate)?;
+    let wall = state.wall.now();
+    let (sent, id) = state
+        .whole(async |tx: &mut Connection| {
+            let mut making = Making::lock(tx, *batch_id).await?;
+            let open = |b: &&BowlLine| b.chocolate == chocolate && b.status == BowlStatus::Open;
+            if let Some(open) = making.bowls.iter().find(open)
+                && new.id != Some(open.id)
+            {
+                return Ok((Sent::Again, open.id));
+            }
+            let bowl = BowlLine {
+                id: new.id.unwrap_or_else(Uuid::now_v7),
+                batch_id: *batch_id,
+                chocolate: chocolate.clone(),
+                opened_at: kitchen_time(making.batch.clock, wall),
+                simulated: new.simulated,
+                status: BowlStatus::Open,
+            };
+            let sent = store::bowls::insert(tx, &bowl, (&inputs, &plan), digest).await?;
+            let id = bowl.id;
+            if sent == Sent::New {
+                making.bowls.insert(0, bowl);
+                if let Some(plan_id) = making.batch.plan_id {
+                    store::plans::touch(&mut *tx, plan_id, wall).await?;
+                }
+                making.keep_standing(tx, wall).await?;
+            }
+            Ok((sent, id))
+        })
+        .await?;
+    if sent == Sent::New && new.simulated {
+        state.thermometers.start(&state, id);
     }
-    let (inputs, plan) = frozen(&inputs, plan, &chocolate)?;
-    let now = state.wall.now();
-    let bowl = BowlRow {
-        id: new.id.unwrap_or_else(Uuid::now_v7),
-        batch_id: *batch_id,
-        chocolate,
-        inputs,
-        plan: plan.frozen().map_err(|e| Problem::conflict(e.to_string()))?,
-        opened_at: now,
-        clock: ClockRow { real: now, kitchen: now, rate: 1.0 },
-        simulated: new.simulated,
-    };
-    store::bowls::insert(&state.pool, &bowl).await?;
-    if bowl.simulated {
-        state.thermometers.start(&state, bowl.id);
-    }
-    Ok(HttpResponse::Created().json(answer(&state, bowl).await?))
+    Ok(sent_as(sent).json(answer(&state, id).await?))
 }
 
 /// Which of a batch's chocolates is meant: the one that was named, or the only one.
@@ -165,46 +185,38 @@ fn chosen(inputs: &PlanInputs, named: Option<String>) -> Answer<String> {
     }
 }
 
-/// A bowl's own numbers, so that it needs neither its batch nor the shelf, and its plan.
+/// A bowl's own numbers, so that it needs neither its batch nor the shelf, and its plan as
+/// its batch was begun with it.
 ///
 /// # Errors
 /// Where nothing is made from it.
-pub fn frozen(
-    inputs: &PlanInputs,
-    plan: PlanAnswer,
-    key: &str,
-) -> Answer<(BowlInputs, BowlPlanAnswer)> {
-    let stated = inputs.bowls.iter().find(|bowl| bowl.key == key);
-    let planned = plan.bowls.into_iter().find(|bowl| bowl.key == key).and_then(|bowl| bowl.plan);
-    let (Some(stated), Some(mut planned)) = (stated, planned) else {
+pub fn frozen(stated: &PlanInputs, computed: &Computed, key: &str) -> Answer<(BowlInputs, Value)> {
+    let inputs = stated.bowls.iter().find(|bowl| bowl.key == key);
+    let planned = computed.plan["bowls"].as_array().into_iter().flatten();
+    let plan = planned.into_iter().find(|bowl| bowl["key"] == key).map(|bowl| &bowl["plan"]);
+    let (Some(inputs), Some(plan)) = (inputs, plan.filter(|plan| plan.is_object())) else {
         return Err(Problem::conflict("Nothing is made from this chocolate yet."));
     };
-    // How it sets is shown at the bench where it becomes a plain slab.
-    let slab = plan
-        .components
-        .iter()
-        .find(|component| component.layers.len() == 1 && component.layers[0].chocolate == key);
-    planned.thickness_mm = slab.map(|slab| slab.layers[0].thickness_mm);
     let inputs = BowlInputs {
-        total_g: Some(planned.to_weigh_g),
-        thickness_mm: planned.thickness_mm,
-        room_c: Some(stated.room_c.unwrap_or(inputs.room_c)),
-        ..stated.clone()
+        total_g: plan["to_weigh_g"].as_f64(),
+        room_c: Some(inputs.room_c.unwrap_or(stated.room_c)),
+        ..inputs.clone()
     };
-    Ok((inputs, planned))
+    Ok((inputs, plan.clone()))
 }
 
 /// A bowl as it stands, and the plan it was opened by.
-#[utoipa::path(tag = "bowls", operation_id = "read_bowl", responses((status = 200, body = BowlWithPlan), (status = 404, body = Problem)))]
+#[utoipa::path(tag = "bowls", operation_id = "read_bowl", responses(
+    (status = 200, body = BowlWithPlan), (status = 404, body = Problem), (status = 409, body = Problem)))]
 #[get("/bowls/{id}")]
 pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<web::Json<BowlWithPlan>> {
-    let bowl = store::bowls::get(&state.pool, *id).await?;
-    Ok(web::Json(answer(&state, bowl).await?))
+    Ok(web::Json(answer(&state, *id).await?))
 }
 
-/// Sets the simulated thermometer and the pace of the bowl's time.
+/// Sets the simulated thermometer, and the pace of the batch's time.
 #[utoipa::path(tag = "bowls", operation_id = "set_thermometer", request_body = ThermometerSetting, responses(
-    (status = 200, body = BowlWithPlan), (status = 404, body = Problem), (status = 422, body = Problem)))]
+    (status = 200, body = BowlWithPlan), (status = 404, body = Problem), (status = 409, body = Problem),
+    (status = 422, body = Problem)))]
 #[put("/bowls/{id}/thermometer")]
 pub async fn set_thermometer(
     state: web::Data<State>,
@@ -221,20 +233,23 @@ pub async fn set_thermometer(
         );
     }
     check.finish()?;
-    let mut bowl = store::bowls::get(&state.pool, *id).await?;
+    let batch_id = store::bowls::line(&state.pool, *id).await?.batch_id;
     let real = state.wall.now();
-    // From here on at the new pace. Kitchen time never runs back, so what is
-    // recorded stays in order even when real time is behind.
-    let kitchen = kitchen_time(bowl.clock, real);
-    bowl.clock = ClockRow { real, kitchen, rate: setting.rate };
-    bowl.simulated = setting.simulated;
-    store::bowls::set_clock(&state.pool, bowl.id, bowl.clock, bowl.simulated).await?;
-    state.clocks.set(bowl.id, bowl.clock);
-    if bowl.simulated && setting.rate > 0.0 {
-        state.thermometers.start(&state, bowl.id);
-    } else {
-        state.thermometers.stop(bowl.id);
-    }
-    state.hub.tell(bowl.id, Happening::Clock);
-    Ok(web::Json(answer(&state, bowl).await?))
+    let clock = state
+        .whole(async |tx: &mut Connection| {
+            store::bowls::set_simulated(&mut *tx, *id, setting.simulated).await?;
+            let making = Making::lock(tx, batch_id).await?;
+            // From here on at the new pace. Kitchen time never runs back, so what is
+            // recorded stays in order even when real time is behind.
+            let kitchen = kitchen_time(making.batch.clock, real);
+            let clock = ClockRow { real, kitchen, rate: setting.rate };
+            keep_clock(tx, &making, clock, false).await?;
+            Ok(clock)
+        })
+        .await?;
+    state.clocks.set(batch_id, clock);
+    state.live.heard(*id, Heard::Batch);
+    state.live.batch_changed(batch_id);
+    pace_thermometers(&state, batch_id).await?;
+    Ok(web::Json(answer(&state, *id).await?))
 }

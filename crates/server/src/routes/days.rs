@@ -1,24 +1,32 @@
-//! The days of a batch: when the hands are needed, and how long the waits between.
+//! The schedule of a plan: when the hands are needed, and how long the waits between.
 
 use actix_web::http::header::{CONTENT_DISPOSITION, CONTENT_TYPE};
 use actix_web::{HttpResponse, get, web};
-use chrono::{DateTime, FixedOffset, NaiveTime, Utc};
-use craft::check::{self, Checker};
-use craft::plan::{Day, Plan, Slot, sittings, slots};
-use icalendar::{Alarm, Calendar, Component, Event, EventLike, Property, Trigger};
+use chrono::{DateTime, NaiveTime, TimeDelta, Utc};
+use chrono_tz::Tz;
+use craft::check::Checker;
+use craft::plan::Plan;
+use craft::schedule::{Day, Slot, sittings, slots, zone};
+use craft::shelf::{Shelf, Thing};
+use craft::steps::lines;
+use craft::time::Timestamp;
+use icalendar::{Alarm, Calendar, CalendarDateTime, Component, Event, EventLike, Trigger};
 use serde::{Deserialize, Serialize};
+use store::StoreError;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
+mod zones;
+
 /// The hours in which most are up.
 const UP: [&str; 2] = ["08:00", "22:00"];
 /// A sitting that is over sooner is shown as this long in a calendar.
-const LEAST: chrono::TimeDelta = chrono::TimeDelta::minutes(15);
+const LEAST: TimeDelta = TimeDelta::minutes(15);
 /// A calendar reminds so long before a sitting.
-const REMIND: chrono::TimeDelta = chrono::TimeDelta::minutes(10);
+const REMIND: TimeDelta = TimeDelta::minutes(10);
 
 /// When it is begun, and when the maker is up.
 #[derive(Debug, Deserialize, IntoParams)]
@@ -26,14 +34,14 @@ const REMIND: chrono::TimeDelta = chrono::TimeDelta::minutes(10);
 #[serde(deny_unknown_fields)]
 pub struct DaysAsked {
     /// When the first sitting may begin; now, if left out.
-    start: Option<DateTime<Utc>>,
+    #[param(value_type = Option<DateTime<Utc>>)]
+    start: Option<Timestamp>,
     /// Up from, by the clock on the wall: `08:00` if left out.
     up_from: Option<String>,
     /// Up until: `22:00` if left out.
     up_to: Option<String>,
-    /// What that clock is ahead of UTC, in minutes.
-    #[serde(default)]
-    utc_offset_min: i32,
+    /// The zone that clock is in, by its IANA name; the kitchen's, if left out.
+    zone: Option<String>,
 }
 
 /// A sitting: what is done in one go.
@@ -41,10 +49,12 @@ pub struct DaysAsked {
 pub struct SlotAnswer {
     /// The component's key.
     component: String,
-    /// The component's name.
+    /// The key of its line of steps.
+    line: String,
+    /// What the maker calls that.
     name: String,
-    /// The key of its first task.
-    task: String,
+    /// The key of its first step.
+    step: String,
     /// What is done.
     texts: Vec<String>,
     /// What was waited for; empty for the first.
@@ -70,10 +80,11 @@ impl From<Slot> for SlotAnswer {
             least_h: hours(slot.sitting.least),
             most_h: slot.sitting.most.map(hours),
             component: slot.sitting.component,
+            line: slot.sitting.line,
             name: slot.sitting.name,
-            task: slot.sitting.task,
+            step: slot.sitting.step,
             texts: slot.sitting.texts,
-            waits_for: slot.sitting.waits_for.to_owned(),
+            waits_for: slot.sitting.waits_for,
             from: slot.from,
             to: slot.to,
             latest: slot.latest,
@@ -83,7 +94,7 @@ impl From<Slot> for SlotAnswer {
 }
 
 impl DaysAsked {
-    fn day(&self) -> Answer<Day> {
+    fn day(&self, kitchen: Option<&str>) -> Answer<Day> {
         let mut check = Checker::new();
         let mut hour = |name: &str, given: &Option<String>, usual: &str| {
             let text = given.as_deref().unwrap_or(usual);
@@ -98,84 +109,105 @@ impl DaysAsked {
         if !check.has_faults() && from >= to {
             check.fault("up_to", format!("must be later than up_from, {}", from.format("%H:%M")));
         }
-        let minutes =
-            check.number("utc_offset_min", f64::from(self.utc_offset_min), check::UTC_OFFSET_MIN);
+        let name = self.zone.as_deref().or(kitchen).unwrap_or("UTC");
+        let zone = zone("zone", name, &mut check);
         check.finish()?;
-        let ahead = FixedOffset::east_opt(minutes as i32 * 60);
-        let ahead =
-            ahead.ok_or_else(|| Problem::bad_field("utc_offset_min", "must be within a day"))?;
-        Ok(Day { from, to, ahead })
+        Ok(Day { from, to, zone })
     }
 }
 
-async fn planned(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Vec<Slot>> {
-    let day = asked.day()?;
-    let stated = store::batches::plan(&state.pool, id).await?;
-    let on_shelf = state.shelf.read(&state.pool).await?;
-    let plan = Plan::of(&on_shelf.shelf.fill(&stated.inputs)?)?;
-    let start = asked.start.unwrap_or_else(|| state.wall.now());
-    Ok(slots(&sittings(&plan), start, day))
+struct Scheduled {
+    name: String,
+    slots: Vec<Slot>,
+    zone: Tz,
 }
 
-/// The sittings of a batch, each as soon as it may be, in the hours in which the maker
+async fn scheduled(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Scheduled> {
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let kitchen = on_shelf.rows.iter().find(|row| row.id == Shelf::KITCHEN);
+    let zone = kitchen.and_then(|row| match &row.thing {
+        Ok(Thing::Kitchen(kitchen)) => kitchen.zone.as_deref(),
+        _ => None,
+    });
+    let day = asked.day(zone)?;
+    let plan = super::plans::in_use(state, id).await?;
+    let stated = plan.inputs.map_err(StoreError::from)?;
+    let planned = Plan::of(&on_shelf.shelf.fill(&stated)?)?;
+    let start = asked.start.map_or_else(|| state.wall.now().0, |start| start.0);
+    let slots = slots(&sittings(&lines(&planned)), start, day);
+    Ok(Scheduled { name: plan.name, slots, zone: day.zone })
+}
+
+/// The sittings of a plan, each as soon as it may be, in the hours in which the maker
 /// is up.
-#[utoipa::path(tag = "plan", operation_id = "read_days", params(DaysAsked), responses(
+#[utoipa::path(tag = "plans", operation_id = "read_days", params(DaysAsked), responses(
     (status = 200, body = [SlotAnswer]), (status = 404, body = Problem), (status = 422, body = Problem)))]
-#[get("/batches/{id}/days")]
+#[get("/plans/{id}/days")]
 pub async fn read(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     asked: web::Query<DaysAsked>,
 ) -> Answer<web::Json<Vec<SlotAnswer>>> {
-    let slots = planned(&state, *id, &asked).await?;
-    Ok(web::Json(slots.into_iter().map(Into::into).collect()))
+    let scheduled = scheduled(&state, *id, &asked).await?;
+    Ok(web::Json(scheduled.slots.into_iter().map(Into::into).collect()))
 }
 
 /// The same as a calendar file (iCalendar, RFC 5545), with a reminder at each.
-#[utoipa::path(tag = "plan", operation_id = "save_calendar", params(DaysAsked), responses(
+#[utoipa::path(tag = "plans", operation_id = "save_calendar", params(DaysAsked), responses(
     (status = 200, content_type = "text/calendar", body = String), (status = 404, body = Problem), (status = 422, body = Problem)))]
-#[get("/batches/{id}/calendar")]
+#[get("/plans/{id}/calendar")]
 pub async fn calendar(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     asked: web::Query<DaysAsked>,
 ) -> Answer<HttpResponse> {
-    let slots = planned(&state, *id, &asked).await?;
-    let name = store::batches::get(&state.pool, *id).await?.name;
-    let mut calendar = Calendar::new().name(&name).done();
-    calendar.append_property(Property::new("PRODID", "-//Wide Sheen//batch//EN"));
-    let stamp = state.wall.now();
+    let Scheduled { name, slots, zone } = scheduled(&state, *id, &asked).await?;
+    let mut calendar = Calendar::empty();
+    calendar.append_property(("VERSION", "2.0"));
+    calendar.append_property(("PRODID", "-//Wide Sheen//schedule//EN"));
+    calendar.name(&name);
+    calendar.timezone(zone.name());
+    let span = slots.first().map(|slot| slot.from).zip(slots.iter().map(|slot| slot.to).max());
+    if let Some((from, to)) = span {
+        calendar.extend(zones::described(zone, from, to));
+    }
+    let stamp = state.wall.now().0;
     for slot in &slots {
-        calendar.push(event(*id, slot, stamp));
+        calendar.push(event(*id, slot, stamp, zone));
     }
     Ok(HttpResponse::Ok()
         .insert_header((CONTENT_TYPE, "text/calendar; charset=utf-8"))
-        .insert_header((CONTENT_DISPOSITION, "attachment; filename=\"wide-sheen-days.ics\""))
-        .body(calendar.to_string()))
+        .insert_header((CONTENT_DISPOSITION, "attachment; filename=\"wide-sheen-schedule.ics\""))
+        .body(calendar.done().to_string()))
 }
 
-fn event(batch: Uuid, slot: &Slot, stamp: DateTime<Utc>) -> Event {
+fn event(plan: Uuid, slot: &Slot, stamp: DateTime<Utc>, zone: Tz) -> Event {
     let sitting = &slot.sitting;
     let first = sitting.texts.first().map_or("", String::as_str);
+    let local = |at: DateTime<Utc>| CalendarDateTime::WithTimezone {
+        date_time: at.with_timezone(&zone).naive_local(),
+        tzid: zone.name().to_owned(),
+    };
     let mut text: Vec<String> = Vec::new();
     if !sitting.waits_for.is_empty() {
         text.push(format!("Not before: {}.", sitting.waits_for));
     }
     if let Some(latest) = slot.latest {
-        text.push(format!("Begin by {} UTC at the latest.", latest.format("%Y-%m-%d %H:%M")));
+        let latest = latest.with_timezone(&zone).format("%Y-%m-%d %H:%M");
+        text.push(format!("Begin by {latest} at the latest."));
     }
     text.extend(sitting.texts.iter().cloned());
     // The same sitting brought in again takes the place of the first.
-    let uid = format!("{batch}-{}-{}@wide-sheen", sitting.component, sitting.task);
+    let uid = Uuid::new_v5(&plan, sitting.step.as_bytes());
     let mut alarm = Alarm::display(first, Trigger::before_start(REMIND));
     alarm.uid(&format!("alarm-{uid}"));
     Event::new()
-        .uid(&uid)
+        .uid(&format!("{uid}@wide-sheen"))
         .timestamp(stamp)
         .summary(&format!("{}: {first}", sitting.name))
         .description(&text.join("\n"))
-        .starts(slot.from)
-        .ends(slot.to.max(slot.from + LEAST))
+        .starts(local(slot.from))
+        .ends(local(slot.to.max(slot.from + LEAST)))
         .alarm(alarm)
         .done()
 }

@@ -4,25 +4,27 @@ pub mod actions;
 pub mod batches;
 pub mod bench;
 pub mod bowls;
-pub mod builds;
 pub mod calc;
 pub mod days;
 pub mod dry_goods;
+pub mod guide;
 pub mod kinds;
 pub mod methods;
-pub mod outcomes;
 pub mod photos;
 pub mod pigments;
-pub mod plan;
+pub mod plans;
 pub mod readings;
 pub mod record;
 pub mod reminders;
+pub mod results;
 pub mod shelf;
 pub mod stream;
 pub mod toppings;
 pub mod trays;
 mod version;
 
+use actix_web::HttpResponse;
+use actix_web::http::header::{ContentDisposition, DispositionParam, DispositionType};
 use utoipa_actix_web::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
@@ -41,24 +43,36 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(shelf::read)
             .service(shelf::add)
             .service(shelf::edit)
-            .service(shelf::put_away)
+            .service(shelf::archive)
+            .service(shelf::restore)
+            .service(shelf::document)
             .service(shelf::unlearn)
             .service(shelf::move_stock)
-            .service(batches::list)
-            .service(batches::create)
-            .service(batches::read)
-            .service(batches::edit)
-            .service(batches::delete)
-            .service(outcomes::list)
-            .service(outcomes::append)
-            .service(plan::read)
-            .service(plan::edit)
+            .service(plans::list)
+            .service(plans::create)
+            .service(plans::read)
+            .service(plans::edit)
+            .service(plans::undo)
+            .service(plans::archive)
+            .service(plans::delete)
+            .service(plans::restore)
+            .service(plans::begin)
+            .service(plans::document)
             .service(days::read)
             .service(days::calendar)
-            .service(builds::begin)
-            .service(builds::read)
-            .service(builds::set_clock)
-            .service(builds::append)
+            .service(batches::list)
+            .service(batches::read)
+            .service(batches::edit)
+            .service(batches::close)
+            .service(batches::delete)
+            .service(batches::restore)
+            .service(batches::again)
+            .service(batches::document)
+            .service(results::list)
+            .service(results::append)
+            .service(guide::read)
+            .service(guide::set_clock)
+            .service(guide::append)
             .service(bench::watch)
             .service(bench::read)
             .service(bowls::open)
@@ -78,6 +92,18 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(readings::append)
             .service(actions::list)
             .service(actions::append)
+            .service(actions::entries)
             .service(stream::watch),
     );
+}
+
+/// A file to be saved.
+fn attached(kind: &str, name: &str, body: impl Into<Vec<u8>>) -> HttpResponse {
+    HttpResponse::Ok()
+        .content_type(kind)
+        .insert_header(ContentDisposition {
+            disposition: DispositionType::Attachment,
+            parameters: vec![DispositionParam::Filename(name.to_owned())],
+        })
+        .body(body.into())
 }

@@ -3,12 +3,14 @@
 use actix_web::http::header::{CACHE_CONTROL, CONTENT_TYPE};
 use actix_web::{HttpResponse, delete, get, post, web};
 use chrono::{DateTime, Utc};
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
+use store::Connection;
 use store::photos::{PhotoLine, PhotoOf};
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use crate::picture::made_anew;
+use super::plans::sent_as;
+use crate::picture::made_anew_off_thread;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -34,40 +36,51 @@ impl From<PhotoLine> for PhotoAnswer {
     }
 }
 
+/// Which photo it is.
+#[derive(Debug, Deserialize, IntoParams)]
+#[into_params(parameter_in = Query)]
+#[serde(deny_unknown_fields)]
+pub struct PhotoSent {
+    /// Made by the sender, so that sending twice keeps one.
+    id: Option<Uuid>,
+}
+
 /// Keeps a photo of a smear: a PNG or a JPEG of at most 4 MB, made small and
 /// written anew without anything but the picture.
-#[utoipa::path(tag = "photos", operation_id = "append_photo", request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
-    (status = 201, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+#[utoipa::path(tag = "photos", operation_id = "append_photo", params(PhotoSent), request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
+    (status = 201, body = PhotoAnswer), (status = 200, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
     (status = 413, body = Problem), (status = 422, body = Problem)))]
 #[post("/bowls/{id}/photos")]
 pub async fn append(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
+    sent: web::Query<PhotoSent>,
     body: web::Bytes,
 ) -> Answer<HttpResponse> {
     let taken_at = state.kitchen_now(*bowl_id).await?;
     if store::photos::of_bowl(&state.pool, *bowl_id).await?.len() >= MOST {
         return Err(Problem::conflict(format!("A bowl has at most {MOST} photos.")));
     }
-    keep(&state, PhotoOf::Bowl(*bowl_id), taken_at, body).await
+    keep(&state, PhotoOf::Bowl(*bowl_id), taken_at, sent.id, body).await
 }
 
 /// Keeps a photo of finished pieces: a PNG or a JPEG of at most 4 MB, made small and
 /// written anew without anything but the picture.
-#[utoipa::path(tag = "photos", operation_id = "append_piece_photo", request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
-    (status = 201, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+#[utoipa::path(tag = "photos", operation_id = "append_piece_photo", params(PhotoSent), request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
+    (status = 201, body = PhotoAnswer), (status = 200, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
     (status = 413, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches/{id}/photos")]
 pub async fn append_of_batch(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
+    sent: web::Query<PhotoSent>,
     body: web::Bytes,
 ) -> Answer<HttpResponse> {
-    store::batches::get(&state.pool, *batch_id).await?;
+    super::batches::in_use(&state, *batch_id).await?;
     if store::photos::of_batch(&state.pool, *batch_id).await?.len() >= MOST {
         return Err(Problem::conflict(format!("A batch has at most {MOST} photos.")));
     }
-    keep(&state, PhotoOf::Batch(*batch_id), state.wall.now(), body).await
+    keep(&state, PhotoOf::Batch(*batch_id), state.wall.now().0, sent.id, body).await
 }
 
 /// The photos of a batch's finished pieces, the first taken first.
@@ -77,7 +90,7 @@ pub async fn list_of_batch(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<PhotoAnswer>>> {
-    store::batches::get(&state.pool, *batch_id).await?;
+    super::batches::in_use(&state, *batch_id).await?;
     let photos = store::photos::of_batch(&state.pool, *batch_id).await?;
     Ok(web::Json(photos.into_iter().map(Into::into).collect()))
 }
@@ -86,15 +99,22 @@ async fn keep(
     state: &State,
     of: PhotoOf,
     taken_at: DateTime<Utc>,
+    id: Option<Uuid>,
     body: web::Bytes,
 ) -> Answer<HttpResponse> {
-    let kept = web::block(move || made_anew(&body))
-        .await
-        .map_err(|e| Problem::conflict(e.to_string()))?
+    let digest = store::digest_of_bytes(&body);
+    let kept = made_anew_off_thread(state, body)
+        .await?
         .map_err(|message| Problem::bad_field("photo", message))?;
-    let photo = PhotoLine { id: Uuid::now_v7(), taken_at, width: kept.width, height: kept.height };
-    store::photos::append(&state.pool, of, &photo, &kept.jpeg).await?;
-    Ok(HttpResponse::Created().json(PhotoAnswer::from(photo)))
+    let id = id.unwrap_or_else(Uuid::now_v7);
+    let photo = PhotoLine { id, taken_at, width: kept.width, height: kept.height };
+    let sent = state
+        .whole(async |tx: &mut Connection| {
+            Ok(store::photos::append(tx, of, &photo, &kept.jpeg, digest).await?)
+        })
+        .await?;
+    let kept = store::photos::line(&state.pool, id).await?;
+    Ok(sent_as(sent).json(PhotoAnswer::from(kept)))
 }
 
 /// A bowl's photos, the first taken first.
@@ -104,7 +124,7 @@ pub async fn list(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<PhotoAnswer>>> {
-    store::bowls::get(&state.pool, *bowl_id).await?;
+    store::bowls::line(&state.pool, *bowl_id).await?;
     let photos = store::photos::of_bowl(&state.pool, *bowl_id).await?;
     Ok(web::Json(photos.into_iter().map(Into::into).collect()))
 }

@@ -5,17 +5,23 @@ use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::trust::{Doubt, plausible};
 use craft::bowl::{Reading, Source, fold};
 use craft::check::{self, Checker};
+use craft::time::{Timestamp, WallTime};
 use craft::units::celsius;
 use serde::{Deserialize, Serialize};
+use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::plans::sent_as;
 use crate::body::Body;
-use crate::clock::kitchen_time;
-use crate::hub::Happening;
-use crate::probes::LONGEST_NAME;
+use crate::live::Heard;
 use crate::problem::{Answer, Problem};
-use crate::state::{State, subject};
+use crate::state::State;
+
+/// A thermometer that was silent for this long has left the bowl.
+const GONE_AFTER: TimeDelta = TimeDelta::minutes(2);
+/// The longest name of a thermometer.
+const LONGEST_PROBE: usize = 40;
 
 /// How far ahead of the bowl's time a sender's clock may be.
 const AHEAD: TimeDelta = TimeDelta::minutes(5);
@@ -29,7 +35,7 @@ pub struct NewReading {
     /// Made by the sender, so that sending twice keeps one.
     id: Option<Uuid>,
     /// When it was read; now, if left out.
-    at: Option<DateTime<Utc>>,
+    at: Option<Timestamp>,
     /// What the thermometer said.
     temp_c: f64,
     /// Where it came from; a probe, if left out.
@@ -53,6 +59,8 @@ pub struct ReadingAnswer {
     /// Why it is doubted, if it is. A doubted reading is kept, and left out of
     /// trend and forecast.
     pub doubt: Option<Doubt>,
+    /// Whether the maker withdrew it: it was mistyped, and does not count.
+    pub withdrawn: bool,
 }
 
 impl ReadingAnswer {
@@ -63,6 +71,7 @@ impl ReadingAnswer {
             temp_c: crate::answer::celsius(reading.temp),
             source: reading.source,
             doubt,
+            withdrawn: false,
         }
     }
 }
@@ -93,21 +102,16 @@ pub async fn append(
     Body(new): Body<NewReading>,
 ) -> Answer<HttpResponse> {
     let now = state.kitchen_now(*bowl_id).await?;
-    let at = new.at.unwrap_or(now);
+    let at = new.at.map_or(now, |at| at.0);
     let mut check = Checker::new();
     check.number("temp_c", new.temp_c, check::PROBE_C);
     check_time(&mut check, at, now);
     if let Some(name) = &new.probe {
-        check.text("probe", name, LONGEST_NAME);
+        check.text("probe", name, LONGEST_PROBE);
     }
     check.finish()?;
-    if let Some(name) = &new.probe
-        && let Err(other) = state.probes.hear(*bowl_id, name, state.wall.now())
-    {
-        return Err(Problem::conflict(format!(
-            "This bowl is measured by \"{other}\", so \"{name}\" cannot measure it too: stop that \
-             one, or wait two minutes."
-        )));
+    if let Some(name) = &new.probe {
+        hear_probe(&state, *bowl_id, name, state.wall.now()).await?;
     }
     let reading = Reading {
         id: new.id.unwrap_or_else(Uuid::now_v7),
@@ -115,14 +119,37 @@ pub async fn append(
         temp: celsius(new.temp_c),
         source: new.source.unwrap_or(Source::Probe),
     };
-    let is_new = store::readings::append(&state.pool, *bowl_id, &reading).await?;
-    if is_new {
-        state.hub.tell(*bowl_id, Happening::Reading(reading));
+    let append =
+        async |alone: &mut Connection| store::readings::append(alone, *bowl_id, &reading).await;
+    let sent = store::alone(&state.pool, append).await?;
+    if sent == Sent::New {
+        state.live.heard(*bowl_id, Heard::Reading(reading));
     }
     // Whether it jumped is told by the readings around it; see the bowl.
     let doubt = (!plausible(reading.temp)).then_some(Doubt::OutOfRange);
-    let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
-    Ok(response.json(ReadingAnswer::new(&reading, doubt)))
+    Ok(sent_as(sent).json(ReadingAnswer::new(&reading, doubt)))
+}
+
+/// One thermometer measures a bowl: a second one is refused until the first has left.
+async fn hear_probe(state: &State, bowl_id: Uuid, name: &str, now: WallTime) -> Answer<()> {
+    // One that sends every second need not say so every second.
+    if state.live.heard_lately(bowl_id, name, now) {
+        return Ok(());
+    }
+    let silent_since = now.after(-GONE_AFTER);
+    let hear = async |alone: &mut Connection| {
+        store::bowls::hear_probe(alone, bowl_id, name, (now, silent_since)).await
+    };
+    match store::alone(&state.pool, hear).await? {
+        None => {
+            state.live.hear_probe(bowl_id, name, now);
+            Ok(())
+        }
+        Some(other) => Err(Problem::conflict(format!(
+            "This bowl is measured by \"{other}\", so \"{name}\" cannot measure it too: stop that \
+             one, or wait two minutes."
+        ))),
+    }
 }
 
 /// A bowl's readings as they were sent, in order of time, doubted ones marked.
@@ -132,12 +159,23 @@ pub async fn list(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<ReadingAnswer>>> {
-    let row = store::bowls::get(&state.pool, *bowl_id).await?;
-    let record = state.record(&row).await?;
-    let now = kitchen_time(row.clock, state.wall.now());
-    let setup = subject(&row)?.setup;
-    let bowl = fold(&setup, &record, now);
-    let as_sent = record.readings().iter().map(|r| Reading { temp: r.temp - setup.offset, ..*r });
-    let readings = as_sent.zip(bowl.doubts);
-    Ok(web::Json(readings.map(|(reading, doubt)| ReadingAnswer::new(&reading, doubt)).collect()))
+    let live = state.live.bowl(&state, *bowl_id).await?;
+    let now = state.kitchen_now(*bowl_id).await?;
+    let setup = &live.subject().setup;
+    let (readings, withdrawn, doubts) = live.with(|record| {
+        let bowl = fold(setup, record, now);
+        (record.readings().to_vec(), record.withdrawn().to_vec(), bowl.doubts)
+    });
+    let as_sent = |r: &Reading| Reading { temp: r.temp - setup.offset, ..*r };
+    let mut answers: Vec<_> = readings
+        .iter()
+        .zip(doubts)
+        .map(|(reading, doubt)| ReadingAnswer::new(&as_sent(reading), doubt))
+        .collect();
+    answers.extend(withdrawn.iter().map(|reading| ReadingAnswer {
+        withdrawn: true,
+        ..ReadingAnswer::new(&as_sent(reading), None)
+    }));
+    answers.sort_by_key(|reading| (reading.at, reading.id));
+    Ok(web::Json(answers))
 }

@@ -3,25 +3,27 @@
 use std::cmp::Reverse;
 
 use actix_web::{get, web};
-use chrono::{DateTime, TimeDelta, Utc};
+use chrono::TimeDelta;
+use craft::time::WallTime;
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use crate::answer::build::InstructionState;
-use crate::clock::kitchen_time;
+use crate::answer::guide::InstructionState;
+use crate::clock::{kitchen_time, wall_time};
+use crate::making::Making;
 use crate::problem::Answer;
 use crate::state::State;
 
-/// A build was left alone for longer than this: it no longer reminds of itself.
+/// A batch was left alone for longer than this: it no longer reminds of itself.
 const FORGOTTEN: TimeDelta = TimeDelta::days(14);
 
-/// A build that goes on.
+/// A batch that goes on.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct ReminderAnswer {
-    /// Its batch.
+    /// The batch.
     batch_id: Uuid,
-    /// Its batch's name.
+    /// What it is called.
     batch_name: String,
     /// What is next.
     text: String,
@@ -31,43 +33,42 @@ pub struct ReminderAnswer {
     waits_for: String,
     /// When it may go on, by the wall's clock; `null` where it may now, or its time is
     /// held.
-    opens_at: Option<DateTime<Utc>>,
+    opens_at: Option<WallTime>,
     /// When it must have gone on, by the wall's clock.
-    closes_at: Option<DateTime<Utc>>,
+    closes_at: Option<WallTime>,
 }
 
-/// The builds that are not finished, the one that is due first before the others.
-#[utoipa::path(tag = "builds", operation_id = "list_reminders", responses((status = 200, body = [ReminderAnswer])))]
+/// The batches in which something is still to do, the one that is due first before the others.
+/// One of which nothing was said but that a bowl was opened is at the bench, and not reminded of.
+#[utoipa::path(tag = "guide", operation_id = "list_reminders", responses((status = 200, body = [ReminderAnswer])))]
 #[get("/reminders")]
 pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswer>>> {
     let wall = state.wall.now();
     let mut all = Vec::new();
-    for build in store::builds::all(&state.pool).await? {
-        let now = kitchen_time(build.clock, wall);
-        let events = store::builds::events(&state.pool, build.batch_id).await?;
-        let last = events.iter().map(|event| event.at).max().unwrap_or(now);
-        if now - last > FORGOTTEN {
+    for batch in store::batches::unfinished_since(&state.pool, wall.after(-FORGOTTEN)).await? {
+        let now = kitchen_time(batch.clock, wall);
+        // One that cannot be read reminds of nothing; its row in the list says so.
+        let Ok(making) = Making::of(&state, batch).await else { continue };
+        let poured = making.bowls.iter().any(|bowl| bowl.status.ended().is_some());
+        if making.events.is_empty() && !poured {
             continue;
         }
-        let Some(next) = super::builds::stands(&state, &build, &events, now).await?.now else {
-            continue;
-        };
-        let batch = store::batches::get(&state.pool, build.batch_id).await?;
-        // By the wall's clock, at the pace at which the kitchen's time goes now.
-        let on_the_wall = |at: DateTime<Utc>| {
-            let left_ms = (at - now).num_milliseconds() as f64 / build.clock.rate;
-            (build.clock.rate > 0.0).then(|| wall + TimeDelta::milliseconds(left_ms as i64))
-        };
+        let guide = super::guide::answer(&state, &making).await?;
+        let Some(next) = guide.now else { continue };
+        let held = making.batch.clock.rate <= 0.0;
+        let on_the_wall = |at| (!held && at > now).then(|| wall_time(making.batch.clock, at, wall));
         let reminder = ReminderAnswer {
-            batch_id: build.batch_id,
-            batch_name: batch.name,
+            batch_id: making.batch.id,
+            batch_name: making.batch.name.clone(),
             text: next.text,
-            state: next.state.into(),
-            waits_for: next.opens.as_ref().map_or_else(String::new, |opens| opens.what.to_owned()),
+            state: next.state,
+            waits_for: next.opens.as_ref().map_or_else(String::new, |opens| opens.what.clone()),
             opens_at: next.opens.and_then(|opens| on_the_wall(opens.at)),
-            closes_at: next.closes.and_then(|closes| on_the_wall(closes.at)),
+            closes_at: next
+                .closes
+                .and_then(|closes| (!held).then(|| wall_time(making.batch.clock, closes.at, wall))),
         };
-        all.push((reminder, last));
+        all.push((reminder, making.batch.last_at));
     }
     // Of those that can go on now, the one that was last worked at comes first.
     all.sort_by_key(|(one, last)| (one.opens_at, Reverse(*last)));

@@ -5,11 +5,14 @@ use craft::check::{self, Checker};
 use craft::shelf::stock::Move;
 use craft::shelf::{Shelf, Thing};
 use craft::units::grams;
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
+use store::changes::Change;
 use store::stock::MoveRow;
+use store::{Connection, Sent, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::plans::sent_as;
 use super::version::EditedFrom;
 use crate::answer::shelf::{ShelfAnswer, ThingAnswer};
 use crate::body::Body;
@@ -17,7 +20,7 @@ use crate::problem::{Answer, Problem};
 use crate::state::State;
 
 /// A thing to be put on the shelf.
-#[derive(Debug, Deserialize, ToSchema)]
+#[derive(Debug, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewThing {
     /// Made by the sender, so that sending twice puts one there.
@@ -60,7 +63,8 @@ pub async fn read(state: web::Data<State>) -> Answer<web::Json<ShelfAnswer>> {
 
 /// Puts a thing on the shelf.
 #[utoipa::path(tag = "shelf", operation_id = "add_to_shelf", request_body = NewThing, responses(
-    (status = 201, body = ThingAnswer), (status = 422, body = Problem)))]
+    (status = 201, body = ThingAnswer), (status = 200, body = ThingAnswer), (status = 409, body = Problem),
+    (status = 422, body = Problem)))]
 #[post("/shelf")]
 pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<HttpResponse> {
     let mut check = Checker::new();
@@ -74,14 +78,21 @@ pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<H
     }
     check.finish()?;
     new.thing.check()?;
+    let digest = store::digest(&new);
     let id = new.id.unwrap_or_else(Uuid::now_v7);
     let now = state.wall.now();
-    let is_new = store::shelf::insert(&state.pool, id, &new.thing, now).await?;
-    if let (true, Some(left_g)) = (is_new, new.left_g) {
-        let counted = MoveRow::first_count(id, grams(left_g), now);
-        store::stock::append(&state.pool, &counted).await?;
-    }
-    Ok(HttpResponse::Created().json(answer(&state, id).await?))
+    let sent = state
+        .whole(async |tx: &mut Connection| {
+            let sent = store::shelf::insert(tx, id, &new.thing, digest, now).await?;
+            if let (Sent::New, Some(left_g)) = (sent, new.left_g) {
+                let counted = MoveRow::first_count(id, grams(left_g), now.0);
+                store::stock::append(tx, &counted).await?;
+            }
+            store::changes::note(tx, Change::Shelf, now).await?;
+            Ok(sent)
+        })
+        .await?;
+    Ok(sent_as(sent).json(answer(&state, id).await?))
 }
 
 /// Changes a thing on the shelf. Plans that name it follow; bowls stay as they
@@ -97,25 +108,63 @@ pub async fn edit(
     Body(thing): Body<Thing>,
 ) -> Answer<web::Json<ThingAnswer>> {
     let kept = store::shelf::get(&state.pool, *id).await?;
-    if kept.thing.kind() != thing.kind() {
+    // What cannot be read is written anew as whatever it is to be.
+    if kept.thing.is_ok_and(|kept| kept.kind() != thing.kind()) {
         return Err(Problem::bad_field("kind", "must stay what it is"));
     }
     thing.check()?;
-    store::shelf::update(&state.pool, *id, version, &thing).await?;
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::shelf::update(tx, *id, version, &thing).await?;
+            Ok(store::changes::note(tx, Change::Shelf, now).await?)
+        })
+        .await?;
     Ok(web::Json(answer(&state, *id).await?))
 }
 
-/// Puts a thing away. It is offered no more; plans and bowls that name it keep it.
-#[utoipa::path(tag = "shelf", operation_id = "put_away", responses(
+/// Archives a thing. It is offered no more; plans and bowls that name it keep it.
+#[utoipa::path(tag = "shelf", operation_id = "archive_thing", responses(
     (status = 204), (status = 404, body = Problem), (status = 409, body = Problem)))]
 #[delete("/shelf/{id}")]
-pub async fn put_away(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+pub async fn archive(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
     if *id == Shelf::KITCHEN {
         return Err(Problem::conflict("The kitchen stays: edit it instead."));
     }
-    store::shelf::put_away(&state.pool, *id).await?;
-    state.shelf.changed().await;
+    set_archived(&state, *id, true).await?;
     Ok(HttpResponse::NoContent().finish())
+}
+
+/// Takes back that a thing was archived.
+#[utoipa::path(tag = "shelf", operation_id = "restore_thing", responses((status = 200, body = ThingAnswer), (status = 404, body = Problem)))]
+#[post("/shelf/{id}/restore")]
+pub async fn restore(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Answer<web::Json<ThingAnswer>> {
+    set_archived(&state, *id, false).await?;
+    Ok(web::Json(answer(&state, *id).await?))
+}
+
+async fn set_archived(state: &State, id: Uuid, archived: bool) -> Answer<()> {
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::shelf::set_archived(&mut *tx, id, archived).await?;
+            Ok(store::changes::note(tx, Change::Shelf, now).await?)
+        })
+        .await?;
+    state.shelf.changed().await;
+    Ok(())
+}
+
+/// What is kept of a thing, as it is, whether it can be read or not.
+#[utoipa::path(tag = "shelf", operation_id = "save_thing_as_kept", responses(
+    (status = 200, content_type = "application/json", body = serde_json::Value), (status = 404, body = Problem)))]
+#[get("/shelf/{id}/document")]
+pub async fn document(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
+    let text = store::shelf::as_kept(&state.pool, *id).await?;
+    Ok(super::attached("application/json", &format!("shelf-{}.json", *id), text.into_bytes()))
 }
 
 /// Forgets what was learned of a thing; bowls opened from now on teach anew.
@@ -125,7 +174,13 @@ pub async fn unlearn(
     state: web::Data<State>,
     id: web::Path<Uuid>,
 ) -> Answer<web::Json<ThingAnswer>> {
-    store::shelf::unlearn(&state.pool, *id, state.wall.now()).await?;
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::shelf::unlearn(&mut *tx, *id, now).await?;
+            Ok(store::changes::note(tx, Change::Shelf, now).await?)
+        })
+        .await?;
     Ok(web::Json(answer(&state, *id).await?))
 }
 
@@ -133,14 +188,14 @@ pub async fn unlearn(
 /// noted already.
 #[utoipa::path(tag = "shelf", operation_id = "move_stock", request_body = NewMove, responses(
     (status = 201, body = ThingAnswer), (status = 200, body = ThingAnswer),
-    (status = 404, body = Problem), (status = 422, body = Problem)))]
+    (status = 404, body = Problem), (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/shelf/{id}/moves")]
 pub async fn move_stock(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     Body(new): Body<NewMove>,
 ) -> Answer<HttpResponse> {
-    let thing = store::shelf::get(&state.pool, *id).await?.thing;
+    let thing = store::shelf::get(&state.pool, *id).await?.thing.map_err(StoreError::from)?;
     let mut check = Checker::new();
     let bounds = if new.kind == Move::Counted { check::STOCK_G } else { check::MOVED_G };
     check.number("grams", new.grams, bounds);
@@ -157,17 +212,23 @@ pub async fn move_stock(
     if let Some(bowl_id) = new.bowl_id {
         of_this_chocolate(&state, bowl_id, *id).await?;
     }
+    let now = state.wall.now();
     let moved = MoveRow {
         id: new.id.unwrap_or_else(Uuid::now_v7),
         chocolate_id: *id,
         bowl_id: new.bowl_id,
         kind: new.kind,
         mass: grams(new.grams),
-        at: state.wall.now(),
+        at: now.0,
     };
-    let is_new = store::stock::append(&state.pool, &moved).await?;
-    let mut response = if is_new { HttpResponse::Created() } else { HttpResponse::Ok() };
-    Ok(response.json(answer(&state, *id).await?))
+    let sent = state
+        .whole(async |tx: &mut Connection| {
+            let sent = store::stock::append(tx, &moved).await?;
+            store::changes::note(tx, Change::Shelf, now).await?;
+            Ok(sent)
+        })
+        .await?;
+    Ok(sent_as(sent).json(answer(&state, *id).await?))
 }
 
 /// Only what was taken can be returned.

@@ -47,7 +47,7 @@ async fn the_bowl_that_needs_hands_first_is_on_top_and_the_next_says_after_which
 #[actix_web::test]
 async fn of_several_bowls_of_a_batch_it_is_said_which_comes_first() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.shells(|_| {}).await;
+    let batch = kitchen.begun(&kitchen.shells(|_| {}).await).await;
     for chocolate in ["dark", "blue"] {
         let body = json!({ "chocolate": chocolate });
         let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);

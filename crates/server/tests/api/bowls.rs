@@ -23,12 +23,11 @@ async fn taking_a_plan_to_the_bench_twice_opens_one_bowl() {
 #[actix_web::test]
 async fn a_bowl_keeps_the_plan_it_was_opened_by() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.batch("Bark").await;
-    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await.with(201);
-    let path = format!("/batches/{batch}/plan");
-    let mut inputs = kitchen.stated(&batch).await;
+    let plan = kitchen.plan("Bark").await;
+    let opened = kitchen.opened(&plan).await;
+    let mut inputs = kitchen.stated(&plan).await;
     inputs["components"][0]["work"]["cover"]["thickness_mm"] = json!(8);
-    kitchen.put(&path, Some(1), inputs).await.with(200);
+    kitchen.restate(&plan, inputs).await.with(200);
     let bowl = text(&opened["bowl"]["id"]);
     let now = kitchen.get(&format!("/bowls/{bowl}")).await.with(200);
     assert_eq!(now["plan"], opened["plan"]);
@@ -116,9 +115,7 @@ async fn after_the_pour_only_undo_goes_on() {
     // Sent once more after a lost answer, the pour itself is no conflict.
     kitchen.act(&bowl, poured.clone()).await.with(200);
     let now = kitchen.bowl_now(&bowl).await;
-    let due: Vec<_> =
-        now["setting"].as_array().expect("times").iter().map(|c| &c["what"]).collect();
-    assert_eq!(due, ["topping closes", "cutting opens", "cutting closes", "releases"]);
+    assert_eq!(now["advice"]["rule"], "poured");
     kitchen.act(&bowl, json!({ "kind": "undone", "undoes": poured["id"] })).await.with(201);
     assert_eq!(kitchen.bowl_now(&bowl).await["phase"], "melting");
 }

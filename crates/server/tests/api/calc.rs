@@ -85,8 +85,7 @@ async fn room_microwave_and_cooling() {
 async fn the_served_description_names_every_route() {
     let kitchen = Kitchen::new().await;
     let document = kitchen.get("/openapi.json").await.with(200);
-    for path in ["/api/v1/calc/seed", "/api/v1/bowls/{id}/stream", "/api/v1/batches/{id}/outcomes"]
-    {
+    for path in ["/api/v1/calc/seed", "/api/v1/bowls/{id}/stream", "/api/v1/batches/{id}/results"] {
         assert!(document["paths"][path].is_object(), "{path}");
     }
 }

@@ -13,7 +13,7 @@ async fn blue(kitchen: &Kitchen) -> String {
     let body = json!({ "name": "Blue for the planets", "inputs": { "room_c": 20, "rh_pct": 45,
         "bowls": kind["colours"],
         "components": [{ "key": "it", "name": "Blue", "work": kind["start"] }] } });
-    let batch = text(&kitchen.post("/batches", body).await.with(201)["id"]);
+    let batch = kitchen.begun(&kitchen.planned(body).await).await;
     let opened =
         kitchen.post(&format!("/batches/{batch}/bowls"), json!({ "chocolate": "blue" })).await;
     text(&opened.with(201)["bowl"]["id"])

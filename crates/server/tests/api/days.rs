@@ -1,14 +1,14 @@
 //! Work over days: the sittings, the calendar file, the reminders, moulds that learn.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use icalendar::{Component, DatePerhapsTime};
+use icalendar::{CalendarDateTime, Component, DatePerhapsTime};
 use serde_json::{Value, json};
 use uuid::Uuid;
 
 use crate::kitchen::{Kitchen, text};
 
 impl Kitchen {
-    /// A batch of filled shells, as they start; its id.
+    /// A plan of filled shells, as they start; its id.
     pub async fn shells(&self, change: impl FnOnce(&mut Value)) -> String {
         let kinds = self.get("/kinds").await.with(200);
         let kinds = kinds.as_array().expect("kinds");
@@ -19,7 +19,7 @@ impl Kitchen {
             "components": [{ "key": "planets", "name": "Planets", "work": shells["start"] }] });
         change(&mut inputs);
         let body = json!({ "name": "Planets, \"two\" colours", "inputs": inputs });
-        text(&self.post("/batches", body).await.with(201)["id"])
+        self.planned(body).await
     }
 }
 
@@ -27,16 +27,16 @@ fn at(value: &Value) -> DateTime<Utc> {
     DateTime::parse_from_rfc3339(value.as_str().expect("a time")).expect("a time").to_utc()
 }
 
-const SATURDAY: &str = "start=2026-10-10T08:00:00Z&up_from=08:00&up_to=22:00&utc_offset_min=60";
+const SATURDAY: &str = "start=2026-10-10T08:00:00Z&up_from=08:00&up_to=22:00&zone=Africa/Lagos";
 
 #[actix_web::test]
 async fn shells_are_made_in_sittings_with_nights_between() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.shells(|_| {}).await;
-    let days = kitchen.get(&format!("/batches/{batch}/days?{SATURDAY}")).await.with(200);
+    let plan = kitchen.shells(|_| {}).await;
+    let days = kitchen.get(&format!("/plans/{plan}/days?{SATURDAY}")).await.with(200);
     let days = days.as_array().expect("sittings");
-    let tasks: Vec<_> = days.iter().map(|slot| text(&slot["task"])).collect();
-    assert_eq!(tasks, ["polish", "pour", "fill", "temper-again"]);
+    let tasks: Vec<_> = days.iter().map(|slot| text(&slot["step"])).collect();
+    assert_eq!(tasks, ["planets/polish", "planets/pour", "planets/fill", "planets/cap"]);
     for pair in days.windows(2) {
         assert!(at(&pair[0]["to"]) <= at(&pair[1]["from"]), "{pair:#?}");
         let waited = at(&pair[1]["from"]) - at(&pair[0]["to"]);
@@ -52,36 +52,37 @@ async fn shells_are_made_in_sittings_with_nights_between() {
     for (asked, field) in [
         ("up_from=8", "up_from"),
         ("up_from=22:00&up_to=08:00", "up_to"),
-        ("utc_offset_min=2000", "utc_offset_min"),
+        ("zone=Moon/Base", "zone"),
     ] {
-        kitchen.get(&format!("/batches/{batch}/days?{asked}")).await.refuses(field);
+        kitchen.get(&format!("/plans/{plan}/days?{asked}")).await.refuses(field);
     }
-    kitchen.get(&format!("/batches/{}/days", Uuid::new_v4())).await.with(404);
+    kitchen.get(&format!("/plans/{}/days", Uuid::new_v4())).await.with(404);
 }
 
 #[actix_web::test]
 async fn the_days_are_a_calendar_file_that_others_read() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.shells(|_| {}).await;
-    let said = kitchen.get(&format!("/batches/{batch}/calendar?{SATURDAY}")).await;
+    let plan = kitchen.shells(|_| {}).await;
+    let said = kitchen.get(&format!("/plans/{plan}/calendar?{SATURDAY}")).await;
     assert_eq!(said.headers["content-type"], "text/calendar; charset=utf-8");
     let file = text(&said.with(200));
     let calendar: icalendar::Calendar = file.parse().expect("it is iCalendar");
     let events: Vec<_> = calendar.events().collect();
     assert_eq!(events.len(), 4);
-    let days = kitchen.get(&format!("/batches/{batch}/days?{SATURDAY}")).await.with(200);
+    let days = kitchen.get(&format!("/plans/{plan}/days?{SATURDAY}")).await.with(200);
     for (event, slot) in events.iter().zip(days.as_array().expect("sittings")) {
-        let Some(DatePerhapsTime::DateTime(icalendar::CalendarDateTime::Utc(starts))) =
+        let Some(DatePerhapsTime::DateTime(CalendarDateTime::WithTimezone { date_time, tzid })) =
             event.get_start()
         else {
-            panic!("a time in UTC: {event:?}");
+            panic!("a time in the kitchen's zone: {event:?}");
         };
-        assert_eq!(starts.timestamp(), at(&slot["from"]).timestamp());
+        // An hour ahead of UTC, all year.
+        assert_eq!(date_time.and_utc() - TimeDelta::hours(1), at(&slot["from"]));
+        assert_eq!(tzid, "Africa/Lagos");
         assert!(event.get_summary().is_some_and(|words| words.starts_with("Planets: ")));
     }
     // Brought in again, each takes the place of the one that is there.
-    let again =
-        text(&kitchen.get(&format!("/batches/{batch}/calendar?{SATURDAY}")).await.with(200));
+    let again = text(&kitchen.get(&format!("/plans/{plan}/calendar?{SATURDAY}")).await.with(200));
     let ids = |file: &str| {
         file.lines()
             .filter(|line| line.starts_with("UID"))
@@ -92,28 +93,45 @@ async fn the_days_are_a_calendar_file_that_others_read() {
 }
 
 #[actix_web::test]
+async fn a_calendar_describes_its_zone_and_no_name_gets_into_its_lines() {
+    let kitchen = Kitchen::new().await;
+    let place = json!({ "kind": "kitchen", "zone": "Europe/Oslo" });
+    kitchen.put(&format!("/shelf/{}", Uuid::nil()), Some(1), place).await.with(200);
+    let odd = json!({ "kind": "kitchen", "zone": "Moon/Base" });
+    kitchen.put(&format!("/shelf/{}", Uuid::nil()), Some(2), odd).await.refuses("zone");
+    let plan =
+        kitchen.shells(|inputs| inputs["components"][0]["name"] = "a; b, c: d\\n".into()).await;
+    // In the night of the sittings the clocks go back.
+    let asked = "start=2026-10-24T14:00:00Z&up_from=08:00&up_to=22:00";
+    let file = text(&kitchen.get(&format!("/plans/{plan}/calendar?{asked}")).await.with(200));
+    assert_eq!(file.matches("PRODID").count(), 1, "{file}");
+    assert_eq!(file.matches("BEGIN:VEVENT").count(), 4, "{file}");
+    assert!(file.contains("BEGIN:VTIMEZONE") && file.contains("TZID:Europe/Oslo"), "{file}");
+    assert!(file.contains("TZOFFSETFROM:+0200\r\nTZOFFSETTO:+0100"), "{file}");
+    assert!(file.contains("DTSTART;TZID=Europe/Oslo:20261025T080000"), "{file}");
+    let calendar: icalendar::Calendar = file.parse().expect("it is iCalendar");
+    assert!(
+        calendar.events().all(|e| e.get_summary().is_some_and(|s| s.starts_with("a; b, c: d\\n")))
+    );
+    // A name that would end its line is refused before it is kept.
+    let mut inputs = kitchen.stated(&plan).await;
+    inputs["components"][0]["name"] = "x\r\nBEGIN:VEVENT".into();
+    kitchen.restate(&plan, inputs).await.refuses("inputs.components[0].name");
+}
+
+#[actix_web::test]
 async fn the_guide_follows_over_three_days_and_reminds() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.shells(|_| {}).await;
-    let open = async |key: &str| {
-        let opened = kitchen
-            .post(&format!("/batches/{batch}/bowls"), json!({ "chocolate": key }))
-            .await
-            .with(201);
-        text(&opened["bowl"]["id"])
-    };
-    for key in ["blue", "white colour", "dark"] {
-        let bowl = open(key).await;
-        kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
-    }
+    let batch = kitchen.begun(&kitchen.shells(|_| {}).await).await;
     assert_eq!(kitchen.get("/reminders").await.with(200), json!([]), "nothing is begun");
-    let mut build = kitchen.post(&format!("/batches/{batch}/build"), json!({})).await.with(201);
+    let guide = async || kitchen.get(&format!("/batches/{batch}/guide")).await.with(200);
     let begun = kitchen.now();
-    let (mut came_back, mut reopened) = (Vec::new(), false);
-    while let Some(now) = build["now"].as_object().cloned() {
-        let (task, state) = (text(&now["task"]), text(&now["state"]));
-        match state.as_str() {
-            "wait" => {
+    let (mut came_back, mut tempered) = (Vec::new(), Vec::new());
+    let mut now_at = guide().await;
+    while let Some(now) = now_at["now"].as_object().cloned() {
+        let (step, state) = (text(&now["step"]), text(&now["state"]));
+        match (state.as_str(), text(&now["kind"]).as_str()) {
+            ("wait", _) => {
                 let opens = at(&now["opens"]["at"]);
                 let wait = opens - kitchen.now();
                 if wait > TimeDelta::hours(1) {
@@ -121,33 +139,39 @@ async fn the_guide_follows_over_three_days_and_reminds() {
                     assert_eq!(reminded[0]["batch_id"], batch.as_str(), "{reminded}");
                     let off = at(&reminded[0]["opens_at"]) - opens;
                     assert!(off.num_seconds().abs() <= 1, "{reminded}");
-                    came_back.push(task);
+                    came_back.push(step);
                 }
                 kitchen.pass(wait.max(TimeDelta::zero()) + TimeDelta::milliseconds(20));
-                build = kitchen.get(&format!("/batches/{batch}/build")).await.with(200);
             }
-            "do" | "closing" => {
-                let body = json!({ "kind": "done", "id": Uuid::new_v4(),
-                    "component": now["component"], "task": task });
-                build =
-                    kitchen.post(&format!("/batches/{batch}/build/events"), body).await.with(201);
+            ("do", "tempering") => {
+                // It is done at the bench: its pour is the step's that waits for it.
+                let body = json!({ "chocolate": now["chocolate"] });
+                let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await;
+                let bowl = text(&opened.with(201)["bowl"]["id"]);
+                let waits = guide().await;
+                assert_eq!(waits["now"]["state"], "wait_for_bowl", "{waits:#}");
+                assert_eq!(waits["now"]["bowl_id"], bowl.as_str());
+                kitchen.pass(TimeDelta::minutes(25));
+                kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+                tempered.push(step);
+            }
+            ("do" | "closing", _) => {
+                kitchen.done(&batch, &step, false).await;
                 kitchen.pass(TimeDelta::seconds(5));
-                if task == "temper-again" {
-                    // The caps' chocolate is another bowl, and is waited for.
-                    let bowl = open("dark").await;
-                    let waits = kitchen.get(&format!("/batches/{batch}/build")).await.with(200);
-                    assert_eq!(waits["now"]["state"], "wait_for_bowl", "{waits:#}");
-                    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
-                    build = kitchen.get(&format!("/batches/{batch}/build")).await.with(200);
-                    reopened = true;
-                }
             }
             _ => panic!("who is in time neither misses nor waits for a bowl: {now:#?}"),
         }
+        now_at = guide().await;
     }
-    assert_eq!(came_back, ["pour", "fill", "temper-again"]);
-    assert!(reopened && kitchen.now() - begun > TimeDelta::hours(18));
+    assert_eq!(came_back, ["@dark/temper", "planets/fill", "@dark#2/temper"]);
+    assert_eq!(
+        tempered,
+        ["@blue/temper", "@white colour/temper", "@dark/temper", "@dark#2/temper"]
+    );
+    assert!(kitchen.now() - begun > TimeDelta::hours(18));
     assert_eq!(kitchen.get("/reminders").await.with(200), json!([]), "all is done");
+    let made = kitchen.get(&format!("/batches/{batch}")).await.with(200);
+    assert_eq!((&made["stage"], &made["to_do"]), (&json!("made"), &json!([])));
 }
 
 #[actix_web::test]
@@ -168,14 +192,14 @@ async fn a_weighed_mould_learns_and_bad_moulds_are_refused_by_name() {
         &keep(mould(json!({ "weighings": [weighing, weighing, weighing] }))).await.with(201)["id"],
     );
     let shell = async |id: &str| {
-        let batch = kitchen
+        let plan = kitchen
             .shells(|inputs| {
                 let cast = &mut inputs["components"][0]["work"]["cast"];
                 cast["mould_id"] = id.into();
                 cast["wall"] = json!({ "by": "waited", "wait_s": 20 });
             })
             .await;
-        let plan = kitchen.get(&format!("/batches/{batch}/plan")).await.with(200);
+        let plan = kitchen.get(&format!("/plans/{plan}")).await.with(200);
         plan["plan"]["components"][0]["cast"].clone()
     };
     let (plain, weighed) = (shell(&plain).await, shell(&weighed).await);

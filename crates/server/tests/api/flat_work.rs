@@ -118,11 +118,11 @@ async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
     let raisins = usual.as_array().and_then(|all| all.iter().find(|t| t["name"] == "raisins"));
     let mut topping = raisins.cloned().expect("raisins");
     topping["wish"] = json!({ "by": "coverage", "coverage_pct": 20 });
-    let batch = kitchen.batch("Comet bark").await;
-    let mut inputs = kitchen.stated(&batch).await;
+    let plan_id = kitchen.plan("Comet bark").await;
+    let mut inputs = kitchen.stated(&plan_id).await;
     inputs["components"][0]["work"]["topping"] = topping;
     inputs["fridge_c"] = 5.into();
-    let plan = kitchen.post("/calc/batch", inputs.clone()).await.with(200);
+    let plan = kitchen.post("/calc/plan", inputs.clone()).await.with(200);
     // A fifth of 600 cm² under discs of 9 mm, half a gram each.
     let mass_g = plan["components"][0]["topping"]["mass_g"].as_f64().expect("g");
     assert!((mass_g - 120.0 / 0.636 * 0.5).abs() < 0.7, "{plan}");
@@ -138,7 +138,7 @@ async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
             json!({ "by": "pieces", "piece_cm2": 16 });
         let pointer = format!("/components/0/work/{}", field.replace('.', "/"));
         *bad.pointer_mut(&pointer).expect("there") = value;
-        let told = kitchen.post("/calc/batch", bad).await;
+        let told = kitchen.post("/calc/plan", bad).await;
         told.refuses(&format!("components[0].work.{field}"));
     }
 }
@@ -149,10 +149,10 @@ async fn what_is_mixed_in_is_bound_by_what_chocolate_holds() {
     let usual = kitchen.get("/dry-goods").await.with(200);
     let mut nuts = usual[0].clone();
     nuts["parts"] = json!(1);
-    let batch = kitchen.batch("Meteor clusters").await;
-    let mut inputs = kitchen.stated(&batch).await;
+    let plan_id = kitchen.plan("Meteor clusters").await;
+    let mut inputs = kitchen.stated(&plan_id).await;
     inputs["components"][0]["work"]["mixed_in"] = nuts;
-    let plan = kitchen.post("/calc/batch", inputs.clone()).await.with(200);
+    let plan = kitchen.post("/calc/plan", inputs.clone()).await.with(200);
     let slab = &plan["components"][0];
     let dry = slab["mixed_in"]["mass_g"].as_f64().expect("g");
     let chocolate = slab["takes"][0]["mass_g"].as_f64().expect("g");
@@ -160,11 +160,11 @@ async fn what_is_mixed_in_is_bound_by_what_chocolate_holds() {
     assert!((chocolate - 240.0 / (1.0 / 1.29 + 1.0 / 1.05)).abs() < 0.02);
     let work = "components[0].work";
     inputs["components"][0]["work"]["mixed_in"]["parts"] = json!(1.3);
-    let told = kitchen.post("/calc/batch", inputs.clone()).await;
+    let told = kitchen.post("/calc/plan", inputs.clone()).await;
     assert!(told.refuses(&format!("{work}.mixed_in.parts")).contains("does not hold together"));
     inputs["components"][0]["work"]["mixed_in"] =
         json!({ "name": "", "parts": 0.5, "density_g_cm3": 9 });
-    let told = kitchen.post("/calc/batch", inputs).await;
+    let told = kitchen.post("/calc/plan", inputs).await;
     let told = told.refuses(&format!("{work}.mixed_in.density_g_cm3"));
     assert!(told.contains("0.02 to 3 g/cm³"), "{told}");
 }

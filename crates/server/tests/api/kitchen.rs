@@ -90,7 +90,20 @@ impl Kitchen {
     }
 
     pub fn now(&self) -> DateTime<Utc> {
-        self.state.wall.now()
+        self.state.wall.now().0
+    }
+
+    /// Another server on the same database, with the same clock.
+    pub async fn beside(&self) -> Self {
+        let state = State::new(self.state.pool.clone(), self.state.wall.clone());
+        let running = serve(state.clone(), 0, None).await.expect("a free port");
+        actix_web::rt::spawn(running.server);
+        Self {
+            address: format!("http://{}", running.address),
+            state,
+            client: reqwest::Client::new(),
+            shift_ms: self.shift_ms.clone(),
+        }
     }
 
     async fn send(&self, request: reqwest::RequestBuilder) -> Said {
@@ -133,21 +146,63 @@ impl Kitchen {
         self.send(self.request(Method::DELETE, path)).await
     }
 
-    /// A new batch's id: one slab of dark.
-    pub async fn batch(&self, name: &str) -> String {
-        text(&self.post("/batches", json!({ "name": name })).await.with(201)["id"])
+    /// A new plan's id: one slab of dark.
+    pub async fn plan(&self, name: &str) -> String {
+        self.planned(json!({ "name": name })).await
     }
 
-    /// What a batch states.
-    pub async fn stated(&self, batch: &str) -> Value {
-        self.get(&format!("/batches/{batch}/plan")).await.with(200)["inputs"].clone()
+    /// A new plan's id.
+    pub async fn planned(&self, plan: Value) -> String {
+        text(&self.post("/plans", plan).await.with(201)["id"])
+    }
+
+    /// The id of a batch that is begun of a plan.
+    pub async fn begun(&self, plan: &str) -> String {
+        let begun = self.post(&format!("/plans/{plan}/batches"), json!({})).await;
+        text(&begun.with(201)["id"])
+    }
+
+    /// A new batch's id: one slab of dark.
+    pub async fn batch(&self, name: &str) -> String {
+        self.begun(&self.plan(name).await).await
+    }
+
+    /// What a plan states.
+    pub async fn stated(&self, plan: &str) -> Value {
+        self.get(&format!("/plans/{plan}")).await.with(200)["inputs"].clone()
+    }
+
+    /// Changes what a plan states, from its first version.
+    pub async fn restate(&self, plan: &str, inputs: Value) -> Said {
+        let kept = self.get(&format!("/plans/{plan}")).await.with(200);
+        let edit = json!({ "name": kept["name"], "note": kept["note"], "inputs": inputs });
+        let version = kept["version"].as_u64().and_then(|v| u32::try_from(v).ok());
+        self.put(&format!("/plans/{plan}"), version, edit).await
+    }
+
+    /// Begins a batch of a plan and opens its only bowl.
+    pub async fn opened(&self, plan: &str) -> Value {
+        let batch = self.begun(plan).await;
+        self.post(&format!("/batches/{batch}/bowls"), json!({})).await.with(201)
     }
 
     /// A new bowl's id.
     pub async fn bowl(&self) -> String {
-        let batch = self.batch("A slab").await;
-        let opened = self.post(&format!("/batches/{batch}/bowls"), json!({})).await;
-        text(&opened.with(201)["bowl"]["id"])
+        let plan = self.plan("A slab").await;
+        text(&self.opened(&plan).await["bowl"]["id"])
+    }
+
+    /// The batches that are listed.
+    pub async fn batches(&self) -> Vec<Value> {
+        let page = self.get("/batches").await.with(200);
+        page["batches"].as_array().expect("a list").clone()
+    }
+
+    /// Ticks a step off.
+    pub async fn done(&self, batch: &str, step: &str, just_now: bool) -> Value {
+        let body = json!({ "kind": "done", "id": Uuid::new_v4(), "step": step,
+            "just_now": just_now });
+        self.post(&format!("/batches/{batch}/events"), body).await.with(201)
     }
 
     /// A bowl as it stands.

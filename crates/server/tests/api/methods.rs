@@ -44,15 +44,14 @@ async fn every_family_by_every_method_that_suits_goes_from_plan_to_pour() {
 async fn plan_to_pour(kitchen: &Kitchen, method: &Value, family: &str) {
     let key = method["key"].as_str().expect("a key");
     let what = format!("{family} by {key}");
-    let batch = kitchen.post("/batches", json!({ "name": what })).await.with(201);
-    let id = batch["id"].as_str().expect("an id");
+    let id = &kitchen.plan(&what).await;
     let mut inputs = kitchen.stated(id).await;
     let bowl = &mut inputs["bowls"][0];
     bowl["family"] = family.into();
     bowl["method"] = key.into();
     bowl["stone_c"] = 16.into();
     inputs["room_c"] = 19.into();
-    let kept = kitchen.put(&format!("/batches/{id}/plan"), Some(1), inputs).await.with(200);
+    let kept = kitchen.restate(id, inputs).await.with(200);
     let plan = &kept["plan"]["bowls"][0]["plan"];
     assert_eq!(plan["method"], key, "{what}");
     let amounts = &plan["amounts"];
@@ -62,7 +61,7 @@ async fn plan_to_pour(kitchen: &Kitchen, method: &Value, family: &str) {
     assert_eq!(g("crystals_g") > 0.0, key == "ready_crystals", "{what}: {amounts}");
     assert_eq!(g("pour_out_g") > 0.0, key == "slab", "{what}: {amounts}");
 
-    let opened = kitchen.post(&format!("/batches/{id}/bowls"), json!({})).await.with(201);
+    let opened = kitchen.opened(id).await;
     let bowl = opened["bowl"]["id"].as_str().expect("an id").to_owned();
     let act = async |body: Value| {
         kitchen.pass(TimeDelta::seconds(150));
@@ -116,7 +115,7 @@ async fn what_does_not_go_with_a_method_is_refused() {
             "tray": { "shape": "round", "diameter_mm": 240 } } } }] })
     };
     let refused = async |changes: Value, field: &str| {
-        let told = kitchen.post("/calc/batch", plan(changes)).await;
+        let told = kitchen.post("/calc/plan", plan(changes)).await;
         told.refuses(&format!("bowls[0].{field}"))
     };
     let told = refused(json!({ "method": "coating" }), "method").await;

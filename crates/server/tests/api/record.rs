@@ -133,7 +133,7 @@ async fn what_is_no_saved_bowl_is_refused_and_leaves_nothing() {
     let kitchen = Kitchen::new().await;
     let bowl = lively(&kitchen).await;
     let saved = kitchen.get(&format!("/bowls/{bowl}/record.json")).await.with(200);
-    let before = kitchen.get("/batches").await.with(200);
+    let before = kitchen.batches().await;
     let with = |change: &dyn Fn(&mut Value)| {
         let mut body = saved.clone();
         change(&mut body);
@@ -145,10 +145,10 @@ async fn what_is_no_saved_bowl_is_refused_and_leaves_nothing() {
         (with(&|b| b["readings"][1]["temp_c"] = 999.into()), "readings[1].temp_c"),
         (with(&|b| b["actions"][0]["grams"] = 5.into()), "actions[0].grams"),
         (with(&|b| b["actions"][2]["id"] = Value::Null), "actions[2].id"),
-        (with(&|b| b["inputs"]["thickness_mm"] = 0.into()), "inputs.thickness_mm"),
+        (with(&|b| b["inputs"]["total_g"] = 0.into()), "inputs.total_g"),
         (with(&|b| b["readings"][0]["at"] = "yesterday".into()), "readings[0].at"),
     ] {
         kitchen.post("/bowls", body).await.refuses(field);
     }
-    assert_eq!(kitchen.get("/batches").await.with(200), before);
+    assert_eq!(kitchen.batches().await, before);
 }

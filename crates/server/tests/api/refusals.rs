@@ -58,24 +58,28 @@ async fn what_is_not_json_or_too_much_is_refused_before_it_is_read() {
     let said = kitchen.post_text("/calc/seed", "text/plain", "{}").await;
     assert_eq!(said.status.as_u16(), 415);
     let huge = format!("{{\"name\":\"{}\"}}", "x".repeat(5 * 1024 * 1024));
-    assert_eq!(kitchen.post_text("/batches", json, huge).await.status.as_u16(), 413);
+    assert_eq!(kitchen.post_text("/plans", json, huge).await.status.as_u16(), 413);
 }
 
 #[actix_web::test]
 async fn unknown_ids_and_addresses_are_not_found() {
     let kitchen = Kitchen::new().await;
     let id = Uuid::new_v4();
-    for path in ["batches", "bowls"] {
+    for path in ["plans", "batches", "bowls"] {
         kitchen.get(&format!("/{path}/{id}")).await.with(404);
-        kitchen.get(&format!("/{path}/nobody")).await.with(404);
+        kitchen.get(&format!("/{path}/nobody")).await.with(400);
     }
     for path in ["readings", "actions", "stream"] {
         kitchen.get(&format!("/bowls/{id}/{path}")).await.with(404);
     }
-    for path in ["outcomes", "plan", "build"] {
+    for path in ["results", "guide", "photos", "document"] {
         kitchen.get(&format!("/batches/{id}/{path}")).await.with(404);
     }
-    kitchen.post(&format!("/batches/{id}/build"), json!({})).await.with(404);
+    for path in ["days", "calendar", "document"] {
+        kitchen.get(&format!("/plans/{id}/{path}")).await.with(404);
+    }
+    kitchen.post(&format!("/plans/{id}/batches"), json!({})).await.with(404);
+    kitchen.post(&format!("/batches/{id}/again"), json!({})).await.with(404);
     kitchen.read(&id.to_string(), json!({ "temp_c": 31 })).await.with(404);
     kitchen.act(&id.to_string(), json!({ "kind": "stirred" })).await.with(404);
     kitchen.delete(&format!("/batches/{id}")).await.with(404);
@@ -90,9 +94,14 @@ async fn readings_out_of_any_probes_range_or_time_are_refused() {
         let told = kitchen.read(&bowl, json!({ "temp_c": temp })).await.refuses("temp_c");
         assert!(told.starts_with("must be -60 to 250 °C"), "{told}");
     }
-    for at in ["1999-01-01T00:00:00Z", "2199-01-01T00:00:00Z"] {
+    for (at, says) in [
+        ("1999-01-01T00:00:00Z", "from 2000 to 2100"),
+        ("2199-01-01T00:00:00Z", "from 2000 to 2100"),
+        ("2038-02-01T00:00:00Z", "Check the sender's clock"),
+        ("2001-01-01T00:00:00Z", "Check the sender's clock"),
+    ] {
         let told = kitchen.read(&bowl, json!({ "temp_c": 31, "at": at })).await.refuses("at");
-        assert!(told.contains("Check the sender's clock"), "{told}");
+        assert!(told.contains(says), "{at}: {told}");
     }
     kitchen.read(&bowl, json!({ "temp_c": 31, "at": "soon" })).await.refuses("at");
     kitchen.read(&bowl, json!({ "temp_c": 31, "id": "mine" })).await.refuses("id");
@@ -127,21 +136,21 @@ async fn actions_need_what_belongs_to_their_kind() {
 #[actix_web::test]
 async fn texts_have_limits_and_hostile_ones_are_just_texts() {
     let kitchen = Kitchen::new().await;
-    kitchen.post("/batches", json!({ "name": "" })).await.refuses("name");
-    kitchen.post("/batches", json!({ "name": "x".repeat(121) })).await.refuses("name");
+    kitchen.post("/plans", json!({ "name": "" })).await.refuses("name");
+    kitchen.post("/plans", json!({ "name": "x".repeat(121) })).await.refuses("name");
     kitchen
-        .post("/batches", json!({ "name": "x", "inputs": { "rh_pct": 45 } }))
+        .post("/plans", json!({ "name": "x", "inputs": { "rh_pct": 45 } }))
         .await
         .refuses("inputs.room_c");
     let name = "'; DROP TABLE batches; -- <script>alert(1)</script> 🍫";
-    let id = kitchen.batch(name).await;
-    assert_eq!(kitchen.get(&format!("/batches/{id}")).await.with(200)["name"], name);
+    let id = kitchen.plan(name).await;
+    assert_eq!(kitchen.get(&format!("/plans/{id}")).await.with(200)["name"], name);
 }
 
 #[actix_web::test]
 async fn every_answer_carries_the_security_headers() {
     let kitchen = Kitchen::new().await;
-    for path in ["/batches", "/nowhere"] {
+    for path in ["/plans", "/nowhere"] {
         let headers = kitchen.get(path).await.headers;
         let policy = headers["content-security-policy"].to_str().expect("a policy");
         assert!(policy.contains("script-src 'self';"), "{policy}");
@@ -212,13 +221,13 @@ async fn nothing_that_is_sent_makes_the_server_fail() {
         "/calc/room".to_owned(),
         "/calc/cooling".to_owned(),
         "/calc/microwave".to_owned(),
-        "/calc/batch".to_owned(),
+        "/calc/plan".to_owned(),
         "/calc/piping-sheet".to_owned(),
         "/calc/score-map".to_owned(),
         "/calc/wrap-sheet".to_owned(),
         "/calc/convert".to_owned(),
         "/shelf".to_owned(),
-        "/batches".to_owned(),
+        "/plans".to_owned(),
         format!("/bowls/{bowl}/readings"),
         format!("/bowls/{bowl}/actions"),
     ];

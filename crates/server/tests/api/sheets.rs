@@ -99,18 +99,18 @@ async fn what_cannot_be_laid_out_is_named() {
 #[actix_web::test]
 async fn piped_pieces_follow_their_outlines() {
     let kitchen = Kitchen::new().await;
-    let batch = kitchen.batch("Constellations").await;
-    let mut inputs = kitchen.stated(&batch).await;
+    let plan_id = kitchen.plan("Constellations").await;
+    let mut inputs = kitchen.stated(&plan_id).await;
     inputs["components"][0]["work"] = json!({ "kind": "piped", "chocolate": "dark", "shape": "outlines",
         "length_mm": 1, "line_mm": 4, "count": 1, "outlines": [
             { "outline": { "shape": "ring", "spokes": 0 }, "width_mm": 50, "count": 10 }] });
-    let plan = kitchen.post("/calc/batch", inputs.clone()).await.with(200);
+    let plan = kitchen.post("/calc/plan", inputs.clone()).await.with(200);
     // Ten rings of 157 mm each, half round and four wide.
     let g = plan["components"][0]["takes"][0]["mass_g"].as_f64().expect("g");
     assert!((g - 10.0 * 0.157_08 * 8.105).abs() < 0.1, "{g}");
     assert_eq!(plan["components"][0]["pieces"]["count"], 10.0);
     inputs["components"][0]["work"]["outlines"][0]["count"] = json!(0);
-    let told = kitchen.post("/calc/batch", inputs).await;
+    let told = kitchen.post("/calc/plan", inputs).await;
     told.refuses("components[0].work.outlines[0].count");
 }
 

@@ -1,7 +1,7 @@
 //! The shelf: what stands on it, what is taken from it, what is learned of it.
 
 use chrono::TimeDelta;
-use craft::bowl::{ActionKind, Record};
+use craft::bowl::ActionKind;
 use craft::pot::{Evening, Quirks, evening};
 use serde_json::{Value, json};
 use server::state::subject;
@@ -21,36 +21,36 @@ impl Kitchen {
         things.iter().find(|t| t["id"] == id).cloned().unwrap_or_default()
     }
 
-    /// A batch's bowl changed and kept; the bowl's plan.
-    async fn change(&self, batch: &str, change: Value) -> Value {
-        let path = format!("/batches/{batch}/plan");
-        let kept = self.get(&path).await.with(200);
-        let mut inputs = kept["inputs"].clone();
+    /// A plan's bowl changed and kept; the bowl's plan.
+    async fn change(&self, plan: &str, change: Value) -> Value {
+        let mut inputs = self.stated(plan).await;
         for (name, value) in change.as_object().expect("fields") {
             inputs["bowls"][0][name] = value.clone();
         }
-        let version = kept["version"].as_u64().and_then(|v| u32::try_from(v).ok());
-        let changed = self.put(&path, version, inputs).await.with(200);
+        let changed = self.restate(plan, inputs).await.with(200);
         changed["plan"]["bowls"][0]["plan"].clone()
     }
 
-    /// The plan of a batch's bowl.
-    async fn bowl_plan(&self, batch: &str) -> Value {
-        let planned = self.get(&format!("/batches/{batch}/plan")).await.with(200);
+    /// The plan of a plan's bowl.
+    async fn bowl_plan(&self, plan: &str) -> Value {
+        let planned = self.get(&format!("/plans/{plan}")).await.with(200);
         planned["plan"]["bowls"][0]["plan"].clone()
     }
 
     /// Opens a bowl and gives it the record of a simulated evening, up to the pour.
-    async fn made(&self, batch: &str, quirks: Quirks, seed: u64) -> String {
-        let opened = self.post(&format!("/batches/{batch}/bowls"), json!({})).await;
-        let bowl = text(&opened.with(201)["bowl"]["id"]);
+    async fn made(&self, plan: &str, quirks: Quirks, seed: u64) -> String {
+        let bowl = text(&self.opened(plan).await["bowl"]["id"]);
         let id = Uuid::parse_str(&bowl).expect("an id");
         let row = store::bowls::get(&self.state.pool, id).await.expect("kept");
         let setup = subject(&row).expect("a plan").setup;
         let told = evening(&setup, &Evening { quirks, ..Evening::calm(seed) });
         let unpoured = told.record.actions().filter(|a| a.kind != ActionKind::Poured);
-        let record = Record::new(told.record.readings().to_vec(), unpoured.cloned().collect());
-        store::append_record(&self.state.pool, id, &record).await.expect("kept");
+        let unpoured: Vec<_> = unpoured.cloned().collect();
+        let mut connection = self.state.pool.acquire().await.expect("connected");
+        let now = self.state.wall.now();
+        store::append_all(&mut connection, id, told.record.readings(), &unpoured, now)
+            .await
+            .expect("kept");
         self.pass(told.ended - setup.opened + TimeDelta::seconds(5));
         self.act(&bowl, json!({ "kind": "poured" })).await.with(201);
         bowl
@@ -115,8 +115,8 @@ fn with(mut body: Value, name: &str, value: impl Into<Value>) -> Value {
 async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     let kitchen = Kitchen::new().await;
     let id = kitchen.put_on_shelf(galaxy(), Some(300.0)).await;
-    let batch = kitchen.batch("Comet bark").await;
-    let planned = kitchen.change(&batch, json!({ "chocolate_id": id })).await;
+    let plan = kitchen.plan("Comet bark").await;
+    let planned = kitchen.change(&plan, json!({ "chocolate_id": id })).await;
     let stock = &planned["stock"];
     let needed = planned["to_weigh_g"].as_f64().expect("grams");
     assert_eq!(stock["notes"][0]["code"], "not-enough", "{stock}");
@@ -127,8 +127,7 @@ async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     let bought = json!({ "id": Uuid::new_v4(), "kind": "bought", "grams": 1000 });
     assert_eq!(kitchen.post(&moves, bought.clone()).await.with(201)["left_g"], 1300.0);
     assert_eq!(kitchen.post(&moves, bought).await.with(200)["left_g"], 1300.0);
-    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
-    let opened = opened.with(201);
+    let opened = kitchen.opened(&plan).await;
     let bowl = text(&opened["bowl"]["id"]);
     let melted = opened["plan"]["amounts"]["melted_g"].as_f64().expect("grams");
     let returned = json!({ "kind": "returned", "grams": 40, "bowl_id": bowl });
@@ -175,8 +174,8 @@ async fn a_new_plan_starts_from_the_kitchen_and_the_only_gear_there_is() {
         "fridge_c": 6, "at_hand": { "stone": true } });
     kitchen.put(&format!("/shelf/{nil}"), version, edited).await.with(200);
 
-    let batch = kitchen.batch("Star bark").await;
-    let inputs = kitchen.stated(&batch).await;
+    let plan = kitchen.plan("Star bark").await;
+    let inputs = kitchen.stated(&plan).await;
     let bowl = &inputs["bowls"][0];
     assert_eq!((&inputs["room_c"], &bowl["stone_c"]), (&json!(18.5), &json!(16.0)));
     assert_eq!((&bowl["ware_id"], &bowl["heat_id"]), (&json!(ware), &Value::Null));
@@ -197,10 +196,10 @@ async fn bowls_teach_their_gear_and_a_reset_forgets() {
     let mut totals = Vec::new();
     let mut last = (String::new(), String::new());
     for seed in 0..3 {
-        let batch = kitchen.batch("Ring bark").await;
-        let planned = kitchen.change(&batch, by.clone()).await;
+        let plan = kitchen.plan("Ring bark").await;
+        let planned = kitchen.change(&plan, by.clone()).await;
         totals.push(planned["microwave"]["seconds"].as_f64().expect("seconds"));
-        last = (kitchen.made(&batch, quirks, seed).await, batch);
+        last = (kitchen.made(&plan, quirks, seed).await, plan);
     }
     assert!(
         totals[0] < totals[1] && totals[1] < totals[2],
@@ -222,8 +221,7 @@ async fn bowls_teach_their_gear_and_a_reset_forgets() {
     let pour = actions.as_array().and_then(|a| a.last()).expect("a pour")["id"].clone();
     kitchen.act(&last.0, json!({ "kind": "undone", "undoes": pour })).await.with(201);
     assert_eq!(find(&kitchen.on_shelf(&heat).await, "efficiency")["bowls"], 2);
-    let batches = kitchen.get("/batches").await.with(200);
-    for batch in batches.as_array().expect("batches") {
+    for batch in kitchen.batches().await {
         kitchen.delete(&format!("/batches/{}", text(&batch["id"]))).await.with(204);
     }
     assert_eq!(find(&kitchen.on_shelf(&heat).await, "efficiency")["bowls"], 2);
@@ -240,10 +238,9 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
         "showed_c": -0.7 });
     let probe = kitchen.put_on_shelf(probe, None).await;
     assert_eq!(kitchen.on_shelf(&probe).await["offset_c"], 0.7);
-    let batch = kitchen.batch("Halo bark").await;
-    kitchen.change(&batch, json!({ "thermometer_id": probe })).await;
-    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
-    let bowl = text(&opened.with(201)["bowl"]["id"]);
+    let plan = kitchen.plan("Halo bark").await;
+    kitchen.change(&plan, json!({ "thermometer_id": probe })).await;
+    let bowl = text(&kitchen.opened(&plan).await["bowl"]["id"]);
     kitchen.read(&bowl, json!({ "temp_c": 44.3 })).await.with(201);
     let now = kitchen.bowl_now(&bowl).await;
     assert_eq!((&now["latest"]["temp_c"], &now["offset_c"]), (&json!(45.0), &json!(0.7)));
@@ -255,7 +252,8 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
     assert_eq!(saved["readings"][0]["temp_c"], 44.3);
     let back = kitchen.post("/bowls", saved).await.with(201);
     assert_eq!(back["bowl"]["latest"]["temp_c"], 45.0);
-    let inputs = kitchen.stated(&text(&back["batch_id"])).await["bowls"][0].clone();
+    let batch = kitchen.get(&format!("/batches/{}", text(&back["batch_id"]))).await.with(200);
+    let inputs = batch["stated"]["bowls"][0].clone();
     assert_eq!((&inputs["thermometer_id"], &inputs["offset_c"]), (&Value::Null, &json!(0.7)));
 }
 
@@ -263,10 +261,9 @@ async fn a_checked_thermometer_corrects_its_readings_and_keeps_what_was_sent() {
 async fn plans_follow_the_shelf_and_bowls_do_not() {
     let kitchen = Kitchen::new().await;
     let id = kitchen.put_on_shelf(galaxy(), None).await;
-    let batch = kitchen.batch("Dark bark").await;
-    kitchen.change(&batch, json!({ "chocolate_id": id })).await;
-    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), json!({})).await;
-    let bowl = text(&opened.with(201)["bowl"]["id"]);
+    let plan = kitchen.plan("Dark bark").await;
+    kitchen.change(&plan, json!({ "chocolate_id": id })).await;
+    let bowl = text(&kitchen.opened(&plan).await["bowl"]["id"]);
 
     let mut warmer = galaxy();
     warmer["own"]["work_c"] = json!([31.2, 32.2]);
@@ -274,14 +271,14 @@ async fn plans_follow_the_shelf_and_bowls_do_not() {
     kitchen.put(&path, Some(1), warmer.clone()).await.with(200);
     kitchen.put(&path, Some(1), warmer.clone()).await.with(412);
     kitchen.put(&path, None, warmer).await.with(428);
-    let planned = kitchen.bowl_plan(&batch).await;
+    let planned = kitchen.bowl_plan(&plan).await;
     assert_eq!(planned["windows"]["work_c"], json!([31.2, 32.2]));
     assert_eq!(kitchen.bowl_now(&bowl).await["windows"]["work_c"], json!([30.5, 31.5]));
 
     // Put away, it is offered no more; the plan still knows it.
     kitchen.delete(&path).await.with(204);
     assert!(kitchen.on_shelf(&id).await.is_null());
-    let planned = kitchen.bowl_plan(&batch).await;
+    let planned = kitchen.bowl_plan(&plan).await;
     assert_eq!(planned["windows"]["work_c"], json!([31.2, 32.2]));
 }
 
@@ -328,9 +325,9 @@ async fn what_cannot_stand_on_the_shelf_is_refused_by_name() {
     kitchen.post(&moves, json!({ "kind": "returned", "grams": 5 })).await.refuses("bowl_id");
     let other_kind = json!({ "kind": "heat", "name": "Now a stove" });
     kitchen.put(&format!("/shelf/{id}"), Some(1), other_kind).await.refuses("kind");
-    let batch = kitchen.batch("A slab").await;
-    let mut inputs = kitchen.stated(&batch).await;
+    let plan = kitchen.plan("A slab").await;
+    let mut inputs = kitchen.stated(&plan).await;
     inputs["bowls"][0]["ware_id"] = json!(id);
-    let told = kitchen.put(&format!("/batches/{batch}/plan"), Some(1), inputs).await;
-    assert_eq!(told.refuses("bowls[0].ware_id"), "is not a bowl on the shelf");
+    let told = kitchen.restate(&plan, inputs).await;
+    assert_eq!(told.refuses("inputs.bowls[0].ware_id"), "is not a bowl on the shelf");
 }

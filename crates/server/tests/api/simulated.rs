@@ -59,22 +59,23 @@ async fn its_pace_has_limits_and_real_chocolate_keeps_real_time() {
 #[actix_web::test]
 async fn the_demo_has_evenings_of_every_kind() {
     let kitchen = Kitchen::new().await;
-    server::demo::load(&kitchen.state.pool, kitchen.now()).await.expect("loads");
-    let all = kitchen.get("/batches").await.with(200);
-    let count = |stage: &str| {
-        all.as_array().expect("a list").iter().filter(|b| b["stage"] == stage).count()
-    };
-    assert_eq!((count("planned"), count("at_bench"), count("lost")), (4, 1, 1), "{all:#}");
-    assert!(count("poured") + count("lost") >= 6);
-    for batch in all.as_array().expect("a list") {
-        let Some(bowl) = batch["bowl_id"].as_str() else { continue };
-        let now = kitchen.bowl_now(bowl).await;
+    server::demo::load(&kitchen.state.pool, kitchen.state.wall.now()).await.expect("loads");
+    let plans = kitchen.get("/plans").await.with(200);
+    assert_eq!(plans["plans"].as_array().map(Vec::len), Some(13), "{plans:#}");
+    let all = kitchen.batches().await;
+    let count = |stage: &str| all.iter().filter(|b| b["stage"] == stage).count();
+    assert_eq!((count("under_way"), count("made"), count("lost")), (1, 7, 1), "{all:#?}");
+    for batch in &all {
+        let whole = kitchen.get(&format!("/batches/{}", text(&batch["id"]))).await.with(200);
+        assert!(whole["unreadable"].is_null(), "{whole}");
+        let bowl = text(&whole["bowls"][0]["id"]);
+        let now = kitchen.bowl_now(&bowl).await;
         assert!(now["curve"].as_array().is_some_and(|c| c.len() > 50), "{batch}");
         assert_eq!(now["doubted"], 0, "{batch}");
         match text(&batch["stage"]).as_str() {
             // What needs no temper is not tested for it.
-            "poured" if now["tested"] == false => assert_eq!(now["temper"], "untested", "{batch}"),
-            "poured" => assert_eq!(now["temper"], "shown", "{batch}"),
+            "made" if now["tested"] == false => assert_eq!(now["temper"], "untested", "{batch}"),
+            "made" => assert_eq!(now["temper"], "shown", "{batch}"),
             "lost" => assert!(now["over_limit_at"].is_string(), "{batch}"),
             _ => assert_eq!(now["phase"], "cooling", "{batch}"),
         }

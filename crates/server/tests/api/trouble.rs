@@ -22,11 +22,11 @@ async fn without_its_database_it_says_so_and_can_still_compute() {
     let bowl = kitchen.bowl().await;
     kitchen.state.pool.close().await;
     for path in [
+        "/plans".to_owned(),
         "/batches".to_owned(),
         format!("/batches/{batch}"),
-        format!("/batches/{batch}/plan"),
-        format!("/batches/{batch}/build"),
-        format!("/batches/{batch}/outcomes"),
+        format!("/batches/{batch}/guide"),
+        format!("/batches/{batch}/results"),
         format!("/batches/{batch}/photos"),
         format!("/bowls/{bowl}"),
         format!("/bowls/{bowl}/readings"),
@@ -38,7 +38,7 @@ async fn without_its_database_it_says_so_and_can_still_compute() {
     ] {
         is_busy(&kitchen.get(&path).await);
     }
-    is_busy(&kitchen.post("/batches", json!({ "name": "More" })).await);
+    is_busy(&kitchen.post("/plans", json!({ "name": "More" })).await);
     is_busy(&kitchen.read(&bowl, json!({ "temp_c": 31 })).await);
     is_busy(&kitchen.act(&bowl, json!({ "kind": "stirred" })).await);
     // What needs nothing that is kept goes on.

@@ -24,7 +24,7 @@ async fn slab(kitchen: &Kitchen, stated: (&str, Value)) -> Value {
     }
     let body = json!({ "room_c": 20, "rh_pct": 45, "bowls": [{ "key": "dark", "family": "dark" }],
         "components": [{ "key": "slab", "name": "Slab", "work": work }] });
-    kitchen.post("/calc/batch", body).await.with(200)["components"][0].clone()
+    kitchen.post("/calc/plan", body).await.with(200)["components"][0].clone()
 }
 
 #[actix_web::test]
@@ -79,7 +79,7 @@ async fn every_kind_starts_as_it_can_be_planned() {
         bowls.extend(kind["colours"].as_array().expect("colours").clone());
         let body = json!({ "room_c": 20, "rh_pct": 45, "fridge_c": 5, "bowls": bowls,
             "components": [{ "key": "it", "name": kind["name"], "work": kind["start"] }] });
-        let plan = kitchen.post("/calc/batch", body).await.with(200);
+        let plan = kitchen.post("/calc/plan", body).await.with(200);
         let it = &plan["components"][0];
         for list in ["tasks", "checks", "mistakes"] {
             assert!(it[list].as_array().is_some_and(|all| !all.is_empty()), "{kind}: no {list}");

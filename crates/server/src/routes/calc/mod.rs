@@ -1,6 +1,5 @@
 //! Calculations: stateless, one file for each family of formulas.
 
-mod batch;
 mod colour;
 mod convert;
 mod cooling;
@@ -9,6 +8,7 @@ mod fridge;
 mod ganache;
 mod microwave;
 mod piped;
+mod plan;
 mod ready_crystals;
 mod room;
 mod seed;
@@ -56,7 +56,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(colour::look)
         .service(dip::dipped)
         .service(ganache::made)
-        .service(batch::batch);
+        .service(plan::plan);
 }
 
 /// What is said of the chocolate that is asked about.

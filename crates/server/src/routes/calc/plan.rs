@@ -1,4 +1,4 @@
-//! A whole plan for a batch.
+//! A whole plan.
 
 use actix_web::post;
 use actix_web::web::{Data, Json};
@@ -10,11 +10,11 @@ use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
-/// Everything that follows from a batch's inputs: what the plan screen asks while a
+/// Everything that follows from a plan's inputs: what the plan screen asks while a
 /// number is being dragged.
 #[utoipa::path(tag = "calc", request_body = PlanInputs, responses((status = 200, body = PlanAnswer), (status = 422, body = Problem)))]
-#[post("/batch")]
-pub async fn batch(state: Data<State>, Body(inputs): Body<PlanInputs>) -> Answer<Json<PlanAnswer>> {
+#[post("/plan")]
+pub async fn plan(state: Data<State>, Body(inputs): Body<PlanInputs>) -> Answer<Json<PlanAnswer>> {
     let (_, plan) = planned(&state, &inputs).await?;
     Ok(Json(plan))
 }

@@ -1,7 +1,8 @@
-//! A build as it stands.
+//! A batch as it goes on: what to do now, what is coming, how far it is.
 
 use chrono::{DateTime, Utc};
-use craft::build::{Coming, Guide, Instruction, Progress, State};
+use craft::batch::{Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo};
+use craft::steps::StepKind;
 use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -40,15 +41,15 @@ impl From<State> for InstructionState {
 /// Something that is coming.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ComingAnswer {
-    /// The component's key.
-    pub component: String,
-    /// The component's name.
+    /// The key of its line of steps.
+    pub line: String,
+    /// What the maker calls that.
     pub name: String,
     /// What it is.
     pub what: String,
     /// Whether a window closes then.
     pub closes: bool,
-    /// When, most likely.
+    /// When, most likely, in the batch's time.
     pub at: DateTime<Utc>,
     /// Not likely before.
     pub earliest: DateTime<Utc>,
@@ -59,9 +60,9 @@ pub struct ComingAnswer {
 impl From<Coming> for ComingAnswer {
     fn from(coming: Coming) -> Self {
         Self {
-            component: coming.component,
+            line: coming.line,
             name: coming.name,
-            what: coming.what.to_owned(),
+            what: coming.what,
             closes: coming.closes,
             at: coming.at,
             earliest: coming.earliest,
@@ -73,12 +74,14 @@ impl From<Coming> for ComingAnswer {
 /// The one thing to do now.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct InstructionAnswer {
-    /// The component's key.
-    pub component: String,
-    /// The component's name.
+    /// The key of its line of steps.
+    pub line: String,
+    /// What the maker calls that.
     pub name: String,
-    /// The task's key.
-    pub task: String,
+    /// The step's key.
+    pub step: String,
+    /// What sort of work it is.
+    pub kind: StepKind,
     /// What to do.
     pub text: String,
     /// How; what to do instead, where its window was missed.
@@ -93,49 +96,59 @@ pub struct InstructionAnswer {
     pub opens: Option<ComingAnswer>,
     /// When its window closes.
     pub closes: Option<ComingAnswer>,
-    /// The chocolate that it waits for.
+    /// The chocolate that is to be tempered for it, or that it waits for.
     pub chocolate: Option<String>,
+    /// The bowl it waits for, or is poured from, where that is at the bench.
+    pub bowl_id: Option<Uuid>,
 }
 
-impl From<Instruction> for InstructionAnswer {
-    fn from(i: Instruction) -> Self {
+impl InstructionAnswer {
+    fn new(i: Instruction, bowl_id: Option<Uuid>) -> Self {
         Self {
-            component: i.component,
+            line: i.line,
             name: i.name,
-            task: i.task,
+            step: i.step,
+            kind: i.kind,
             text: i.text,
-            detail: i.detail.to_owned(),
-            caution: i.caution.to_owned(),
+            detail: i.detail,
+            caution: i.caution,
             state: i.state.into(),
             is_touch: i.is_touch,
             opens: i.opens.map(Into::into),
             closes: i.closes.map(Into::into),
             chocolate: i.chocolate,
+            bowl_id,
         }
     }
 }
 
-/// A task and when it was done.
+/// A step, and when it was done.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct TaskProgress {
+pub struct StepProgressAnswer {
     /// Its key.
     pub key: String,
     /// What it is.
     pub text: String,
-    /// When it was done.
+    /// When it was done, in the batch's time.
     pub done_at: Option<DateTime<Utc>>,
 }
 
-/// How far a component is.
+impl From<StepProgress> for StepProgressAnswer {
+    fn from(step: StepProgress) -> Self {
+        Self { key: step.key, text: step.text, done_at: step.done_at }
+    }
+}
+
+/// How far a line of steps is.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ProgressAnswer {
     /// Its key.
-    pub component: String,
-    /// Its name.
+    pub line: String,
+    /// What the maker calls it.
     pub name: String,
-    /// Its tasks.
-    pub tasks: Vec<TaskProgress>,
-    /// The key of the next task; `null` once it is finished.
+    /// Its steps.
+    pub steps: Vec<StepProgressAnswer>,
+    /// The key of the next step; `null` once it is finished.
     pub next: Option<String>,
     /// How long it takes to set against what was foretold, where the maker said so.
     pub pace: Option<f64>,
@@ -143,51 +156,63 @@ pub struct ProgressAnswer {
 
 impl From<Progress> for ProgressAnswer {
     fn from(progress: Progress) -> Self {
-        let task = |(key, text, done_at)| TaskProgress { key, text, done_at };
         Self {
-            component: progress.component,
+            line: progress.line,
             name: progress.name,
-            tasks: progress.tasks.into_iter().map(task).collect(),
+            steps: progress.steps.into_iter().map(Into::into).collect(),
             next: progress.next,
             pace: progress.pace.map(|pace| round(pace, 3)),
         }
     }
 }
 
-/// A build as it stands.
+/// A batch as it goes on.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct BuildAnswer {
-    /// Its batch.
+pub struct GuideAnswer {
+    /// The batch.
     pub batch_id: Uuid,
-    /// Its batch's name.
+    /// What it is called.
     pub batch_name: String,
+    /// The plan it is made of; `null` once that is gone.
+    pub plan_id: Option<Uuid>,
+    /// Where it stands as a whole.
+    pub stage: Stage,
     /// What to do now, or what is next; `null` once all is done.
     pub now: Option<InstructionAnswer>,
     /// What is coming, the soonest first.
     pub coming: Vec<ComingAnswer>,
-    /// How far each component is.
+    /// How far each line of steps is.
     pub progress: Vec<ProgressAnswer>,
+    /// What is still to do, a line each.
+    pub to_do: Vec<ToDo>,
     /// The latest event that can be taken back.
     pub last_event: Option<Uuid>,
     /// Its time.
     pub clock: ClockAnswer,
 }
 
-impl BuildAnswer {
-    /// The answer for a batch.
+impl GuideAnswer {
+    /// The answer for a batch; `bowl` says which open bowl is of a chocolate.
     #[must_use]
     pub fn new(
-        (batch_id, batch_name): (Uuid, String),
+        (batch, standing): (&store::batches::BatchRow, craft::batch::Standing),
         guide: Guide,
         last_event: Option<Uuid>,
         clock: ClockAnswer,
+        bowl: impl Fn(&str) -> Option<Uuid>,
     ) -> Self {
         Self {
-            batch_id,
-            batch_name,
-            now: guide.now.map(Into::into),
+            batch_id: batch.id,
+            batch_name: batch.name.clone(),
+            plan_id: batch.plan_id,
+            stage: standing.stage,
+            now: guide.now.map(|now| {
+                let bowl_id = now.chocolate.as_deref().and_then(bowl);
+                InstructionAnswer::new(now, bowl_id)
+            }),
             coming: guide.coming.into_iter().map(Into::into).collect(),
             progress: guide.progress.into_iter().map(Into::into).collect(),
+            to_do: standing.to_do,
             last_event,
             clock,
         }

@@ -1,0 +1,259 @@
+//! A bowl that is watched.
+
+use std::sync::{Arc, Mutex, RwLock};
+use std::time::Duration;
+
+use craft::bowl::{Action, Reading, Record};
+use store::StoreError;
+use store::batches::ClockRow;
+use tokio::sync::{Notify, watch};
+use tokio::time::Instant;
+use uuid::Uuid;
+
+use super::Told;
+use crate::answer::bowl::{BowlAnswer, ClockAnswer, Subject};
+use crate::problem::Problem;
+use crate::state::{State, subject};
+
+/// Time passes even when nothing happens: a burst ends, a smear comes due.
+const TICK: Duration = Duration::from_secs(1);
+/// However fast readings come, a screen is not told more often than this.
+const NOT_MORE_OFTEN: Duration = Duration::from_millis(200);
+
+/// Something that was kept of a bowl.
+#[derive(Clone, Debug)]
+pub enum Heard {
+    /// A reading.
+    Reading(Reading),
+    /// An action.
+    Action(Action),
+    /// Its batch's clock was set, its thermometer, or the batch is gone.
+    Batch,
+}
+
+/// A record, and up to which number of the database it was read.
+#[derive(Debug)]
+struct Followed {
+    record: Record,
+    readings: u64,
+    actions: u64,
+}
+
+/// A bowl with its record in memory.
+#[derive(Debug)]
+pub struct LiveBowl {
+    subject: Subject,
+    followed: RwLock<Followed>,
+    /// Its batch's clock, and whether the simulated thermometer measures it; read anew where
+    /// that was set.
+    standing: RwLock<Option<(ClockRow, bool)>>,
+    happened: Notify,
+    told: Mutex<Option<watch::Receiver<Told>>>,
+}
+
+impl LiveBowl {
+    /// Reads a bowl with its whole record.
+    pub(super) async fn read(state: &State, id: Uuid) -> Result<Self, Problem> {
+        let row = store::bowls::get(&state.pool, id).await?;
+        state.clocks.know(id, row.batch_id);
+        let subject = subject(&row)?;
+        let readings = store::readings::numbered(&state.pool, id, 0).await?;
+        let actions = store::actions::numbered(&state.pool, id, 0).await?;
+        let last = |n: Option<u64>| n.unwrap_or(0);
+        let followed = Followed {
+            readings: last(readings.last().map(|(n, _)| *n)),
+            actions: last(actions.last().map(|(n, _)| *n)),
+            record: Record::new(
+                readings.into_iter().map(|(_, reading)| reading).collect(),
+                actions.into_iter().map(|(_, action)| action).collect(),
+            )
+            .corrected_by(subject.setup.offset),
+        };
+        Ok(Self {
+            subject,
+            followed: RwLock::new(followed),
+            standing: RwLock::default(),
+            happened: Notify::new(),
+            told: Mutex::default(),
+        })
+    }
+
+    /// What its answers are made from.
+    #[must_use]
+    pub fn subject(&self) -> &Subject {
+        &self.subject
+    }
+
+    pub(super) fn batch_id(&self) -> Uuid {
+        self.subject.batch_id
+    }
+
+    /// Does something with its record.
+    pub fn with<T>(&self, work: impl FnOnce(&Record) -> T) -> T {
+        match self.followed.read() {
+            Ok(followed) => work(&followed.record),
+            Err(poisoned) => work(&poisoned.into_inner().record),
+        }
+    }
+
+    pub(super) fn hear(&self, heard: Heard) {
+        if let Ok(mut followed) = self.followed.write() {
+            match &heard {
+                Heard::Reading(reading) => followed.record.add_reading(*reading),
+                Heard::Action(action) => followed.record.add_action(action.clone()),
+                Heard::Batch => {}
+            }
+        }
+        if matches!(heard, Heard::Batch)
+            && let Ok(mut standing) = self.standing.write()
+        {
+            *standing = None;
+        }
+        self.happened.notify_one();
+    }
+
+    /// Its batch's clock, and whether the simulated thermometer measures it.
+    ///
+    /// # Errors
+    /// Where it is gone.
+    pub async fn standing(&self, state: &State) -> Result<(ClockRow, bool), Problem> {
+        if let Some(known) = self.standing.read().ok().and_then(|standing| *standing) {
+            return Ok(known);
+        }
+        let line = store::bowls::line(&state.pool, self.subject.id).await?;
+        let batch = store::batches::get(&state.pool, line.batch_id).await?;
+        if batch.deleted_at.is_some() {
+            return Err(StoreError::NotFound("bowl").into());
+        }
+        let known = (batch.clock, line.simulated);
+        if let Ok(mut standing) = self.standing.write() {
+            *standing = Some(known);
+        }
+        Ok(known)
+    }
+
+    pub(super) fn is_watched(&self) -> bool {
+        self.told.lock().is_ok_and(|told| told.as_ref().is_some_and(|t| t.has_changed().is_ok()))
+    }
+
+    /// Takes up what another server kept of it.
+    pub(super) async fn catch_up(&self, state: &State) -> Result<(), StoreError> {
+        let (readings, actions) = match self.followed.read() {
+            Ok(followed) => (followed.readings, followed.actions),
+            Err(_) => return Ok(()),
+        };
+        let id = self.subject.id;
+        let readings = store::readings::numbered(&state.pool, id, readings).await?;
+        let actions = store::actions::numbered(&state.pool, id, actions).await?;
+        if readings.is_empty() && actions.is_empty() {
+            return Ok(());
+        }
+        if let Ok(mut followed) = self.followed.write() {
+            for (n, reading) in readings {
+                followed.readings = n;
+                // One that was heard already stays once: it has its place in the record.
+                followed.record.add_reading(reading);
+            }
+            for (n, action) in actions {
+                followed.actions = n;
+                if !followed.record.has_action(action.id) {
+                    followed.record.add_action(action);
+                }
+            }
+        }
+        self.happened.notify_one();
+        Ok(())
+    }
+
+    /// The bowl as it stands.
+    #[must_use]
+    pub fn answer(&self, clock: ClockAnswer) -> BowlAnswer {
+        self.with(|record| self.subject.at(record, clock))
+    }
+
+    /// What is said of it, from now on.
+    ///
+    /// # Errors
+    /// Where it is gone.
+    pub async fn watch(self: &Arc<Self>, state: &State) -> Result<watch::Receiver<Told>, Problem> {
+        if let Some(told) = self.told.lock().ok().and_then(|told| told.clone())
+            && told.has_changed().is_ok()
+        {
+            return Ok(told);
+        }
+        let mut talk = Talk {
+            bowl: self.clone(),
+            state: state.clone(),
+            last: None,
+            whole: Arc::default(),
+            changes: 0,
+        };
+        let first = talk.told().await?;
+        let (sender, receiver) = watch::channel(first);
+        if let Ok(mut told) = self.told.lock() {
+            *told = Some(receiver.clone());
+        }
+        tokio::spawn(talk.run(sender));
+        Ok(receiver)
+    }
+}
+
+/// Says what there is to say of a bowl, as long as anybody listens.
+struct Talk {
+    bowl: Arc<LiveBowl>,
+    state: State,
+    last: Option<BowlAnswer>,
+    whole: Arc<str>,
+    changes: u64,
+}
+
+impl Talk {
+    async fn run(mut self, sender: watch::Sender<Told>) {
+        loop {
+            self.wait(Instant::now()).await;
+            // The one that is kept for those who come later does not listen.
+            if sender.receiver_count() <= 1 {
+                return;
+            }
+            match self.told().await {
+                Ok(told) => {
+                    if sender.send(told).is_err() {
+                        return;
+                    }
+                }
+                // A database that is away for a moment ends nothing.
+                Err(problem) if problem.is_passing() => {}
+                Err(_) => return,
+            }
+        }
+    }
+
+    async fn wait(&self, sent_at: Instant) {
+        tokio::select! {
+            () = tokio::time::sleep_until(sent_at + TICK) => {}
+            () = self.bowl.happened.notified() => {
+                tokio::time::sleep_until(sent_at + NOT_MORE_OFTEN).await;
+            }
+        }
+    }
+
+    /// What there is to say now.
+    async fn told(&mut self) -> Result<Told, Problem> {
+        let (clock, simulated) = self.bowl.standing(&self.state).await?;
+        let clock = self.state.clock_answer(clock, simulated);
+        let answer = self.bowl.answer(clock.clone());
+        let as_before = self.last.as_mut().is_some_and(|last| {
+            let paced = last.clock.rate == clock.rate && last.clock.simulated == clock.simulated;
+            last.clock = clock.clone();
+            paced && *last == answer
+        });
+        let json = |value: serde_json::Result<String>| value.map_err(Problem::unwritable);
+        if !as_before {
+            self.changes += 1;
+            self.whole = json(serde_json::to_string(&answer))?.into();
+            self.last = Some(answer);
+        }
+        let beat = json(serde_json::to_string(&clock))?.into();
+        Ok(Told { whole: self.whole.clone(), changes: self.changes, beat })
+    }
+}

@@ -1,0 +1,300 @@
+//! A batch as it is being made: what must be kept together with an event.
+
+use chrono::{DateTime, Utc};
+use craft::batch::{BowlState, BowlStatus, Event, Standing, standing};
+use craft::bowl::{ActionKind, Phase, Record, Setup, fold};
+use craft::learn::lesson;
+use craft::plan::{Plan, PlanInputs};
+use craft::shelf::{Taught, stock};
+use craft::steps::{Line, lines};
+use craft::time::WallTime;
+use store::batches::{BatchRow, ClockRow};
+use store::bowls::{BowlLine, BowlRow};
+use store::changes::Change;
+use store::document::{Computed, Summary};
+use store::stock::MoveRow;
+use store::{Connection, StoreError};
+use uuid::Uuid;
+
+use crate::answer::plan::PlanAnswer;
+use crate::clock::wall_time;
+use crate::problem::Problem;
+use crate::state::{State, subject};
+
+/// The release that works things out here.
+pub const RELEASE: &str = env!("CARGO_PKG_VERSION");
+
+/// What follows from a plan that is filled in, as a batch keeps it.
+///
+/// # Errors
+/// Where it cannot be planned.
+pub fn computed(filled: &PlanInputs) -> Result<Computed, Problem> {
+    let plan = Plan::of(filled)?;
+    let lines = lines(&plan);
+    let mut shown = serde_json::to_value(PlanAnswer::from(plan)).map_err(Problem::unwritable)?;
+    // They are kept beside it, once.
+    if let Some(shown) = shown.as_object_mut() {
+        shown.remove("lines");
+    }
+    Ok(Computed { plan: shown, lines })
+}
+
+/// What lists show of a plan that is filled in.
+#[must_use]
+pub fn summary(filled: &PlanInputs) -> Summary {
+    let plan = Plan::of(filled).ok();
+    Summary {
+        families: filled
+            .bowls
+            .iter()
+            .filter(|bowl| bowl.colour.is_none())
+            .map(|bowl| bowl.family)
+            .collect(),
+        colours: plan
+            .iter()
+            .flat_map(|plan| &plan.bowls)
+            .filter_map(|bowl| Some(bowl.plan.as_ref()?.colour.as_ref()?.looks.clone()))
+            .collect(),
+        components: filled.components.iter().map(|component| component.name.clone()).collect(),
+        to_weigh_g: plan.map(|plan| {
+            let totals = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
+            crate::answer::grams(
+                totals.map(|plan| plan.total).fold(Default::default(), |a, b| a + b),
+            )
+        }),
+    }
+}
+
+/// What a search looks through.
+#[must_use]
+pub fn words(name: &str, note: &str, summary: &Summary) -> String {
+    let families = summary.families.iter().map(ToString::to_string);
+    let parts = [name.to_owned(), note.to_owned()];
+    let all = parts.into_iter().chain(summary.components.iter().cloned()).chain(families);
+    all.collect::<Vec<_>>().join(" · ").chars().take(2_000).collect()
+}
+
+/// A batch with what its standing follows from.
+pub struct Making {
+    /// The batch.
+    pub batch: BatchRow,
+    /// Its steps.
+    pub lines: Vec<Line>,
+    /// What was done of them.
+    pub events: Vec<Event>,
+    /// Its bowls, the latest first.
+    pub bowls: Vec<BowlLine>,
+}
+
+impl Making {
+    /// Reads a batch that is not deleted.
+    ///
+    /// # Errors
+    /// Where there is none, or its steps cannot be read.
+    pub async fn read(state: &State, id: Uuid) -> Result<Self, Problem> {
+        let batch = store::batches::get(&state.pool, id).await?;
+        if batch.deleted_at.is_some() {
+            return Err(StoreError::NotFound("batch").into());
+        }
+        Self::of(state, batch).await
+    }
+
+    /// The same, of a batch that was read already.
+    ///
+    /// # Errors
+    /// Where its steps cannot be read.
+    pub async fn of(state: &State, batch: BatchRow) -> Result<Self, Problem> {
+        Ok(Self {
+            lines: store::batches::computed(&state.pool, batch.id).await?.lines,
+            events: store::steps::of_batch(&state.pool, batch.id).await?,
+            bowls: store::bowls::of_batch(&state.pool, batch.id).await?,
+            batch,
+        })
+    }
+
+    /// Reads a batch that is not deleted, and holds it until the transaction ends.
+    ///
+    /// # Errors
+    /// Where there is none, or its steps cannot be read.
+    pub async fn lock(connection: &mut Connection, id: Uuid) -> Result<Self, Problem> {
+        let batch = store::batches::lock(connection, id).await?;
+        if batch.deleted_at.is_some() {
+            return Err(StoreError::NotFound("batch").into());
+        }
+        Ok(Self {
+            lines: store::batches::computed(&mut *connection, id).await?.lines,
+            events: store::steps::of_batch(&mut *connection, id).await?,
+            bowls: store::bowls::of_batch(&mut *connection, id).await?,
+            batch,
+        })
+    }
+
+    /// Its bowls as the rules see them; `ready` says which open one is in temper.
+    pub fn bowl_states(&self, ready: impl Fn(Uuid) -> bool) -> Vec<BowlState> {
+        self.bowls
+            .iter()
+            .map(|bowl| BowlState {
+                chocolate: bowl.chocolate.clone(),
+                opened_at: bowl.opened_at,
+                status: match &bowl.status {
+                    store::bowls::BowlStatus::Open if ready(bowl.id) => BowlStatus::Ready,
+                    store::bowls::BowlStatus::Open => BowlStatus::Open,
+                    store::bowls::BowlStatus::Poured { at, .. } => BowlStatus::Poured { at: *at },
+                    store::bowls::BowlStatus::GivenUp { .. } => BowlStatus::GivenUp,
+                },
+            })
+            .collect()
+    }
+
+    /// Where it stands as a whole.
+    #[must_use]
+    pub fn standing(&self) -> Standing {
+        let closed = self.batch.closed_at.is_some();
+        standing(&self.lines, &self.events, &self.bowl_states(|_| false), closed)
+    }
+
+    /// Keeps where it stands now, in the transaction of what changed it.
+    ///
+    /// # Errors
+    /// Where the store fails.
+    pub async fn keep_standing(
+        &self,
+        connection: &mut Connection,
+        now: WallTime,
+    ) -> Result<(), StoreError> {
+        let standing = self.standing();
+        let ended = self.bowls.iter().filter_map(|bowl| bowl.status.ended()).max();
+        let stands = (standing.stage, !standing.to_do.is_empty());
+        store::batches::set_standing(&mut *connection, self.batch.id, stands, ended, now).await?;
+        store::changes::note(connection, Change::Batch(self.batch.id), now).await
+    }
+}
+
+/// Which of these open bowls are in temper.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn ready(state: &State, making: &Making) -> Result<Vec<Uuid>, Problem> {
+    let mut ready = Vec::new();
+    for bowl in making.bowls.iter().filter(|b| b.status == store::bowls::BowlStatus::Open) {
+        let Ok(live) = state.live.bowl(state, bowl.id).await else { continue };
+        let now = crate::clock::kitchen_time(making.batch.clock, state.wall.now());
+        let phase = live.with(|record| fold(&live.subject().setup, record, now).phase);
+        if phase == Phase::Working {
+            ready.push(bowl.id);
+        }
+    }
+    Ok(ready)
+}
+
+/// Notes where a bowl stands by its record, what it took from the shelf and what it taught, or
+/// takes that back where its course has not ended after all; and where its batch stands. All
+/// of it goes with the action that it follows from. Doing it again changes nothing.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn finalize_bowl(
+    connection: &mut Connection,
+    bowl: &BowlRow,
+    clock: ClockRow,
+    now: WallTime,
+) -> Result<(), Problem> {
+    let setup = subject(bowl)?.setup;
+    let record = Record::new(
+        store::readings::of_bowl(&mut *connection, bowl.id).await?,
+        store::actions::of_bowl(&mut *connection, bowl.id).await?,
+    )
+    .corrected_by(setup.offset);
+    keep_ending(connection, bowl, (&setup, &record), clock, now).await?;
+    let making = Making::lock(connection, bowl.batch_id).await?;
+    Ok(making.keep_standing(connection, now).await?)
+}
+
+/// The bowl's part of it, by what is known of it already.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn keep_ending(
+    connection: &mut Connection,
+    bowl: &BowlRow,
+    (setup, record): (&Setup, &Record),
+    clock: ClockRow,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    let by_the_wall = |at: DateTime<Utc>| wall_time(clock, at, now);
+    let status = store::bowls::BowlStatus::by(record.actions(), by_the_wall);
+    store::bowls::set_status(&mut *connection, bowl.id, &status).await?;
+    let inputs = bowl.inputs()?;
+    if status == store::bowls::BowlStatus::Open {
+        store::shelf::unteach(&mut *connection, bowl.id).await?;
+        store::stock::give_back(&mut *connection, bowl.id).await?;
+    } else {
+        let end = record.last_at().unwrap_or(setup.opened);
+        let taught = Taught {
+            opened: bowl.opened_at,
+            ware_id: inputs.ware_id,
+            heat_id: inputs.heat_id,
+            numbers: lesson(setup, record, end),
+        };
+        store::shelf::learn(&mut *connection, bowl.id, &taught).await?;
+        if let Some(chocolate_id) = inputs.chocolate_id {
+            let taken = MoveRow {
+                id: bowl.id,
+                chocolate_id,
+                bowl_id: Some(bowl.id),
+                kind: stock::Move::Taken,
+                mass: stock::taken(setup, &fold(setup, record, end)),
+                at: now.0,
+            };
+            store::stock::take(&mut *connection, &taken).await?;
+        }
+    }
+    store::changes::note(connection, Change::Shelf, now).await
+}
+
+/// Notes what a batch's steps taught about how long work takes to set in this kitchen, or
+/// takes it back where it was undone. Only a clock that kept the wall's time teaches.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn teach_setting(
+    connection: &mut Connection,
+    making: &Making,
+    now: WallTime,
+) -> Result<(), Problem> {
+    let stated = store::batches::begun_with(&mut *connection, making.batch.id).await?.stated;
+    let planned_pace = stated.ok().and_then(|stated| stated.setting_pace).unwrap_or(1.0);
+    let taught = craft::batch::lesson(&making.lines, &making.events, planned_pace);
+    let mut components: Vec<&str> = making.lines.iter().filter_map(Line::component).collect();
+    components.dedup();
+    for component in components {
+        // The lesson is this component's, however often it is sent.
+        let id = Uuid::new_v5(&making.batch.id, component.as_bytes());
+        match taught.iter().find(|(key, _)| key == component).filter(|_| making.batch.real_time) {
+            Some((_, numbers)) => {
+                let taught = Taught {
+                    opened: making.batch.begun_at.0,
+                    ware_id: None,
+                    heat_id: None,
+                    numbers: *numbers,
+                };
+                store::shelf::learn(&mut *connection, id, &taught).await?;
+            }
+            None => store::shelf::unteach(&mut *connection, id).await?,
+        }
+    }
+    Ok(store::changes::note(connection, Change::Shelf, now).await?)
+}
+
+/// The action at the bench that a step's event stands for, where it is the pour that ends a
+/// bowl: the two have each other's id.
+#[must_use]
+pub fn pour_of(event: Uuid) -> Uuid {
+    Uuid::new_v5(&event, b"poured")
+}
+
+/// Whether an action changes where its bowl stands, or what it took or taught.
+#[must_use]
+pub fn settles(kind: &ActionKind) -> bool {
+    matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. }) || kind.is_about_the_record()
+}

@@ -1,0 +1,283 @@
+//! A batch's steps: what is to be done next, and what was done.
+
+use actix_web::{HttpResponse, get, post, put, web};
+use chrono::TimeDelta;
+use craft::batch::{Event, EventKind, ends_bowl, guide};
+use craft::bowl::{Action, ActionKind};
+use craft::check::{Bounds, Checker};
+use craft::time::Timestamp;
+use serde::Deserialize;
+use store::batches::ClockRow;
+use store::bowls::BowlStatus;
+use store::{Connection, Sent};
+use utoipa::ToSchema;
+use uuid::Uuid;
+
+use super::plans::sent_as;
+use crate::answer::guide::GuideAnswer;
+use crate::body::Body;
+use crate::clock::kitchen_time;
+use crate::live::Heard;
+use crate::making::{Making, finalize_bowl, pour_of, ready, teach_setting};
+use crate::problem::{Answer, Problem};
+use crate::state::State;
+
+/// Three days go by in a minute or two: what rests overnight can be tried out.
+const FASTEST: f64 = 3_600.0;
+const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
+/// As far ahead as time is skipped at once: fillings and flavours rest for days, not months.
+const FARTHEST: TimeDelta = TimeDelta::days(31);
+/// The longest key of a step.
+const LONGEST_KEY: usize = 100;
+
+/// Something that was done, or is taken back.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(tag = "kind", rename_all = "snake_case", deny_unknown_fields)]
+pub enum NewEvent {
+    /// A step was done.
+    Done {
+        /// Made by the sender, so that sending twice keeps one.
+        id: Uuid,
+        /// When; now, if left out.
+        at: Option<Timestamp>,
+        /// The step's key.
+        step: String,
+        /// For the finger's check: it has become dry just now.
+        #[serde(default)]
+        just_now: bool,
+    },
+    /// An earlier event did not happen.
+    Undone {
+        /// Made by the sender, so that sending twice keeps one.
+        id: Uuid,
+        /// Which event.
+        event: Uuid,
+    },
+    /// It was begun by mistake: what was done up to here does not count.
+    StartedOver {
+        /// Made by the sender, so that sending twice keeps one.
+        id: Uuid,
+    },
+}
+
+/// How a batch's time is to run.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct BatchClock {
+    /// Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
+    rate: f64,
+    /// Moves on to this moment of the batch's time, if it is still ahead; at most 31 days.
+    skip_to: Option<Timestamp>,
+}
+
+pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer> {
+    let ready = ready(state, making).await?;
+    let bowls = making.bowl_states(|id| ready.contains(&id));
+    let clock = state.clock_answer(making.batch.clock, false);
+    let guide = guide(&making.lines, &making.events, &bowls, clock.now);
+    let last = craft::batch::last_standing(&making.events);
+    let open = |key: &str| {
+        let of = |b: &&store::bowls::BowlLine| b.chocolate == key && b.status == BowlStatus::Open;
+        making.bowls.iter().find(of).map(|bowl| bowl.id)
+    };
+    Ok(GuideAnswer::new((&making.batch, making.standing()), guide, last, clock, open))
+}
+
+/// What is to be done of a batch, and what was.
+#[utoipa::path(tag = "guide", operation_id = "read_guide", responses(
+    (status = 200, body = GuideAnswer), (status = 404, body = Problem), (status = 409, body = Problem)))]
+#[get("/batches/{id}/guide")]
+pub async fn read(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<web::Json<GuideAnswer>> {
+    let making = Making::read(&state, *id).await?;
+    Ok(web::Json(answer(&state, &making).await?))
+}
+
+/// Sets the pace of a batch's time, or skips to a moment ahead: to try it out. While a bowl is
+/// measured by a real thermometer its time is the wall's.
+#[utoipa::path(tag = "guide", operation_id = "set_clock", request_body = BatchClock, responses(
+    (status = 200, body = GuideAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+    (status = 422, body = Problem)))]
+#[put("/batches/{id}/clock")]
+pub async fn set_clock(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(setting): Body<BatchClock>,
+) -> Answer<web::Json<GuideAnswer>> {
+    let mut check = Checker::new();
+    check.number("rate", setting.rate, RATE);
+    check.finish()?;
+    let real = state.wall.now();
+    let clock = state
+        .whole(async |tx: &mut Connection| {
+            let making = Making::lock(tx, *id).await?;
+            let now = kitchen_time(making.batch.clock, real);
+            let kitchen = setting.skip_to.map_or(now, |to| to.0.max(now));
+            if kitchen - now > FARTHEST {
+                let days = FARTHEST.num_days();
+                return Err(Problem::bad_field(
+                    "skip_to",
+                    format!("must be at most {days} days ahead"),
+                ));
+            }
+            let clock = ClockRow { real, kitchen, rate: setting.rate };
+            keep_clock(tx, &making, clock, kitchen > now).await?;
+            Ok(clock)
+        })
+        .await?;
+    state.clocks.set(*id, clock);
+    state.live.batch_changed(*id);
+    pace_thermometers(&state, *id).await?;
+    let making = Making::read(&state, *id).await?;
+    Ok(web::Json(answer(&state, &making).await?))
+}
+
+/// Keeps a clock, where no real bowl stands in its way.
+pub(super) async fn keep_clock(
+    tx: &mut Connection,
+    making: &Making,
+    clock: ClockRow,
+    skips: bool,
+) -> Answer<()> {
+    #[allow(clippy::float_cmp)] // exactly one is what real time is
+    let real_time = clock.rate == 1.0 && !skips;
+    let real_bowl = |b: &store::bowls::BowlLine| b.status == BowlStatus::Open && !b.simulated;
+    if !real_time && making.bowls.iter().any(real_bowl) {
+        return Err(Problem::conflict(
+            "A bowl of this batch is at the bench with a real thermometer: real chocolate keeps real time.",
+        ));
+    }
+    store::batches::set_clock(&mut *tx, making.batch.id, clock, real_time).await?;
+    let change = store::changes::Change::Batch(making.batch.id);
+    Ok(store::changes::note(tx, change, clock.real).await?)
+}
+
+/// Starts the simulated thermometers of a batch anew, at its pace now.
+pub(super) async fn pace_thermometers(state: &State, id: Uuid) -> Answer<()> {
+    for bowl in store::bowls::of_batch(&state.pool, id).await? {
+        if bowl.simulated && bowl.status == BowlStatus::Open {
+            state.thermometers.start(state, bowl.id);
+        } else {
+            state.thermometers.stop(bowl.id);
+        }
+    }
+    Ok(())
+}
+
+/// Keeps what was done: `201` where it is new, `200` where it was kept already.
+#[utoipa::path(tag = "guide", operation_id = "append_step_event", request_body = NewEvent, responses(
+    (status = 201, body = GuideAnswer), (status = 200, body = GuideAnswer), (status = 404, body = Problem),
+    (status = 409, body = Problem), (status = 422, body = Problem)))]
+#[post("/batches/{id}/events")]
+pub async fn append(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(new): Body<NewEvent>,
+) -> Answer<HttpResponse> {
+    let wall = state.wall.now();
+    let (sent, poured) = state
+        .whole(async |tx: &mut Connection| {
+            let mut making = Making::lock(tx, *id).await?;
+            let now = kitchen_time(making.batch.clock, wall);
+            let event = event(&new, &making, now)?;
+            let sent = store::steps::append(tx, *id, &event).await?;
+            let poured = if sent == Sent::New {
+                let at_the_bench = at_the_bench(tx, &making, &event).await?;
+                making.events.push(event);
+                teach_setting(tx, &making, wall).await?;
+                if let Some((bowl_id, action)) = &at_the_bench {
+                    store::actions::append(tx, *bowl_id, action, wall).await?;
+                    let bowl = store::bowls::get(&mut *tx, *bowl_id).await?;
+                    finalize_bowl(tx, &bowl, making.batch.clock, wall).await?;
+                } else {
+                    making.keep_standing(tx, wall).await?;
+                }
+                at_the_bench
+            } else {
+                None
+            };
+            Ok((sent, poured))
+        })
+        .await?;
+    if let Some((bowl_id, action)) = poured {
+        state.live.heard(bowl_id, Heard::Action(action));
+    }
+    if sent == Sent::New {
+        state.shelf.changed().await;
+    }
+    let making = Making::read(&state, *id).await?;
+    Ok(sent_as(sent).json(answer(&state, &making).await?))
+}
+
+fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) -> Answer<Event> {
+    match new {
+        NewEvent::Done { id, at, step, just_now } => {
+            let mut check = Checker::new();
+            let at = at.map_or(now, |at| at.0);
+            super::readings::check_time(&mut check, at, now);
+            check.text("step", step, LONGEST_KEY);
+            let known = || making.lines.iter().flat_map(|line| &line.steps);
+            if !check.has_faults() && known().all(|known| known.key != *step) {
+                let keys: Vec<_> = known().map(|step| step.key.as_str()).collect();
+                check.fault("step", format!("must be one of {}", keys.join(", ")));
+            }
+            let tempering = making.lines.iter().filter(|line| line.bowl().is_some());
+            if tempering.flat_map(|l| &l.steps).any(|s| s.key == *step && s.task() == "temper") {
+                check.fault("step", "is done at the bench: its pour ends it");
+            }
+            check.finish()?;
+            let kind = EventKind::Done { step: step.clone(), just_now: *just_now };
+            Ok(Event { id: *id, at, kind })
+        }
+        NewEvent::Undone { id, event } => {
+            if making.events.iter().all(|e| e.id != *event) {
+                return Err(Problem::bad_field("event", "must be an event of this batch"));
+            }
+            Ok(Event { id: *id, at: now, kind: EventKind::Undone { event: *event } })
+        }
+        NewEvent::StartedOver { id } => {
+            Ok(Event { id: *id, at: now, kind: EventKind::StartedOver })
+        }
+    }
+}
+
+/// What an event is at the bench: the last pour from a bowl ends that bowl, and taking it
+/// back opens it again.
+async fn at_the_bench(
+    tx: &mut Connection,
+    making: &Making,
+    event: &Event,
+) -> Answer<Option<(Uuid, Action)>> {
+    match &event.kind {
+        EventKind::Done { step, .. } => {
+            // Whoever ticks a pour off has it in temper.
+            let bowls = making.bowl_states(|_| true);
+            let Some((chocolate, _)) = ends_bowl(&making.lines, &making.events, &bowls, step)
+            else {
+                return Ok(None);
+            };
+            let of = |b: &&store::bowls::BowlLine| {
+                b.chocolate == chocolate && b.status == BowlStatus::Open
+            };
+            Ok(making.bowls.iter().find(of).map(|bowl| {
+                let action =
+                    Action { id: pour_of(event.id), at: event.at, kind: ActionKind::Poured };
+                (bowl.id, action)
+            }))
+        }
+        EventKind::Undone { event: undone } => {
+            let pour = pour_of(*undone);
+            for bowl in &making.bowls {
+                let actions = store::actions::of_bowl(&mut *tx, bowl.id).await?;
+                let undone_before =
+                    actions.iter().any(|a| a.kind == (ActionKind::Undone { action: pour }));
+                if actions.iter().any(|a| a.id == pour) && !undone_before {
+                    let kind = ActionKind::Undone { action: pour };
+                    let action = Action { id: pour_of(event.id), at: event.at, kind };
+                    return Ok(Some((bowl.id, action)));
+                }
+            }
+            Ok(None)
+        }
+        EventKind::StartedOver => Ok(None),
+    }
+}
