@@ -5,7 +5,7 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
-import { Reminders } from "./build/Reminders";
+import { Reminders } from "./guide/Reminders";
 import { applyPrint } from "./kit/display";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
@@ -17,7 +17,7 @@ const PlanPage = lazy(() => import("./plan/PlanPage"));
 const CardPage = lazy(() => import("./plan/CardPage"));
 const SheetsPage = lazy(() => import("./sheets/SheetsPage"));
 const ColourPage = lazy(() => import("./colour/ColourPage"));
-const BuildPage = lazy(() => import("./build/BuildPage"));
+const GuidePage = lazy(() => import("./guide/GuidePage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const ReferencePage = lazy(() => import("./reference/ReferencePage"));
@@ -44,10 +44,10 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
       { path: "plans", element: <PlansPage /> },
-      { path: "plans/:batchId", element: later(<PlanPage />) },
-      { path: "plans/:batchId/card", element: later(<CardPage />) },
-      { path: "plans/:batchId/sheets/:component", element: later(<SheetsPage />) },
-      { path: "build/:batchId", element: later(<BuildPage />) },
+      { path: "plans/:planId", element: later(<PlanPage />) },
+      { path: "plans/:planId/card", element: later(<CardPage />) },
+      { path: "plans/:planId/sheets/:component", element: later(<SheetsPage />) },
+      { path: "build/:batchId", element: later(<GuidePage />) },
       { path: "bench", element: later(<BenchListPage />) },
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },

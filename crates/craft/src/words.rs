@@ -3,7 +3,7 @@
 /// Declares an enumeration whose variants have a word each: the one they are kept by in
 /// the database, sent by in the API and written by in tables.
 macro_rules! worded {
-    ($(#[$doc:meta])* $name:ident { $($(#[$variant_doc:meta])* $variant:ident = $word:literal),+ $(,)? }) => {
+    ($(#[$doc:meta])* $name:ident { $($(#[$variant_doc:meta])* $variant:ident = $word:tt),+ $(,)? }) => {
         $(#[$doc])*
         #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, PartialOrd, Ord, serde::Serialize, serde::Deserialize)]
         #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

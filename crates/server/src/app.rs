@@ -11,13 +11,14 @@ use actix_web::http::header::{
     X_FRAME_OPTIONS,
 };
 use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
-use actix_web::{App, HttpServer, get, web};
+use actix_web::{App, HttpRequest, HttpServer, get, web};
 use tracing::Instrument;
 use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
 use utoipa_actix_web::AppExt;
 
 use crate::body::LARGEST_BODY;
+use crate::gate::from_here;
 use crate::problem::Problem;
 use crate::routes;
 use crate::state::State;
@@ -63,13 +64,37 @@ async fn health() -> web::Json<serde_json::Value> {
     web::Json(serde_json::json!({ "ok": true }))
 }
 
-async fn no_such_route() -> Result<&'static str, Problem> {
-    Err(Problem::not_found("There is no such address here."))
+/// An address that is none, or one that takes other methods.
+async fn no_such_route(
+    request: HttpRequest,
+    document: web::Data<Document>,
+) -> Result<&'static str, Problem> {
+    let is_known = document.paths.paths.keys().any(|known| is_of(known, request.path()));
+    Err(if is_known {
+        Problem::no_such_method()
+    } else {
+        Problem::not_found("There is no such address here.")
+    })
+}
+
+/// Whether a path is one of a template: `/plans/{id}`.
+fn is_of(template: &str, path: &str) -> bool {
+    let (template, path) = (template.split('/'), path.split('/'));
+    template.clone().count() == path.clone().count()
+        && template.zip(path).all(|(known, part)| known.starts_with('{') || known == part)
 }
 
 /// A path or query that cannot be read: an id that is none.
 fn bad_path(error: actix_web::error::PathError, _: &actix_web::HttpRequest) -> actix_web::Error {
-    Problem::not_found(format!("This address cannot be: {error}.")).into()
+    Problem::bad_address(error.to_string()).into()
+}
+
+/// A question behind the `?` that cannot be read.
+fn bad_query(
+    error: actix_web::error::QueryPayloadError,
+    _: &actix_web::HttpRequest,
+) -> actix_web::Error {
+    Problem::bad_address(error.to_string()).into()
 }
 
 /// Every request runs in a span of its own, so that what is logged on the way
@@ -80,6 +105,28 @@ async fn in_a_span(
 ) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
     let span = tracing::info_span!("request", method = %request.method(), path = request.path());
     next.call(request).instrument(span).await
+}
+
+/// Lets in what comes from here, and has nobody wait for a database that is known to be away.
+async fn at_the_gate(
+    state: web::Data<State>,
+    request: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    from_here(request.method(), request.uri(), request.headers())?;
+    let kept = request.path().starts_with("/api/v1/") && needs_database(request.path());
+    if kept && state.live.is_away() {
+        return Err(Problem::away().into());
+    }
+    next.call(request).await
+}
+
+/// Arithmetic and the API's own description do without; what watches says by itself who is away.
+fn needs_database(path: &str) -> bool {
+    !["health", "openapi.json", "calc/", "version"]
+        .iter()
+        .any(|free| path["/api/v1/".len()..].starts_with(free))
+        && !path.ends_with("/stream")
 }
 
 /// The application over a state, with the interface's files where they are.
@@ -101,6 +148,7 @@ pub fn app(
         .app_data(document)
         .app_data(web::PayloadConfig::new(LARGEST_BODY))
         .app_data(web::PathConfig::default().error_handler(bad_path))
+        .app_data(web::QueryConfig::default().error_handler(bad_query))
         // Before the API, whose scope would take these addresses too.
         .service(described)
         .service(health)
@@ -114,6 +162,7 @@ pub fn app(
                 config.default_service(web::to(no_such_route));
             }
         })
+        .wrap(from_fn(at_the_gate))
         .wrap(from_fn(in_a_span))
         .wrap(
             DefaultHeaders::new()

@@ -6,6 +6,7 @@ pub mod app;
 pub mod body;
 pub mod clock;
 pub mod demo;
+mod gate;
 pub mod live;
 pub mod making;
 mod misread;

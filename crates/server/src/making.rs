@@ -264,7 +264,8 @@ pub async fn teach_setting(
 ) -> Result<(), Problem> {
     let stated = store::batches::begun_with(&mut *connection, making.batch.id).await?.stated;
     let planned_pace = stated.ok().and_then(|stated| stated.setting_pace).unwrap_or(1.0);
-    let taught = craft::batch::lesson(&making.lines, &making.events, planned_pace);
+    let bowls = making.bowl_states(|_| false);
+    let taught = craft::batch::lesson(&making.lines, &making.events, &bowls, planned_pace);
     let mut components: Vec<&str> = making.lines.iter().filter_map(Line::component).collect();
     components.dedup();
     for component in components {

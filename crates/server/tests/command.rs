@@ -48,9 +48,11 @@ impl Up {
         Self { child, address }
     }
 
-    async fn batches(&self) -> Vec<Value> {
-        let url = format!("{}/api/v1/batches", self.address);
-        reqwest::get(url).await.expect("answered").json().await.expect("a list")
+    async fn plans(&self) -> Vec<Value> {
+        let url = format!("{}/api/v1/plans", self.address);
+        let page: Value =
+            reqwest::get(url).await.expect("answered").json().await.expect("a page");
+        page["plans"].as_array().expect("a list").clone()
     }
 
     /// Ctrl-C, and how it ended.
@@ -75,10 +77,10 @@ fn complaint(output: Output) -> String {
 async fn it_loads_the_demo_once_and_keeps_what_was_made() {
     let folder = folder();
     let up = Up::start(folder.path(), &[]);
-    let demo = up.batches().await;
-    assert!(demo.len() >= 9, "{} batches", demo.len());
+    let demo = up.plans().await;
+    assert!(demo.len() >= 9, "{} plans", demo.len());
     let made = reqwest::Client::new()
-        .post(format!("{}/api/v1/batches", up.address))
+        .post(format!("{}/api/v1/plans", up.address))
         .json(&serde_json::json!({ "name": "Mine" }))
         .send()
         .await
@@ -87,11 +89,11 @@ async fn it_loads_the_demo_once_and_keeps_what_was_made() {
     assert_eq!(up.stop(), Some(0));
 
     let again = Up::start(folder.path(), &[]);
-    assert_eq!(again.batches().await.len(), demo.len() + 1);
+    assert_eq!(again.plans().await.len(), demo.len() + 1);
     assert_eq!(again.stop(), Some(0));
 
     let fresh = Up::start(folder.path(), &["--fresh"]);
-    assert_eq!(fresh.batches().await.len(), demo.len());
+    assert_eq!(fresh.plans().await.len(), demo.len());
     assert_eq!(fresh.stop(), Some(0));
 }
 
@@ -99,21 +101,21 @@ async fn it_loads_the_demo_once_and_keeps_what_was_made() {
 async fn it_starts_empty_where_asked_and_serves_the_interface_at_every_address() {
     let folder = folder();
     let up = Up::start(folder.path(), &["--empty"]);
-    assert_eq!(up.batches().await, Vec::<Value>::new());
+    assert_eq!(up.plans().await, Vec::<Value>::new());
     for path in ["/", "/plans", "/bench/some-bowl"] {
         let page = reqwest::get(format!("{}{path}", up.address)).await.expect("answered");
         assert_eq!(page.status().as_u16(), 200, "{path}");
         assert!(page.headers()["content-security-policy"].len() > 20);
         assert!(page.text().await.expect("text").contains("Wide Sheen"), "{path}");
     }
-    let missing = reqwest::get(format!("{}/api/v2/batches", up.address)).await.expect("answered");
+    let missing = reqwest::get(format!("{}/api/v2/plans", up.address)).await.expect("answered");
     assert_eq!(missing.status().as_u16(), 404);
     assert_eq!(missing.headers()["content-type"], "application/problem+json");
 
     // A second one on the same data is told so, and leaves the first alone.
     let second = serve(folder.path(), &["--port", "0"]).output().expect("ran");
     assert!(complaint(second).contains("in use by another Wide Sheen"));
-    assert_eq!(up.batches().await, Vec::<Value>::new());
+    assert_eq!(up.plans().await, Vec::<Value>::new());
     assert_eq!(up.stop(), Some(0));
 }
 

@@ -27,7 +27,7 @@ pub async fn append(
          VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         bowl_id,
         action.id,
-        action.at,
+        action.at.naive_utc(),
         entry.kind.word(),
         entry.seconds,
         entry.grams,
@@ -36,7 +36,7 @@ pub async fn append(
         entry.undoes,
         entry.corrects,
         entry.reading,
-        now.0
+        now.0.naive_utc()
     )
     .execute(&mut *connection)
     .await;

@@ -153,16 +153,16 @@ pub async fn insert(
         computed,
         batch.made_by,
         new.digest,
-        batch.begun_at.0,
-        batch.closed_at.map(|at| at.0),
-        batch.clock.real.0,
-        batch.clock.kitchen,
+        batch.begun_at.0.naive_utc(),
+        batch.closed_at.map(|at| at.0.naive_utc()),
+        batch.clock.real.0.naive_utc(),
+        batch.clock.kitchen.naive_utc(),
         batch.clock.rate,
         batch.real_time,
         batch.stage.word(),
         summary,
         new.words,
-        batch.last_at.0
+        batch.last_at.0.naive_utc()
     )
     .execute(&mut *connection)
     .await;
@@ -341,7 +341,7 @@ pub async fn rename(
         name,
         note,
         words,
-        now.0,
+        now.0.naive_utc(),
         id,
         from_version
     )
@@ -368,8 +368,8 @@ pub async fn set_standing(
         "UPDATE batches SET stage = ?, unfinished = ?, ended_at = ?, last_at = GREATEST(last_at, ?) WHERE id = ?",
         stage.word(),
         unfinished,
-        ended_at.map(|at| at.0),
-        now.0,
+        ended_at.map(|at| at.0.naive_utc()),
+        now.0.naive_utc(),
         id
     )
     .execute(database)
@@ -421,8 +421,8 @@ pub async fn set_clock(
     let done = sqlx::query!(
         "UPDATE batches SET clock_real = ?, clock_kitchen = ?, clock_rate = ?, real_time = real_time AND ?
          WHERE id = ?",
-        clock.real.0,
-        clock.kitchen,
+        clock.real.0.naive_utc(),
+        clock.kitchen.naive_utc(),
         clock.rate,
         real_time,
         id
@@ -467,8 +467,8 @@ pub async fn list(
         any,
         under_way,
         pattern,
-        page.before.0.0,
-        page.before.0.0,
+        page.before.0.0.naive_utc(),
+        page.before.0.0.naive_utc(),
         page.before.1,
         page.most
     )
@@ -520,7 +520,7 @@ pub async fn unfinished_since(
     Ok(select_batches!(
         "WHERE unfinished AND last_at > ? AND deleted_at IS NULL AND closed_at IS NULL
          ORDER BY last_at DESC LIMIT 100",
-        since.0
+        since.0.naive_utc()
     )
     .fetch_all(database)
     .await?)

@@ -149,7 +149,7 @@ pub async fn insert(
         bowl.chocolate,
         inputs,
         plan,
-        bowl.opened_at,
+        bowl.opened_at.naive_utc(),
         bowl.simulated,
         digest
     )
@@ -253,7 +253,7 @@ pub async fn at_bench(
         "JOIN batches b ON b.id = w.batch_id AND b.deleted_at IS NULL AND b.closed_at IS NULL
          WHERE w.status = 'open' OR (w.status = 'poured' AND w.ended_wall > ?)
          ORDER BY w.opened_at DESC LIMIT 200",
-        poured_since.0
+        poured_since.0.naive_utc()
     )
     .fetch_all(database)
     .await?)
@@ -283,15 +283,15 @@ pub async fn set_status(
 ) -> Result<(), StoreError> {
     let (word, at, wall, reason) = match status {
         BowlStatus::Open => ("open", None, None, None),
-        BowlStatus::Poured { at, wall } => ("poured", Some(*at), Some(wall.0), None),
+        BowlStatus::Poured { at, wall } => ("poured", Some(*at), Some(wall.0.naive_utc()), None),
         BowlStatus::GivenUp { at, wall, reason } => {
-            ("given_up", Some(*at), Some(wall.0), Some(reason.as_str()))
+            ("given_up", Some(*at), Some(wall.0.naive_utc()), Some(reason.as_str()))
         }
     };
     sqlx::query!(
         "UPDATE bowls SET status = ?, ended_at = ?, ended_wall = ?, gave_up = ? WHERE id = ?",
         word,
-        at,
+        at.map(|at| at.naive_utc()),
         wall,
         reason,
         id
@@ -331,10 +331,10 @@ pub async fn hear_probe(
         "UPDATE bowls SET probe = ?, probe_at = ?
          WHERE id = ? AND (probe IS NULL OR probe = ? OR probe_at <= ?)",
         probe,
-        now.0,
+        now.0.naive_utc(),
         id,
         probe,
-        silent_since.0
+        silent_since.0.naive_utc()
     )
     .execute(&mut *connection)
     .await?;

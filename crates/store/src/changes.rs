@@ -1,6 +1,5 @@
 //! What changed: so that several servers on one database know of each other's doings.
 
-use chrono::{DateTime, Utc};
 use craft::time::WallTime;
 use sqlx::MySqlExecutor;
 use uuid::Uuid;
@@ -80,7 +79,7 @@ pub async fn since(
 /// # Errors
 /// Where the database fails.
 pub async fn forget(database: impl MySqlExecutor<'_>, before: WallTime) -> Result<(), StoreError> {
-    let before: DateTime<Utc> = before.0;
+    let before = before.0.naive_utc();
     sqlx::query!("DELETE FROM changes WHERE at < ?", before).execute(database).await?;
     Ok(())
 }

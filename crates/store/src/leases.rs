@@ -23,8 +23,8 @@ pub async fn hold(
              until = IF(holder = VALUES(holder), VALUES(until), until)",
         name,
         holder,
-        until.0,
-        now.0
+        until.0.naive_utc(),
+        now.0.naive_utc()
     )
     .execute(&mut *connection)
     .await?;

@@ -3,7 +3,8 @@
 //! `craft`.
 //!
 //! Every query on our tables is checked against the schema at build time; none is put
-//! together from text.
+//! together from text. Times are bound as what a DATETIME column holds (`naive_utc`): bound
+//! with their zone they would be taken for a TIMESTAMP, which ends in 2038.
 
 pub mod actions;
 pub mod batches;

@@ -51,7 +51,7 @@ pub async fn append(
         photo.id,
         bowl_id,
         batch_id,
-        photo.taken_at,
+        photo.taken_at.naive_utc(),
         photo.width,
         photo.height,
         jpeg,

@@ -110,8 +110,8 @@ pub async fn insert(
         inputs,
         words,
         digest,
-        now.0,
-        now.0
+        now.0.naive_utc(),
+        now.0.naive_utc()
     )
     .execute(&mut *connection)
     .await;
@@ -251,7 +251,7 @@ pub async fn change(
         inputs,
         words,
         version,
-        now.0,
+        now.0.naive_utc(),
         id
     )
     .execute(&mut *connection)
@@ -292,7 +292,7 @@ pub async fn set_archived(
     id: Uuid,
     at: Option<WallTime>,
 ) -> Result<(), StoreError> {
-    let at = at.map(|at| at.0);
+    let at = at.map(|at| at.0.naive_utc());
     let done = sqlx::query!("UPDATE plans SET archived_at = ? WHERE id = ?", at, id)
         .execute(database)
         .await?;
@@ -308,7 +308,7 @@ pub async fn set_deleted(
     id: Uuid,
     at: Option<WallTime>,
 ) -> Result<(), StoreError> {
-    let at = at.map(|at| at.0);
+    let at = at.map(|at| at.0.naive_utc());
     let done = sqlx::query!("UPDATE plans SET deleted_at = ? WHERE id = ?", at, id)
         .execute(database)
         .await?;
@@ -343,8 +343,8 @@ pub async fn list(
         deleted,
         archived,
         pattern,
-        page.before.0.0,
-        page.before.0.0,
+        page.before.0.0.naive_utc(),
+        page.before.0.0.naive_utc(),
         page.before.1,
         page.most
     )

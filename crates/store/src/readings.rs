@@ -23,7 +23,7 @@ pub async fn append(
         "INSERT INTO readings (bowl_id, id, at, temp_c, source) VALUES (?, ?, ?, ?, ?)",
         bowl_id,
         reading.id,
-        reading.at,
+        reading.at.naive_utc(),
         in_celsius(reading.temp),
         reading.source.word()
     )

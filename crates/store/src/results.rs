@@ -37,7 +37,7 @@ pub async fn append(
         "INSERT INTO results (batch_id, id, noted_at, document) VALUES (?, ?, ?, ?)",
         batch_id,
         id,
-        noted_at.0,
+        noted_at.0.naive_utc(),
         text
     )
     .execute(&mut *connection)

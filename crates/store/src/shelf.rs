@@ -126,7 +126,7 @@ pub async fn insert(
         id,
         thing,
         digest,
-        now.0
+        now.0.naive_utc()
     )
     .execute(&mut *connection)
     .await;
@@ -194,7 +194,7 @@ pub async fn unlearn(
     id: Uuid,
     now: WallTime,
 ) -> Result<(), StoreError> {
-    let done = sqlx::query!("UPDATE shelf SET learns_from = ? WHERE id = ?", now.0, id)
+    let done = sqlx::query!("UPDATE shelf SET learns_from = ? WHERE id = ?", now.0.naive_utc(), id)
         .execute(database)
         .await?;
     if done.rows_affected() == 0 {
@@ -218,7 +218,7 @@ pub async fn learn(
         bowl_id,
         taught.ware_id,
         taught.heat_id,
-        taught.opened,
+        taught.opened.naive_utc(),
         numbers
     )
     .execute(database)

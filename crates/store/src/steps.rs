@@ -28,7 +28,7 @@ pub async fn append(
          VALUES (?, ?, ?, ?, ?, ?, ?)",
         batch_id,
         event.id,
-        event.at,
+        event.at.naive_utc(),
         kind,
         step,
         just_now,

@@ -52,7 +52,7 @@ pub async fn append(connection: &mut MySqlConnection, moved: &MoveRow) -> Result
         moved.bowl_id,
         moved.kind.word(),
         in_grams(moved.mass),
-        moved.at
+        moved.at.naive_utc()
     )
     .execute(&mut *connection)
     .await;
@@ -85,7 +85,7 @@ pub async fn take(database: impl MySqlExecutor<'_>, taken: &MoveRow) -> Result<(
         taken.bowl_id,
         taken.kind.word(),
         in_grams(taken.mass),
-        taken.at
+        taken.at.naive_utc()
     )
     .execute(database)
     .await

@@ -1,17 +1,20 @@
-import { keepPreviousData, useQueries, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQueries, useQuery } from "@tanstack/react-query";
 import {
   api,
   type Batch,
-  type BatchLine,
+  type BatchPage,
   type BlendPart,
   type BowlInputs,
   type BowlWithPlan,
-  type Build,
+  type EntryAnswer,
   type Family,
+  type Guide,
   type KindAnswer,
   type MethodAnswer,
   type PigmentInputs,
-  type PlanOfBatch,
+  type Plan,
+  type PlanPage,
+  type Reading,
   type Reminder,
   type ShelfAnswer,
   type Slot,
@@ -35,11 +38,14 @@ export const keys = {
   pigments: ["pigments"] as const,
   reminders: ["reminders"] as const,
   shelf: ["shelf"] as const,
-  batches: ["batches"] as const,
+  /** Every list of plans or batches, and whatever else changes as they come and go. */
+  lists: ["lists"] as const,
+  plans: ["plans"] as const,
+  plan: (id: string) => ["plans", id] as const,
   batch: (id: string) => ["batches", id] as const,
-  plan: (id: string) => ["batches", id, "plan"] as const,
-  build: (id: string) => ["batches", id, "build"] as const,
+  guide: (id: string) => ["batches", id, "guide"] as const,
   bowl: (id: string) => ["bowls", id] as const,
+  entries: (id: string) => ["bowls", id, "entries"] as const,
 };
 
 export function useMethods() {
@@ -99,22 +105,23 @@ export function useReminders() {
   });
 }
 
-/** When a batch's sittings are begun, and when the maker is up. */
+/** When a plan's sittings are begun, and when the maker is up. */
 export interface DaysAsked {
   start: string;
   up_from: string;
   up_to: string;
-  utc_offset_min: number;
+  /** The clock's zone, where the kitchen states none. */
+  zone?: string;
 }
 
-/** The sittings of a batch as it was last saved. */
+/** The sittings of a plan as it was last saved. */
 export function useDays(id: string, query: DaysAsked, version: number) {
   return useQuery({
-    queryKey: ["batches", id, "days", query, version],
+    queryKey: ["plans", id, "days", query, version],
     placeholderData: keepPreviousData,
     queryFn: async () =>
       accepted<Slot[]>(
-        await api.GET("/api/v1/batches/{id}/days", { params: { path: { id }, query } }),
+        await api.GET("/api/v1/plans/{id}/days", { params: { path: { id }, query } }),
       ),
   });
 }
@@ -132,10 +139,12 @@ export interface Shelf {
   moulds: OnShelf<"mould">[];
   pigments: OnShelf<"pigment">[];
   kitchen: OnShelf<"kitchen"> | undefined;
+  /** What is kept and cannot be read. */
+  unreadable: ThingAnswer[];
 }
 
 function ofKind<K extends Thing["kind"]>(things: ThingAnswer[], kind: K): OnShelf<K>[] {
-  return things.filter((one): one is OnShelf<K> => one.thing.kind === kind);
+  return things.filter((one): one is OnShelf<K> => one.thing?.kind === kind);
 }
 
 function byKind({ things }: ShelfAnswer): Shelf {
@@ -148,6 +157,7 @@ function byKind({ things }: ShelfAnswer): Shelf {
     moulds: ofKind(things, "mould"),
     pigments: ofKind(things, "pigment"),
     kitchen: ofKind(things, "kitchen")[0],
+    unreadable: things.filter(({ thing }) => !thing),
   };
 }
 
@@ -201,10 +211,39 @@ export function useWindowsOf(families: readonly Family[]) {
   });
 }
 
-export function useBatches() {
-  return useQuery({
-    queryKey: keys.batches,
-    queryFn: async () => accepted<BatchLine[]>(await api.GET("/api/v1/batches")),
+/** Which plans: those in use, or what was put out of the way. */
+export type PlansOf = "in_use" | "archived" | "deleted";
+
+/** Plans, those of the newest activity first, a page after the other. */
+export function usePlans(of: PlansOf, search: string) {
+  return useInfiniteQuery({
+    queryKey: [...keys.lists, "plans", of, search],
+    placeholderData: keepPreviousData,
+    initialPageParam: "",
+    queryFn: async ({ pageParam }) => {
+      const query = { of, ...(search && { search }), ...(pageParam && { after: pageParam }) };
+      return accepted<PlanPage>(await api.GET("/api/v1/plans", { params: { query } }));
+    },
+    getNextPageParam: (page) => page.next ?? undefined,
+    select: ({ pages }) => pages.flatMap(({ plans }) => plans),
+  });
+}
+
+/** Which batches: those under way, those that are over, or what was deleted. */
+export type BatchesOf = "under_way" | "over" | "deleted";
+
+/** Batches, those of the newest activity first, a page after the other. */
+export function useBatches(of: BatchesOf, search: string) {
+  return useInfiniteQuery({
+    queryKey: [...keys.lists, "batches", of, search],
+    placeholderData: keepPreviousData,
+    initialPageParam: "",
+    queryFn: async ({ pageParam }) => {
+      const query = { of, ...(search && { search }), ...(pageParam && { after: pageParam }) };
+      return accepted<BatchPage>(await api.GET("/api/v1/batches", { params: { query } }));
+    },
+    getNextPageParam: (page) => page.next ?? undefined,
+    select: ({ pages }) => pages.flatMap(({ batches }) => batches),
   });
 }
 
@@ -216,26 +255,37 @@ export function useBatch(id: string) {
   });
 }
 
-/** What a batch states and what follows; read once, then it is the maker's draft. */
+/** What a plan states and what follows; read once, then it is the maker's draft. */
 export function usePlan(id: string) {
   return useQuery({
     queryKey: keys.plan(id),
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () =>
-      accepted<PlanOfBatch>(
-        await api.GET("/api/v1/batches/{id}/plan", { params: { path: { id } } }),
-      ),
+      accepted<Plan>(await api.GET("/api/v1/plans/{id}", { params: { path: { id } } })),
   });
 }
 
-/** A build as it stands; null where none was begun. Asked for again every second. */
-export function useBuild(id: string) {
+/** A batch's steps as they stand. Asked for again every second. */
+export function useGuide(id: string, enabled = true) {
   return useQuery({
-    queryKey: keys.build(id),
+    queryKey: keys.guide(id),
+    enabled,
     refetchInterval: 1_000,
+    queryFn: async () =>
+      accepted<Guide>(await api.GET("/api/v1/batches/{id}/guide", { params: { path: { id } } })),
+  });
+}
+
+/** Everything that was entered of a bowl, taken back or not. */
+export function useEntries(id: string) {
+  return useQuery({
+    queryKey: keys.entries(id),
     queryFn: async () => {
-      const answer = await api.GET("/api/v1/batches/{id}/build", { params: { path: { id } } });
-      return answer.response.status === 404 ? null : accepted<Build>(answer);
+      const params = { path: { id } };
+      return {
+        entries: accepted<EntryAnswer[]>(await api.GET("/api/v1/bowls/{id}/entries", { params })),
+        readings: accepted<Reading[]>(await api.GET("/api/v1/bowls/{id}/readings", { params })),
+      };
     },
   });
 }

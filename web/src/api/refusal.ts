@@ -1,13 +1,16 @@
-import type { Problem } from "./client";
+import type { Clash, Problem } from "./client";
 
 /** The server's refusal, as something to throw and to show. */
 export class Refusal extends Error {
   readonly status: number;
   readonly fields: Record<string, string>;
+  /** The fields that were changed elsewhere too, each to something else. */
+  readonly clashes: Clash[];
 
   constructor(problem: Problem) {
     super(problem.detail);
     this.status = problem.status;
+    this.clashes = problem.clashes ?? [];
     this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, f.message]));
   }
 }

@@ -11,11 +11,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The latest batches, the latest first. */
+        /** Batches, those of the newest activity first. */
         get: operations["list_batches"];
         put?: never;
-        /** Begins a batch. */
-        post: operations["create_batch"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -34,8 +33,28 @@ export interface paths {
         /** Changes a batch's name and note. */
         put: operations["edit_batch"];
         post?: never;
-        /** Forgets a batch and everything that hangs on it. */
+        /** Deletes a batch. For thirty days it can be had back. */
         delete: operations["delete_batch"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Makes a batch again as it was: a new one of what was stated then. `201` where it is new,
+         *     `200` where it was begun already.
+         */
+        post: operations["make_again"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -51,8 +70,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Takes one of a batch's chocolates to the bench. Where its latest bowl is still open,
-         *     gives that bowl back.
+         * Takes one of a batch's chocolates to the bench: `201` where its bowl is new, `200` where
+         *     it was opened already. Where its latest bowl is still open, gives that bowl back.
          */
         post: operations["open_bowl"];
         delete?: never;
@@ -61,25 +80,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/batches/{id}/build": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A build as it stands. */
-        get: operations["read_build"];
-        put?: never;
-        /** Begins the build of a batch, by its plan as it is now; one that was begun goes on. */
-        post: operations["begin_build"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/batches/{id}/build/clock": {
+    "/api/v1/batches/{id}/clock": {
         parameters: {
             query?: never;
             header?: never;
@@ -87,8 +88,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Sets the pace of a build's time, or skips to a moment ahead. */
-        put: operations["set_build_clock"];
+        /**
+         * Sets the pace of a batch's time, or skips to a moment ahead: to try it out. While a bowl is
+         *     measured by a real thermometer its time is the wall's.
+         */
+        put: operations["set_clock"];
         post?: never;
         delete?: never;
         options?: never;
@@ -96,7 +100,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/batches/{id}/build/events": {
+    "/api/v1/batches/{id}/closed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Closes a batch with something left to make, or opens it again. */
+        put: operations["close_batch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/document": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is kept of a batch, as it is, whether it can be read or not. */
+        get: operations["save_batch_as_kept"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/events": {
         parameters: {
             query?: never;
             header?: never;
@@ -105,66 +143,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Keeps what was done; what was kept already stays once. */
-        post: operations["append_build_event"];
+        /** Keeps what was done: `201` where it is new, `200` where it was kept already. */
+        post: operations["append_step_event"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/v1/batches/{id}/calendar": {
+    "/api/v1/batches/{id}/guide": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The same as a calendar file (iCalendar, RFC 5545), with a reminder at each. */
-        get: operations["save_calendar"];
+        /** What is to be done of a batch, and what was. */
+        get: operations["read_guide"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/batches/{id}/days": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /**
-         * The sittings of a batch, each as soon as it may be, in the hours in which the maker
-         *     is up.
-         */
-        get: operations["read_days"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/batches/{id}/outcomes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The looks at what came out, the first one first. */
-        get: operations["list_outcomes"];
-        put?: never;
-        /**
-         * Keeps a look at what came out: `201` where it is new, `200` where it was
-         *     kept already.
-         */
-        post: operations["append_outcome"];
         delete?: never;
         options?: never;
         head?: never;
@@ -192,18 +189,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/batches/{id}/plan": {
+    "/api/v1/batches/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** What a batch states, and what follows. */
-        get: operations["read_plan"];
-        /** Changes what a batch states. */
-        put: operations["edit_plan"];
-        post?: never;
+        get?: never;
+        put?: never;
+        /** Takes back that a batch was deleted. */
+        post: operations["restore_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The looks at what came out, the first one first. */
+        get: operations["list_results"];
+        put?: never;
+        /**
+         * Keeps a look at what came out: `201` where it is new, `200` where it was
+         *     kept already.
+         */
+        post: operations["append_result"];
         delete?: never;
         options?: never;
         head?: never;
@@ -296,6 +313,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bowls/{id}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every entry as it was made, undoings and corrections among them, in order of time. */
+        get: operations["list_entries"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}/log": {
         parameters: {
             query?: never;
@@ -379,7 +413,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A bowl with its plan and its record, to be kept or brought in elsewhere. */
+        /**
+         * A bowl with its plan and its record, its batch's results, photos and steps, and the gear it
+         *     was made with: to be kept, or brought in elsewhere.
+         */
         get: operations["save_json"];
         put?: never;
         post?: never;
@@ -417,29 +454,9 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Sets the simulated thermometer and the pace of the bowl's time. */
+        /** Sets the simulated thermometer, and the pace of the batch's time. */
         put: operations["set_thermometer"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/calc/batch": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Everything that follows from a batch's inputs: what the plan screen asks while a
-         *     number is being dragged.
-         */
-        post: operations["batch"];
         delete?: never;
         options?: never;
         head?: never;
@@ -667,6 +684,26 @@ export interface paths {
         put?: never;
         /** Outlines laid out at true size, and whether each hangs together. */
         post: operations["piping_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Everything that follows from a plan's inputs: what the plan screen asks while a
+         *     number is being dragged.
+         */
+        post: operations["plan"];
         delete?: never;
         options?: never;
         head?: never;
@@ -952,6 +989,171 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Plans, those of the newest activity first. */
+        get: operations["list_plans"];
+        put?: never;
+        /** Makes a plan: `201` where it is new, `200` where it was made already. */
+        post: operations["create_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A plan, and what follows from it. */
+        get: operations["read_plan"];
+        /**
+         * Changes a plan. What others changed since it was read stays, where it is another field;
+         *     where it is the same, nothing is kept and both values are told.
+         */
+        put: operations["edit_plan"];
+        post?: never;
+        /** Deletes a plan. What was made of it stays; for thirty days it can be had back. */
+        delete: operations["delete_plan"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/archived": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Archives a plan, or takes it into use again. */
+        put: operations["archive_plan"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begins a batch: it keeps the plan as it is now, whatever is edited later. `201` where it
+         *     is new, `200` where it was begun already.
+         */
+        post: operations["begin_batch"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a calendar file (iCalendar, RFC 5545), with a reminder at each. */
+        get: operations["save_calendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The sittings of a plan, each as soon as it may be, in the hours in which the maker
+         *     is up.
+         */
+        get: operations["read_days"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/document": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is kept of a plan, as it is, whether it can be read or not. */
+        get: operations["save_plan_as_kept"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes back that a plan was deleted. */
+        post: operations["restore_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plans/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the latest edit back that was not taken back yet; the last twenty can be. */
+        post: operations["undo_plan_edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/reminders": {
         parameters: {
             query?: never;
@@ -959,7 +1161,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The builds that are not finished, the one that is due first before the others. */
+        /**
+         * The batches in which something is still to do, the one that is due first before the others.
+         *     One of which nothing was said but that a bowl was opened is at the bench, and not reminded of.
+         */
         get: operations["list_reminders"];
         put?: never;
         post?: never;
@@ -1001,8 +1206,25 @@ export interface paths {
          */
         put: operations["edit_shelf"];
         post?: never;
-        /** Puts a thing away. It is offered no more; plans and bowls that name it keep it. */
-        delete: operations["put_away"];
+        /** Archives a thing. It is offered no more; plans and bowls that name it keep it. */
+        delete: operations["archive_thing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{id}/document": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is kept of a thing, as it is, whether it can be read or not. */
+        get: operations["save_thing_as_kept"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1039,6 +1261,23 @@ export interface paths {
          *     noted already.
          */
         post: operations["move_stock"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes back that a thing was archived. */
+        post: operations["restore_thing"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1095,43 +1334,23 @@ export interface components {
             share_pct: number;
         };
         /** @description An action that stands. */
-        ActionAnswer: {
+        ActionAnswer: components["schemas"]["Entry"] & {
             /**
              * Format: date-time
              * @description When it was done.
              */
             at: string;
             /**
-             * Format: double
-             * @description Seed or crystals added, or what was poured out on the stone.
-             */
-            grams?: number | null;
-            /**
              * Format: uuid
              * @description Its id.
              */
             id: string;
-            /** @description What was done. */
-            kind: components["schemas"]["ActionName"];
-            /** @description Why it was given up. */
-            reason?: string | null;
-            /**
-             * Format: double
-             * @description Length of a burst.
-             */
-            seconds?: number | null;
-            seen?: null | components["schemas"]["Seen"];
-            /**
-             * Format: uuid
-             * @description What it undoes.
-             */
-            undoes?: string | null;
         };
         /**
          * @description What an action was.
          * @enum {string}
          */
-        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone";
+        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
         /** @description One planned addition of seed. */
         AdditionAnswer: {
             /** @description Whether an addition was made in its place. */
@@ -1228,7 +1447,7 @@ export interface components {
              */
             seed_g: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description Where the cooling aims.
@@ -1245,162 +1464,148 @@ export interface components {
                 number
             ];
         };
+        /**
+         * @description Which end of another step a wait counts from.
+         * @enum {string}
+         */
+        Anchor: "begin" | "end";
+        /** @description Whether a plan is archived. */
+        Archived: {
+            archived: boolean;
+        };
         /** @description A batch. */
         BatchAnswer: {
+            /** @description When it was begun. */
+            begun_at: components["schemas"]["WallTime"];
             /** @description Its bowls, the latest first. */
             bowls: components["schemas"]["BowlRef"][];
-            /** @description Whether its build was begun. */
-            building: boolean;
-            /**
-             * Format: date-time
-             * @description When it was begun.
-             */
-            created_at: string;
+            /** @description Its time. */
+            clock: components["schemas"]["ClockAnswer"];
+            closed_at?: null | components["schemas"]["WallTime"];
+            ended_at?: null | components["schemas"]["WallTime"];
             /**
              * Format: uuid
              * @description Its id.
              */
             id: string;
-            /** @description The maker's name for it. */
+            /** @description The release that worked out what it was begun with. */
+            made_by: string;
+            /** @description What it is called. */
             name: string;
             /** @description The maker's remarks. */
             note: string;
-            /** @description What came out, the first look first. */
-            outcomes: components["schemas"]["OutcomeAnswer"][];
+            /** @description The plan as it was shown then; `null` where that cannot be read. */
+            plan?: unknown;
             /**
-             * Format: date-time
-             * @description When it was last edited.
+             * Format: uuid
+             * @description The plan it was made of; `null` once that is gone.
              */
-            updated_at: string;
+            plan_id?: string | null;
+            /** @description What came out, the first look first. */
+            results: components["schemas"]["ResultAnswer"][];
+            /** @description Where it stands. */
+            stage: components["schemas"]["Stage"];
+            stated?: null | components["schemas"]["PlanInputs"];
+            /** @description What is still to do, a line each. */
+            to_do: components["schemas"]["ToDo"][];
+            /** @description Why it cannot be read, where it cannot; it can be saved as it is. */
+            unreadable?: string | null;
             /**
              * Format: int32
-             * @description Counts its edits; the same as the `ETag`.
+             * @description Counts the edits of name and note; the same as the `ETag`.
              */
             version: number;
         };
-        /** @description A chocolate of the batch. */
-        BatchBowlAnswer: {
-            /** @description What components call it. */
-            key: string;
-            left_over?: null | components["schemas"]["LeftOverAnswer"];
+        /** @description How a batch's time is to run. */
+        BatchClock: {
             /**
              * Format: double
-             * @description What the components take of it.
+             * @description Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
              */
-            needed_g: number;
-            /** @description Remarks. */
-            notes: components["schemas"]["Note"][];
-            plan?: null | components["schemas"]["BowlPlanAnswer"];
-            /**
-             * Format: double
-             * @description What moulds and vessels give back.
-             */
-            returned_g: number;
+            rate: number;
+            skip_to?: null | components["schemas"]["Timestamp"];
         };
         /** @description A batch's name and note. */
         BatchEdit: {
             name: string;
             note: string;
         };
-        /** @description A batch as the maker states it. */
-        BatchInputs: {
-            /** @description The chocolates to be tempered. */
-            bowls: components["schemas"]["BowlInputs"][];
-            /** @description What is made. */
-            components: components["schemas"]["ComponentInputs"][];
-            /**
-             * Format: double
-             * @description The fridge's temperature, where work is to set there once it is touch dry.
-             */
-            fridge_c?: number | null;
-            /**
-             * Format: double
-             * @description The room's relative humidity.
-             */
-            rh_pct: number;
-            /**
-             * Format: double
-             * @description The room's temperature.
-             */
-            room_c: number;
-            /**
-             * Format: double
-             * @description How long it takes to set here, against what is usual; filled in from the shelf.
-             */
-            setting_pace?: number | null;
-        };
         /** @description A batch in a list. */
         BatchLineAnswer: {
+            /** @description When it was begun. */
+            begun_at: components["schemas"]["WallTime"];
             /**
              * Format: uuid
-             * @description Its latest bowl.
+             * @description Its open bowl.
              */
             bowl_id?: string | null;
-            /** @description Whether its build was begun. */
-            building: boolean;
             /** @description How its colours look, `#rrggbb`. */
             colours: string[];
             /** @description What is made, by name. */
             components: string[];
-            /**
-             * Format: date-time
-             * @description When it was poured or given up.
-             */
-            ended_at?: string | null;
+            deleted_at?: null | components["schemas"]["WallTime"];
+            ended_at?: null | components["schemas"]["WallTime"];
             /** @description Its chocolates. */
             families: components["schemas"]["Family"][];
-            /** @description Why it was given up. */
+            /** @description Why it was given up, where it was. */
             gave_up?: string | null;
             /**
              * Format: uuid
              * @description Its id.
              */
             id: string;
-            /** @description The maker's name for it. */
+            /** @description When anything happened to it last. */
+            last_at: components["schemas"]["WallTime"];
+            /** @description What it is called. */
             name: string;
             /**
-             * Format: int32
-             * @description How many times the outcome was noted.
+             * Format: uuid
+             * @description The plan it was made of; `null` once that is gone.
              */
-            outcomes: number;
+            plan_id?: string | null;
+            /**
+             * Format: int32
+             * @description How many times a result was noted.
+             */
+            results: number;
             /** @description Where it stands. */
-            stage: components["schemas"]["BatchStage"];
+            stage: components["schemas"]["Stage"];
             /**
              * Format: double
-             * @description What to weigh out of all its chocolates; `null` where it cannot be planned.
+             * @description What was to be weighed out of all its chocolates.
              */
             to_weigh_g?: number | null;
+            /** @description Whether anything is still to do. */
+            unfinished: boolean;
+            /** @description Why it cannot be read, where it cannot; it can be saved as it is. */
+            unreadable?: string | null;
+        };
+        /** @description A page of batches. */
+        BatchPage: {
+            /** @description The batches, those of the newest activity first. */
+            batches: components["schemas"]["BatchLineAnswer"][];
+            /** @description Where the next page begins: its `after`; `null` on the last. */
+            next?: string | null;
+        };
+        /** @description A batch of a plan, in short. */
+        BatchRef: {
+            /** @description When it was begun. */
+            begun_at: components["schemas"]["WallTime"];
+            ended_at?: null | components["schemas"]["WallTime"];
             /**
-             * Format: date-time
-             * @description When it was last edited.
+             * Format: uuid
+             * @description Its id.
              */
-            updated_at: string;
+            id: string;
+            /** @description Where it stands. */
+            stage: components["schemas"]["Stage"];
         };
-        /** @description Everything that follows from what is stated of a batch. */
-        BatchPlanAnswer: {
-            /** @description The chocolates. */
-            bowls: components["schemas"]["BatchBowlAnswer"][];
-            /** @description What is made. */
-            components: components["schemas"]["ComponentPlanAnswer"][];
-            /** @description Remarks on all of it together. */
-            notes: components["schemas"]["Note"][];
-            /** @description The room. */
-            room: components["schemas"]["RoomAnswer"];
-        };
-        /**
-         * @description Where a batch stands.
-         * @enum {string}
-         */
-        BatchStage: "planned" | "at_bench" | "poured" | "lost";
         /** @description Every open bowl, the one that needs hands first on top. */
         BenchAnswer: {
             /** @description The bowls, in order. */
             bowls: components["schemas"]["BenchBowlAnswer"][];
-            /**
-             * Format: date-time
-             * @description Real time when this was answered.
-             */
-            now: string;
+            /** @description Wall time when this was answered. */
+            now: components["schemas"]["WallTime"];
         };
         /** @description A bowl at the bench, in short. */
         BenchBowlAnswer: {
@@ -1433,11 +1638,7 @@ export interface components {
             latest?: null | components["schemas"]["LatestAnswer"];
             /** @description Whether it needs hands. */
             needs: components["schemas"]["NeedsAnswer"];
-            /**
-             * Format: date-time
-             * @description When it will, in real time.
-             */
-            needs_at?: string | null;
+            needs_at?: null | components["schemas"]["WallTime"];
             /** @description Whether it is on the heat until taken off. */
             on_heat: boolean;
             /** @description Where it stands. */
@@ -1622,8 +1823,6 @@ export interface components {
              * @description Seed added so far.
              */
             seeded_g: number;
-            /** @description After the pour: what is due when. */
-            setting: components["schemas"]["CountdownAnswer"][];
             /**
              * Format: double
              * @description Where the cooling aims.
@@ -1727,11 +1926,6 @@ export interface components {
              * @description A thermometer from the shelf, in place of `offset_c`.
              */
             thermometer_id?: string | null;
-            /**
-             * Format: double
-             * @description How thick a slab is poured from it, where one is.
-             */
-            thickness_mm?: number | null;
             tint?: null | components["schemas"]["TintInputs"];
             /**
              * Format: double
@@ -1762,11 +1956,6 @@ export interface components {
             stock?: null | components["schemas"]["StockAnswer"];
             /**
              * Format: double
-             * @description How thick a slab is poured from it, where one is.
-             */
-            thickness_mm?: number | null;
-            /**
-             * Format: double
              * @description What to weigh out.
              */
             to_weigh_g: number;
@@ -1777,6 +1966,9 @@ export interface components {
         BowlRef: {
             /** @description Which of the batch's chocolates it is. */
             chocolate: string;
+            ended_at?: null | components["schemas"]["WallTime"];
+            /** @description Why it was given up. */
+            gave_up?: string | null;
             /**
              * Format: uuid
              * @description Its id.
@@ -1784,10 +1976,17 @@ export interface components {
             id: string;
             /**
              * Format: date-time
-             * @description When it was taken to the bench.
+             * @description When it was opened, in the batch's time.
              */
             opened_at: string;
+            /** @description Where it stands. */
+            status: components["schemas"]["BowlStanding"];
         };
+        /**
+         * @description Where a bowl stands.
+         * @enum {string}
+         */
+        BowlStanding: "open" | "poured" | "given_up";
         /** @description A bowl, and the plan it was opened by. */
         BowlWithPlan: {
             /**
@@ -1799,44 +1998,15 @@ export interface components {
             batch_name: string;
             /** @description The bowl as it stands. */
             bowl: components["schemas"]["BowlAnswer"];
+            ended_wall?: null | components["schemas"]["WallTime"];
             /** @description The plan, frozen when the bowl was opened. */
             plan: components["schemas"]["BowlPlanAnswer"];
+            /**
+             * Format: uuid
+             * @description The plan that is made of; `null` once that is gone.
+             */
+            plan_id?: string | null;
             taken?: null | components["schemas"]["TakenAnswer"];
-        };
-        /** @description A build as it stands. */
-        BuildAnswer: {
-            /**
-             * Format: uuid
-             * @description Its batch.
-             */
-            batch_id: string;
-            /** @description Its batch's name. */
-            batch_name: string;
-            /** @description Its time. */
-            clock: components["schemas"]["ClockAnswer"];
-            /** @description What is coming, the soonest first. */
-            coming: components["schemas"]["ComingAnswer"][];
-            /**
-             * Format: uuid
-             * @description The latest event that can be taken back.
-             */
-            last_event?: string | null;
-            now?: null | components["schemas"]["InstructionAnswer"];
-            /** @description How far each component is. */
-            progress: components["schemas"]["ProgressAnswer"][];
-        };
-        /** @description How a build's time is to run. */
-        BuildClock: {
-            /**
-             * Format: double
-             * @description Kitchen seconds per real second, 0 to 3600: 1 in a real kitchen.
-             */
-            rate: number;
-            /**
-             * Format: date-time
-             * @description Moves on to this moment of the build's time, if it is still ahead; at most 31 days.
-             */
-            skip_to?: string | null;
         };
         /** @description The caps of a filled mould. */
         CapInputs: {
@@ -2036,6 +2206,15 @@ export interface components {
              */
             price_per_kg?: number | null;
         };
+        /** @description A field that both changed, each to something else. */
+        Clash: {
+            /** @description The field's path. */
+            field: string;
+            /** @description What was sent now. */
+            mine: unknown;
+            /** @description What was kept meanwhile. */
+            theirs: unknown;
+        };
         /** @description A bowl's own time. */
         ClockAnswer: {
             /**
@@ -2050,6 +2229,10 @@ export interface components {
             rate: number;
             /** @description Whether the simulated thermometer measures this bowl. */
             simulated: boolean;
+        };
+        /** @description Whether a batch is closed. */
+        Closed: {
+            closed: boolean;
         };
         /** @description Clusters, as the maker states them. */
         ClustersInputs: {
@@ -2082,7 +2265,7 @@ export interface components {
             pct_of_total: number;
             /** Format: double */
             pigment_g: number;
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /** Format: double */
             total_g: number;
         };
@@ -2117,7 +2300,7 @@ export interface components {
              */
             film_g: number;
             notes: components["schemas"]["Note"][];
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description How thick it lies.
@@ -2218,7 +2401,7 @@ export interface components {
             /** @description Whether it goes through cloth. */
             strained: boolean;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description A colour, and how much of it. */
         ColourRecipeRequest: {
@@ -2238,7 +2421,7 @@ export interface components {
             ];
             /** @description On a screen, `#rrggbb`. */
             srgb: string;
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description Films over a ground, from the face inward. */
         ColourStackRequest: {
@@ -2249,13 +2432,11 @@ export interface components {
         ComingAnswer: {
             /**
              * Format: date-time
-             * @description When, most likely.
+             * @description When, most likely, in the batch's time.
              */
             at: string;
             /** @description Whether a window closes then. */
             closes: boolean;
-            /** @description The component's key. */
-            component: string;
             /**
              * Format: date-time
              * @description Not likely before.
@@ -2266,7 +2447,9 @@ export interface components {
              * @description Not likely after.
              */
             latest: string;
-            /** @description The component's name. */
+            /** @description The key of its line of steps. */
+            line: string;
+            /** @description What the maker calls that. */
             name: string;
             /** @description What it is. */
             what: string;
@@ -2321,11 +2504,9 @@ export interface components {
             pieces?: null | components["schemas"]["PiecesAnswer"];
             setting?: null | components["schemas"]["SettingAnswer"];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /** @description What it takes from which bowl. */
             takes: components["schemas"]["PortionAnswer"][];
-            /** @description How it is built. */
-            tasks: components["schemas"]["TaskAnswer"][];
             /**
              * Format: double
              * @description How thick it is in all.
@@ -2342,7 +2523,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description How many of the unit that was asked for.
@@ -2374,7 +2555,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description The bowl's own heat loss, where its mass was given.
@@ -2503,7 +2684,7 @@ export interface components {
              */
             returned_g: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description What to weigh: all coats, what still covers the last one, and the allowance.
@@ -2611,8 +2792,8 @@ export interface components {
          * @enum {string}
          */
         Doubt: "out_of_range" | "jump" | "before_opening" | "ahead_of_time";
-        /** @description When a task opens or closes, seconds after the one that it counts from. */
-        DueAnswer: {
+        /** @description How long after its anchor a window opens or closes, s. */
+        Due: {
             /**
              * Format: double
              * @description Not likely before.
@@ -2623,6 +2804,8 @@ export interface components {
              * @description Not likely after.
              */
             latest_s: number;
+            /** @description Whether a slower or faster setting shifts it. */
+            sets: boolean;
             /**
              * Format: double
              * @description Most likely.
@@ -2630,6 +2813,45 @@ export interface components {
             typical_s: number;
             /** @description What happens then. */
             what: string;
+        };
+        /** @description An action without its id and time; which fields there are goes with the kind. */
+        Entry: {
+            /**
+             * Format: uuid
+             * @description For `amount_corrected`: the action in which it was weighed.
+             */
+            corrects?: string | null;
+            /**
+             * Format: double
+             * @description What was weighed: for `seed_added`, `crystals_added`, `on_stone` and `amount_corrected`.
+             */
+            grams?: number | null;
+            /** @description What was done. */
+            kind: components["schemas"]["ActionName"];
+            /**
+             * Format: uuid
+             * @description For `reading_withdrawn`: the reading that does not count.
+             */
+            reading?: string | null;
+            /** @description For `given_up`. */
+            reason?: string | null;
+            /**
+             * Format: double
+             * @description For `heat`: the length of a burst; without it, on until taken off.
+             */
+            seconds?: number | null;
+            seen?: null | components["schemas"]["Seen"];
+            /**
+             * Format: uuid
+             * @description For `undone`: the action that did not happen.
+             */
+            undoes?: string | null;
+        };
+        /** @description An entry of the record as it was made. */
+        EntryAnswer: components["schemas"]["ActionAnswer"] & {
+            entered_at?: null | components["schemas"]["WallTime"];
+            /** @description Whether it does not stand any more. */
+            undone: boolean;
         };
         /**
          * @description When a temperature is reached, in seconds after the last reading; all `null`
@@ -2849,7 +3071,7 @@ export interface components {
              */
             shortest_min?: number | null;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description What lies in which fridge, in which room. */
         FridgeRequest: {
@@ -2898,7 +3120,7 @@ export interface components {
              * @description Pieces that it fills.
              */
             pieces: number;
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /** Format: double */
             total_g: number;
             /**
@@ -3011,6 +3233,37 @@ export interface components {
          * @enum {string}
          */
         Grounds: "readings" | "one_reading" | "clock";
+        /** @description A batch as it goes on. */
+        GuideAnswer: {
+            /**
+             * Format: uuid
+             * @description The batch.
+             */
+            batch_id: string;
+            /** @description What it is called. */
+            batch_name: string;
+            /** @description Its time. */
+            clock: components["schemas"]["ClockAnswer"];
+            /** @description What is coming, the soonest first. */
+            coming: components["schemas"]["ComingAnswer"][];
+            /**
+             * Format: uuid
+             * @description The latest event that can be taken back.
+             */
+            last_event?: string | null;
+            now?: null | components["schemas"]["InstructionAnswer"];
+            /**
+             * Format: uuid
+             * @description The plan it is made of; `null` once that is gone.
+             */
+            plan_id?: string | null;
+            /** @description How far each line of steps is. */
+            progress: components["schemas"]["ProgressAnswer"][];
+            /** @description Where it stands as a whole. */
+            stage: components["schemas"]["Stage"];
+            /** @description What is still to do, a line each. */
+            to_do: components["schemas"]["ToDo"][];
+        };
         /** @description A microwave, or a water bath. */
         HeatInputs: {
             microwave?: null | components["schemas"]["MicrowaveInputs"];
@@ -3072,24 +3325,31 @@ export interface components {
         };
         /** @description The one thing to do now. */
         InstructionAnswer: {
+            /**
+             * Format: uuid
+             * @description The bowl it waits for, or is poured from, where that is at the bench.
+             */
+            bowl_id?: string | null;
             /** @description What is to be minded while it is done; empty where nothing is. */
             caution: string;
-            /** @description The chocolate that it waits for. */
+            /** @description The chocolate that is to be tempered for it, or that it waits for. */
             chocolate?: string | null;
             closes?: null | components["schemas"]["ComingAnswer"];
-            /** @description The component's key. */
-            component: string;
             /** @description How; what to do instead, where its window was missed. */
             detail: string;
             /** @description Whether it is the finger's check that the surface is dry. */
             is_touch: boolean;
-            /** @description The component's name. */
+            /** @description What sort of work it is. */
+            kind: components["schemas"]["StepKind"];
+            /** @description The key of its line of steps. */
+            line: string;
+            /** @description What the maker calls that. */
             name: string;
             opens?: null | components["schemas"]["ComingAnswer"];
             /** @description How it stands. */
             state: components["schemas"]["InstructionState"];
-            /** @description The task's key. */
-            task: string;
+            /** @description The step's key. */
+            step: string;
             /** @description What to do. */
             text: string;
         };
@@ -3178,6 +3438,11 @@ export interface components {
              * @default null
              */
             stone_c?: number | null;
+            /**
+             * @description The time zone it is in, by its IANA name; schedules and calendars go by it.
+             * @default null
+             */
+            zone?: string | null;
         };
         /** @description One outline, and whether it hangs together. */
         LaidOutAnswer: {
@@ -3300,6 +3565,44 @@ export interface components {
          * @enum {string}
          */
         Level: "info" | "caution" | "stop";
+        /** @description Steps that follow each other. */
+        Line: {
+            /** @description Its key within the batch. */
+            key: string;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description What it is of. */
+            of: components["schemas"]["LineOf"];
+            /** @description Its steps, in order. */
+            steps: components["schemas"]["Step"][];
+        };
+        /** @description What a line is of. */
+        LineOf: {
+            /** @description Its key. */
+            bowl: string;
+            /**
+             * Format: int32
+             * @description Which time it is tempered, from 1.
+             */
+            nth: number;
+            /** @enum {string} */
+            of: "bowl";
+        } | {
+            /**
+             * Format: int32
+             * @description Which cast of it, from 1.
+             */
+            cast: number;
+            /**
+             * Format: int32
+             * @description Of how many.
+             */
+            casts: number;
+            /** @description Its key. */
+            component: string;
+            /** @enum {string} */
+            of: "component";
+        };
         /**
          * @description What it lies on: how its underside looks.
          * @enum {string}
@@ -3352,6 +3655,17 @@ export interface components {
             family: components["schemas"]["Family"];
             /** @description How all the films look over it. */
             looks: string;
+        };
+        /** @description What was seen of it, at one look. */
+        Looks: {
+            /** @description How it shines. */
+            gloss: components["schemas"]["Gloss"];
+            /** @description How it unmoulded. */
+            released: components["schemas"]["Released"];
+            /** @description How it breaks. */
+            snap: components["schemas"]["Snap"];
+            /** @description Streaks and bloom. */
+            streaks: components["schemas"]["Streaks"];
         };
         /** @description A marbled slab, as the maker states it. */
         MarbledInputs: {
@@ -3418,7 +3732,7 @@ export interface components {
              */
             seconds: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description A microwave. */
         MicrowaveInputs: {
@@ -3492,7 +3806,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description The share of the room that it takes up.
@@ -3569,48 +3883,22 @@ export interface components {
          */
         NeedsAnswer: "now" | "later" | "never";
         /** @description An action to be kept. */
-        NewAction: {
-            /**
-             * Format: date-time
-             * @description When it was done; now, if left out.
-             */
-            at?: string | null;
-            /**
-             * Format: double
-             * @description For `seed_added`, `crystals_added` and `on_stone`.
-             */
-            grams?: number | null;
+        NewAction: components["schemas"]["Entry"] & {
+            at?: null | components["schemas"]["Timestamp"];
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice keeps one.
              */
             id?: string | null;
-            /** @description What was done. */
-            kind: components["schemas"]["ActionName"];
-            /** @description For `given_up`. */
-            reason?: string | null;
-            /**
-             * Format: double
-             * @description For `heat`: the length of a burst; without it, on until taken off.
-             */
-            seconds?: number | null;
-            seen?: null | components["schemas"]["Seen"];
-            /**
-             * Format: uuid
-             * @description For `undone`: the action that did not happen.
-             */
-            undoes?: string | null;
         };
-        /** @description A new batch. */
+        /** @description A batch to be begun. */
         NewBatch: {
             /**
              * Format: uuid
-             * @description Made by the sender, so that sending twice makes one.
+             * @description Made by the sender, so that sending twice begins one.
+             * @default null
              */
             id?: string | null;
-            inputs?: null | components["schemas"]["BatchInputs"];
-            name: string;
-            note?: string;
         };
         /** @description A bowl to be opened. */
         NewBowl: {
@@ -3626,13 +3914,7 @@ export interface components {
         };
         /** @description Something that was done, or is taken back. */
         NewEvent: {
-            /**
-             * Format: date-time
-             * @description When; now, if left out.
-             */
-            at?: string | null;
-            /** @description The component's key. */
-            component: string;
+            at?: null | components["schemas"]["Timestamp"];
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice keeps one.
@@ -3642,8 +3924,8 @@ export interface components {
             just_now?: boolean;
             /** @enum {string} */
             kind: "done";
-            /** @description The task's key. */
-            task: string;
+            /** @description The step's key. */
+            step: string;
         } | {
             /**
              * Format: uuid
@@ -3657,6 +3939,14 @@ export interface components {
             id: string;
             /** @enum {string} */
             kind: "undone";
+        } | {
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice keeps one.
+             */
+            id: string;
+            /** @enum {string} */
+            kind: "started_over";
         };
         /** @description Chocolate that came or went. */
         NewMove: {
@@ -3678,26 +3968,20 @@ export interface components {
             /** @description How it moved; what a bowl takes is noted with its pour. */
             kind: components["schemas"]["Move"];
         };
-        /** @description A look to be kept. */
-        NewOutcome: {
-            gloss: components["schemas"]["Gloss"];
+        /** @description A new plan. */
+        NewPlan: {
             /**
              * Format: uuid
-             * @description Made by the sender, so that sending twice keeps one.
+             * @description Made by the sender, so that sending twice makes one.
              */
             id?: string | null;
+            inputs?: null | components["schemas"]["PlanInputs"];
+            name: string;
             note?: string;
-            released: components["schemas"]["Released"];
-            snap: components["schemas"]["Snap"];
-            streaks: components["schemas"]["Streaks"];
         };
         /** @description A reading to be kept. */
         NewReading: {
-            /**
-             * Format: date-time
-             * @description When it was read; now, if left out.
-             */
-            at?: string | null;
+            at?: null | components["schemas"]["Timestamp"];
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice keeps one.
@@ -3714,6 +3998,21 @@ export interface components {
              * @description What the thermometer said.
              */
             temp_c: number;
+        };
+        /** @description A look to be kept. */
+        NewResult: {
+            gloss: components["schemas"]["Gloss"];
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice keeps one.
+             */
+            id?: string | null;
+            note?: string;
+            released: components["schemas"]["Released"];
+            /** @description Faults that were seen besides those that the looks are. */
+            seen?: components["schemas"]["Symptom"][];
+            snap: components["schemas"]["Snap"];
+            streaks: components["schemas"]["Streaks"];
         };
         /** @description A thing to be put on the shelf. */
         NewThing: {
@@ -3752,29 +4051,6 @@ export interface components {
          * @enum {string}
          */
         OffsetCheck: "ice_water" | "body";
-        /** @description A look as it is kept. */
-        OutcomeAnswer: {
-            /** @description How it shines. */
-            gloss: components["schemas"]["Gloss"];
-            /**
-             * Format: uuid
-             * @description Its id.
-             */
-            id: string;
-            /** @description The maker's remarks. */
-            note: string;
-            /**
-             * Format: date-time
-             * @description When it was noted.
-             */
-            noted_at: string;
-            /** @description How it let go. */
-            released: components["schemas"]["Released"];
-            /** @description How it breaks. */
-            snap: components["schemas"]["Snap"];
-            /** @description Streaks and bloom. */
-            streaks: components["schemas"]["Streaks"];
-        };
         /** @description What a slab covers. */
         OutlineAnswer: {
             /**
@@ -3996,7 +4272,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description Chocolate to weigh out, with what stays in the bag.
@@ -4099,22 +4375,148 @@ export interface components {
             /** Format: double */
             temp_c: number;
         };
-        /** @description A batch's plan. */
-        PlanOfBatch: {
+        /** @description Everything that follows from what is stated of a plan. */
+        PlanAnswer: {
+            /** @description The chocolates. */
+            bowls: components["schemas"]["PlannedBowlAnswer"][];
+            /** @description What is made. */
+            components: components["schemas"]["ComponentPlanAnswer"][];
+            /** @description The steps: a line for each tempering, then for each cast of each component. */
+            lines: components["schemas"]["Line"][];
+            /** @description Remarks on all of it together. */
+            notes: components["schemas"]["Note"][];
+            /** @description The room. */
+            room: components["schemas"]["RoomAnswer"];
+        };
+        /** @description A plan. */
+        PlanDetail: {
+            /** @description Whether it is archived. */
+            archived: boolean;
+            /** @description What was made of it, the latest first. */
+            batches: components["schemas"]["BatchRef"][];
+            /** @description When anything happened to it last. */
+            changed_at: components["schemas"]["WallTime"];
+            /** @description When it was made. */
+            created_at: components["schemas"]["WallTime"];
+            deleted_at?: null | components["schemas"]["WallTime"];
+            /** @description What is to be mended before it can be planned. */
+            faults: components["schemas"]["Field"][];
             /**
              * Format: uuid
-             * @description Its batch.
+             * @description Its id.
              */
-            batch_id: string;
+            id: string;
             /** @description What the maker states. */
-            inputs: components["schemas"]["BatchInputs"];
-            /** @description What follows. */
-            plan: components["schemas"]["BatchPlanAnswer"];
+            inputs: components["schemas"]["PlanInputs"];
+            /** @description The maker's name for it. */
+            name: string;
+            /** @description The maker's remarks. */
+            note: string;
+            plan?: null | components["schemas"]["PlanAnswer"];
+            /**
+             * Format: int32
+             * @description How many edits can be undone.
+             */
+            undoes: number;
             /**
              * Format: int32
              * @description Counts its edits; the same as the `ETag`.
              */
             version: number;
+        };
+        /** @description What a maker writes of a plan. */
+        PlanEdit: {
+            inputs: components["schemas"]["PlanInputs"];
+            name: string;
+            note: string;
+        };
+        /** @description A plan as the maker states it. */
+        PlanInputs: {
+            /** @description The chocolates to be tempered. */
+            bowls: components["schemas"]["BowlInputs"][];
+            /** @description What is made. */
+            components: components["schemas"]["ComponentInputs"][];
+            /**
+             * Format: double
+             * @description The fridge's temperature, where work is to set there once it is touch dry.
+             */
+            fridge_c?: number | null;
+            /**
+             * Format: double
+             * @description The room's relative humidity.
+             */
+            rh_pct: number;
+            /**
+             * Format: double
+             * @description The room's temperature.
+             */
+            room_c: number;
+            /**
+             * Format: double
+             * @description How long it takes to set here, against what is usual; filled in from the shelf.
+             */
+            setting_pace?: number | null;
+        };
+        /** @description A plan in a list. */
+        PlanLineAnswer: {
+            /** @description Whether it is archived. */
+            archived: boolean;
+            /**
+             * Format: int32
+             * @description How many batches were made of it.
+             */
+            batches: number;
+            /** @description When anything happened to it last. */
+            changed_at: components["schemas"]["WallTime"];
+            /** @description How its colours look, `#rrggbb`. */
+            colours: string[];
+            /** @description What is made, by name. */
+            components: string[];
+            deleted_at?: null | components["schemas"]["WallTime"];
+            /** @description Its chocolates. */
+            families: components["schemas"]["Family"][];
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description The maker's name for it. */
+            name: string;
+            /**
+             * Format: double
+             * @description What to weigh out of all its chocolates; `null` where it cannot be planned.
+             */
+            to_weigh_g?: number | null;
+            /** @description Why it cannot be read, where it cannot; it can be saved as it is. */
+            unreadable?: string | null;
+        };
+        /** @description A page of plans. */
+        PlanPage: {
+            /** @description Where the next page begins: its `after`; `null` on the last. */
+            next?: string | null;
+            /** @description The plans, those of the newest activity first. */
+            plans: components["schemas"]["PlanLineAnswer"][];
+        };
+        /** @description A chocolate of the batch. */
+        PlannedBowlAnswer: {
+            /** @description What components call it. */
+            key: string;
+            /** @description What texts call it. */
+            label: string;
+            left_over?: null | components["schemas"]["LeftOverAnswer"];
+            /**
+             * Format: double
+             * @description What the components take of it.
+             */
+            needed_g: number;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            plan?: null | components["schemas"]["BowlPlanAnswer"];
+            /**
+             * Format: double
+             * @description What moulds and vessels give back.
+             */
+            returned_g: number;
         };
         /** @description A point of the curve. */
         PointAnswer: {
@@ -4167,6 +4569,11 @@ export interface components {
         };
         /** @description A refusal, as `application/problem+json`. */
         Problem: {
+            /**
+             * @description The fields that somebody else changed too, with both values; empty where it is not
+             *     about two edits.
+             */
+            clashes?: components["schemas"]["Clash"][];
             /** @description What happened this time. */
             detail: string;
             /** @description The fields to mend; empty where it is not about a field. */
@@ -4181,21 +4588,21 @@ export interface components {
             /** @description What sort of problem. */
             type: string;
         };
-        /** @description How far a component is. */
+        /** @description How far a line of steps is. */
         ProgressAnswer: {
             /** @description Its key. */
-            component: string;
-            /** @description Its name. */
+            line: string;
+            /** @description What the maker calls it. */
             name: string;
-            /** @description The key of the next task; `null` once it is finished. */
+            /** @description The key of the next step; `null` once it is finished. */
             next?: string | null;
             /**
              * Format: double
              * @description How long it takes to set against what was foretold, where the maker said so.
              */
             pace?: number | null;
-            /** @description Its tasks. */
-            tasks: components["schemas"]["TaskProgress"][];
+            /** @description Its steps. */
+            steps: components["schemas"]["StepProgressAnswer"][];
         };
         /** @description A reading as it is kept. */
         ReadingAnswer: {
@@ -4217,6 +4624,8 @@ export interface components {
              * @description What the thermometer said.
              */
             temp_c: number;
+            /** @description Whether the maker withdrew it: it was mistyped, and does not count. */
+            withdrawn: boolean;
         };
         /** @description How much, and where it goes in. */
         ReadyCrystalsAnswer: {
@@ -4235,7 +4644,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description What is to be tempered. */
         ReadyCrystalsRequest: {
@@ -4293,36 +4702,42 @@ export interface components {
             share_pct: number;
         };
         /**
-         * @description How it let go.
+         * @description How it unmoulded.
          * @enum {string}
          */
         Released: "freely" | "in_places" | "stuck";
-        /** @description A build that goes on. */
+        /** @description A batch that goes on. */
         ReminderAnswer: {
             /**
              * Format: uuid
-             * @description Its batch.
+             * @description The batch.
              */
             batch_id: string;
-            /** @description Its batch's name. */
+            /** @description What it is called. */
             batch_name: string;
-            /**
-             * Format: date-time
-             * @description When it must have gone on, by the wall's clock.
-             */
-            closes_at?: string | null;
-            /**
-             * Format: date-time
-             * @description When it may go on, by the wall's clock; `null` where it may now, or its time is
-             *     held.
-             */
-            opens_at?: string | null;
+            closes_at?: null | components["schemas"]["WallTime"];
+            opens_at?: null | components["schemas"]["WallTime"];
             /** @description How that stands. */
             state: components["schemas"]["InstructionState"];
             /** @description What is next. */
             text: string;
             /** @description What is waited for; empty where nothing is. */
             waits_for: string;
+        };
+        /** @description A look as it is kept. */
+        ResultAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            looks?: null | components["schemas"]["Looks"];
+            /** @description The maker's remarks. */
+            note: string;
+            /** @description When it was noted. */
+            noted_at: components["schemas"]["WallTime"];
+            /** @description The faults that were seen, those that the looks are among them. */
+            seen: components["schemas"]["Symptom"][];
         };
         /** @description Ribbons, as the maker states them. */
         RibbonsInputs: {
@@ -4369,7 +4784,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description The kitchen's air. */
         RoomRequest: {
@@ -4382,13 +4797,15 @@ export interface components {
          * @description The rule that spoke.
          * @enum {string}
          */
-        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "top" | "leave_to_set" | "cut" | "leave_to_shrink" | "release" | "does_not_set" | "build" | "given_up";
-        /** @description A whole bowl: what it was planned as, and everything that happened to it. */
+        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
+        /** @description A whole bowl: what it was planned as, everything that happened to it, and what came out. */
         SavedBowl: {
-            /** @description What was done, in order of time, undoings included. */
+            /** @description What was done, in order of time, undoings and corrections included. */
             actions: components["schemas"]["ActionAnswer"][];
-            /** @description `wide-sheen-bowl-2`. */
+            /** @description `wide-sheen-bowl-3`. */
             format: string;
+            /** @description What it was made with, as it stood on the shelf: for whoever reads the file. */
+            gear?: components["schemas"]["SavedGear"][];
             /** @description What the maker stated. */
             inputs: components["schemas"]["BowlInputs"];
             /** @description The batch's name. */
@@ -4400,8 +4817,36 @@ export interface components {
              * @description When it was taken to the bench.
              */
             opened_at: string;
+            /** @description Photos of the smear and of the pieces. */
+            photos?: components["schemas"]["SavedPhoto"][];
             /** @description The readings, in order of time. */
             readings: components["schemas"]["SavedReading"][];
+            /** @description What came out, the first look first. */
+            results?: components["schemas"]["SavedResult"][];
+            stated?: null | components["schemas"]["PlanInputs"];
+            /** @description What was done of the batch's steps. */
+            steps?: components["schemas"]["SavedEvent"][];
+        };
+        /** @description A step that was done, or taken back. */
+        SavedEvent: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            id: string;
+            just_now?: boolean;
+            /** @description The step that was done; left out where one was taken back, or all of them. */
+            step?: string | null;
+            /**
+             * Format: uuid
+             * @description The event that did not happen.
+             */
+            undoes?: string | null;
+        };
+        /** @description A thing on the shelf that the bowl was made with. */
+        SavedGear: {
+            /** Format: uuid */
+            id: string;
+            thing: components["schemas"]["Thing"];
         };
         /** @description A mould. */
         SavedMouldInputs: {
@@ -4409,6 +4854,17 @@ export interface components {
             mould: components["schemas"]["MouldInputs"];
             /** @description What the maker calls it. */
             name: string;
+        };
+        /** @description A photo with its picture. */
+        SavedPhoto: {
+            /** Format: uuid */
+            id: string;
+            /** @description The picture, JPEG, as base64. */
+            jpeg: string;
+            /** @description Whether it is of the smear; else of the finished pieces. */
+            of_the_smear: boolean;
+            /** Format: date-time */
+            taken_at: string;
         };
         /** @description A reading as it was kept. */
         SavedReading: {
@@ -4429,6 +4885,16 @@ export interface components {
              * @description What it said.
              */
             temp_c: number;
+        };
+        /** @description A look at what came out. */
+        SavedResult: {
+            /** Format: uuid */
+            id: string;
+            looks: components["schemas"]["Looks"];
+            note?: string;
+            /** Format: date-time */
+            noted_at: string;
+            seen?: components["schemas"]["Symptom"][];
         };
         /** @description A tray or a tin. */
         SavedTrayInputs: {
@@ -4537,7 +5003,7 @@ export interface components {
              */
             share_of_melted_pct: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description Where seeding aims.
@@ -4650,7 +5116,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working; a model has none to show. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description The shape of an outline. */
         ShapeInputs: {
@@ -4824,7 +5290,7 @@ export interface components {
              */
             shell_g: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description How long a filled mould waits before it is dumped; `null` where it is brushed,
@@ -4900,7 +5366,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description Thickness once set.
@@ -4967,7 +5433,7 @@ export interface components {
              */
             pour_out_g: number;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description A melted bowl and a stone. */
         SlabSplitRequest: {
@@ -5007,15 +5473,17 @@ export interface components {
              * @description The wait before it at the least, hours.
              */
             least_h: number;
+            /** @description The key of its line of steps. */
+            line: string;
             /**
              * Format: double
              * @description At the most, hours; `null` where any wait does.
              */
             most_h?: number | null;
-            /** @description The component's name. */
+            /** @description What the maker calls that. */
             name: string;
-            /** @description The key of its first task. */
-            task: string;
+            /** @description The key of its first step. */
+            step: string;
             /** @description What is done. */
             texts: string[];
             /**
@@ -5046,6 +5514,11 @@ export interface components {
              */
             thickness: number;
         };
+        /**
+         * @description Where a batch stands.
+         * @enum {string}
+         */
+        Stage: "under_way" | "made" | "lost" | "closed";
         /** @description One stage on the way. */
         StageAnswer: {
             /** @description What is done. */
@@ -5056,17 +5529,46 @@ export interface components {
                 number
             ];
         };
-        /** @description One line of the working behind a figure, as shown under "show the sum". */
+        /** @description One thing to do. */
         Step: {
-            /** @description What the number is. */
-            label: string;
-            /** @description Its unit, as the maker writes it; `C°` is a difference of temperatures. */
-            unit: string;
+            /** @description What is to be minded while it is done; empty where nothing is. */
+            caution: string;
+            /** @description The chocolate it takes, by key. */
+            chocolate?: string | null;
+            /** @description How, in a sentence. */
+            detail: string;
+            /** @description Whether it is the finger's check that the surface is dry. */
+            is_touch: boolean;
+            /** @description Its key within the batch, `line/task`. It stays the same from release to release. */
+            key: string;
+            /** @description What sort of work it is. */
+            kind: components["schemas"]["StepKind"];
+            /** @description What is to be done where its window was missed; empty where it has none. */
+            missed: string;
+            /** @description How long the hands are at it. */
+            takes: components["schemas"]["Takes"];
+            /** @description The tempering that must be ready for it, by key. */
+            tempered?: string | null;
+            /** @description What to do. */
+            text: string;
+            wait?: null | components["schemas"]["Wait"];
+        };
+        /**
+         * @description What sort of work a step is.
+         * @enum {string}
+         */
+        StepKind: "preparing" | "tempering" | "applying" | "pouring" | "waiting" | "chilling" | "finishing";
+        /** @description A step, and when it was done. */
+        StepProgressAnswer: {
             /**
-             * Format: double
-             * @description The number.
+             * Format: date-time
+             * @description When it was done, in the batch's time.
              */
-            value: number;
+            done_at?: string | null;
+            /** @description Its key. */
+            key: string;
+            /** @description What it is. */
+            text: string;
         };
         /** @description What there is of a planned chocolate, and what it costs. */
         StockAnswer: {
@@ -5137,6 +5639,11 @@ export interface components {
             /** @description The stages, in order. */
             stages: components["schemas"]["StageAnswer"][];
         };
+        /**
+         * @description A fault that can be seen, by which its causes can be found.
+         * @enum {string}
+         */
+        Symptom: "dull" | "streaks" | "fat_bloom" | "sugar_bloom" | "soft" | "stuck" | "cracks" | "thin_spots" | "bubbles" | "colour_left" | "thick_in_bowl" | "seized" | "layers_part" | "toppings_fall" | "muddy" | "breaks_on_lifting" | "grey_layer" | "burnt";
         /** @description What a bowl took from the shelf. */
         TakenAnswer: {
             /**
@@ -5157,41 +5664,23 @@ export interface components {
              */
             taken_g: number;
         };
-        /** @description One task of building it. */
-        TaskAnswer: {
-            /** @description What is to be minded while it is done; empty where nothing is. */
-            caution: string;
-            /** @description The chocolate that must be ready for it. */
-            chocolate?: string | null;
-            /** @description How. */
-            detail: string;
-            from?: null | components["schemas"]["DueAnswer"];
-            /** @description Its key within the component. */
-            key: string;
-            /** @description What is to be done where it was missed. */
-            missed: string;
-            /** @description Times count from when this task was done. */
-            since?: string | null;
+        /** @description How long the hands are at a step, s. */
+        Takes: {
             /**
              * Format: double
-             * @description How long the hands are at it.
+             * @description Hardly less.
              */
-            takes_s: number;
-            /** @description What to do. */
-            text: string;
-            until?: null | components["schemas"]["DueAnswer"];
-        };
-        /** @description A task and when it was done. */
-        TaskProgress: {
+            least_s: number;
             /**
-             * Format: date-time
-             * @description When it was done.
+             * Format: double
+             * @description Hardly more.
              */
-            done_at?: string | null;
-            /** @description Its key. */
-            key: string;
-            /** @description What it is. */
-            text: string;
+            most_s: number;
+            /**
+             * Format: double
+             * @description Most likely.
+             */
+            typical_s: number;
         };
         /**
          * @description What is known of the temper.
@@ -5263,6 +5752,8 @@ export interface components {
         });
         /** @description A thing on the shelf. */
         ThingAnswer: {
+            /** @description Whether it is archived. */
+            archived: boolean;
             /**
              * Format: uuid
              * @description Its id.
@@ -5280,8 +5771,9 @@ export interface components {
              * @description What a checked thermometer reads too little.
              */
             offset_c?: number | null;
-            /** @description What the maker states. */
-            thing: components["schemas"]["Thing"];
+            thing?: null | components["schemas"]["Thing"];
+            /** @description Why it cannot be read, where it cannot; it can be saved as it is. */
+            unreadable?: string | null;
             usual?: null | components["schemas"]["WindowsAnswer"];
             /**
              * Format: int32
@@ -5290,6 +5782,11 @@ export interface components {
             version: number;
             windows?: null | components["schemas"]["WindowsAnswer"];
         };
+        /**
+         * Format: date-time
+         * @description A time that somebody sent: RFC 3339, from 2000 to 2100.
+         */
+        Timestamp: string;
         /** @description Coloured cocoa butter that is stirred into a chocolate. */
         TintInputs: {
             /** @description The colour, by its key. */
@@ -5299,6 +5796,19 @@ export interface components {
              * @description How much of it, of the chocolate's weight.
              */
             share_pct: number;
+        };
+        /** @description Something that is still to do. */
+        ToDo: {
+            /** @description The line, by its key. */
+            line: string;
+            /** @description How many steps come after it. */
+            more: number;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Its next step, by key. */
+            step: string;
+            /** @description What that is. */
+            text: string;
         };
         /** @description A region in a chocolate of its own. */
         ToneInputs: {
@@ -5332,7 +5842,7 @@ export interface components {
              */
             pieces?: number | null;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description What goes on top. */
         ToppingInputs: {
@@ -5463,6 +5973,15 @@ export interface components {
             /** @description Its shape. */
             shape: components["schemas"]["TrayInputs"];
         };
+        /** @description A wait for another step. */
+        Wait: {
+            /** @description Which end of it. */
+            anchor: components["schemas"]["Anchor"];
+            closes?: null | components["schemas"]["Due"];
+            opens?: null | components["schemas"]["Due"];
+            /** @description That step's key. */
+            step: string;
+        };
         /** @description How thick a shell is: as wished, or as a wait makes it. */
         WallInputs: {
             /** @enum {string} */
@@ -5486,6 +6005,11 @@ export interface components {
              */
             wait_s: number;
         };
+        /**
+         * Format: date-time
+         * @description A moment by the clock on the wall.
+         */
+        WallTime: string;
         /** @description A bowl. */
         WareInputs: {
             /**
@@ -5570,7 +6094,7 @@ export interface components {
             /** @description Whether any number is the maker's own. */
             own: boolean;
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
             /**
              * Format: double
              * @description Below it the bowl sets up.
@@ -5641,6 +6165,18 @@ export interface components {
             /** @enum {string} */
             kind: "bottled";
         });
+        /** @description One line of the working behind a figure, as shown under "show the sum". */
+        Working: {
+            /** @description What the number is. */
+            label: string;
+            /** @description Its unit, as the maker writes it; `C°` is a difference of temperatures. */
+            unit: string;
+            /**
+             * Format: double
+             * @description The number.
+             */
+            value: number;
+        };
         /** @description A wrap's figures. */
         WrapAnswer: {
             /**
@@ -5656,7 +6192,7 @@ export interface components {
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /** @description The working. */
-            sum: components["schemas"]["Step"][];
+            sum: components["schemas"]["Working"][];
         };
         /** @description A wrap, as the maker states it. */
         WrapInputs: {
@@ -5782,7 +6318,16 @@ export type $defs = Record<string, never>;
 export interface operations {
     list_batches: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Which batches; all, if left out */
+                of?: "all" | "under_way" | "over" | "deleted";
+                /** @description What is to be found in it: a part of a name, of what is made, of a chocolate. */
+                search?: string;
+                /** @description `next` of the page before; the beginning, if left out. */
+                after?: string;
+                /** @description Lines at most, 1 to 200; 50 if left out. */
+                most?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -5794,38 +6339,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BatchLineAnswer"][];
-                };
-            };
-        };
-    };
-    create_batch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewBatch"];
-            };
-        };
-        responses: {
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchAnswer"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
+                    "application/json": components["schemas"]["BatchPage"];
                 };
             };
             422: {
@@ -5954,6 +6468,63 @@ export interface operations {
             };
         };
     };
+    make_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBatch"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     open_bowl: {
         parameters: {
             query?: never;
@@ -5993,73 +6564,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_build: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    begin_build: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
-                };
-            };
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
-                };
-            };
-            404: {
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6077,7 +6582,7 @@ export interface operations {
             };
         };
     };
-    set_build_clock: {
+    set_clock: {
         parameters: {
             query?: never;
             header?: never;
@@ -6088,7 +6593,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BuildClock"];
+                "application/json": components["schemas"]["BatchClock"];
             };
         };
         responses: {
@@ -6097,7 +6602,56 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
+                    "application/json": components["schemas"]["GuideAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    close_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Closed"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchAnswer"];
                 };
             };
             404: {
@@ -6118,7 +6672,36 @@ export interface operations {
             };
         };
     };
-    append_build_event: {
+    save_batch_as_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    append_step_event: {
         parameters: {
             query?: never;
             header?: never;
@@ -6138,7 +6721,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
+                    "application/json": components["schemas"]["GuideAnswer"];
                 };
             };
             201: {
@@ -6146,10 +6729,18 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BuildAnswer"];
+                    "application/json": components["schemas"]["GuideAnswer"];
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6167,99 +6758,7 @@ export interface operations {
             };
         };
     };
-    save_calendar: {
-        parameters: {
-            query?: {
-                /** @description When the first sitting may begin; now, if left out. */
-                start?: string;
-                /** @description Up from, by the clock on the wall: `08:00` if left out. */
-                up_from?: string;
-                /** @description Up until: `22:00` if left out. */
-                up_to?: string;
-                /** @description What that clock is ahead of UTC, in minutes. */
-                utc_offset_min?: number;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "text/calendar": string;
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    read_days: {
-        parameters: {
-            query?: {
-                /** @description When the first sitting may begin; now, if left out. */
-                start?: string;
-                /** @description Up from, by the clock on the wall: `08:00` if left out. */
-                up_from?: string;
-                /** @description Up until: `22:00` if left out. */
-                up_to?: string;
-                /** @description What that clock is ahead of UTC, in minutes. */
-                utc_offset_min?: number;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlotAnswer"][];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    list_outcomes: {
+    read_guide: {
         parameters: {
             query?: never;
             header?: never;
@@ -6275,7 +6774,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["OutcomeAnswer"][];
+                    "application/json": components["schemas"]["GuideAnswer"];
                 };
             };
             404: {
@@ -6286,48 +6785,7 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-        };
-    };
-    append_outcome: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["NewOutcome"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OutcomeAnswer"];
-                };
-            };
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OutcomeAnswer"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            422: {
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6368,7 +6826,10 @@ export interface operations {
     };
     append_piece_photo: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Made by the sender, so that sending twice keeps one. */
+                id?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6381,6 +6842,14 @@ export interface operations {
             };
         };
         responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -6423,7 +6892,7 @@ export interface operations {
             };
         };
     };
-    read_plan: {
+    restore_batch: {
         parameters: {
             query?: never;
             header?: never;
@@ -6439,7 +6908,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanOfBatch"];
+                    "application/json": components["schemas"]["BatchAnswer"];
                 };
             };
             404: {
@@ -6452,30 +6921,23 @@ export interface operations {
             };
         };
     };
-    edit_plan: {
+    list_results: {
         parameters: {
             query?: never;
-            header: {
-                /** @description The ETag that was read */
-                "If-Match": string;
-            };
+            header?: never;
             path: {
                 id: string;
             };
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BatchInputs"];
-            };
-        };
+        requestBody?: never;
         responses: {
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PlanOfBatch"];
+                    "application/json": components["schemas"]["ResultAnswer"][];
                 };
             };
             404: {
@@ -6486,7 +6948,48 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            412: {
+        };
+    };
+    append_result: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewResult"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResultAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResultAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6495,14 +6998,6 @@ export interface operations {
                 };
             };
             422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-            428: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6609,6 +7104,14 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     list_actions: {
@@ -6688,6 +7191,35 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_entries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryAnswer"][];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6790,7 +7322,10 @@ export interface operations {
     };
     append_photo: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Made by the sender, so that sending twice keeps one. */
+                id?: string;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6803,6 +7338,14 @@ export interface operations {
             };
         };
         responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhotoAnswer"];
+                };
+            };
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -7050,35 +7593,12 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
-            422: {
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    batch: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BatchInputs"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchPlanAnswer"];
                 };
             };
             422: {
@@ -7482,6 +8002,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PipingAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanInputs"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanAnswer"];
                 };
             };
             422: {
@@ -7967,6 +8518,515 @@ export interface operations {
             };
         };
     };
+    list_plans: {
+        parameters: {
+            query?: {
+                /** @description Which plans; those in use, if left out */
+                of?: "in_use" | "archived" | "deleted";
+                /** @description What is to be found in it: a part of a name, of what is made, of a chocolate. */
+                search?: string;
+                /** @description `next` of the page before; the beginning, if left out. */
+                after?: string;
+                /** @description Lines at most, 1 to 200; 50 if left out. */
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanPage"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    create_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPlan"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_plan: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that was read */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    delete_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Archived"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    begin_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewBatch"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchAnswer"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_calendar: {
+        parameters: {
+            query?: {
+                /** @description When the first sitting may begin; now, if left out. */
+                start?: string;
+                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                up_from?: string;
+                /** @description Up until: `22:00` if left out. */
+                up_to?: string;
+                /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_days: {
+        parameters: {
+            query?: {
+                /** @description When the first sitting may begin; now, if left out. */
+                start?: string;
+                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                up_from?: string;
+                /** @description Up until: `22:00` if left out. */
+                up_to?: string;
+                /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlotAnswer"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_plan_as_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    undo_plan_edit: {
+        parameters: {
+            query?: never;
+            header: {
+                /** @description The ETag that was read */
+                "If-Match": string;
+            };
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanDetail"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            412: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+            428: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_reminders: {
         parameters: {
             query?: never;
@@ -8018,12 +9078,28 @@ export interface operations {
             };
         };
         responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
                 };
             };
             422: {
@@ -8096,7 +9172,7 @@ export interface operations {
             };
         };
     };
-    put_away: {
+    archive_thing: {
         parameters: {
             query?: never;
             header?: never;
@@ -8122,6 +9198,35 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_thing_as_kept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8199,7 +9304,44 @@ export interface operations {
                     "application/json": components["schemas"]["Problem"];
                 };
             };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_thing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

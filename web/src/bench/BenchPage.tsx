@@ -9,15 +9,15 @@ import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
+import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
 import { Deeds } from "./Deeds";
 import { Instruction } from "./Instruction";
 import { OtherBowls } from "./OtherBowls";
-import { SettingStrip } from "./SettingStrip";
 import { SheenScale } from "./SheenScale";
 import { ThermometerControl } from "./ThermometerControl";
-import { ToTheBuild } from "./ToTheBuild";
+import { ToTheGuide } from "./ToTheGuide";
 import { useBench } from "./useBench";
 import { useBowl } from "./useBowl";
 import { useScreenAwake } from "./useScreenAwake";
@@ -35,6 +35,7 @@ export default function BenchPage() {
       bowlId={bowlId}
       name={known.data.batch_name}
       batchId={known.data.batch_id}
+      planId={known.data.plan_id ?? undefined}
     />
   );
 }
@@ -54,7 +55,14 @@ function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
   );
 }
 
-function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchId: string }) {
+interface BenchProps {
+  bowlId: string;
+  name: string;
+  batchId: string;
+  planId: string | undefined;
+}
+
+function Bench({ bowlId, name, batchId, planId }: BenchProps) {
   const { bowl, connected, clock } = useBowl(bowlId);
   const { act, read, setThermometer, waiting, failing, refusal } = useBench(bowlId, clock);
   const reached = connected && !failing;
@@ -83,7 +91,7 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
         )}
         <OtherBowls bowlId={bowlId} />
         <Instruction bowl={bowl} time={clock} />
-        <SettingStrip bowl={bowl} time={clock} />
+        {bowl.phase === "done" && <AfterThePour batchId={batchId} />}
         <Box
           display="grid"
           rowGap="3"
@@ -134,11 +142,19 @@ function Bench({ bowlId, name, batchId }: { bowlId: string; name: string; batchI
               {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
               {silent ? "Sounds are off" : "Sounds are on"}
             </Button>
-            {bowl.phase === "done" && <ToTheBuild batchId={batchId} />}
+            {bowl.phase === "done" && <ToTheGuide batchId={batchId} />}
+            {!ended && (
+              <Box asChild color="ink" textDecoration="underline" py="4">
+                <Link to={`/build/${batchId}`}>the guide</Link>
+              </Box>
+            )}
+            {!ended && planId && (
+              <Box asChild color="ink" textDecoration="underline" py="4">
+                <Link to={`/plans/${planId}`}>the plan</Link>
+              </Box>
+            )}
             <Box asChild color="ink" textDecoration="underline" py="4">
-              <Link to={ended ? `/log/${batchId}` : `/plans/${batchId}`}>
-                {ended ? `Note what came out: ${name}` : name}
-              </Link>
+              <Link to={`/log/${batchId}`}>{ended ? `Note what came out: ${name}` : name}</Link>
             </Box>
           </Box>
         </Box>

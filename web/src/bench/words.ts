@@ -63,5 +63,9 @@ export function told(action: ActionAnswer): string {
       return "Given up";
     case "undone":
       return "Undone";
+    case "amount_corrected":
+      return `Corrected to ${mass(action.grams ?? 0)}`;
+    case "reading_withdrawn":
+      return "A reading withdrawn";
   }
 }

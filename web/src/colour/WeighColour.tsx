@@ -5,11 +5,11 @@ import { useState } from "react";
 import { api, type BottledAmount, type ColourPlan, type RecipeInputs } from "../api/client";
 import { useShelf } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
-import { useNewBatch } from "../batch/useNewBatch";
 import { Fault } from "../kit/Fault";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { ColourWeighOut } from "../plan/ColourWeighOut";
+import { useNewPlan } from "../plan/useNewPlan";
 import { AmountOfColour, gramsOf } from "../plan/work/AmountOfColour";
 import type { LabFilm } from "./useLook";
 
@@ -32,7 +32,7 @@ export function WeighColour({ films, filled, nameOf }: Props) {
   const at = Math.min(which, films.length - 1);
   const [film, of] = [films[at], filled[at]];
   const kitchen = useShelf().data?.kitchen?.thing;
-  const plan = useNewBatch();
+  const plan = useNewPlan();
   if (!film || !of) return null;
   const shares = of.mix.reduce((sum, { share }) => sum + share, 0) || 1;
   /** Each butter's part; of a mix only the whole can be known. */

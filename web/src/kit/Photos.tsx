@@ -37,7 +37,7 @@ export function Photos({ of, id, what }: Props) {
   const keep = useMutation({
     mutationFn: async (file: File) =>
       answered<PhotoAnswer>(
-        await fetch(`/api/v1/${of}/${id}/photos`, {
+        await fetch(`/api/v1/${of}/${id}/photos?id=${crypto.randomUUID()}`, {
           method: "POST",
           headers: { "Content-Type": file.type || "application/octet-stream" },
           body: await small(file),

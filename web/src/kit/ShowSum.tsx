@@ -1,11 +1,11 @@
 import { Box, Collapsible } from "@chakra-ui/react";
 import { memo } from "react";
-import type { Step } from "../api/client";
+import type { Working } from "../api/client";
 import { unitOf } from "./display";
 import { figure } from "./format";
 
 /** A figure's working, opened by a touch: people trust what they can check. */
-export function ShowSum({ steps, of }: { steps: Step[]; of: string }) {
+export function ShowSum({ steps, of }: { steps: Working[]; of: string }) {
   if (steps.length === 0) return null;
   return (
     <Collapsible.Root lazyMount unmountOnExit>
@@ -39,7 +39,7 @@ const Opener = memo(function Opener({ of }: { of: string }) {
   );
 });
 
-function Steps({ steps }: { steps: Step[] }) {
+function Steps({ steps }: { steps: Working[] }) {
   return (
     <Box as="dl" mt="1" py="2" px="3" bg="bg.subtle" borderRadius="slab" fontSize="sm">
       {steps.map((step, i) => (

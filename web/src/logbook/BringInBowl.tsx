@@ -25,7 +25,7 @@ export function BringInBowl() {
       return accepted<BowlWithPlan>(await api.POST("/api/v1/bowls", { body: saved as any }));
     },
     onSuccess: ({ batch_id }) => {
-      queries.invalidateQueries({ queryKey: keys.batches, exact: true });
+      queries.invalidateQueries({ queryKey: keys.lists });
       navigate(`/log/${batch_id}`);
     },
   });

@@ -1,18 +1,20 @@
 import { Box, Button, Heading } from "@chakra-ui/react";
 import { lazy, Suspense, useState } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
 import { useBatch, useBowlWithPlan } from "../api/queries";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Failed, Loading } from "../kit/Standing";
 import { familyNames } from "../theme/chocolate";
-import { BuiltPanel } from "./BuiltPanel";
-import { OutcomeForm } from "./OutcomeForm";
-import { Outcomes } from "./Outcomes";
+import { BatchDeeds } from "./BatchDeeds";
+import { Corrections } from "./Corrections";
 import { PlanAgainst } from "./PlanAgainst";
 import { RecordPanel } from "./RecordPanel";
+import { ResultForm } from "./ResultForm";
+import { Results } from "./Results";
+import { StepsPanel } from "./StepsPanel";
 import { TakenPanel } from "./TakenPanel";
 
 const Curve = lazy(() => import("../curve/Curve"));
@@ -26,31 +28,41 @@ export default function LogBatchPage() {
   const bowl = useBowlWithPlan(bowlId);
   const failed = batch.error ?? bowl.error;
   if (failed) return <Failed what="batch" error={failed} retry={() => batch.refetch()} />;
-  if (batch.data && !bowlId) {
-    if (batch.data.building) return <WithoutBowl batch={batch.data} />;
-    return <Standing title={batch.data.name}>It has not been at the bench yet.</Standing>;
-  }
+  if (batch.data && !bowlId) return <WithoutBowl batch={batch.data} />;
   if (!batch.data || !bowl.data) return <Loading what="the batch" />;
   return <Entry batch={batch.data} known={bowl.data} onChoose={setChosen} />;
 }
 
-/** What was made without a bowl at the bench: boiled sugar, or built by the guide alone. */
+/** What was made without a bowl at the bench, or has not been there yet. */
 function WithoutBowl({ batch }: { batch: Batch }) {
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         {batch.name}
       </Heading>
-      {batch.note && <Box mb="3">{batch.note}</Box>}
+      {batch.unreadable && (
+        <Box mb="3" fontWeight="560">
+          What was stated of it cannot be read by this release: {batch.unreadable}. It is kept as it
+          is.
+        </Box>
+      )}
+      {batch.note && (
+        <Box mb="3" whiteSpace="pre-line">
+          {batch.note}
+        </Box>
+      )}
       <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }}>
-        <HowItWasBuilt batchId={batch.id} />
+        <Box display="grid" gap="4" alignContent="start">
+          <BatchDeeds batch={batch} />
+          {!batch.unreadable && <WhatWasDone batchId={batch.id} />}
+        </Box>
         <Box display="grid" gap="4" alignContent="start">
           <Panel title="What came out">
-            <Outcomes batch={batch} poured_at={null} lost={false} />
+            <Results batch={batch} poured_at={null} lost={false} />
             <PiecePhotos batchId={batch.id} />
           </Panel>
           <Panel title="Note a look">
-            <OutcomeForm batchId={batch.id} />
+            <ResultForm batchId={batch.id} />
           </Panel>
         </Box>
       </Box>
@@ -66,13 +78,10 @@ function PiecePhotos({ batchId }: { batchId: string }) {
   );
 }
 
-function HowItWasBuilt({ batchId }: { batchId: string }) {
+function WhatWasDone({ batchId }: { batchId: string }) {
   return (
-    <Panel title="How it was built">
-      <BuiltPanel batchId={batchId} />
-      <Box asChild color="ink" textDecoration="underline" mt="3" display="inline-block" py="2">
-        <Link to={`/build/${batchId}`}>Back to the build guide</Link>
-      </Box>
+    <Panel title="What was done when">
+      <StepsPanel batchId={batchId} />
     </Panel>
   );
 }
@@ -99,7 +108,11 @@ function Entry({ batch, known, onChoose }: Props) {
         <Box color={bowl.gave_up ? "stop" : "fg.muted"} fontWeight="560" mt="1">
           {familyNames[plan.windows.family]}, for {plan.made.join(", ") || "bark"}. {words}
         </Box>
-        {batch.note && <Box mt="1">{batch.note}</Box>}
+        {batch.note && (
+          <Box mt="1" whiteSpace="pre-line">
+            {batch.note}
+          </Box>
+        )}
         {batch.bowls.length > 1 && (
           <Box
             as="fieldset"
@@ -154,7 +167,7 @@ function Entry({ batch, known, onChoose }: Props) {
           <PlanAgainst known={known} />
         </Panel>
         <Panel title="What came out">
-          <Outcomes batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
+          <Results batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
           <PiecePhotos batchId={batch.id} />
         </Panel>
         {bowl.tested && (
@@ -162,12 +175,21 @@ function Entry({ batch, known, onChoose }: Props) {
             <Photos of="bowls" id={bowl.id} what="the smear" />
           </Panel>
         )}
-        {batch.building && <HowItWasBuilt batchId={batch.id} />}
+        <BatchDeeds batch={batch} />
+        <WhatWasDone batchId={batch.id} />
         {known.taken && <TakenPanel bowlId={bowl.id} taken={known.taken} />}
+        <Panel title="What was entered">
+          <Corrections
+            bowlId={bowl.id}
+            batchId={batch.id}
+            opened_at={bowl.opened_at}
+            poured={bowl.poured_at != null}
+          />
+        </Panel>
         <RecordPanel bowlId={bowl.id} />
         {!bowl.gave_up && (
           <Panel title="Note a look">
-            <OutcomeForm batchId={batch.id} />
+            <ResultForm batchId={batch.id} />
           </Panel>
         )}
       </Box>

@@ -1,51 +1,62 @@
 import { Box, chakra, Heading } from "@chakra-ui/react";
+import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import type { BatchLine } from "../api/client";
 import { useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
+import { More } from "../kit/More";
+import { SearchField } from "../kit/SearchField";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { Undone } from "../kit/Undone";
 import { BringInBowl } from "./BringInBowl";
 
 const Link = chakra(RouterLink);
 
-/** Every batch that came to an end, the latest first. */
+/** Every batch that came to an end, that of the newest activity first. */
 export default function LogPage() {
-  const batches = useBatches();
+  const [search, setSearch] = useState("");
+  const batches = useBatches("over", search);
   const navigate = useNavigate();
   if (batches.error) {
     return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data) return <Loading what="the log" />;
-  const ended = batches.data
-    .filter((b) => b.stage === "poured" || b.stage === "lost")
-    .sort((a, b) => endedAt(b) - endedAt(a));
-  if (ended.length === 0) {
-    return (
-      <Standing
-        title="The log is empty"
-        action={{ label: "Go to the plans", onClick: () => navigate("/plans") }}
-      >
-        Every bowl that is poured or given up is kept here, with its curve and what came out.
-      </Standing>
-    );
-  }
+  const none = batches.data.length === 0;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
-      <Box display="flex" justifyContent="space-between" alignItems="center" gap="4" py="3">
+      <Box
+        display="flex"
+        justifyContent="space-between"
+        alignItems="center"
+        gap="4"
+        py="3"
+        flexWrap="wrap"
+      >
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Log
         </Heading>
         <BringInBowl />
       </Box>
-      {ended.map((batch) => (
+      <Undone />
+      {none && search === "" ? (
+        <Standing
+          title="The log is empty"
+          action={{ label: "Go to the plans", onClick: () => navigate("/plans") }}
+        >
+          Every batch that is made, given up or closed is kept here, with its curves and what came
+          out.
+        </Standing>
+      ) : (
+        <Box mb="3">
+          <SearchField of="the log" onSearch={setSearch} />
+        </Box>
+      )}
+      {none && search !== "" && <Box color="fg.muted">No batch with “{search}” in it.</Box>}
+      {batches.data.map((batch) => (
         <Link key={batch.id} to={`/log/${batch.id}`} display="block" mb="2">
           <BatchRow batch={batch} />
         </Link>
       ))}
+      <More list={batches} />
     </Box>
   );
-}
-
-function endedAt(batch: BatchLine): number {
-  return Date.parse(batch.ended_at ?? batch.updated_at);
 }

@@ -1,6 +1,6 @@
-import type { NewOutcome } from "../api/client";
+import type { Looks, Symptom } from "../api/client";
 
-/** What can be noted, with the handbook's words, best first. */
+/** What can be noted, best first. */
 export const looks = {
   gloss: { label: "Gloss", words: { glossy: "Glossy", satin: "Satin", dull: "Dull" } },
   snap: { label: "Snap", words: { clean: "Clean", soft: "Soft", bends: "Bends" } },
@@ -10,10 +10,7 @@ export const looks = {
   },
   streaks: { label: "Streaks", words: { none: "None", some: "Some", many: "Many" } },
 } satisfies {
-  [K in "gloss" | "snap" | "released" | "streaks"]: {
-    label: string;
-    words: Record<NewOutcome[K], string>;
-  };
+  [K in keyof Looks]: { label: string; words: Record<Looks[K], string> };
 };
 
 export type Look = keyof typeof looks;
@@ -22,3 +19,26 @@ export const lookNames = Object.keys(looks) as Look[];
 export function lookWord(look: Look, value: string): string {
   return (looks[look].words as Record<string, string>)[value] ?? value;
 }
+
+/** What else can be seen of it, that tells of a cause. */
+export const symptoms: Record<Symptom, string> = {
+  dull: "Dull",
+  streaks: "Grey streaks",
+  fat_bloom: "Fat bloom",
+  sugar_bloom: "Sugar bloom",
+  soft: "Soft",
+  stuck: "Stuck in the mould",
+  cracks: "Cracks",
+  thin_spots: "Thin spots",
+  bubbles: "Bubbles",
+  colour_left: "Colour left behind",
+  thick_in_bowl: "Thick in the bowl",
+  seized: "Seized",
+  layers_part: "Layers part",
+  toppings_fall: "Toppings fall off",
+  muddy: "Muddy colours",
+  breaks_on_lifting: "Breaks on lifting",
+  grey_layer: "A grey layer",
+  burnt: "Burnt",
+};
+export const symptomNames = Object.keys(symptoms) as Symptom[];

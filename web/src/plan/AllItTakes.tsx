@@ -1,13 +1,13 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BatchPlan } from "../api/client";
+import type { WholePlan } from "../api/client";
 import { Chosen } from "../kit/Chosen";
 import { mass } from "../kit/format";
 import { Swatch } from "../kit/Swatch";
 import { chocolateColours } from "../theme/chocolate";
 
 interface Props {
-  plan: BatchPlan;
+  plan: WholePlan;
   names: ReadonlyMap<string, string>;
   chosen: string | undefined;
   onChoose: (key: string) => void;

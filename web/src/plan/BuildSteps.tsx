@@ -1,39 +1,48 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { ComponentPlan } from "../api/client";
+import type { ComponentPlan, Due, Line } from "../api/client";
 import { stretch } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
-
-type Due = NonNullable<ComponentPlan["tasks"][number]["from"]>;
 
 function range(due: Due): string {
   const [a, b] = [stretch(due.earliest_s), stretch(due.latest_s)];
   return a === b ? a : `${a} to ${b}`;
 }
 
-/** A task by its first words, as it is named beside another. */
+/** A step by its first words, as it is named beside another. */
 function inShort(text: string): string {
   const [first = text] = text.split(/[:,.]/);
   return first.toLowerCase();
 }
 
-type Props = Pick<ComponentPlan, "tasks" | "notes" | "checks" | "mistakes" | "sum" | "name">;
+interface Props extends Pick<ComponentPlan, "notes" | "checks" | "mistakes" | "sum" | "name"> {
+  lines: Line[];
+  /** The component's key. */
+  of: string;
+}
 
 /**
- * Its tasks in order, each with its window; what to look for, and what goes wrong. By its
+ * Its steps in order, each with its window; what to look for, and what goes wrong. By its
  * parts: what looks other but is built the same is not drawn anew.
  */
 export const BuildSteps = memo(function BuildSteps(props: Props) {
-  const { tasks, notes, checks, mistakes, sum, name } = props;
-  const textOf = new Map(tasks.map(({ key, text }) => [key, text]));
+  const { lines, of, notes, checks, mistakes, sum, name } = props;
+  const own = lines.filter((line) => line.of.of === "component" && line.of.component === of);
+  const [first] = own;
+  const textOf = new Map(lines.flatMap(({ steps }) => steps.map(({ key, text }) => [key, text])));
   return (
     <Box display="grid" gap="4">
+      {own.length > 1 && (
+        <Box fontWeight="560">
+          In {own.length} runs of the mould, one after the other, each with these steps:
+        </Box>
+      )}
       <Box as="ol" display="grid" gap="1.5" data-testid="build-steps">
-        {tasks.map((task, i) => (
+        {first?.steps.map((step, i) => (
           <Box
             as="li"
-            key={task.key}
+            key={step.key}
             display="grid"
             gridTemplateColumns={{
               base: "28px 1fr",
@@ -47,26 +56,26 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
             </Box>
             <Box>
               <Box as="span" fontWeight="600">
-                {task.text}.
+                {step.text}.
               </Box>{" "}
               <Box as="span" color="fg.muted" fontSize="sm">
-                {task.detail} {task.caution}
+                {step.detail} {step.caution}
               </Box>
             </Box>
             <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>
-              {task.from && (
+              {step.wait?.opens && (
                 <Box>
-                  {task.from.what}: <strong>{range(task.from)}</strong>
+                  {step.wait.opens.what}: <strong>{range(step.wait.opens)}</strong>
                 </Box>
               )}
-              {task.until && (
+              {step.wait?.closes && (
                 <Box>
-                  {task.until.what} <strong>{range(task.until)}</strong>
+                  {step.wait.closes.what} <strong>{range(step.wait.closes)}</strong>
                 </Box>
               )}
-              {task.since && (task.from || task.until) && (
+              {step.wait && (step.wait.opens || step.wait.closes) && (
                 <Box color="fg.muted" fontSize="xs">
-                  after “{inShort(textOf.get(task.since) ?? "")}”
+                  after “{inShort(textOf.get(step.wait.step) ?? "")}”
                 </Box>
               )}
             </Box>

@@ -2,26 +2,26 @@ import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
 import { useParams } from "react-router";
-import type { Batch, ComponentPlan, PlanOfBatch } from "../api/client";
-import { useBatch, usePlan, useShelf } from "../api/queries";
+import type { ComponentPlan, Line, Plan, WholePlan } from "../api/client";
+import { usePlan, useShelf } from "../api/queries";
 import { inDisplay } from "../kit/display";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
-import { Failed, Loading } from "../kit/Standing";
+import { Failed, Loading, Standing } from "../kit/Standing";
 import { bowlNames } from "./names";
 
-/** Everything of a batch on one sheet of paper. */
+/** Everything of a plan on one sheet of paper. */
 export default function CardPage() {
-  const { batchId = "" } = useParams();
-  const batch = useBatch(batchId);
-  const plan = usePlan(batchId);
-  const failed = batch.error ?? plan.error;
-  if (failed) return <Failed what="card" error={failed} retry={() => batch.refetch()} />;
-  if (!batch.data || !plan.data) return <Loading what="the card" />;
-  return <Card batch={batch.data} kept={plan.data} />;
+  const { planId = "" } = useParams();
+  const kept = usePlan(planId);
+  if (kept.error) return <Failed what="card" error={kept.error} retry={() => kept.refetch()} />;
+  if (!kept.data) return <Loading what="the card" />;
+  const { plan } = kept.data;
+  if (!plan) return <Standing title="No card">The plan has something to mend first.</Standing>;
+  return <Card kept={kept.data} plan={plan} />;
 }
 
-function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
-  const { inputs, plan } = kept;
+function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
+  const { inputs } = kept;
   const shelf = useShelf().data;
   const names = useMemo(() => bowlNames(inputs.bowls, shelf), [inputs.bowls, shelf]);
   const small = plan.components.length > 4;
@@ -50,14 +50,14 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
       >
         <Box display="flex" justifyContent="space-between" gap="4" alignItems="baseline">
           <Heading as="h1" textStyle="title" fontSize="xl">
-            {batch.name}
+            {kept.name}
           </Heading>
           <Box>
             Room {temperature(inputs.room_c)}, {inputs.rh_pct} % humid
             {inputs.fridge_c != null && `, fridge ${temperature(inputs.fridge_c)}`}
           </Box>
         </Box>
-        {batch.note && <Box>{batch.note}</Box>}
+        {kept.note && <Box whiteSpace="pre-line">{kept.note}</Box>}
         {/* On a narrow screen it is pushed sideways by itself. */}
         <Box overflowX="auto" tabIndex={0} mt="3" _print={{ overflowX: "visible" }}>
           <Box
@@ -123,7 +123,7 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
           _print={{ columnCount: plan.components.length > 1 ? 2 : 1 }}
         >
           {plan.components.map((component) => (
-            <OnCard key={component.key} component={component} names={names} />
+            <OnCard key={component.key} component={component} lines={plan.lines} names={names} />
           ))}
         </Box>
         <Box mt="3" as="ul" ps="4" listStyleType="square">
@@ -137,22 +137,30 @@ function Card({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
 }
 
 /** What must not be missing on paper: each caution once. */
-function cautions(plan: PlanOfBatch["plan"]): string[] {
+function cautions(plan: WholePlan): string[] {
   const all = [...plan.notes, ...plan.room.notes, ...plan.components.flatMap(({ notes }) => notes)];
   return [...new Set(all.filter(({ level }) => level !== "info").map(({ text }) => text))];
 }
 
 interface OnCardProps {
   component: ComponentPlan;
+  lines: Line[];
   names: ReadonlyMap<string, string>;
 }
 
-function OnCard({ component, names }: OnCardProps) {
-  const { takes, goods, tasks, pieces, keeps } = component;
+function OnCard({ component, lines, names }: OnCardProps) {
+  const { takes, goods, pieces, keeps } = component;
+  const of = lines.filter(
+    (line) => line.of.of === "component" && line.of.component === component.key,
+  );
+  const steps = of[0]?.steps ?? [];
   return (
     <Box borderTopWidth="2px" borderColor="fg" pt="1" mb="3" css={{ breakInside: "avoid" }}>
       <Box display="flex" justifyContent="space-between" gap="3">
-        <strong>{component.name}</strong>
+        <strong>
+          {component.name}
+          {of.length > 1 && `, ${of.length} runs of the mould`}
+        </strong>
         <span>
           {component.area_cm2 != null && `${Math.round(component.area_cm2)} cm², `}
           {component.thickness_mm != null && `${Math.round(component.thickness_mm * 10) / 10} mm`}
@@ -168,13 +176,13 @@ function OnCard({ component, names }: OnCardProps) {
         ].join(", ")}
       </Box>
       <Box as="ol" listStyleType="none" mt="0.5">
-        {tasks.map(({ key, text, from, until }) => (
+        {steps.map(({ key, text, wait }) => (
           <Box as="li" key={key} display="flex" gap="2">
             <span aria-hidden>☐</span>
             <span>
               {text}
-              {from && `, ${from.what} after ${range(from)}`}
-              {until && `, ${until.what} ${range(until)}`}
+              {wait?.opens && `, ${wait.opens.what} after ${range(wait.opens)}`}
+              {wait?.closes && `, ${wait.closes.what} ${range(wait.closes)}`}
             </span>
           </Box>
         ))}

@@ -1,7 +1,7 @@
 import { Box, IconButton, Stack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { memo, useCallback, useMemo } from "react";
-import type { BatchInputs, BatchPlan, Family, KindAnswer } from "../api/client";
+import type { Family, KindAnswer, PlanInputs, WholePlan } from "../api/client";
 import { useKinds } from "../api/queries";
 import { mass } from "../kit/format";
 import { Panel } from "../kit/Panel";
@@ -21,8 +21,8 @@ import type { Edit } from "./usePlanDraft";
 import { WorkFields } from "./work/WorkFields";
 
 interface Props {
-  draft: BatchInputs;
-  plan: BatchPlan;
+  draft: PlanInputs;
+  plan: WholePlan;
   /** Which component is shown. */
   index: number;
   names: ReadonlyMap<string, string>;
@@ -187,7 +187,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
 });
 
 /** What a component weighs, chocolate and all. */
-function weight(plan: BatchPlan, key: string): string {
+function weight(plan: WholePlan, key: string): string {
   const planned = plan.components.find((one) => one.key === key);
   if (!planned) return "";
   const parts = [...planned.takes, ...planned.goods.filter(({ goes }) => goes !== "boiled away")];

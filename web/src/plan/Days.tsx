@@ -1,7 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import type { Slot } from "../api/client";
-import { type DaysAsked, useDays } from "../api/queries";
+import { type DaysAsked, useDays, useShelf } from "../api/queries";
 import { Fault } from "../kit/Fault";
 import { fullDay, time } from "../kit/format";
 import { Panel } from "../kit/Panel";
@@ -30,23 +30,24 @@ function waits({ least_h, most_h, waits_for }: Slot): string {
 }
 
 interface Props {
-  batchId: string;
-  /** Counts the batch's edits: the days follow what was saved. */
+  planId: string;
+  /** Counts the plan's edits: the days follow what was saved. */
   version: number;
 }
 
 /** The order over hours: when the hands are needed, and the waits between. */
-export const Days = memo(function Days({ batchId, version }: Props) {
+export const Days = memo(function Days({ planId, version }: Props) {
   const [start, setStart] = useState(() => localStart(nextHour()));
   const [up, setUp] = useState<[string, string]>(["08:00", "22:00"]);
+  const kitchen = useShelf().data?.kitchen;
   const begun = new Date(start);
   const asked: DaysAsked = {
     start: (Number.isNaN(begun.getTime()) ? nextHour() : begun).toISOString(),
     up_from: up[0],
     up_to: up[1],
-    utc_offset_min: -begun.getTimezoneOffset() || 0,
+    ...(!kitchen?.thing.zone && { zone: Intl.DateTimeFormat().resolvedOptions().timeZone }),
   };
-  const days = useDays(batchId, asked, version);
+  const days = useDays(planId, asked, version);
   const slots = days.data ?? [];
   // Work of one sitting needs no days.
   if (slots.every(({ waits_for }) => waits_for === "") && !days.error) return null;
@@ -77,7 +78,7 @@ export const Days = memo(function Days({ batchId, version }: Props) {
           />
         </Box>
         <Link
-          href={`/api/v1/batches/${batchId}/calendar?${query}`}
+          href={`/api/v1/plans/${planId}/calendar?${query}`}
           download
           color="ink"
           textDecoration="underline"
@@ -100,7 +101,7 @@ export const Days = memo(function Days({ batchId, version }: Props) {
             </Box>
             <Box display="grid" gap="2">
               {of.map((slot) => (
-                <Sitting key={`${slot.component} ${slot.task}`} slot={slot} />
+                <Sitting key={slot.step} slot={slot} />
               ))}
             </Box>
           </Box>

@@ -1,13 +1,19 @@
-import { Button } from "@chakra-ui/react";
-import { useMutation } from "@tanstack/react-query";
+import { Box, Button, chakra } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { memo } from "react";
-import { useNavigate } from "react-router";
-import { api, type BowlWithPlan } from "../api/client";
+import { Link as RouterLink, useNavigate } from "react-router";
+import { api, type Batch, type BatchRef, type BowlWithPlan } from "../api/client";
+import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { Fault } from "../kit/Fault";
+import { day } from "../kit/format";
+
+const Link = chakra(RouterLink);
 
 interface Props {
-  batchId: string;
+  planId: string;
+  /** Its batches, the latest first. */
+  batches: BatchRef[];
   /** The chocolate that is shown, where something is made from it. */
   chocolate: string | undefined;
   /** Its name, where there are several. */
@@ -16,30 +22,41 @@ interface Props {
   save: () => Promise<void>;
 }
 
-/** Where it goes from here: to the bench, or on to the build. */
-export const Goings = memo(function Goings({ batchId, chocolate, name, faulty, save }: Props) {
+/** Where it goes from here: to the bench, or on to the guide. */
+export const Goings = memo(function Goings(props: Props) {
+  const { planId, batches, chocolate, name, faulty, save } = props;
   const navigate = useNavigate();
-  const params = { path: { id: batchId } };
+  const queries = useQueryClient();
+  const begin = async () => {
+    await save();
+    const batch = accepted<Batch>(
+      await api.POST("/api/v1/plans/{id}/batches", {
+        params: { path: { id: planId } },
+        body: { id: crypto.randomUUID() },
+      }),
+    );
+    queries.invalidateQueries({ queryKey: keys.lists });
+    queries.invalidateQueries({ queryKey: keys.plan(planId) });
+    return batch;
+  };
   const open = useMutation({
     mutationFn: async () => {
-      await save();
+      const batch = await begin();
       return accepted<BowlWithPlan>(
         await api.POST("/api/v1/batches/{id}/bowls", {
-          params,
+          params: { path: { id: batch.id } },
           body: { id: crypto.randomUUID(), chocolate: chocolate ?? null, simulated: false },
         }),
       );
     },
     onSuccess: ({ bowl }) => navigate(`/bench/${bowl.id}`),
   });
-  const build = useMutation({
-    mutationFn: async () => {
-      await save();
-      accepted(await api.POST("/api/v1/batches/{id}/build", { params }));
-    },
-    onSuccess: () => navigate(`/build/${batchId}`),
+  const guide = useMutation({
+    mutationFn: begin,
+    onSuccess: ({ id }) => navigate(`/build/${id}`),
   });
-  const failed = open.error ?? build.error;
+  const failed = open.error ?? guide.error;
+  const underWay = batches.find(({ stage }) => stage === "under_way");
   const look = {
     size: "lg",
     h: "auto",
@@ -48,29 +65,38 @@ export const Goings = memo(function Goings({ batchId, chocolate, name, faulty, s
     maxW: "full",
     whiteSpace: "normal",
   } as const;
+  const solid = { bg: "ink", color: "onInk" };
+  const outline = { variant: "outline", borderColor: "border.emphasized" } as const;
+  const busy = faulty || open.isPending || guide.isPending;
   return (
     <>
-      {chocolate !== undefined && (
-        <Button
-          {...look}
-          bg="ink"
-          color="onInk"
-          disabled={faulty || open.isPending}
-          onClick={() => open.mutate()}
-        >
-          {name === undefined ? "Take it to the bench" : `Take the ${name} to the bench`}
-        </Button>
+      {underWay ? (
+        <>
+          <Button {...look} {...solid} asChild>
+            <Link to={`/build/${underWay.id}`}>Go on: begun {day(underWay.begun_at)}</Link>
+          </Button>
+          <Button {...look} {...outline} disabled={busy} onClick={() => guide.mutate()}>
+            Begin another batch
+          </Button>
+        </>
+      ) : (
+        <>
+          {chocolate !== undefined && (
+            <Button {...look} {...solid} disabled={busy} onClick={() => open.mutate()}>
+              {name === undefined ? "Take it to the bench" : `Take the ${name} to the bench`}
+            </Button>
+          )}
+          <Button {...look} {...outline} disabled={busy} onClick={() => guide.mutate()}>
+            Build guide
+          </Button>
+        </>
       )}
-      <Button
-        {...look}
-        variant="outline"
-        borderColor="border.emphasized"
-        disabled={faulty || build.isPending}
-        onClick={() => build.mutate()}
-      >
-        Build guide
-      </Button>
       {failed && <Fault width="full">That could not be begun: {failed.message}</Fault>}
+      {underWay && (
+        <Box width="full" fontSize="sm" color="fg.muted">
+          What was begun goes on as it was planned then: changes made here go into the next batch.
+        </Box>
+      )}
     </>
   );
 });

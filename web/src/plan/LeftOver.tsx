@@ -1,10 +1,10 @@
 import { Box, Button } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BatchBowl, ComponentInputs } from "../api/client";
+import type { ComponentInputs, PlannedBowl } from "../api/client";
 import { mass } from "../kit/format";
 
 interface Props {
-  left: NonNullable<BatchBowl["left_over"]>;
+  left: NonNullable<PlannedBowl["left_over"]>;
   onAdd: (component: ComponentInputs) => void;
 }
 

@@ -1,15 +1,17 @@
 import { Box, Stack } from "@chakra-ui/react";
 import { useCallback, useMemo, useState } from "react";
 import { useParams } from "react-router";
-import type { Batch, BowlInputs, ComponentInputs, PlanOfBatch } from "../api/client";
-import { useBatch, usePlan, useShelf } from "../api/queries";
+import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
+import { usePlan, useShelf } from "../api/queries";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
+import { TextField } from "../kit/TextField";
 import { useSame } from "../kit/useSame";
 import { AllItTakes } from "./AllItTakes";
 import { BowlChoice } from "./BowlChoice";
 import { BowlPanels } from "./BowlPanels";
+import { Clashes } from "./Clashes";
 import { ColourWeighOut } from "./ColourWeighOut";
 import { ComponentPanel } from "./ComponentPanel";
 import { Days } from "./Days";
@@ -18,6 +20,7 @@ import { Goings } from "./Goings";
 import { LeftOver } from "./LeftOver";
 import { NameField } from "./NameField";
 import { bowlNames } from "./names";
+import { PlanDeeds } from "./PlanDeeds";
 import { RoomFields } from "./RoomFields";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
 import { WeighOut } from "./WeighOut";
@@ -28,21 +31,32 @@ const savingWords: Record<Saving, string> = {
   saving: "Saving…",
   refused: "Not saved: mend the marked fields",
   offline: "Not saved: no connection, trying again",
-  replaced: "Changed on another screen; this is the newer one",
+  merged: "Saved, with what another screen changed",
+  clash: "Not saved: changed on another screen too",
+};
+
+/** What stands where a plan cannot be worked out before it is mended. */
+const nothing: WholePlan = {
+  bowls: [],
+  components: [],
+  lines: [],
+  notes: [],
+  room: { dew_point_c: Number.NaN, notes: [], sum: [] },
 };
 
 export default function PlanPage() {
-  const { batchId = "" } = useParams();
-  const batch = useBatch(batchId);
-  const plan = usePlan(batchId);
-  const failed = batch.error ?? plan.error;
-  if (failed) return <Failed what="plan" error={failed} retry={() => batch.refetch()} />;
-  if (!batch.data || !plan.data) return <Loading what="the plan" />;
-  return <Plan key={batchId} batch={batch.data} kept={plan.data} />;
+  const { planId = "" } = useParams();
+  const plan = usePlan(planId);
+  if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
+  if (!plan.data) return <Loading what="the plan" />;
+  return <Drafted key={planId} kept={plan.data} />;
 }
 
-function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
-  const { draft, plan, errors, saving, change, save } = usePlanDraft(kept);
+function Drafted({ kept }: { kept: Plan }) {
+  const whole = usePlanDraft(kept);
+  const { errors, saving, clashes, change, say, save, settle, undo } = whole;
+  const draft = whole.draft.inputs;
+  const plan = whole.plan ?? nothing;
   const [chosen, setChosen] = useState(0);
   const [chosenBowl, setChosenBowl] = useState<string>();
   const shelf = useShelf().data;
@@ -100,23 +114,27 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
       <Box display="flex" alignItems="center" gap="4" mb="3" flexWrap="wrap">
-        <NameField batch={batch} />
+        <NameField name={whole.draft.name} error={errors.name} onSay={say} />
         <Box
           role="status"
           data-testid="saving"
           fontSize="sm"
-          color={saving === "saved" || saving === "saving" ? "fg.muted" : "stop"}
+          color={
+            saving === "refused" || saving === "offline" || saving === "clash" ? "stop" : "fg.muted"
+          }
         >
           {faulty ? savingWords.refused : savingWords[saving]}
         </Box>
         <Goings
-          batchId={batch.id}
+          planId={kept.id}
+          batches={kept.batches}
           chocolate={bowlPlan?.plan ? bowlKey : undefined}
           name={draft.bowls.length > 1 && bowlKey !== undefined ? names.get(bowlKey) : undefined}
           faulty={faulty}
           save={save}
         />
       </Box>
+      <Clashes clashes={clashes} onSettle={settle} />
       <Box
         display="grid"
         gap="4"
@@ -161,6 +179,16 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
               onChange={changeBowl}
             />
           )}
+          <Panel title="Remarks">
+            <TextField
+              label="For whoever makes it"
+              kind="lines"
+              value={whole.draft.note}
+              error={errors.note}
+              onChange={(note) => say({ note })}
+            />
+          </Panel>
+          <PlanDeeds kept={kept} draft={whole.draft} save={save} undo={undo} />
         </Stack>
         <Box
           display="grid"
@@ -187,10 +215,10 @@ function Plan({ batch, kept }: { batch: Batch; kept: PlanOfBatch }) {
             {bowlPlan?.left_over && <LeftOver left={bowlPlan.left_over} onAdd={addReady} />}
             <Notes notes={plan.notes} />
           </Panel>
-          <Days batchId={batch.id} version={kept.version} />
+          <Days planId={kept.id} version={kept.version} />
           {component && (
             <WorkView
-              batchId={batch.id}
+              planId={kept.id}
               component={component}
               bowls={drawnFrom}
               plan={plan}

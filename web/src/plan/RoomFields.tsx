@@ -1,15 +1,15 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BatchInputs } from "../api/client";
+import type { PlanInputs } from "../api/client";
 import { NumberField } from "../kit/NumberField";
 import { UnitField } from "../kit/UnitField";
 
 interface Props {
   room_c: number;
   rh_pct: number;
-  fridge_c: BatchInputs["fridge_c"];
+  fridge_c: PlanInputs["fridge_c"];
   errors: Record<string, string>;
-  onChange: (patch: Partial<BatchInputs>) => void;
+  onChange: (patch: Partial<PlanInputs>) => void;
 }
 
 /** The room it is made in, and the fridge it may set in. */

@@ -1,12 +1,12 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
-import type { BatchPlan, ComponentPlan } from "../api/client";
+import type { ComponentPlan, WholePlan } from "../api/client";
 import { minutesRange, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
 interface Props {
-  room: BatchPlan["room"];
+  room: WholePlan["room"];
   setting: ComponentPlan["setting"] | undefined;
   fridge: ComponentPlan["fridge"] | undefined;
   /** What is done with it while it sets. */

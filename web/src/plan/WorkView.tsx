@@ -1,7 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { Link as RouterLink } from "react-router";
-import type { BatchPlan, BowlInputs, ComponentInputs, WorkInputs } from "../api/client";
+import type { BowlInputs, ComponentInputs, WholePlan, WorkInputs } from "../api/client";
 import { Panel } from "../kit/Panel";
 import { sheetWords } from "../sheets/sheetWords";
 import { BuildSteps } from "./BuildSteps";
@@ -12,10 +12,10 @@ import { WorkPicture } from "./WorkPicture";
 const Link = chakra(RouterLink);
 
 interface Props {
-  batchId: string;
+  planId: string;
   component: ComponentInputs;
   bowls: readonly BowlInputs[];
-  plan: BatchPlan;
+  plan: WholePlan;
   /** The chocolate whose melt is shown, what stands over it, and what heats it. */
   meltOf: string | undefined;
   meltTitle: string;
@@ -49,7 +49,7 @@ export function WorkView({ component, plan, ...rest }: Props) {
 }
 
 const Drawn = memo(function Drawn(props: Props) {
-  const { batchId, component, bowls, plan, meltOf, meltTitle, heat_id } = props;
+  const { planId, component, bowls, plan, meltOf, meltTitle, heat_id } = props;
   const { work } = component;
   const planned = plan.components.find(({ key }) => key === component.key);
   const melt = plan.bowls.find(({ key }) => key === meltOf)?.plan;
@@ -71,7 +71,8 @@ const Drawn = memo(function Drawn(props: Props) {
       <Panel title="How it is built" gridColumn={{ xl: "1 / -1" }}>
         <BuildSteps
           name={planned.name}
-          tasks={planned.tasks}
+          lines={plan.lines}
+          of={planned.key}
           notes={planned.notes}
           checks={planned.checks}
           mistakes={planned.mistakes}
@@ -84,12 +85,12 @@ const Drawn = memo(function Drawn(props: Props) {
         </Panel>
       )}
       <Box gridColumn={{ xl: "1 / -1" }} display="flex" gap="6" flexWrap="wrap">
-        <Link to={`/plans/${batchId}/card`} color="ink" textDecoration="underline" py="2">
-          The batch card, to print
+        <Link to={`/plans/${planId}/card`} color="ink" textDecoration="underline" py="2">
+          The card, to print
         </Link>
         {sheet && (
           <Link
-            to={`/plans/${batchId}/sheets/${encodeURIComponent(component.key)}`}
+            to={`/plans/${planId}/sheets/${encodeURIComponent(component.key)}`}
             color="ink"
             textDecoration="underline"
             py="2"

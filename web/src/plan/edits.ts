@@ -1,5 +1,4 @@
 import type {
-  BatchInputs,
   BowlInputs,
   CastInputs,
   ComponentInputs,
@@ -7,6 +6,7 @@ import type {
   FilmInputs,
   KindAnswer,
   PigmentInputs,
+  PlanInputs,
   WorkInputs,
 } from "../api/client";
 
@@ -132,10 +132,10 @@ function newBowl(family: Family, bowls: readonly BowlInputs[]): BowlInputs {
 
 /** The inputs with a chocolate of this family, and its key; one that is there is used. */
 export function withChocolate(
-  inputs: BatchInputs,
+  inputs: PlanInputs,
   family: Family,
   anew = false,
-): { inputs: BatchInputs; key: string } {
+): { inputs: PlanInputs; key: string } {
   const there = inputs.bowls.find((bowl) => bowl.family === family && !bowl.blend);
   if (there && !anew) return { inputs, key: there.key };
   const bowl = newBowl(family, inputs.bowls);
@@ -154,9 +154,9 @@ const USUAL_PARTS = 10;
 
 /** The inputs with one more colour, and its key. */
 export function withColour(
-  inputs: BatchInputs,
+  inputs: PlanInputs,
   { name, pigment_id, pigment }: PigmentChoice,
-): { inputs: BatchInputs; key: string } {
+): { inputs: PlanInputs; key: string } {
   const bowl: BowlInputs = {
     ...newBowl("cocoa_butter", inputs.bowls),
     key: free(name.toLowerCase(), inputs.bowls),
@@ -177,7 +177,7 @@ export function withColour(
 }
 
 /** The inputs with one more component, and with the chocolates it starts from. */
-export function added(inputs: BatchInputs, kind: KindAnswer): BatchInputs {
+export function added(inputs: PlanInputs, kind: KindAnswer): PlanInputs {
   let next = inputs;
   const keys = new Map<string, string>();
   kind.families.forEach((family, i) => {
@@ -212,33 +212,29 @@ export function added(inputs: BatchInputs, kind: KindAnswer): BatchInputs {
 }
 
 /** With one more component that is ready as it is. */
-export function addedReady(inputs: BatchInputs, component: ComponentInputs): BatchInputs {
+export function addedReady(inputs: PlanInputs, component: ComponentInputs): PlanInputs {
   const key = free(component.key, inputs.components);
   return { ...inputs, components: [...inputs.components, { ...component, key }] };
 }
 
-export function withoutComponent(inputs: BatchInputs, index: number): BatchInputs {
+export function withoutComponent(inputs: PlanInputs, index: number): PlanInputs {
   return { ...inputs, components: inputs.components.filter((_, i) => i !== index) };
 }
 
-export function withWork(inputs: BatchInputs, index: number, patch: object): BatchInputs {
+export function withWork(inputs: PlanInputs, index: number, patch: object): PlanInputs {
   const components = inputs.components.map((one, i) =>
     i === index ? { ...one, work: { ...one.work, ...patch } as WorkInputs } : one,
   );
   return { ...inputs, components };
 }
 
-export function withBowl(
-  inputs: BatchInputs,
-  key: string,
-  patch: Partial<BowlInputs>,
-): BatchInputs {
+export function withBowl(inputs: PlanInputs, key: string, patch: Partial<BowlInputs>): PlanInputs {
   const bowls = inputs.bowls.map((bowl) => (bowl.key === key ? { ...bowl, ...patch } : bowl));
   return { ...inputs, bowls };
 }
 
 /** Without chocolates that nothing is made from and nothing is said of. */
-export function tidy(inputs: BatchInputs): BatchInputs {
+export function tidy(inputs: PlanInputs): PlanInputs {
   const tints = inputs.bowls.flatMap(({ tint }) => (tint ? [tint.colour] : []));
   const used = new Set([...inputs.components.flatMap(({ work }) => chocolatesOf(work)), ...tints]);
   const kept = inputs.bowls.filter(({ key, total_g }) => used.has(key) || total_g != null);

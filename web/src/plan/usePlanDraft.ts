@@ -1,8 +1,9 @@
 import { replaceEqualDeep, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type BatchInputs, type BatchPlan, type PlanOfBatch } from "../api/client";
+import { api, type Clash, type Plan, type PlanInputs, type WholePlan } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { settled } from "./clashes";
 import { tidy } from "./edits";
 
 /** How long after the last change it is saved. */
@@ -14,23 +15,50 @@ const MOST_KEPT_ALIVE = 60_000;
 const none: Record<string, string> = {};
 
 /** A change to what is stated. */
-export type Edit = (inputs: BatchInputs) => BatchInputs;
+export type Edit = (inputs: PlanInputs) => PlanInputs;
 
-export type Saving = "saved" | "saving" | "refused" | "offline" | "replaced";
+export type Saving = "saved" | "saving" | "refused" | "offline" | "merged" | "clash";
+
+/** What is saved of a plan, whole. */
+interface Text {
+  name: string;
+  note: string;
+  inputs: PlanInputs;
+}
+
+function textOf({ name, note, inputs }: Plan): Text {
+  return { name, note, inputs };
+}
+
+/** The faults of what was kept, by their fields, without the part that holds them all. */
+function byField(faults: Plan["faults"]): Record<string, string> {
+  return Object.fromEntries(
+    faults.map(({ field, message }) => [field.replace(/^inputs\./, ""), message]),
+  );
+}
+
+function unprefixed(fields: Record<string, string>): Record<string, string> {
+  return byField(Object.entries(fields).map(([field, message]) => ({ field, message })));
+}
 
 /**
  * A plan under the maker's hands: every change is worked out at once by the
- * server, and saved a moment after the last one. What the server refuses stays
- * on screen with the reason beside its field, and is not saved.
+ * server, and saved a moment after the last one, its name and note with it. What the
+ * server refuses stays on screen with the reason beside its field, and is not saved.
+ * What another screen changed meanwhile stays too; of a field that both changed, both
+ * values are shown.
  */
-export function usePlanDraft(kept: PlanOfBatch) {
-  const [draft, setDraft] = useState(kept.inputs);
-  const [plan, setPlan] = useState(kept.plan);
-  const [errors, setErrors] = useState<Record<string, string>>(none);
+export function usePlanDraft(kept: Plan) {
+  const { id } = kept;
+  const [draft, setDraft] = useState(() => textOf(kept));
+  const [plan, setPlan] = useState<WholePlan | null>(kept.plan ?? null);
+  const [errors, setErrors] = useState<Record<string, string>>(() => byField(kept.faults));
   const [saving, setSaving] = useState<Saving>("saved");
+  const [clashes, setClashes] = useState<Clash[]>([]);
   const version = useRef(kept.version);
-  const latest = useRef(kept.inputs);
+  const latest = useRef(draft);
   const unsaved = useRef(false);
+  const clashing = useRef(false);
   const asking = useRef(false);
   const asked = useRef(kept.inputs);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -41,14 +69,14 @@ export function usePlanDraft(kept: PlanOfBatch) {
   const work = useCallback(async () => {
     if (asking.current) return;
     asking.current = true;
-    while (asked.current !== latest.current) {
-      asked.current = latest.current;
+    while (asked.current !== latest.current.inputs) {
+      asked.current = latest.current.inputs;
       try {
-        const answer = await api.POST("/api/v1/calc/batch", { body: asked.current });
-        const fresh = accepted<BatchPlan>(answer);
+        const answer = await api.POST("/api/v1/calc/plan", { body: asked.current });
+        const fresh = accepted<WholePlan>(answer);
         // What did not change stays the same object, so that it is not drawn anew.
         setPlan((before) => replaceEqualDeep(before, fresh));
-        setErrors(none);
+        setErrors((all) => ("name" in all ? { name: all.name ?? "" } : none));
       } catch (error) {
         if (error instanceof Refusal) setErrors(error.fields);
         // Else offline, which saving will tell.
@@ -57,53 +85,68 @@ export function usePlanDraft(kept: PlanOfBatch) {
     asking.current = false;
   }, []);
 
+  /** Takes over what the server keeps now. */
+  const take = useCallback(
+    (fresh: Plan) => {
+      version.current = fresh.version;
+      latest.current = textOf(fresh);
+      asked.current = fresh.inputs;
+      setDraft(latest.current);
+      setPlan(fresh.plan ?? null);
+      setErrors(byField(fresh.faults));
+      queries.setQueryData(keys.plan(id), fresh);
+      queries.invalidateQueries({ queryKey: keys.lists });
+    },
+    [id, queries],
+  );
+
   /** Saves what is not saved yet; one save at a time, each from the version before. */
   const flush = useCallback(async () => {
-    while (unsaved.current) {
+    while (unsaved.current && !clashing.current) {
       unsaved.current = false;
       const sent = latest.current;
+      const from = version.current;
       setSaving("saving");
       try {
-        const answer = await api.PUT("/api/v1/batches/{id}/plan", {
-          params: { path: { id: kept.batch_id }, header: { "If-Match": `"${version.current}"` } },
+        const answer = await api.PUT("/api/v1/plans/{id}", {
+          params: { path: { id }, header: { "If-Match": `"${from}"` } },
           body: sent,
           // So that the last change is sent even as the page is left; browsers refuse that
           // for a body as large as a drawing may be.
           keepalive: JSON.stringify(sent).length < MOST_KEPT_ALIVE,
         });
-        const saved = accepted<PlanOfBatch>(answer);
-        version.current = saved.version;
-        queries.setQueryData(keys.plan(kept.batch_id), saved);
-        queries.invalidateQueries({ queryKey: keys.batches, exact: true });
-        setSaving(unsaved.current ? "saving" : "saved");
+        const saved = accepted<Plan>(answer);
+        const merged = saved.version > from + 1;
+        if (merged && sent === latest.current) {
+          take(saved);
+        } else if (!merged) {
+          version.current = saved.version;
+          queries.setQueryData(keys.plan(id), saved);
+          queries.invalidateQueries({ queryKey: keys.lists });
+        }
+        // Merged while more was typed: the next save starts from the same version as this
+        // one, and is merged in turn.
+        setSaving(unsaved.current ? "saving" : merged ? "merged" : "saved");
       } catch (error) {
         if (!(error instanceof Refusal) || error.status >= 500) {
           unsaved.current = true;
           setSaving("offline");
           return;
         }
-        if (error.status !== 412) {
-          // What was refused may have been mended meanwhile: then that is sent.
-          if (sent !== latest.current) continue;
-          setErrors(error.fields);
-          setSaving("refused");
+        if (error.status === 412) {
+          clashing.current = true;
+          setClashes(error.clashes);
+          setSaving("clash");
           return;
         }
-        const fresh = accepted<PlanOfBatch>(
-          await api.GET("/api/v1/batches/{id}/plan", { params: { path: { id: kept.batch_id } } }),
-        );
-        version.current = fresh.version;
-        latest.current = fresh.inputs;
-        asked.current = fresh.inputs;
-        unsaved.current = false;
-        setDraft(fresh.inputs);
-        setPlan(fresh.plan);
-        setErrors(none);
-        setSaving("replaced");
-        queries.setQueryData(keys.plan(kept.batch_id), fresh);
+        // What was refused may have been mended meanwhile: then that is sent.
+        if (sent !== latest.current) continue;
+        setErrors(unprefixed(error.fields));
+        setSaving("refused");
+        return;
       }
     }
-  }, [kept.batch_id, queries]);
+  }, [id, queries, take]);
 
   const save = useCallback(async () => {
     clearTimeout(timer.current);
@@ -111,21 +154,56 @@ export function usePlanDraft(kept: PlanOfBatch) {
       running.current = undefined;
     });
     await running.current;
-    if (unsaved.current) timer.current = setTimeout(save, TRY_AGAIN_MS);
+    if (unsaved.current && !clashing.current) timer.current = setTimeout(save, TRY_AGAIN_MS);
   }, [flush]);
 
-  const change = useCallback(
-    (edit: Edit) => {
-      latest.current = tidy(edit(latest.current));
+  const edit = useCallback(
+    (next: Text) => {
+      latest.current = next;
       unsaved.current = true;
       setSaving("saving");
-      setDraft(latest.current);
+      setDraft(next);
       void work();
       clearTimeout(timer.current);
       timer.current = setTimeout(save, SAVE_AFTER_MS);
     },
     [work, save],
   );
+  const change = useCallback(
+    (of: Edit) => edit({ ...latest.current, inputs: tidy(of(latest.current.inputs)) }),
+    [edit],
+  );
+  const say = useCallback(
+    (words: Partial<Pick<Text, "name" | "note">>) => edit({ ...latest.current, ...words }),
+    [edit],
+  );
+
+  /** Says which of two values stands, where two screens changed one field. */
+  const settle = useCallback(
+    async (side: "mine" | "theirs") => {
+      const mine = latest.current;
+      // First with theirs in those fields, so that all else of both comes together; then,
+      // where that is wanted, with mine on top.
+      latest.current = settled(mine, clashes, "theirs");
+      setClashes([]);
+      clashing.current = false;
+      unsaved.current = true;
+      await save();
+      if (side === "mine") edit(settled(latest.current, clashes, "mine"));
+    },
+    [clashes, save, edit],
+  );
+
+  /** Takes the last edit back. */
+  const undo = useCallback(async () => {
+    await save();
+    const fresh = accepted<Plan>(
+      await api.POST("/api/v1/plans/{id}/undo", {
+        params: { path: { id }, header: { "If-Match": `"${version.current}"` } },
+      }),
+    );
+    take(fresh);
+  }, [id, save, take]);
 
   // Leaving, by a link or for good, saves what is not saved yet.
   useEffect(() => {
@@ -137,7 +215,7 @@ export function usePlanDraft(kept: PlanOfBatch) {
     };
   }, [save]);
 
-  return { draft, plan, errors, saving, change, save };
+  return { draft, plan, errors, saving, clashes, change, say, save, settle, undo };
 }
 
 export type PlanDraft = ReturnType<typeof usePlanDraft>;

@@ -2,7 +2,7 @@ import { Box, Button, chakra, Heading } from "@chakra-ui/react";
 import { Dices, Download, Printer } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
-import type { Paper, PlanOfBatch } from "../api/client";
+import type { ComponentInputs, ComponentPlan, Paper, Plan } from "../api/client";
 import { usePlan } from "../api/queries";
 import { Refusal } from "../api/refusal";
 import { inDisplay } from "../kit/display";
@@ -20,16 +20,16 @@ const papers: Record<Paper, string> = { a4: "A4", letter: "Letter" };
 
 /** Sheets at true size, to pipe over, score by, or cut along. */
 export default function SheetsPage() {
-  const { batchId = "", component = "" } = useParams();
-  const plan = usePlan(batchId);
+  const { planId = "", component = "" } = useParams();
+  const plan = usePlan(planId);
   if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
   if (!plan.data) return <Loading what="the plan" />;
   return <Sheets kept={plan.data} of={component} />;
 }
 
-function Sheets({ kept, of }: { kept: PlanOfBatch; of: string }) {
+function Sheets({ kept, of }: { kept: Plan; of: string }) {
   const work = kept.inputs.components.find(({ key }) => key === of)?.work;
-  const plan = kept.plan.components.find(({ key }) => key === of);
+  const plan = kept.plan?.components.find(({ key }) => key === of);
   const words = work && plan ? sheetWords(work, plan) : null;
   if (!work || !plan || !words) {
     return <Standing title="No sheet">This plan has nothing to draw at true size.</Standing>;
@@ -38,9 +38,9 @@ function Sheets({ kept, of }: { kept: PlanOfBatch; of: string }) {
 }
 
 interface Props {
-  kept: PlanOfBatch;
-  work: PlanOfBatch["inputs"]["components"][number]["work"];
-  plan: PlanOfBatch["plan"]["components"][number];
+  kept: Plan;
+  work: ComponentInputs["work"];
+  plan: ComponentPlan;
   words: string;
 }
 
@@ -69,7 +69,7 @@ function Drawn({ kept, work, plan, words }: Props) {
           <Heading as="h1" textStyle="title" fontSize="2xl">
             {words}: {plan.name}
           </Heading>
-          <Link to={`/plans/${kept.batch_id}`} color="ink" textDecoration="underline">
+          <Link to={`/plans/${kept.id}`} color="ink" textDecoration="underline">
             back to the plan
           </Link>
         </Box>

@@ -6,12 +6,15 @@ import { AtHand, gearWords } from "../chocolate/AtHand";
 import { fieldsOf } from "../kit/fieldsOf";
 import { temperature } from "../kit/format";
 import { Pair } from "../kit/Pair";
+import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { Edit } from "./Gear";
 import { Learned } from "./Learned";
 import { Slot } from "./Section";
 import { ThingForm } from "./ThingForm";
 import { useKeep } from "./useThing";
+
+const zones = Intl.supportedValuesOf("timeZone");
 
 /** The kitchen: where new plans start. */
 export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
@@ -45,12 +48,13 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
   );
 }
 
-function places({ room_c, rh_pct, stone_c, fridge_c }: ThingOf<"kitchen">): string {
+function places({ room_c, rh_pct, stone_c, fridge_c, zone }: ThingOf<"kitchen">): string {
   const parts = [
     room_c != null && `room ${temperature(room_c)}`,
     rh_pct != null && `${rh_pct} % humid`,
     stone_c != null && `stone ${temperature(stone_c)}`,
     fridge_c != null && `fridge ${temperature(fridge_c)}`,
+    zone && `clock of ${zone.replaceAll("_", " ")}`,
   ].filter((part) => typeof part === "string");
   const [first = "", ...rest] = parts;
   return [first.charAt(0).toUpperCase() + first.slice(1), ...rest].join(", ");
@@ -68,6 +72,16 @@ function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () 
         <UnitField label="Stone" unit="°C" optional="as the room" {...field("stone_c")} />
         <UnitField label="Fridge" unit="°C" optional="not known" {...field("fridge_c")} />
       </Pair>
+      <SelectField
+        label="Its clock is that of"
+        value={draft.zone ?? ""}
+        choices={[
+          { value: "", label: "this device" },
+          ...zones.map((name) => ({ value: name, label: name.replaceAll("_", " ") })),
+        ]}
+        error={errors.zone}
+        onChange={(zone) => setDraft({ ...draft, zone: zone || null })}
+      />
       <AtHand kitchen={draft.at_hand} onChange={(at_hand) => setDraft({ ...draft, at_hand })} />
     </ThingForm>
   );

@@ -1,4 +1,4 @@
-import { Box, Heading } from "@chakra-ui/react";
+import { Box, chakra, Heading } from "@chakra-ui/react";
 import { useShelf } from "../api/queries";
 import { Failed, Loading } from "../kit/Standing";
 import { Chocolates } from "./Chocolates";
@@ -10,6 +10,8 @@ import { Thermometers } from "./Thermometers";
 import { Trays } from "./Trays";
 import { Wares } from "./Wares";
 
+const Anchor = chakra("a");
+
 /** What the maker has: chocolates, and the gear with what was learned of it. */
 export default function ShelfPage() {
   const shelf = useShelf();
@@ -17,12 +19,21 @@ export default function ShelfPage() {
     return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
   }
   if (!shelf.data) return <Loading what="the shelf" />;
-  const { chocolates, wares, heats, thermometers, trays, moulds, pigments, kitchen } = shelf.data;
+  const { chocolates, wares, heats, thermometers, trays, moulds, pigments, kitchen, unreadable } =
+    shelf.data;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         Shelf
       </Heading>
+      {unreadable.map(({ id, unreadable: why }) => (
+        <Box key={id} bg="heat.wash" borderRadius="slab" px="4" py="2" mb="3" fontWeight="560">
+          Something on the shelf cannot be read by this release ({why}). It is kept as it is.{" "}
+          <Anchor href={`/api/v1/shelf/${id}/document`} download textDecoration="underline">
+            Save it
+          </Anchor>
+        </Box>
+      ))}
       <Box
         display="grid"
         gap="5"

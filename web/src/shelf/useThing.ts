@@ -9,7 +9,8 @@ function useShelfChanged() {
   return () => {
     queries.invalidateQueries({ queryKey: keys.shelf });
     // With every plan under them.
-    queries.invalidateQueries({ queryKey: keys.batches });
+    queries.invalidateQueries({ queryKey: keys.plans });
+    queries.invalidateQueries({ queryKey: keys.lists });
     queries.invalidateQueries({ queryKey: ["bowls"] });
   };
 }

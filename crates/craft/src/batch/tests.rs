@@ -246,10 +246,10 @@ fn dry_now_moves_what_follows_and_dry_already_does_not() {
     assert!((sooner / foretold - 0.8).abs() < 0.01, "{sooner} of {foretold}");
     let as_foretold = opens(&touched(false), (dry_s * 0.8) as i64 + 1);
     assert!((as_foretold - foretold).abs() < 0.01);
-    let taught = lesson(&plan, &touched(true), 1.1);
+    let taught = lesson(&plan, &touched(true), &[], 1.1);
     let pace = taught[0].1.setting_pace.expect("a pace");
     assert!((pace - 0.88).abs() < 0.01, "on top of what the plan counted on: {pace}");
-    assert!(lesson(&plan, &touched(false), 1.0).is_empty());
+    assert!(lesson(&plan, &touched(false), &[], 1.0).is_empty());
 }
 
 #[test]
@@ -259,7 +259,7 @@ fn a_word_that_cannot_be_believed_changes_nothing() {
     events.push(event("it-0", "touch-dry", 9_000, true));
     let progress = guide(&plan, &events, &all_ready(), at(9_001)).progress;
     assert!(progress.iter().all(|line| line.pace.is_none()));
-    assert!(lesson(&plan, &events, 1.0).is_empty());
+    assert!(lesson(&plan, &events, &[], 1.0).is_empty());
 }
 
 #[test]

@@ -92,6 +92,7 @@ pub async fn append(
 ) -> Answer<HttpResponse> {
     let bowl = store::bowls::line(&state.pool, *bowl_id).await?;
     let (batch_id, clock) = state.clock_of_bowl(*bowl_id).await?;
+    super::batches::in_use(&state, batch_id).await?;
     let wall = state.wall.now();
     let now = kitchen_time(clock, wall);
     let mut check = Checker::new();

@@ -209,6 +209,7 @@ pub struct BatchAnswer {
     /// What was stated when it was begun; `null` where that cannot be read.
     pub stated: Option<PlanInputs>,
     /// The plan as it was shown then; `null` where that cannot be read.
+    #[schema(value_type = Option<crate::answer::plan::PlanAnswer>)]
     pub plan: Option<Value>,
     /// Why it cannot be read, where it cannot; it can be saved as it is.
     pub unreadable: Option<String>,

@@ -77,7 +77,9 @@ async fn the_days_are_a_calendar_file_that_others_read() {
             panic!("a time in the kitchen's zone: {event:?}");
         };
         // An hour ahead of UTC, all year.
-        assert_eq!(date_time.and_utc() - TimeDelta::hours(1), at(&slot["from"]));
+        let from = at(&slot["from"]);
+        let off = date_time.and_utc() - TimeDelta::hours(1) - from;
+        assert_eq!(off.num_seconds(), 0, "to the second: {from}");
         assert_eq!(tzid, "Africa/Lagos");
         assert!(event.get_summary().is_some_and(|words| words.starts_with("Planets: ")));
     }
@@ -85,7 +87,7 @@ async fn the_days_are_a_calendar_file_that_others_read() {
     let again = text(&kitchen.get(&format!("/plans/{plan}/calendar?{SATURDAY}")).await.with(200));
     let ids = |file: &str| {
         file.lines()
-            .filter(|line| line.starts_with("UID"))
+            .filter(|line| line.starts_with("UID") && line.ends_with("@wide-sheen"))
             .map(ToOwned::to_owned)
             .collect::<Vec<_>>()
     };
@@ -148,9 +150,6 @@ async fn the_guide_follows_over_three_days_and_reminds() {
                 let body = json!({ "chocolate": now["chocolate"] });
                 let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await;
                 let bowl = text(&opened.with(201)["bowl"]["id"]);
-                let waits = guide().await;
-                assert_eq!(waits["now"]["state"], "wait_for_bowl", "{waits:#}");
-                assert_eq!(waits["now"]["bowl_id"], bowl.as_str());
                 kitchen.pass(TimeDelta::minutes(25));
                 kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
                 tempered.push(step);
@@ -163,7 +162,8 @@ async fn the_guide_follows_over_three_days_and_reminds() {
         }
         now_at = guide().await;
     }
-    assert_eq!(came_back, ["@dark/temper", "planets/fill", "@dark#2/temper"]);
+    // The chocolate is weighed before its tempering is begun, on the next day too.
+    assert_eq!(came_back, ["@dark/weigh", "planets/fill", "@dark#2/temper"]);
     assert_eq!(
         tempered,
         ["@blue/temper", "@white colour/temper", "@dark/temper", "@dark#2/temper"]

@@ -81,7 +81,10 @@ async fn every_kind_starts_as_it_can_be_planned() {
             "components": [{ "key": "it", "name": kind["name"], "work": kind["start"] }] });
         let plan = kitchen.post("/calc/plan", body).await.with(200);
         let it = &plan["components"][0];
-        for list in ["tasks", "checks", "mistakes"] {
+        let lines = plan["lines"].as_array().expect("lines").clone();
+        let of_it = lines.iter().find(|l| l["component"] == "it" || l["of"]["component"] == "it");
+        assert!(of_it.is_some_and(|l| l["steps"] != json!([])), "{kind}: no steps");
+        for list in ["checks", "mistakes"] {
             assert!(it[list].as_array().is_some_and(|all| !all.is_empty()), "{kind}: no {list}");
         }
         let notes = [&it["notes"], &plan["notes"]];

@@ -1,0 +1,208 @@
+import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Volume2, VolumeX } from "lucide-react";
+import { useEffect, useRef } from "react";
+import { Link as RouterLink, useParams } from "react-router";
+import { api, type Guide, type StepEvent } from "../api/client";
+import { keys, useGuide } from "../api/queries";
+import { accepted, Refusal } from "../api/refusal";
+import { play } from "../bench/alarms";
+import { Paces } from "../bench/Paces";
+import { Touch } from "../bench/Touch";
+import { useKeys } from "../bench/useKeys";
+import { useScreenAwake } from "../bench/useScreenAwake";
+import { Fault } from "../kit/Fault";
+import { Offline } from "../kit/Offline";
+import { Failed, Loading } from "../kit/Standing";
+import { useStored } from "../kit/useStored";
+import { ComingStrip } from "./ComingStrip";
+import { NowCard } from "./NowCard";
+import { ProgressList } from "./ProgressList";
+import { ToBowl } from "./ToBowl";
+import { useGuideClock } from "./useGuideClock";
+
+const Link = chakra(RouterLink);
+
+export default function GuidePage() {
+  const { batchId = "" } = useParams();
+  const guide = useGuide(batchId);
+  if (!guide.data) {
+    return guide.error ? (
+      <Failed what="guide" error={guide.error} retry={() => guide.refetch()} />
+    ) : (
+      <Loading what="the guide" />
+    );
+  }
+  return <Guided guide={guide.data} reached={!guide.isError} />;
+}
+
+function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
+  const clock = useGuideClock(guide.clock);
+  const queries = useQueryClient();
+  const [silent, setSilent] = useStored("wide-sheen.silent", false);
+  const params = { path: { id: guide.batch_id } };
+  const known = async (fresh: Guide) => {
+    // What was asked for before this was done would be older than its answer.
+    await queries.cancelQueries({ queryKey: keys.guide(guide.batch_id) });
+    queries.setQueryData(keys.guide(guide.batch_id), fresh);
+    queries.invalidateQueries({ queryKey: keys.lists });
+  };
+  const send = useMutation({
+    // Sent again it is kept once: the id is made here, and goes with it. What is refused
+    // would be refused again.
+    retry: (failures, error) => !(error instanceof Refusal) && failures < 20,
+    mutationFn: async (event: StepEvent) =>
+      accepted<Guide>(await api.POST("/api/v1/batches/{id}/events", { params, body: event })),
+    onSuccess: known,
+  });
+  const pace = useMutation({
+    mutationFn: async (body: { rate: number; skip_to?: string }) =>
+      accepted<Guide>(await api.PUT("/api/v1/batches/{id}/clock", { params, body })),
+    onSuccess: known,
+  });
+  useScreenAwake();
+  const { now } = guide;
+  const opens = now?.state === "wait" ? now.opens?.at : undefined;
+  useSound(now ? `${now.step} ${now.state}` : "", now?.state, silent);
+  const done = (just_now: boolean) => {
+    if (!now || send.isPending) return;
+    send.mutate({
+      kind: "done",
+      id: crypto.randomUUID(),
+      step: now.step,
+      just_now,
+    });
+  };
+  const undo = () => {
+    if (guide.last_event) {
+      send.mutate({ kind: "undone", id: crypto.randomUUID(), event: guide.last_event });
+    }
+  };
+  useKeys({ d: () => done(false), u: undo, j: now?.is_touch ? () => done(true) : undefined });
+  return (
+    <Box
+      px={{ base: "3", md: "6" }}
+      pb="6"
+      maxW="1500px"
+      width="full"
+      mx="auto"
+      display="grid"
+      gap="3"
+    >
+      <Box display="flex" alignItems="baseline" gap="4" flexWrap="wrap" pt="2">
+        <Heading as="h1" textStyle="title" fontSize="2xl">
+          {guide.batch_name}
+        </Heading>
+        {guide.plan_id && (
+          <Link to={`/plans/${guide.plan_id}`} color="ink" textDecoration="underline" py="2">
+            the plan
+          </Link>
+        )}
+        <Link to={`/log/${guide.batch_id}`} color="ink" textDecoration="underline" py="2">
+          the record
+        </Link>
+        <Link to="/bench" color="ink" textDecoration="underline" py="2">
+          the bench
+        </Link>
+        <Button
+          variant="ghost"
+          minH="48px"
+          ms="auto"
+          aria-pressed={silent}
+          onClick={() => setSilent(!silent)}
+        >
+          {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
+          {silent ? "Sounds are off" : "Sounds are on"}
+        </Button>
+      </Box>
+      {(!reached || send.isPaused || send.failureCount > 0) && (
+        <Offline>No connection. What you enter is sent when it is back.</Offline>
+      )}
+      {now ? (
+        <NowCard now={now} clock={clock} />
+      ) : (
+        <Box bg="work.wash" borderRadius="slab" p="5" data-testid="build-now">
+          <Box textStyle="wide" fontSize="4xl">
+            {guide.stage === "lost" ? "Given up" : "All is made"}
+          </Box>
+          <Box mt="2">
+            {guide.stage === "lost"
+              ? "Nothing is left to do here. "
+              : "Airtight, cool and dark, away from smells. Judge gloss and snap after 24 hours. "}
+            <Link to={`/log/${guide.batch_id}`} color="ink" textDecoration="underline">
+              {guide.stage === "lost" ? "The record" : "Note what came out"}
+            </Link>
+          </Box>
+        </Box>
+      )}
+      {send.error instanceof Refusal && <Fault>That was not kept: {send.error.message}</Fault>}
+      <Box
+        display="grid"
+        gap="3"
+        gridTemplateColumns={{ base: "1fr 1fr", md: now?.is_touch ? "2fr 1fr 1fr" : "3fr 1fr" }}
+      >
+        {now && <ToBowl now={now} batchId={guide.batch_id} />}
+        {now?.is_touch ? (
+          <>
+            <Touch advised hotkey="J" onClick={() => done(true)}>
+              Dry now
+            </Touch>
+            <Touch hotkey="D" onClick={() => done(false)}>
+              It was dry already
+            </Touch>
+          </>
+        ) : (
+          <Touch
+            advised={now?.kind !== "tempering" && !now?.state.startsWith("wait")}
+            hotkey="D"
+            disabled={!now}
+            onClick={() => done(false)}
+          >
+            {now?.kind === "tempering" ? "Tempered without the bench" : "Done"}
+          </Touch>
+        )}
+        <Touch hotkey="U" disabled={!guide.last_event} onClick={undo}>
+          Undo
+        </Touch>
+      </Box>
+      <ComingStrip coming={guide.coming} time={clock} />
+      <ProgressList progress={guide.progress} now={now ?? undefined} />
+      <Box display="flex" gap="3" alignItems="center" flexWrap="wrap" data-rate={guide.clock.rate}>
+        <Box textStyle="label" id="build-pace">
+          Time, to try it out
+        </Box>
+        <Paces
+          labelledBy="build-pace"
+          rate={guide.clock.rate}
+          days
+          set={(rate) => pace.mutate({ rate })}
+        />
+        {opens && (
+          <Touch onClick={() => pace.mutate({ rate: guide.clock.rate, skip_to: opens })}>
+            Skip the wait
+          </Touch>
+        )}
+        <Button
+          variant="ghost"
+          minH="48px"
+          ms="auto"
+          disabled={!guide.last_event || send.isPending}
+          onClick={() => send.mutate({ kind: "started_over", id: crypto.randomUUID() })}
+        >
+          Start over
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+/** Sounds once when what is to be done changes and presses. */
+function useSound(cause: string, state: string | undefined, silent: boolean): void {
+  const before = useRef<string>(undefined);
+  useEffect(() => {
+    const changed = before.current !== undefined && before.current !== cause;
+    if (changed && !silent && (state === "closing" || state === "missed")) play("timer");
+    else if (changed && !silent && state === "do") play("band");
+    before.current = cause;
+  }, [cause, state, silent]);
+}

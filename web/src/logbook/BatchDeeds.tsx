@@ -1,0 +1,119 @@
+import { Box, Button, chakra } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Link as RouterLink, useNavigate } from "react-router";
+import { api, type Batch } from "../api/client";
+import { keys } from "../api/queries";
+import { accepted } from "../api/refusal";
+import { Fault } from "../kit/Fault";
+import { day } from "../kit/format";
+import { Panel } from "../kit/Panel";
+import type { TakenOut } from "../kit/Undone";
+
+const Anchor = chakra("a");
+const Link = chakra(RouterLink);
+
+/** Where a batch stands, what is still to do, and what can be done with it as a whole. */
+export function BatchDeeds({ batch }: { batch: Batch }) {
+  const { id, stage, to_do, plan_id } = batch;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const params = { path: { id } };
+  const changed = () => {
+    queries.invalidateQueries({ queryKey: keys.lists });
+    queries.invalidateQueries({ queryKey: keys.batch(id) });
+  };
+  const close = useMutation({
+    mutationFn: async (closed: boolean) => {
+      const { response } = await api.PUT("/api/v1/batches/{id}/closed", {
+        params,
+        body: { closed },
+      });
+      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+    },
+    onSuccess: changed,
+  });
+  const again = useMutation({
+    mutationFn: async () =>
+      accepted<Batch>(
+        await api.POST("/api/v1/batches/{id}/again", {
+          params,
+          body: { id: crypto.randomUUID() },
+        }),
+      ),
+    onSuccess: (made) => {
+      queries.invalidateQueries({ queryKey: keys.lists });
+      navigate(`/build/${made.id}`);
+    },
+  });
+  const remove = useMutation({
+    mutationFn: async () => {
+      const { response } = await api.DELETE("/api/v1/batches/{id}", { params });
+      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+    },
+    onSuccess: () => {
+      queries.invalidateQueries({ queryKey: keys.lists });
+      const out: TakenOut = { of: "batches", id, name: batch.name, how: "deleted" };
+      navigate("/log", { state: { out } });
+    },
+  });
+  const look = { variant: "outline", minH: "48px", borderColor: "border.emphasized" } as const;
+  const failed = close.error ?? again.error ?? remove.error;
+  return (
+    <Panel title="This batch">
+      <Box fontSize="sm" color="fg.muted" mb="2">
+        Begun {day(batch.begun_at)}
+        {batch.closed_at && `, closed ${day(batch.closed_at)}`}. Worked out by release{" "}
+        {batch.made_by}. What it says is what was planned and done then; later edits of the plan
+        change nothing here.
+      </Box>
+      {stage === "under_way" && (
+        <Box mb="3" data-testid="to-do">
+          <Box fontWeight="600">Still to do</Box>
+          <Box as="ul" listStyleType="square" ps="5" fontSize="sm">
+            {to_do.map(({ line, name, text, more }) => (
+              <li key={line}>
+                {name}: {text}
+                {more > 0 && `, and ${more} more ${more === 1 ? "step" : "steps"}`}
+              </li>
+            ))}
+          </Box>
+        </Box>
+      )}
+      <Box display="flex" gap="4" mb="2" flexWrap="wrap">
+        <Link to={`/build/${id}`} color="ink" textDecoration="underline" py="2">
+          The guide
+        </Link>
+        {plan_id && (
+          <Link to={`/plans/${plan_id}`} color="ink" textDecoration="underline" py="2">
+            The plan
+          </Link>
+        )}
+      </Box>
+      <Box display="flex" gap="2" flexWrap="wrap">
+        <Button {...look} disabled={again.isPending} onClick={() => again.mutate()}>
+          Make it again as it was
+        </Button>
+        {batch.closed_at ? (
+          <Button {...look} onClick={() => close.mutate(false)}>
+            Take it up again
+          </Button>
+        ) : (
+          stage === "under_way" && (
+            <Button {...look} onClick={() => close.mutate(true)}>
+              Close it: that is all of it
+            </Button>
+          )
+        )}
+        <Button {...look} onClick={() => remove.mutate()}>
+          Delete
+        </Button>
+        <Button {...look} asChild>
+          <Anchor href={`/api/v1/batches/${id}/document`} download>
+            Save it as it is
+          </Anchor>
+        </Button>
+      </Box>
+      {failed && <Fault mt="2">That was not done: {failed.message}</Fault>}
+    </Panel>
+  );
+}

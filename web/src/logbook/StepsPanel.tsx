@@ -1,0 +1,32 @@
+import { Box } from "@chakra-ui/react";
+import { useGuide } from "../api/queries";
+import { time } from "../kit/format";
+import { Loading } from "../kit/Standing";
+
+/** What was done of each line of steps, and when. */
+export function StepsPanel({ batchId }: { batchId: string }) {
+  const guide = useGuide(batchId).data;
+  if (!guide) return <Loading what="the steps" />;
+  return (
+    <Box display="grid" gap="4" data-testid="built">
+      {guide.progress.map(({ line, name, steps, pace }) => (
+        <Box key={line}>
+          <Box fontWeight="600">{name}</Box>
+          {pace != null && (
+            <Box fontSize="sm">It took {pace.toFixed(2)} times as long to set as foretold.</Box>
+          )}
+          <Box as="ul" listStyleType="none" fontSize="sm" mt="1">
+            {steps.map(({ key, text, done_at }) => (
+              <Box as="li" key={key} display="flex" gap="3" color={done_at ? "fg" : "fg.muted"}>
+                <Box w="48px" flexShrink={0}>
+                  {done_at ? time(done_at) : "–"}
+                </Box>
+                {text}
+              </Box>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}

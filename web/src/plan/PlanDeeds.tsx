@@ -1,0 +1,97 @@
+import { Box, Button, chakra } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Archive, Copy, Trash2, Undo2 } from "lucide-react";
+import { memo } from "react";
+import { Link as RouterLink, useNavigate } from "react-router";
+import { api, type Plan } from "../api/client";
+import { keys } from "../api/queries";
+import { stageWords } from "../batch/words";
+import { Fault } from "../kit/Fault";
+import { day } from "../kit/format";
+import { Panel } from "../kit/Panel";
+import type { TakenOut } from "../kit/Undone";
+import { useNewPlan } from "./useNewPlan";
+import type { PlanDraft } from "./usePlanDraft";
+
+const Link = chakra(RouterLink);
+
+type Props = Pick<PlanDraft, "draft" | "save" | "undo"> & { kept: Plan };
+
+/** What else can be done with a plan, and what was made of it. */
+export const PlanDeeds = memo(function PlanDeeds({ kept, draft, save, undo }: Props) {
+  const { id } = kept;
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const copy = useNewPlan();
+  const back = useMutation({ mutationFn: undo });
+  const takeOut = useMutation({
+    mutationFn: async (how: TakenOut["how"]) => {
+      await save();
+      const params = { path: { id } };
+      const archived = !kept.archived;
+      const { response } =
+        how === "deleted"
+          ? await api.DELETE("/api/v1/plans/{id}", { params })
+          : await api.PUT("/api/v1/plans/{id}/archived", { params, body: { archived } });
+      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+      return how;
+    },
+    onSuccess: (how) => {
+      queries.invalidateQueries({ queryKey: keys.lists });
+      queries.invalidateQueries({ queryKey: keys.plan(id) });
+      if (how === "archived" && kept.archived) return;
+      const out: TakenOut = { of: "plans", id, name: draft.name, how };
+      navigate("/plans", { state: { out } });
+    },
+  });
+  const look = { variant: "outline", minH: "48px", borderColor: "border.emphasized" } as const;
+  const failed = back.error ?? takeOut.error ?? copy.error;
+  return (
+    <Panel title="This plan">
+      <Box display="flex" gap="2" flexWrap="wrap">
+        <Button
+          {...look}
+          disabled={kept.undoes === 0 || back.isPending}
+          onClick={() => back.mutate()}
+        >
+          <Undo2 aria-hidden /> Undo the last edit
+        </Button>
+        <Button
+          {...look}
+          onClick={() => copy.mutate({ ...draft, name: `${draft.name}, a copy`.slice(0, 120) })}
+        >
+          <Copy aria-hidden /> Make a copy
+        </Button>
+        <Button {...look} onClick={() => takeOut.mutate("archived")}>
+          <Archive aria-hidden /> {kept.archived ? "Take it into use again" : "Archive"}
+        </Button>
+        <Button {...look} onClick={() => takeOut.mutate("deleted")}>
+          <Trash2 aria-hidden /> Delete
+        </Button>
+      </Box>
+      {failed && <Fault mt="2">That was not done: {failed.message}</Fault>}
+      {kept.batches.length > 0 && (
+        <Box mt="4">
+          <Box textStyle="label" mb="1">
+            Made of it
+          </Box>
+          {kept.batches.map((batch) => (
+            <Link
+              key={batch.id}
+              to={`/log/${batch.id}`}
+              display="flex"
+              justifyContent="space-between"
+              gap="3"
+              color="ink"
+              textDecoration="underline"
+              py="2"
+            >
+              <span>Begun {day(batch.begun_at)}</span>
+              <span>{stageWords[batch.stage]}</span>
+            </Link>
+          ))}
+        </Box>
+      )}
+    </Panel>
+  );
+});
