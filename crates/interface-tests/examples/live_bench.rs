@@ -43,16 +43,20 @@ async fn main() -> anyhow::Result<()> {
 
 async fn open(client: &Client, api: &str, family: &str) -> anyhow::Result<String> {
     let name = format!("Live: {family}");
-    let post = client.post(format!("{api}/batches")).json(&json!({ "name": name }));
-    let batch: Value = post.send().await?.error_for_status()?.json().await?;
+    let made = |post: reqwest::RequestBuilder| async {
+        let made: Value = post.send().await?.error_for_status()?.json().await?;
+        anyhow::Ok(made)
+    };
+    let usual = made(client.post(format!("{api}/plans")).json(&json!({ "name": name }))).await?;
+    let mut inputs = usual["inputs"].clone();
+    inputs["bowls"][0]["family"] = family.into();
+    let body = json!({ "name": name, "inputs": inputs });
+    let plan = made(client.post(format!("{api}/plans")).json(&body)).await?;
+    let plan = plan["id"].as_str().context("an id")?;
+    let batch = made(client.post(format!("{api}/plans/{plan}/batches")).json(&json!({}))).await?;
     let batch = batch["id"].as_str().context("an id")?;
-    let url = format!("{api}/batches/{batch}");
-    let plan = format!("{url}/plan");
-    let mut kept: Value = client.get(&plan).send().await?.json().await?;
-    kept["inputs"]["bowls"][0]["family"] = family.into();
-    let put = client.put(&plan).header("If-Match", "\"1\"").json(&kept["inputs"]);
-    put.send().await?.error_for_status()?;
-    let post = client.post(format!("{url}/bowls")).json(&json!({ "simulated": true }));
+    let post =
+        client.post(format!("{api}/batches/{batch}/bowls")).json(&json!({ "simulated": true }));
     let opened: Value = post.send().await?.error_for_status()?.json().await?;
     Ok(opened["bowl"]["id"].as_str().context("an id")?.to_owned())
 }

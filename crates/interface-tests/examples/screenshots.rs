@@ -11,16 +11,29 @@ async fn main() -> anyhow::Result<()> {
     let kitchen = Kitchen::shared();
     let api = format!("{}/api/v1", kitchen.address);
     let client = Client::new();
-    let batches: Vec<Value> = client.get(format!("{api}/batches")).send().await?.json().await?;
-    let named = |name: &str, key: &str| -> anyhow::Result<String> {
-        let batch = batches.iter().find(|b| b["name"].as_str().is_some_and(|n| n.contains(name)));
-        Ok(batch.context("in the demo")?[key].as_str().context("an id")?.to_owned())
+    let listed = async |path: &str, of: &str| {
+        let answer = client.get(format!("{api}/{path}")).send().await?.error_for_status()?;
+        let page: Value = answer.json().await?;
+        anyhow::Ok(page[of].as_array().context("a list")?.clone())
     };
-    let nebula = named("Nebula sheet", "id")?;
-    let several = named("Nebula, comets", "id")?;
-    let stars = named("scatter of stars", "bowl_id")?;
-    let hazelnut = named("Hazelnut", "id")?;
-    let planets = named("Three days of planets", "id")?;
+    let plans = listed("plans?most=200", "plans").await?;
+    let mut batches = listed("batches?of=under_way&most=200", "batches").await?;
+    batches.extend(listed("batches?of=over&most=200", "batches").await?);
+    let found = |all: &[Value], name: &str, key: &str| -> anyhow::Result<String> {
+        let one = all.iter().find(|b| b["name"].as_str().is_some_and(|n| n.contains(name)));
+        Ok(one.context("in the demo")?[key].as_str().context("an id")?.to_owned())
+    };
+    let named = |name: &str| found(&plans, name, "id");
+    let begun = async |plan: &str| {
+        let post = client.post(format!("{api}/plans/{plan}/batches")).json(&json!({}));
+        let batch: Value = post.send().await?.error_for_status()?.json().await?;
+        anyhow::Ok(batch["id"].as_str().context("an id")?.to_owned())
+    };
+    let nebula = named("Nebula sheet")?;
+    let several = named("Nebula, comets")?;
+    let stars = found(&batches, "scatter of stars", "bowl_id")?;
+    let hazelnut = found(&batches, "Hazelnut", "id")?;
+    let planets = named("Three days of planets")?;
 
     let page = Page::open(kitchen).await?;
     page.prefer("light").await?;
@@ -35,7 +48,7 @@ async fn main() -> anyhow::Result<()> {
     };
 
     page.go("/plans").await?;
-    page.until_said("Planned").await?;
+    page.until_said("In use").await?;
     take("plans").await?;
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;
@@ -116,11 +129,13 @@ async fn main() -> anyhow::Result<()> {
     page.until_shown("finish", "sheen").await?;
     take("bench-in-temper").await?;
     act(json!({ "kind": "poured" })).await?;
-    page.until_said("topping closes").await?;
+    page.until_said("Go on with the build guide").await?;
+    page.until_shown("next-step", "Next").await?;
     take("bench-poured").await?;
 
     // What is built from three bowls, a little way on.
-    let url = format!("{api}/batches/{several}");
+    let making = begun(&several).await?;
+    let url = format!("{api}/batches/{making}");
     let post = async |path: &str, body: Value| {
         let sent = client.post(format!("{url}/{path}")).json(&body).send().await?;
         anyhow::Ok(sent.error_for_status()?.json::<Value>().await?)
@@ -131,14 +146,14 @@ async fn main() -> anyhow::Result<()> {
         let poured = client.post(format!("{api}/bowls/{bowl}/actions"));
         poured.json(&json!({ "kind": "poured" })).send().await?.error_for_status()?;
     }
-    let mut build = post("build", json!({})).await?;
-    while build["now"]["task"] != "spoon" {
-        let now = &build["now"];
-        let done = json!({ "kind": "done", "id": uuid::Uuid::new_v4(), "component": now["component"],
-            "task": now["task"] });
-        build = post("build/events", done).await?;
+    let guide = client.get(format!("{url}/guide")).send().await?.error_for_status()?;
+    let mut guide: Value = guide.json().await?;
+    while !guide["now"]["step"].as_str().context("a step")?.ends_with("/spoon") {
+        let step = &guide["now"]["step"];
+        let done = json!({ "kind": "done", "id": uuid::Uuid::new_v4(), "step": step });
+        guide = post("events", done).await?;
     }
-    page.go(&format!("/build/{several}")).await?;
+    page.go(&format!("/build/{making}")).await?;
     page.until_shown("coming", "it shapes for").await?;
     take("build").await?;
 
@@ -148,7 +163,7 @@ async fn main() -> anyhow::Result<()> {
         ("Nebula sheet", [20.5, 44.9], json!({ "kind": "heat" })),
         ("Full-moon", [19.5, 27.0], json!({ "kind": "stirred" })),
     ] {
-        let batch = named(name, "id")?;
+        let batch = begun(&named(name)?).await?;
         let url = format!("{api}/batches/{batch}/bowls");
         let opened: Value = client.post(url).json(&json!({})).send().await?.json().await?;
         let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
@@ -163,6 +178,7 @@ async fn main() -> anyhow::Result<()> {
         post("readings", reading).await?.error_for_status()?;
     }
     // Two colours beside them: one in its band, one that has become too cool.
+    let planets = begun(&planets).await?;
     for (colour, c) in [("blue", 29.4), ("gold", 27.6)] {
         let url = format!("{api}/batches/{planets}/bowls");
         let body = json!({ "chocolate": colour });

@@ -79,7 +79,7 @@ async fn four_films(address: &str) -> anyhow::Result<String> {
     let body = json!({ "name": "Four films", "inputs": { "room_c": 20, "rh_pct": 45,
         "fridge_c": 5, "bowls": bowls,
         "components": [{ "key": "it", "name": "Shells", "work": work }] } });
-    let made = client.post(format!("{api}/batches")).json(&body).send().await?;
+    let made = client.post(format!("{api}/plans")).json(&body).send().await?;
     let made: Value = made.error_for_status()?.json().await?;
     Ok(made["id"].as_str().context("an id")?.to_owned())
 }

@@ -18,15 +18,16 @@ const FETCH_SITE: &str = "sec-fetch-site";
 /// # Errors
 /// Says what about it does not.
 pub fn from_here(method: &Method, uri: &Uri, headers: &HeaderMap) -> Result<(), Problem> {
-    let host = headers.get(HOST).and_then(|host| host.to_str().ok()).or_else(|| {
-        uri.authority().map(actix_web::http::uri::Authority::as_str)
-    });
+    let host = headers
+        .get(HOST)
+        .and_then(|host| host.to_str().ok())
+        .or_else(|| uri.authority().map(actix_web::http::uri::Authority::as_str));
     let Some(host) = host else {
         return Err(Problem::from_elsewhere("The request does not say whom it asks (Host)."));
     };
-    let asked_of = host.parse().map(|authority: actix_web::http::uri::Authority| {
-        authority.host().to_ascii_lowercase()
-    });
+    let asked_of = host
+        .parse()
+        .map(|authority: actix_web::http::uri::Authority| authority.host().to_ascii_lowercase());
     if !asked_of.is_ok_and(|name| NAMES.contains(&name.as_str())) {
         return Err(Problem::from_elsewhere(format!(
             "This is Wide Sheen on this machine alone: ask it at localhost or 127.0.0.1, not at \

@@ -34,8 +34,9 @@ pub struct Problem {
     pub fields: Vec<Field>,
     /// The fields that somebody else changed too, with both values; empty where it is not
     /// about two edits.
-    #[serde(skip_serializing_if = "Vec::is_empty")]
-    pub clashes: Vec<Clash>,
+    #[serde(skip_serializing_if = "<[Clash]>::is_empty")]
+    #[schema(value_type = Vec<Clash>)]
+    pub clashes: Box<[Clash]>,
     /// Whether two transactions stood in each other's way, so that it may be tried anew.
     #[serde(skip)]
     in_the_way: bool,
@@ -49,7 +50,7 @@ impl Problem {
             status: status.as_u16(),
             detail: detail.into(),
             fields: Vec::new(),
-            clashes: Vec::new(),
+            clashes: Box::default(),
             in_the_way: false,
         }
     }
@@ -123,7 +124,7 @@ impl Problem {
 
     /// Two edits of the same field: neither is thrown away unasked.
     pub fn clash(current: u32, clashes: Vec<Clash>) -> Self {
-        Self { clashes, ..StoreError::Changed { current }.into() }
+        Self { clashes: clashes.into(), ..StoreError::Changed { current }.into() }
     }
 
     /// There is no such method at this address.

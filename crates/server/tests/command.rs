@@ -50,8 +50,7 @@ impl Up {
 
     async fn plans(&self) -> Vec<Value> {
         let url = format!("{}/api/v1/plans", self.address);
-        let page: Value =
-            reqwest::get(url).await.expect("answered").json().await.expect("a page");
+        let page: Value = reqwest::get(url).await.expect("answered").json().await.expect("a page");
         page["plans"].as_array().expect("a list").clone()
     }
 

@@ -103,13 +103,15 @@ WHERE NOT EXISTS (SELECT 1 FROM bowls w WHERE w.batch_id = b.id)
   AND NOT EXISTS (SELECT 1 FROM photos p WHERE p.batch_id = b.id);
 
 -- A second of sixty was kept as no date at all: it is given that of the reading before it.
-UPDATE readings r
-JOIN (SELECT seq, LAG(at) OVER (PARTITION BY bowl_id ORDER BY seq) AS before_at
-      FROM readings
-      WHERE bowl_id IN (SELECT bowl_id FROM readings WHERE at = 0)) AS earlier ON earlier.seq = r.seq
-JOIN bowls w ON w.id = r.bowl_id
-SET r.at = IF(earlier.before_at IS NULL OR earlier.before_at = 0, w.opened_at, earlier.before_at)
-WHERE r.at = 0;
+-- No temporary table may come about that would hold such a date.
+CREATE TABLE spoilt_readings (seq BIGINT UNSIGNED NOT NULL PRIMARY KEY, at DATETIME(3) NULL);
+INSERT INTO spoilt_readings
+SELECT r.seq, (SELECT MAX(e.at) FROM readings e
+               WHERE e.bowl_id = r.bowl_id AND e.seq < r.seq AND e.at > 0)
+FROM readings r WHERE r.at = 0;
+UPDATE readings r JOIN spoilt_readings s ON s.seq = r.seq JOIN bowls w ON w.id = r.bowl_id
+SET r.at = COALESCE(s.at, w.opened_at);
+DROP TABLE spoilt_readings;
 UPDATE actions a JOIN bowls w ON w.id = a.bowl_id SET a.at = w.opened_at WHERE a.at = 0;
 UPDATE build_events e JOIN builds u ON u.batch_id = e.batch_id SET e.at = u.begun_at WHERE e.at = 0;
 

@@ -509,16 +509,16 @@ pub async fn of_plan(
     .await?)
 }
 
-/// The batches with something to do that anything happened to since then, the latest first.
+/// The batches under way that anything happened to since then, the latest first.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn unfinished_since(
+pub async fn under_way_since(
     database: impl MySqlExecutor<'_>,
     since: WallTime,
 ) -> Result<Vec<BatchRow>, StoreError> {
     Ok(select_batches!(
-        "WHERE unfinished AND last_at > ? AND deleted_at IS NULL AND closed_at IS NULL
+        "WHERE stage = 'under_way' AND last_at > ? AND deleted_at IS NULL AND closed_at IS NULL
          ORDER BY last_at DESC LIMIT 100",
         since.0.naive_utc()
     )

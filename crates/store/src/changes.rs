@@ -34,9 +34,14 @@ pub async fn note(
     now: WallTime,
 ) -> Result<(), StoreError> {
     let (what, id) = change.parts();
-    sqlx::query!("INSERT INTO changes (what, id, at) VALUES (?, ?, ?)", what, id, now.0)
-        .execute(database)
-        .await?;
+    sqlx::query!(
+        "INSERT INTO changes (what, id, at) VALUES (?, ?, ?)",
+        what,
+        id,
+        now.0.naive_utc()
+    )
+    .execute(database)
+    .await?;
     Ok(())
 }
 

@@ -53,6 +53,7 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
       data-testid="build-now"
       data-state={now.state}
       data-step={now.step}
+      data-kind={now.kind}
     >
       <Box minW="0" aria-live="polite">
         <Box

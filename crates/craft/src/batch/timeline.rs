@@ -74,9 +74,8 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
         line.line.steps.iter().rposition(|step| step.tempered.as_deref() == Some(key))
     };
     // What the maker said of that step itself stands before it.
-    let said = |line: &Timeline<'a>, i: usize| {
-        line.done.contains_key(line.line.steps[i].key.as_str())
-    };
+    let said =
+        |line: &Timeline<'a>, i: usize| line.done.contains_key(line.line.steps[i].key.as_str());
     let spoken_of = all.iter().any(|line| from_it(line).is_some_and(|i| said(line, i)));
     if spoken_of {
         return;

@@ -23,25 +23,33 @@ pub fn id(answer: &Value) -> anyhow::Result<String> {
     Ok(answer["id"].as_str().context("an id")?.to_owned())
 }
 
-/// The first batch of the demo at a stage.
-pub async fn demo(stage: &str) -> anyhow::Result<Value> {
-    let batches = get("/batches").await?;
-    batches
-        .as_array()
-        .and_then(|all| {
-            all.iter().find(|b| {
-                b["stage"] == stage && !b["name"].as_str().unwrap_or_default().starts_with("Test")
-            })
-        })
-        .cloned()
-        .with_context(|| format!("the demo has a batch that is {stage}"))
+/// The first line of a list that will do; what other tests make is passed over.
+async fn first(path: &str, of: &str, will_do: impl Fn(&Value) -> bool) -> anyhow::Result<Value> {
+    let list = get(path).await?;
+    let mut all = list[of].as_array().context("a page")?.iter();
+    let of_the_demo = |line: &Value| !line["name"].as_str().unwrap_or_default().starts_with("Test");
+    let found = all.find(|line| of_the_demo(line) && will_do(line));
+    found.cloned().with_context(|| format!("the demo has one in {path}"))
 }
 
-/// The id of the demo's batch of a name.
+/// A plan of the demo.
+pub async fn demo_plan() -> anyhow::Result<Value> {
+    first("/plans?most=200", "plans", |_| true).await
+}
+
+/// A batch of the demo that is at the bench.
+pub async fn demo_at_bench() -> anyhow::Result<Value> {
+    first("/batches?of=under_way&most=200", "batches", |b| b["bowl_id"].is_string()).await
+}
+
+/// A batch of the demo that was made.
+pub async fn demo_made() -> anyhow::Result<Value> {
+    first("/batches?of=over&most=200", "batches", |b| b["stage"] == "made").await
+}
+
+/// The id of the demo's plan of a name.
 pub async fn named(name: &str) -> anyhow::Result<String> {
-    let all = get("/batches").await?;
-    let found = all.as_array().and_then(|all| all.iter().find(|b| b["name"] == name));
-    id(found.with_context(|| format!("the demo has {name}"))?)
+    id(&first("/plans?most=200", "plans", |plan| plan["name"] == name).await?)
 }
 
 /// What stands on the shelf, by what makes it the one.
@@ -64,16 +72,26 @@ pub async fn pour(batch: &str, chocolate: &str) -> anyhow::Result<Value> {
     post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await
 }
 
-/// A new batch with the usual plan.
-pub async fn new_batch(name: &str) -> anyhow::Result<Value> {
-    post("/batches", json!({ "name": format!("Test: {name}") })).await
+/// A new plan, of the usual slab.
+pub async fn new_plan(name: &str) -> anyhow::Result<Value> {
+    post("/plans", json!({ "name": format!("Test: {name}") })).await
+}
+
+/// A batch begun of a plan; its id.
+pub async fn begun(plan: &str) -> anyhow::Result<String> {
+    id(&post(&format!("/plans/{plan}/batches"), json!({})).await?)
 }
 
 /// A new bowl at the bench; its batch's id and its own.
 pub async fn new_bowl(name: &str) -> anyhow::Result<(String, String)> {
-    let batch = new_batch(name).await?;
-    let opened = post(&format!("/batches/{}/bowls", id(&batch)?), json!({})).await?;
-    Ok((id(&batch)?, id(&opened["bowl"])?))
+    let batch = begun(&id(&new_plan(name).await?)?).await?;
+    let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+    Ok((batch, id(&opened["bowl"])?))
+}
+
+/// The id of a plan's only batch.
+pub async fn only_batch(plan: &str) -> anyhow::Result<String> {
+    id(&get(&format!("/plans/{plan}")).await?["batches"][0])
 }
 
 /// A bowl as the server has it.

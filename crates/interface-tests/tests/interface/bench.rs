@@ -28,8 +28,8 @@ async fn insist(page: &Page, celsius: &str) -> anyhow::Result<()> {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_slab_goes_from_plan_to_log_by_hand() {
     browse("by_hand", async |page| {
-        let batch = api::id(&api::new_batch("by hand").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("by hand").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.touch("Take it to the bench").await?;
         page.until_shown("instruction", "Read the thermometer").await?;
 
@@ -72,7 +72,8 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
         page.until_shown("verdict", "in temper").await?;
         page.until_shown("finish", "sheen").await?;
         page.press("p").await?;
-        page.until_shown("instruction", "Top it while it is wet").await?;
+        page.until_shown("instruction", "Poured").await?;
+        page.until_shown("next-step", "Spread it even").await?;
 
         page.touch("Note what came out").await?;
         for word in ["Glossy", "Clean", "By itself", "None"] {

@@ -65,7 +65,7 @@ async fn colours_at_the_bench_stand_in_a_row_with_what_each_needs() {
         let body = json!({ "name": "Test: a row of colours", "inputs": { "room_c": 20, "rh_pct": 45,
             "bowls": bottle["colours"],
             "components": [{ "key": "it", "name": "Blue", "work": bottle["start"] }] } });
-        let batch = api::id(&api::post("/batches", body).await?)?;
+        let batch = api::begun(&api::id(&api::post("/plans", body).await?)?).await?;
         let opened =
             api::post(&format!("/batches/{batch}/bowls"), json!({ "chocolate": "blue" })).await?;
         let bowl = api::id(&opened["bowl"])?;

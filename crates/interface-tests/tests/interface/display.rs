@@ -1,6 +1,6 @@
 //! Units and print, as this browser wants them, and the card of windows.
 
-use anyhow::ensure;
+use anyhow::{Context, ensure};
 use interface_tests::browse;
 use serde_json::json;
 
@@ -26,7 +26,9 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
         let kept = api::bowl(&bowl).await?;
         ensure!(kept["latest"]["temp_c"] == 32.0, "{}", kept["latest"]);
 
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::get(&format!("/batches/{batch}")).await?["plan_id"].clone();
+        let plan = plan.as_str().context("a plan")?;
+        page.go(&format!("/plans/{plan}")).await?;
         // 325.08 g
         page.until_shown("to-weigh", "11.5 oz").await?;
         let room = page.field("Room").await?;
@@ -36,7 +38,7 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
         page.until_said("must be 41 to 104 °F; it is 120").await?;
         page.fill("Room", "70").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         let room = kept["inputs"]["room_c"].as_f64().unwrap_or_default();
         ensure!((room - 21.111).abs() < 0.001, "{room}");
 

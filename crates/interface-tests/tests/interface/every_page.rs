@@ -8,10 +8,10 @@ use crate::api;
 
 /// Every view, with words that show it has come.
 async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
-    let planned = api::id(&api::demo("planned").await?)?;
-    let at_bench = api::demo("at_bench").await?;
+    let planned = api::id(&api::demo_plan().await?)?;
+    let at_bench = api::demo_at_bench().await?;
     let bowl = at_bench["bowl_id"].as_str().context("a bowl")?.to_owned();
-    let poured = api::id(&api::demo("poured").await?)?;
+    let poured = api::id(&api::demo_made().await?)?;
     let (_, testing) = api::new_bowl("a smear").await?;
     api::post(&format!("/bowls/{testing}/readings"), json!({ "temp_c": 31.5 })).await?;
     api::post(&format!("/bowls/{testing}/actions"), json!({ "kind": "test_started" })).await?;
@@ -19,8 +19,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
     api::post(&format!("/bowls/{done}/actions"), json!({ "kind": "poured" })).await?;
     let several = api::named("Nebula, comets and constellations").await?;
     let planets = api::named("Three days of planets").await?;
-    let building = api::id(&api::new_batch("a build").await?)?;
-    api::post(&format!("/batches/{building}/build"), json!({})).await?;
+    let building = api::begun(&api::id(&api::new_plan("a build").await?)?).await?;
     Ok(vec![
         (format!("/plans/{several}"), "Nebula marble"),
         (format!("/plans/{several}/card"), "Never above"),
@@ -30,13 +29,13 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/plans/{several}/sheets/constellations"), "star with 5 points"),
         (format!("/plans/{several}/sheets/nebula"), "back to the plan"),
         (format!("/build/{building}"), "Line the tray with parchment"),
-        (format!("/build/{several}"), "Not begun"),
-        ("/plans".into(), "Planned"),
+        (format!("/log/{building}"), "Still to do"),
+        ("/plans".into(), "In use"),
         (format!("/plans/{planned}"), "What it takes"),
         ("/bench".into(), "At the bench"),
         (format!("/bench/{bowl}"), "Undo"),
         (format!("/bench/{testing}"), "Even satin"),
-        (format!("/bench/{done}"), "topping closes"),
+        (format!("/bench/{done}"), "Go on with the build guide"),
         ("/log".into(), "Given up"),
         (format!("/log/{poured}"), "Plan against what happened"),
         ("/shelf".into(), "from the drawer"),

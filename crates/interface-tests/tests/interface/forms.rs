@@ -23,8 +23,8 @@ use Step::{Choose, Fill, Refused, Touch};
 
 /// Goes through the forms of some kinds, one after another in one batch.
 async fn go_through(page: &Page, kinds: &[(&str, Vec<Step>)]) -> anyhow::Result<()> {
-    let batch = api::id(&api::new_batch("forms").await?)?;
-    page.go(&format!("/plans/{batch}")).await?;
+    let plan = api::id(&api::new_plan("forms").await?)?;
+    page.go(&format!("/plans/{plan}")).await?;
     page.until_shown("to-weigh", "325 g").await?;
     for (kind, steps) in kinds {
         page.choose("In place of it, or besides", &format!("make instead: {kind}")).await?;
@@ -49,7 +49,7 @@ async fn go_through(page: &Page, kinds: &[(&str, Vec<Step>)]) -> anyhow::Result<
             }
         }
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         let work = &kept["inputs"]["components"][0]["work"];
         for (pointer, value) in expected {
             let is = work.pointer(pointer).unwrap_or(&Value::Null);

@@ -44,8 +44,8 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         let kept = api::on_shelf("Test: little moons").await?["thing"]["mould"].clone();
         ensure!(kept["count"] == 15 && kept["weighings"][0]["lined_g"] == 465.0, "{kept}");
 
-        let batch = api::id(&api::new_batch("little moons").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("little moons").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.choose("In place of it, or besides", "make instead: filled shells").await?;
         page.until_shown("figures", "24 pieces").await?;
         let words = "Test: little moons: 15 of 9 ml, 20 cm² inside, opening 8 cm²";
@@ -58,7 +58,7 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.touch("Put it away").await?;
         until_kept(page, "Test: little moons", false).await?;
         // The plan still knows it.
-        page.go(&format!("/plans/{batch}")).await?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("figures", "15 pieces").await?;
         page.forgive().await
     })

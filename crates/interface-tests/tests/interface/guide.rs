@@ -16,7 +16,9 @@ struct Shown {
     come_back: Option<String>,
     /// Whether it asks for a touch, to hear when it is dry.
     touch: bool,
-    /// How many tasks of all components are ticked.
+    /// The tempering that it asks for, if it does.
+    tempering: Option<String>,
+    /// How many steps of all lines are ticked.
     done: usize,
 }
 
@@ -26,6 +28,7 @@ const LOOK: &str = "
         state: card.dataset.state ?? null,
         text: card.innerText,
         back: card.querySelector('[data-testid=come-back]')?.innerText ?? null,
+        tempering: card.dataset.kind === 'tempering' ? card.dataset.step : null,
         touch: [...document.querySelectorAll('button')].some((b) => b.innerText.startsWith('Dry now')),
         done: document.querySelectorAll(TICKED).length,
     };";
@@ -41,6 +44,7 @@ async fn look(page: &Page) -> anyhow::Result<Shown> {
         state: words(&seen["state"]),
         text: words(&seen["text"]).context("the guide says something")?,
         come_back: words(&seen["back"]),
+        tempering: words(&seen["tempering"]),
         touch: seen["touch"].as_bool().context("a yes or a no")?,
         done: usize::try_from(seen["done"].as_u64().context("a number of tasks")?)?,
     })
@@ -65,7 +69,7 @@ pub async fn follow(
     for _ in 0..120 {
         let shown = look(page).await?;
         let Some(state) = shown.state.as_deref() else {
-            ensure!(shown.text.contains("All is built"), "{}", shown.text);
+            ensure!(shown.text.contains("All is made"), "{}", shown.text);
             return Ok(followed);
         };
         match state {
@@ -78,8 +82,12 @@ pub async fn follow(
                 bring(&shown.text).await?;
                 page.find("[data-testid=build-now]:not([data-state=wait_for_bowl])").await?;
             }
-            "do" | "closing" => {
+            // Its pour at the bench ends it.
+            "do" if let Some(step) = &shown.tempering => {
                 bring(&shown.text).await?;
+                page.find(&format!("[data-testid=build-now]:not([data-step='{step}'])")).await?;
+            }
+            "do" | "closing" => {
                 page.press(if shown.touch { "j" } else { "d" }).await?;
                 page.until_count(TICKED, shown.done + 1).await?;
                 followed.done += 1;

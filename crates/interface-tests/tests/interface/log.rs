@@ -25,7 +25,7 @@ async fn the_log_has_every_evening_of_the_demo() {
 async fn what_is_not_there_is_said() {
     browse("missing", async |page| {
         for (path, words) in [
-            ("/plans/00000000-0000-0000-0000-000000000000", "There is no such batch."),
+            ("/plans/00000000-0000-0000-0000-000000000000", "There is no such plan."),
             ("/bench/00000000-0000-0000-0000-000000000000", "There is no such bowl."),
             ("/log/00000000-0000-0000-0000-000000000000", "There is no such batch."),
             ("/nowhere", "This address leads nowhere."),
@@ -33,9 +33,6 @@ async fn what_is_not_there_is_said() {
             page.go(path).await?;
             page.until_said(words).await?;
         }
-        let planned = api::demo("planned").await?;
-        page.go(&format!("/log/{}", api::id(&planned)?)).await?;
-        page.until_said("It has not been at the bench yet.").await?;
         Ok(())
     })
     .await;

@@ -7,7 +7,7 @@ use serde_json::json;
 use crate::api;
 use crate::guide::follow;
 
-/// A batch of filled shells in two colours, as they start; its id.
+/// A plan of filled shells in two colours, as they start; its id.
 async fn shells(name: &str) -> anyhow::Result<String> {
     let kinds = api::get("/kinds").await?;
     let all = kinds.as_array().context("kinds")?;
@@ -17,14 +17,14 @@ async fn shells(name: &str) -> anyhow::Result<String> {
     let body = json!({ "name": format!("Test: {name}"), "inputs": { "room_c": 19.5, "rh_pct": 42,
         "fridge_c": 5, "bowls": bowls,
         "components": [{ "key": "planets", "name": "Planets", "work": kind["start"] }] } });
-    api::id(&api::post("/batches", body).await?)
+    api::id(&api::post("/plans", body).await?)
 }
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_wrong_order_of_colours_is_named_and_put_right() {
     browse("moulded_order", async |page| {
-        let batch = shells("upside down").await?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = shells("upside down").await?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("film-order", "First in, first seen: blue").await?;
         page.touch("Earlier: colour 2").await?;
         page.until_said("Upside down: white colour goes in before blue and hides it").await?;
@@ -40,8 +40,8 @@ async fn a_wrong_order_of_colours_is_named_and_put_right() {
 #[tokio::test(flavor = "multi_thread")]
 async fn what_cannot_be_cast_is_said_beside_its_field_and_nothing_is_lost() {
     browse("moulded_bad_input", async |page| {
-        let batch = shells("bad input").await?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = shells("bad input").await?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("figures", "1.8 mm, 24 pieces").await?;
         page.fill("Exactly", "11").await?;
         page.fill("Across", "20").await?;
@@ -64,24 +64,19 @@ async fn what_cannot_be_cast_is_said_beside_its_field_and_nothing_is_lost() {
 #[tokio::test(flavor = "multi_thread")]
 async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_picture() {
     browse("moulded_days", async |page| {
-        let batch = shells("planets over days").await?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = shells("planets over days").await?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("days", "Then").await?;
         let sittings = page.run("return document.querySelectorAll('[data-testid=sitting]').length");
         ensure!(sittings.await? == 4, "colour, shell, fill, cap");
-        for chocolate in ["blue", "white colour", "dark"] {
-            api::pour(&batch, chocolate).await?;
-        }
-        page.touch("Build guide").await?;
+        let batch = api::begun(&plan).await?;
+        page.go(&format!("/build/{batch}")).await?;
         page.until_shown("build-now", "Polish the mould").await?;
         let bring = async |task: &str| {
-            if task.contains("Temper the dark again") {
-                // The chocolate of the first day is used up: it is melted anew.
-                let body = json!({ "chocolate": "dark" });
-                api::post(&format!("/batches/{batch}/bowls"), body).await?;
-            } else if task.contains("As soon as its chocolate is in temper") {
-                api::pour(&batch, "dark").await?;
-            }
+            // The dark of the first day is used up: it is tempered twice.
+            let all = ["blue", "white colour", "dark"];
+            let asked = all.iter().find(|of| task.contains(&format!("Temper the {of}")));
+            api::pour(&batch, asked.with_context(|| format!("a chocolate in {task}"))?).await?;
             Ok(())
         };
         let waits = follow(page, bring).await?.waits;
@@ -104,20 +99,22 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
 #[tokio::test(flavor = "multi_thread")]
 async fn a_build_that_is_due_reminds_on_every_other_page() {
     browse("moulded_reminder", async |page| {
-        let batch = shells("a reminder").await?;
+        let batch = api::begun(&shells("a reminder").await?).await?;
         page.go(&format!("/build/{batch}")).await?;
-        page.touch("Begin the build").await?;
         page.until_shown("build-now", "Polish the mould").await?;
+        page.press("d").await?;
+        page.until("build-now", "the next", |text| !text.contains("Polish the mould")).await?;
         page.go("/shelf").await?;
         // Other tests' builds may come before it; then they are counted.
         page.until("reminders", "it reminds", |text| {
-            text.contains("Test: a reminder. ") || text.contains("more builds wait for you")
+            text.contains("Test: a reminder. ") || text.contains("more batches wait for you")
         })
         .await?;
         page.run("document.querySelector(`[data-testid=reminders] a[href*='build']`).focus()")
             .await?;
         page.go(&format!("/build/{batch}")).await?;
-        page.until_shown("build-now", "Polish the mould").await?;
+        page.until("reminders", "not of itself", |text| !text.contains("Test: a reminder. "))
+            .await?;
         Ok(())
     })
     .await;

@@ -2,6 +2,7 @@
 
 use anyhow::ensure;
 use interface_tests::browse;
+use serde_json::json;
 use thirtyfour::Key;
 
 use crate::api;
@@ -13,7 +14,7 @@ async fn a_plan_moves_as_its_numbers_do_and_saves_itself() {
         page.touch("Plan something").await?;
         page.until_shown("to-weigh", "325 g").await?;
 
-        page.fill("Name of the batch", "Test: comet bark").await?;
+        page.fill("Name of the plan", "Test: comet bark").await?;
         page.fill("Exactly", "6").await?;
         // 30 × 20 cm × 6 mm × 1.29 g/cm³ = 464.4 g, and 5 % stays behind.
         page.until_shown("to-weigh", "488 g").await?;
@@ -37,8 +38,8 @@ async fn a_plan_moves_as_its_numbers_do_and_saves_itself() {
         page.reload().await?;
         page.until_shown("to-weigh", "374 g").await?;
         ensure!(page.path().await? == path);
-        let batch = api::get(&format!("/batches{}", path.trim_start_matches("/plans"))).await?;
-        ensure!(batch["name"] == "Test: comet bark", "{batch}");
+        let plan = api::get(&path).await?;
+        ensure!(plan["name"] == "Test: comet bark", "{plan}");
         Ok(())
     })
     .await;
@@ -47,8 +48,8 @@ async fn a_plan_moves_as_its_numbers_do_and_saves_itself() {
 #[tokio::test(flavor = "multi_thread")]
 async fn each_figure_shows_its_sum() {
     browse("plan_sums", async |page| {
-        let batch = api::id(&api::new_batch("sums").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("sums").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.touch("Show the sum: chocolate in it").await?;
         page.until_said("density once set").await?;
         page.touch("Show the sum: seed").await?;
@@ -65,8 +66,8 @@ async fn each_figure_shows_its_sum() {
 #[tokio::test(flavor = "multi_thread")]
 async fn what_cannot_be_is_said_beside_its_field_and_not_saved() {
     browse("plan_refusals", async |page| {
-        let batch = api::id(&api::new_batch("refusals").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("refusals").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("to-weigh", "325 g").await?;
         page.fill("Exactly", "300").await?;
         page.until_said("must be 0.5 to 40 mm; it is 300").await?;
@@ -79,7 +80,7 @@ async fn what_cannot_be_is_said_beside_its_field_and_not_saved() {
         page.fill("Exactly", "5").await?;
         page.until_said("Above 24 °C tempered work sets slowly").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(
             kept["inputs"]["room_c"] == 26.5
                 && kept["inputs"]["components"][0]["work"]["cover"]["thickness_mm"] == 5.0
@@ -98,8 +99,8 @@ async fn what_cannot_be_is_said_beside_its_field_and_not_saved() {
 #[tokio::test(flavor = "multi_thread")]
 async fn the_bags_own_numbers_go_before_the_familys() {
     browse("plan_own_numbers", async |page| {
-        let batch = api::id(&api::new_batch("own numbers").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("own numbers").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.touch("Your bowl, microwave and own numbers").await?;
         let aims = page.field("Seed aims at").await?;
         ensure!(aims.attr("placeholder").await?.as_deref() == Some("31.5"));
@@ -108,7 +109,7 @@ async fn the_bags_own_numbers_go_before_the_familys() {
         page.fill("Work to", "31,6").await?;
         page.fill("Fat", "41").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(
             kept["inputs"]["bowls"][0]["own"]["work_c"] == serde_json::json!([31.0, 31.6]),
             "{kept}"
@@ -122,7 +123,7 @@ async fn the_bags_own_numbers_go_before_the_familys() {
         page.until_shown("saving", "Not saved").await?;
         page.fill("Work to", "").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(kept["inputs"]["bowls"][0]["own"]["work_c"].is_null(), "{kept}");
         page.forgive().await
     })
@@ -130,21 +131,42 @@ async fn the_bags_own_numbers_go_before_the_familys() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
-async fn two_screens_cannot_overwrite_each_other() {
+async fn what_two_screens_change_both_stays_and_of_one_field_both_values_are_shown() {
     browse("plan_two_screens", async |page| {
-        let batch = api::id(&api::new_batch("two screens").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("two screens").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("to-weigh", "325 g").await?;
 
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
-        let mut inputs = kept["inputs"].clone();
-        inputs["components"][0]["work"]["cover"]["thickness_mm"] = 8.into();
-        api::put(&format!("/batches/{batch}/plan"), 1, inputs).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
+        let elsewhere = async |version: u32, thickness: f64| {
+            let mut inputs = kept["inputs"].clone();
+            inputs["components"][0]["work"]["cover"]["thickness_mm"] = thickness.into();
+            let text = json!({ "name": kept["name"], "note": "", "inputs": inputs });
+            api::put(&format!("/plans/{plan}"), version, text).await
+        };
+        elsewhere(1, 8.0).await?;
 
         page.fill("Humidity", "50").await?;
-        page.until_shown("saving", "Changed on another screen").await?;
+        page.until_shown("saving", "with what another screen changed").await?;
         // 30 × 20 cm × 8 mm × 1.29 g/cm³ × 1.05
         page.until_shown("to-weigh", "650 g").await?;
+        let both = api::get(&format!("/plans/{plan}")).await?;
+        ensure!(both["inputs"]["rh_pct"] == 50.0, "{both}");
+
+        // The same field, to two values: both are shown, and the maker says which.
+        elsewhere(1, 6.0).await.expect_err("it is changed here too");
+        let mut inputs = both["inputs"].clone();
+        inputs["components"][0]["work"]["cover"]["thickness_mm"] = 6.0.into();
+        let text = json!({ "name": kept["name"], "note": "Said there", "inputs": inputs });
+        let version = u32::try_from(both["version"].as_u64().unwrap_or_default())?;
+        api::put(&format!("/plans/{plan}"), version, text).await?;
+        page.fill("Exactly", "5").await?;
+        page.until_shown("clashes", "5 here, 6 there").await?;
+        page.touch("Keep what is here").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        page.until_shown("to-weigh", "406 g").await?;
+        let settled = api::get(&format!("/plans/{plan}")).await?;
+        ensure!(settled["note"] == "Said there", "{settled}");
         page.forgive().await
     })
     .await;
@@ -153,8 +175,8 @@ async fn two_screens_cannot_overwrite_each_other() {
 #[tokio::test(flavor = "multi_thread")]
 async fn the_method_is_recommended_from_what_is_at_hand_and_may_be_another() {
     browse("plan_method", async |page| {
-        let batch = api::id(&api::new_batch("method").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("method").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("method", "Recommended because").await?;
         page.touch("Ready crystals (cocoa butter, all form V)").await?;
         page.until_shown("method", "you have ready crystals").await?;
@@ -185,8 +207,8 @@ fn grams(text: &str) -> anyhow::Result<f64> {
 #[tokio::test(flavor = "multi_thread")]
 async fn every_piece_gets_some_of_what_goes_on_top() {
     browse("plan_topping", async |page| {
-        let batch = api::new_batch("a topping").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("a topping").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.choose("On top", "whole hazelnuts").await?;
         // Pieces of 4 cm catch as if they were 14 mm wider: 600 / 29.16 · 3.0 nuts of 1.1 g.
         page.until_shown("topping", "68 g whole hazelnuts").await?;
@@ -216,8 +238,8 @@ async fn every_piece_gets_some_of_what_goes_on_top() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_stay_in_the_fridge_is_planned_with_what_binds() {
     browse("plan_fridge", async |page| {
-        let batch = api::new_batch("a fridge").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("a fridge").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.fill("Fridge", "4").await?;
         page.until_shown("fridge", "Until it lets go").await?;
         page.fill("Humidity", "80").await?;
@@ -232,8 +254,8 @@ async fn a_stay_in_the_fridge_is_planned_with_what_binds() {
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_mixed_in_takes_room_from_the_chocolate() {
     browse("plan_mixed_in", async |page| {
-        let batch = api::new_batch("mixed in").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("mixed in").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.until_shown("to-weigh", "325 g").await?;
         page.choose("Mixed in", "raisins").await?;
         // 240 cm³ at half a part: 240 / (1/1.29 + 0.5/1.35) = 209.5 g, and 15 g stay behind.

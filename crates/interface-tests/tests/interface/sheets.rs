@@ -8,8 +8,8 @@ use crate::api;
 #[tokio::test(flavor = "multi_thread")]
 async fn outlines_are_piped_over_a_sheet_that_is_checked() {
     browse("sheets_piping", async |page| {
-        let batch = api::id(&api::new_batch("outlines").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("outlines").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.choose("In place of it, or besides", "make instead: piped pieces").await?;
         page.choose("How much line", "as these outlines take").await?;
         page.until_shown("figures", "12 pieces").await?;
@@ -47,8 +47,8 @@ async fn outlines_are_piped_over_a_sheet_that_is_checked() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_slab_has_its_score_map_and_a_wrap_its_strip() {
     browse("sheets_score", async |page| {
-        let batch = api::id(&api::new_batch("shards").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("shards").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.choose("In place of it, or besides", "make instead: scored shards").await?;
         page.until_shown("figures", "30 pieces").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
@@ -58,7 +58,7 @@ async fn a_slab_has_its_score_map_and_a_wrap_its_strip() {
         page.touch("Another pattern").await?;
         page.until("score-words", "another map", |text| text != first).await?;
 
-        page.go(&format!("/plans/{batch}")).await?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.choose("In place of it, or besides", "make instead: wrap round a cake").await?;
         page.until_shown("figures", "590 mm long").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;

@@ -50,8 +50,8 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
         let bag = json!({ "kind": "chocolate", "name": "Test: Milk 40 %", "family": "milk",
             "price_per_kg": 20 });
         let bag = api::post("/shelf", json!({ "thing": bag, "left_g": 300 })).await?;
-        let batch = api::new_batch("from the shelf").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("from the shelf").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.choose("From your shelf", "Test: Milk 40 %").await?;
         // 30 × 20 cm × 4 mm × 1.27 g/cm³ and 5 %, at 20 a kilogram.
         page.until_shown("to-weigh", "320 g").await?;
@@ -65,7 +65,7 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
             .context("grams")?;
         api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
 
-        page.go(&format!("/log/{}", api::id(&batch)?)).await?;
+        page.go(&format!("/log/{}", api::only_batch(&api::id(&plan)?).await?)).await?;
         page.until("taken", "what was taken", |text| {
             text.contains(&format!("{melted:.0} g taken"))
         })
@@ -83,8 +83,8 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_blend_is_mixed_on_the_plan() {
     browse("plan_blend", async |page| {
-        let batch = api::new_batch("a blend").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("a blend").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.until_said("Melt, to 46.0 °C").await?;
         page.find("input[type=radio][value=blend]").await?;
         page.run("document.querySelector('input[type=radio][value=blend]').click()").await?;
@@ -123,8 +123,8 @@ async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
         page.touch("Keep").await?;
         page.until_said("reads 0.8 °C too much; corrected").await?;
 
-        let batch = api::new_batch("with a corrected probe").await?;
-        page.go(&format!("/plans/{}", api::id(&batch)?)).await?;
+        let plan = api::new_plan("with a corrected probe").await?;
+        page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.touch("Your bowl, microwave and own numbers").await?;
         page.choose("Thermometer", "Test: short probe").await?;
         page.choose("Heat", "Dome kitchen microwave, low").await?;

@@ -8,19 +8,19 @@ use crate::api;
 
 /// A new batch's plan, opened, with another kind of work in place of the slab.
 async fn instead(page: &Page, kind: &str) -> anyhow::Result<String> {
-    let batch = api::id(&api::new_batch(kind).await?)?;
-    page.go(&format!("/plans/{batch}")).await?;
+    let plan = api::id(&api::new_plan(kind).await?)?;
+    page.go(&format!("/plans/{plan}")).await?;
     page.until_shown("to-weigh", "325 g").await?;
     let words = format!("make instead: {}", kind.to_lowercase());
     page.choose("In place of it, or besides", &words).await?;
-    Ok(batch)
+    Ok(plan)
 }
 
 #[tokio::test(flavor = "multi_thread")]
 async fn every_kind_of_work_is_planned_from_where_it_starts() {
     browse("work_kinds", async |page| {
         // One page, so that each comes after another as it would for a maker who looks round.
-        let batch = instead(page, "Mixed-in bark").await?;
+        let plan = instead(page, "Mixed-in bark").await?;
         let next = async |kind: &str| {
             let words = format!("make instead: {}", kind.to_lowercase());
             page.choose("In place of it, or besides", &words).await
@@ -50,7 +50,7 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
         page.until_shown("build-steps", "Boil the syrup to 151 °C").await?;
         page.until_said("sticks to the skin").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(kept["inputs"]["bowls"] == json!([]), "{kept}");
         Ok(())
     })
@@ -60,7 +60,7 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
 #[tokio::test(flavor = "multi_thread")]
 async fn chocolates_come_and_go_with_what_is_made_from_them() {
     browse("work_chocolates", async |page| {
-        let batch = instead(page, "Marbled bark").await?;
+        let plan = instead(page, "Marbled bark").await?;
         page.until_shown("all-it-takes", "white").await?;
         page.fill("Strokes", "40").await?;
         page.until_said("stirred through: muddy").await?;
@@ -77,7 +77,7 @@ async fn chocolates_come_and_go_with_what_is_made_from_them() {
         // Nothing is made from the white any more.
         page.until("all-it-takes", "two chocolates", |text| !text.contains("white")).await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         let keys: Vec<_> = kept["inputs"]["bowls"]
             .as_array()
             .context("bowls")?
@@ -93,8 +93,8 @@ async fn chocolates_come_and_go_with_what_is_made_from_them() {
 #[tokio::test(flavor = "multi_thread")]
 async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
     browse("work_several", async |page| {
-        let batch = api::id(&api::new_batch("several").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("several").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("to-weigh", "325 g").await?;
         page.choose("In place of it, or besides", "add: clusters").await?;
         page.until_shown("figures", "24 pieces of 12 g").await?;
@@ -113,7 +113,7 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
         page.fill("You weigh out", "").await?;
         page.touch("Take away: Clusters").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
-        let kept = api::get(&format!("/batches/{batch}/plan")).await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(kept["inputs"]["components"].as_array().map(Vec::len) == Some(2), "{kept}");
         Ok(())
     })
@@ -123,8 +123,8 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
 #[tokio::test(flavor = "multi_thread")]
 async fn how_far_it_goes_is_told_whichever_is_known() {
     browse("work_cover", async |page| {
-        let batch = api::id(&api::new_batch("how far").await?)?;
-        page.go(&format!("/plans/{batch}")).await?;
+        let plan = api::id(&api::new_plan("how far").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
         page.choose("You know", "the tray and what I have").await?;
         // 380 g less what stays behind, on 600 cm².
         page.until_shown("figures", "600 cm², 4.7 mm").await?;
@@ -175,8 +175,8 @@ async fn the_card_of_the_largest_batch_prints_on_one_page() {
         let inputs = json!({ "room_c": 20, "rh_pct": 45, "fridge_c": 5, "bowls": bowls,
             "components": components });
         let body = json!({ "name": "Test: eight things", "inputs": inputs });
-        let batch = api::id(&api::post("/batches", body).await?)?;
-        page.go(&format!("/plans/{batch}/card")).await?;
+        let plan = api::id(&api::post("/plans", body).await?)?;
+        page.go(&format!("/plans/{plan}/card")).await?;
         page.until_shown("batch-card", "Wrap round a cake").await?;
         let pages = page.printed_pages().await?;
         ensure!(pages == 1, "{pages} pages");

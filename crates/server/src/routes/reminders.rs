@@ -6,6 +6,7 @@ use actix_web::{get, web};
 use chrono::TimeDelta;
 use craft::time::WallTime;
 use serde::Serialize;
+use store::bowls::BowlStatus;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -45,11 +46,12 @@ pub struct ReminderAnswer {
 pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswer>>> {
     let wall = state.wall.now();
     let mut all = Vec::new();
-    for batch in store::batches::unfinished_since(&state.pool, wall.after(-FORGOTTEN)).await? {
+    for batch in store::batches::under_way_since(&state.pool, wall.after(-FORGOTTEN)).await? {
         let now = kitchen_time(batch.clock, wall);
         // One that cannot be read reminds of nothing; its row in the list says so.
         let Ok(making) = Making::of(&state, batch).await else { continue };
-        let poured = making.bowls.iter().any(|bowl| bowl.status.ended().is_some());
+        let poured =
+            making.bowls.iter().any(|bowl| matches!(bowl.status, BowlStatus::Poured { .. }));
         if making.events.is_empty() && !poured {
             continue;
         }

@@ -12,11 +12,11 @@ fn look(gloss: &str) -> Value {
 }
 
 impl Kitchen {
-    async fn batch_now(&self, id: &str) -> Value {
+    pub async fn batch_now(&self, id: &str) -> Value {
         self.get(&format!("/batches/{id}")).await.with(200)
     }
 
-    async fn poured(&self, batch: &str) -> String {
+    pub async fn poured(&self, batch: &str) -> String {
         let opened = self.post(&format!("/batches/{batch}/bowls"), json!({})).await.with(201);
         let bowl = text(&opened["bowl"]["id"]);
         self.act(&bowl, json!({ "kind": "poured" })).await.with(201);

@@ -26,6 +26,12 @@ fn database() -> &'static Database {
     database
 }
 
+/// The address of a new database with nothing in it.
+pub async fn bare() -> String {
+    let name = store::create_database(&database().url(), Uuid::new_v4()).await.expect("made");
+    database().url_of(&name)
+}
+
 /// A server of its own for each test.
 pub struct Kitchen {
     pub address: String,
@@ -66,14 +72,19 @@ impl Said {
 
 impl Kitchen {
     pub async fn new() -> Self {
-        let name = store::create_database(&database().url(), Uuid::new_v4()).await.expect("made");
-        let pool = store::connect(&database().url_of(&name)).await.expect("connected");
+        Self::over(&bare().await).await
+    }
+
+    /// Over a database at an address, brought up to date as the start command does it.
+    pub async fn over(url: &str) -> Self {
+        let pool = store::connect(url).await.expect("connected");
         let shift_ms = Arc::new(AtomicI64::new(0));
         let shift = shift_ms.clone();
         let wall = WallClock::new(move || {
             Utc::now() + TimeDelta::milliseconds(shift.load(Ordering::Relaxed))
         });
         let state = State::new(pool, wall);
+        server::upgrade::bring_up_to_date(&state).await.expect("brought up to date");
         let running = serve(state.clone(), 0, None).await.expect("a free port");
         actix_web::rt::spawn(running.server);
         Self {
