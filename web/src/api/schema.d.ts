@@ -1494,8 +1494,7 @@ export interface components {
             name: string;
             /** @description The maker's remarks. */
             note: string;
-            /** @description The plan as it was shown then; `null` where that cannot be read. */
-            plan?: unknown;
+            plan?: null | components["schemas"]["PlanAnswer"];
             /**
              * Format: uuid
              * @description The plan it was made of; `null` once that is gone.
