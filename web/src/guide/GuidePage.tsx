@@ -61,11 +61,14 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
     onSuccess: known,
   });
   useScreenAwake();
+  const refused = send.error instanceof Refusal ? send.error : null;
   const { now } = guide;
+  // A tempering is over when its bowl is poured, and not by a tick.
+  const atBench = now?.kind === "tempering";
   const opens = now?.state === "wait" ? now.opens?.at : undefined;
   useSound(now ? `${now.step} ${now.state}` : "", now?.state, silent);
   const done = (just_now: boolean) => {
-    if (!now || send.isPending) return;
+    if (!now || atBench || send.isPending) return;
     send.mutate({
       kind: "done",
       id: crypto.randomUUID(),
@@ -115,7 +118,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           {silent ? "Sounds are off" : "Sounds are on"}
         </Button>
       </Box>
-      {(!reached || send.isPaused || send.failureCount > 0) && (
+      {(!reached || send.isPaused || (send.failureCount > 0 && !refused)) && (
         <Offline>No connection. What you enter is sent when it is back.</Offline>
       )}
       {now ? (
@@ -135,11 +138,14 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           </Box>
         </Box>
       )}
-      {send.error instanceof Refusal && <Fault>That was not kept: {send.error.message}</Fault>}
+      {refused && <Fault>That was not kept: {refused.message}</Fault>}
       <Box
         display="grid"
         gap="3"
-        gridTemplateColumns={{ base: "1fr 1fr", md: now?.is_touch ? "2fr 1fr 1fr" : "3fr 1fr" }}
+        gridTemplateColumns={{
+          base: "1fr 1fr",
+          md: now?.is_touch || now?.bowl_id ? "2fr 1fr 1fr" : "3fr 1fr",
+        }}
       >
         {now && <ToBowl now={now} batchId={guide.batch_id} />}
         {now?.is_touch ? (
@@ -152,14 +158,16 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
             </Touch>
           </>
         ) : (
-          <Touch
-            advised={now?.kind !== "tempering" && !now?.state.startsWith("wait")}
-            hotkey="D"
-            disabled={!now}
-            onClick={() => done(false)}
-          >
-            {now?.kind === "tempering" ? "Tempered without the bench" : "Done"}
-          </Touch>
+          !atBench && (
+            <Touch
+              advised={!now?.state.startsWith("wait")}
+              hotkey="D"
+              disabled={!now}
+              onClick={() => done(false)}
+            >
+              Done
+            </Touch>
+          )
         )}
         <Touch hotkey="U" disabled={!guide.last_event} onClick={undo}>
           Undo
