@@ -5,6 +5,7 @@ import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
+import { openOutbox } from "./bench/outbox";
 import { Reminders } from "./guide/Reminders";
 import { applyPrint } from "./kit/display";
 import { Shell } from "./kit/Shell";
@@ -66,6 +67,7 @@ const router = createBrowserRouter([
 
 applyPrint();
 followColourMode();
+openOutbox();
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -14,7 +14,7 @@ use crate::units::{
     in_square_centimetres, millilitres, millimetres, square_centimetres,
 };
 
-/// A coat, mm (numbers.md, section 4).
+/// A coat, mm (docs/craft.md, section 4).
 pub const COAT_MM: f64 = 1.3;
 /// The chocolate stands so far over what is dipped, mm.
 const OVER_MM: f64 = 15.0;
@@ -123,7 +123,7 @@ pub struct Dipped {
 }
 
 /// Coat = surface · t · ρ; the vessel needs π·d²/4·(H + 15) less what the piece
-/// displaces (numbers.md, section 4).
+/// displaces (docs/craft.md, section 4).
 ///
 /// # Errors
 /// Where the vessel does not let the piece in.

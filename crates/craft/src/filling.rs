@@ -11,7 +11,7 @@ const WATER_IN_CREAM: f64 = 0.58;
 const WATER_IN_BUTTER: f64 = 0.16;
 /// Density of ganache, g/cm³ (*custom*).
 const DENSITY: f64 = 1.18;
-/// Butter goes in between these, °C (numbers.md, section 6).
+/// Butter goes in between these, °C (docs/craft.md, section 6).
 pub const BUTTER_IN_C: [f64; 2] = [30.0, 34.0];
 /// Piped no warmer than this, or it melts the shell, °C.
 pub const PIPE_BELOW_C: f64 = 29.0;
@@ -31,7 +31,7 @@ pub fn pipe_below() -> Temperature {
 }
 
 /// Chocolate to one of cream by which a family's ganache pipes, soft to firm
-/// (numbers.md, section 6).
+/// (docs/craft.md, section 6).
 #[must_use]
 pub fn usual_ratio(family: Family) -> [f64; 2] {
     match family {

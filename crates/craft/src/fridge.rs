@@ -34,7 +34,7 @@ pub struct Stay {
 ///
 /// The slab nears the fridge's temperature as T_f + (T_0 − T_f)·e^(−t/τ) with τ =
 /// (ρ·h·c_s + tray)/h_f; it must come out before it is within a degree of the
-/// room's dew point (numbers.md, section 3). The shortest stay is the setting
+/// room's dew point (docs/craft.md, section 3). The shortest stay is the setting
 /// model's.
 #[must_use]
 pub fn stay(

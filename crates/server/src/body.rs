@@ -1,10 +1,12 @@
 //! JSON bodies that name the field at fault.
 
+use std::time::Duration;
+
 use actix_web::dev::Payload;
 use actix_web::error::PayloadError;
 use actix_web::{FromRequest, HttpMessage, HttpRequest, web};
 use futures::FutureExt;
-use futures::future::{Either, Map, Ready, ready};
+use futures::future::LocalBoxFuture;
 use serde::de::DeserializeOwned;
 
 use crate::misread::misread;
@@ -18,20 +20,26 @@ pub const LARGEST_BODY: usize = 4 * 1024 * 1024;
 #[derive(Debug)]
 pub struct Body<T>(pub T);
 
-type Bytes = Result<web::Bytes, actix_web::Error>;
-type Typed<T> = Result<Body<T>, Problem>;
+/// A body that has not arrived after so long ends its request: who sends a byte now and then
+/// holds nothing up.
+pub const PATIENCE: Duration = Duration::from_secs(20);
 
 impl<T: DeserializeOwned> FromRequest for Body<T> {
     type Error = Problem;
-    type Future =
-        Either<Map<<web::Bytes as FromRequest>::Future, fn(Bytes) -> Typed<T>>, Ready<Typed<T>>>;
+    type Future = LocalBoxFuture<'static, Result<Self, Problem>>;
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
-        if request.content_type() != "application/json" {
-            return Either::Right(ready(Err(Problem::not_said_to_be_json())));
+        let is_json = request.content_type() == "application/json";
+        let bytes = web::Bytes::from_request(request, payload);
+        async move {
+            if !is_json {
+                return Err(Problem::not_said_to_be_json());
+            }
+            let arrived = tokio::time::timeout(PATIENCE, bytes).await;
+            let bytes = arrived.map_err(|_| Problem::too_slow())?;
+            read(&bytes.map_err(unread)?).map(Body)
         }
-        let typed: fn(Bytes) -> Typed<T> = |bytes| read(&bytes.map_err(unread)?).map(Body);
-        Either::Left(web::Bytes::from_request(request, payload).map(typed))
+        .boxed_local()
     }
 }
 

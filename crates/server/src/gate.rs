@@ -28,7 +28,7 @@ pub fn from_here(method: &Method, uri: &Uri, headers: &HeaderMap) -> Result<(), 
     let asked_of = host
         .parse()
         .map(|authority: actix_web::http::uri::Authority| authority.host().to_ascii_lowercase());
-    if !asked_of.is_ok_and(|name| NAMES.contains(&name.as_str())) {
+    if host.contains('@') || !asked_of.is_ok_and(|name| NAMES.contains(&name.as_str())) {
         return Err(Problem::from_elsewhere(format!(
             "This is Wide Sheen on this machine alone: ask it at localhost or 127.0.0.1, not at \
              {host:?}."

@@ -87,10 +87,13 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         bail!("{} has no built interface; ./start builds it", arguments.web.display());
     }
     // Held until the end, so that the database stops after the server.
-    let database = match &arguments.database_url {
+    let mut database = match &arguments.database_url {
         Some(_) => None,
         None => Some(Database::start(DataDir::open(&arguments.data)?, Durability::Full)?),
     };
+    if let Some(database) = &mut database {
+        database.keep_up(say);
+    }
     let url = match (&arguments.database_url, &database) {
         (Some(url), _) => url.clone(),
         (None, Some(database)) => database.url(),
@@ -131,6 +134,9 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
             }
             _ => error.into(),
         })?;
+    if let Some(database) = &database {
+        database.dir().serves_at(&format!("http://{address}"))?;
+    }
     say(&format!("Wide Sheen is at http://{address}  (Ctrl-C stops it)"));
 
     let handle = server.handle();

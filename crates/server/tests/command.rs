@@ -5,7 +5,7 @@ use std::net::{Ipv4Addr, TcpListener};
 use std::path::Path;
 use std::process::{Child, Command, Output, Stdio};
 
-use serde_json::Value;
+use serde_json::{Value, json};
 use tempfile::TempDir;
 
 /// A folder with a stand-in for the built interface, and room for data.
@@ -80,7 +80,7 @@ async fn it_loads_the_demo_once_and_keeps_what_was_made() {
     assert!(demo.len() >= 9, "{} plans", demo.len());
     let made = reqwest::Client::new()
         .post(format!("{}/api/v1/plans", up.address))
-        .json(&serde_json::json!({ "name": "Mine" }))
+        .json(&json!({ "name": "Mine" }))
         .send()
         .await
         .expect("answered");
@@ -113,8 +113,93 @@ async fn it_starts_empty_where_asked_and_serves_the_interface_at_every_address()
 
     // A second one on the same data is told so, and leaves the first alone.
     let second = serve(folder.path(), &["--port", "0"]).output().expect("ran");
-    assert!(complaint(second).contains("in use by another Wide Sheen"));
+    let said = complaint(second);
+    assert!(said.contains("in use by another Wide Sheen"), "{said}");
+    assert!(said.contains(&up.address), "and where: {said}");
     assert_eq!(up.plans().await, Vec::<Value>::new());
+    assert_eq!(up.stop(), Some(0));
+}
+
+/// A bowl at the bench of a server that came up.
+async fn open_bowl(up: &Up) -> String {
+    let post = async |path: String, body: Value| -> Value {
+        let url = format!("{}/api/v1{path}", up.address);
+        let said = reqwest::Client::new().post(url).json(&body).send().await.expect("answered");
+        said.error_for_status().expect("kept").json().await.expect("JSON")
+    };
+    let id = |of: &Value| of["id"].as_str().expect("an id").to_owned();
+    let plan = post("/plans".into(), json!({ "name": "Bark" })).await;
+    let batch = post(format!("/plans/{}/batches", id(&plan)), json!({})).await;
+    let opened = post(format!("/batches/{}/bowls", id(&batch)), json!({})).await;
+    id(&opened["bowl"])
+}
+
+fn kill(pid: &str) {
+    let killed = Command::new("kill").args(["-KILL", pid.trim()]).status().expect("kill");
+    assert!(killed.success());
+}
+
+/// So often each is killed; `WIDE_SHEEN_KILLS=50` for a long run.
+fn kills() -> usize {
+    std::env::var("WIDE_SHEEN_KILLS").ok().and_then(|n| n.parse().ok()).unwrap_or(2)
+}
+
+#[actix_web::test]
+async fn whatever_is_killed_under_writing_nothing_acknowledged_is_lost_or_doubled() {
+    let folder = folder();
+    let mut up = Up::start(folder.path(), &["--empty"]);
+    let bowl = open_bowl(&up).await;
+    let pid_file = folder.path().join("data/mariadb/mariadbd.pid");
+    let mut acknowledged: Vec<String> = Vec::new();
+    let send = async |address: &str, id: &str| -> bool {
+        let url = format!("{address}/api/v1/bowls/{bowl}/readings");
+        let body = json!({ "id": id, "temp_c": 44.0 });
+        let sent = reqwest::Client::new().post(url).json(&body).send().await;
+        sent.is_ok_and(|said| said.status().is_success())
+    };
+    for round in 0..kills() * 3 {
+        for _ in 0..20 {
+            let id = uuid::Uuid::new_v4().to_string();
+            assert!(send(&up.address, &id).await, "it takes readings");
+            acknowledged.push(id);
+        }
+        // Killed with a reading on its way.
+        let (id, address) = (uuid::Uuid::new_v4().to_string(), up.address.clone());
+        let server = up.child.id().to_string();
+        let database = std::fs::read_to_string(&pid_file).expect("it runs");
+        let hit = async {
+            if round % 3 != 0 {
+                kill(&database);
+            }
+            if round % 3 != 1 {
+                kill(&server);
+            }
+        };
+        let (arrived, ()) = futures::join!(send(&address, &id), hit);
+        if arrived {
+            acknowledged.push(id.clone());
+        }
+        if round % 3 != 1 {
+            up.child.wait().expect("it ended");
+            up = Up::start(folder.path(), &["--empty"]);
+        }
+        // Back without a hand; what was on its way is sent again, and kept once.
+        let begun = std::time::Instant::now();
+        while !send(&up.address, &id).await {
+            assert!(begun.elapsed().as_secs() < 90, "it did not come back");
+            tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+        }
+        if !arrived {
+            acknowledged.push(id);
+        }
+    }
+    let url = format!("{}/api/v1/bowls/{bowl}/readings", up.address);
+    let kept: Vec<Value> = reqwest::get(url).await.expect("answered").json().await.expect("a list");
+    let mut kept: Vec<_> =
+        kept.iter().map(|r| r["id"].as_str().expect("an id").to_owned()).collect();
+    kept.sort();
+    acknowledged.sort();
+    assert_eq!(kept, acknowledged);
     assert_eq!(up.stop(), Some(0));
 }
 

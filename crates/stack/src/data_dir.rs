@@ -9,6 +9,9 @@ use crate::{StackError, at};
 /// Marks a folder as ours, so that we never write into somebody else's.
 const MARK: &str = "wide-sheen.mark";
 
+/// Where the one who holds a folder says at which address it serves.
+const SERVES: &str = "serves-at";
+
 /// A data directory, held by this process alone.
 #[derive(Debug)]
 pub struct DataDir {
@@ -35,9 +38,21 @@ impl DataDir {
         let lock = File::create(&mark).map_err(at(&mark))?;
         match lock.try_lock() {
             Ok(()) => Ok(Self { path, _lock: lock }),
-            Err(TryLockError::WouldBlock) => Err(StackError::DataDirInUse(path)),
+            Err(TryLockError::WouldBlock) => {
+                let at = fs::read_to_string(path.join(SERVES)).ok();
+                Err(StackError::DataDirInUse { path, at })
+            }
             Err(TryLockError::Error(source)) => Err(StackError::Io { path: mark, source }),
         }
+    }
+
+    /// Notes at which address it is served, for whoever finds it held.
+    ///
+    /// # Errors
+    /// Where that cannot be written.
+    pub fn serves_at(&self, address: &str) -> Result<(), StackError> {
+        let file = self.path.join(SERVES);
+        fs::write(&file, address).map_err(at(&file))
     }
 
     /// Where it is.
@@ -56,7 +71,11 @@ mod tests {
         let dir = tempfile::tempdir().expect("a folder");
         let path = dir.path().join("data");
         let held = DataDir::open(&path).expect("made");
-        assert!(matches!(DataDir::open(&path), Err(StackError::DataDirInUse(_))));
+        let refused = DataDir::open(&path).expect_err("held").to_string();
+        assert!(refused.contains("in use by another Wide Sheen"), "{refused}");
+        held.serves_at("http://127.0.0.1:8080").expect("written");
+        let refused = DataDir::open(&path).expect_err("held").to_string();
+        assert!(refused.contains("at http://127.0.0.1:8080"), "{refused}");
         drop(held);
         assert!(DataDir::open(&path).is_ok());
     }

@@ -6,6 +6,9 @@ use std::os::unix::fs::{DirBuilderExt, OpenOptionsExt};
 use std::os::unix::net::UnixStream;
 use std::path::{Path, PathBuf};
 use std::process::Command;
+use std::sync::atomic::{AtomicBool, Ordering};
+use std::sync::{Arc, Mutex, PoisonError};
+use std::thread::JoinHandle;
 use std::time::{Duration, Instant};
 
 use uuid::Uuid;
@@ -28,13 +31,69 @@ pub enum Durability {
     Scratch,
 }
 
+/// How often it is looked whether the server still runs.
+const LOOK_EVERY: Duration = Duration::from_millis(200);
+/// How long before a start that failed is tried again.
+const TRY_AGAIN: Duration = Duration::from_secs(5);
+
 /// A running private database. Dropping it stops the server.
 #[derive(Debug)]
 pub struct Database {
     socket: PathBuf,
     password: String,
-    _server: Companion,
-    _dir: DataDir,
+    server: Arc<Mutex<Option<Companion>>>,
+    stopping: Arc<AtomicBool>,
+    watch: Option<JoinHandle<()>>,
+    how: How,
+    dir: DataDir,
+}
+
+/// How the server is started.
+#[derive(Clone, Debug)]
+struct How {
+    program: PathBuf,
+    arguments: Vec<String>,
+    data: PathBuf,
+    socket: PathBuf,
+    log: PathBuf,
+}
+
+impl How {
+    /// Starts the server, and waits until it takes connections.
+    fn start(&self) -> Result<Companion, StackError> {
+        let deadline = Instant::now() + PATIENCE;
+        // One whose own process was killed is still about to end; its files are its own until then.
+        while left_over(&self.data) && Instant::now() < deadline {
+            std::thread::sleep(LOOK_EVERY);
+        }
+        let mut companion = Companion::start(&self.program, &self.arguments, &self.log)
+            .map_err(at(&self.program))?;
+        while !greets(&self.socket) {
+            let ended = companion.ended().map_err(at(&self.program))?.is_some();
+            if ended || Instant::now() > deadline {
+                drop(companion);
+                return Err(StackError::DatabaseDown {
+                    dir: self.data.clone(),
+                    reason: last_complaint(&self.log),
+                    log: self.log.clone(),
+                });
+            }
+            std::thread::sleep(Duration::from_millis(50));
+        }
+        Ok(companion)
+    }
+}
+
+/// Whether a server of an earlier start still runs on these files.
+fn left_over(data: &Path) -> bool {
+    let pid = fs::read_to_string(pid_file(data)).unwrap_or_default();
+    let Ok(pid) = pid.trim().parse::<u32>() else { return false };
+    let command = fs::read(format!("/proc/{pid}/cmdline")).unwrap_or_default();
+    String::from_utf8_lossy(&command).contains(&format!("--datadir={}", data.display()))
+}
+
+fn pid_file(data: &Path) -> PathBuf {
+    data.join("mariadbd.pid")
 }
 
 impl Database {
@@ -59,7 +118,7 @@ impl Database {
             "--no-defaults".to_owned(),
             format!("--datadir={}", data.display()),
             format!("--socket={}", socket.display()),
-            format!("--pid-file={}", data.join("mariadbd.pid").display()),
+            format!("--pid-file={}", pid_file(&data).display()),
             format!("--init-file={}", init.display()),
             // Whoever may not open the folder cannot reach it at all.
             "--skip-networking".to_owned(),
@@ -84,22 +143,54 @@ impl Database {
             ],
         };
         arguments.extend(durable.iter().map(ToString::to_string));
-        let mut companion = Companion::start(&server, &arguments, &log).map_err(at(&server))?;
+        let how = How { program: server, arguments, data, socket: socket.clone(), log };
+        let companion = how.start()?;
+        Ok(Self {
+            socket,
+            password,
+            server: Arc::new(Mutex::new(Some(companion))),
+            stopping: Arc::new(AtomicBool::new(false)),
+            watch: None,
+            how,
+            dir,
+        })
+    }
 
-        let deadline = Instant::now() + PATIENCE;
-        while !greets(&socket) {
-            let ended = companion.ended().map_err(at(&server))?.is_some();
-            if ended || Instant::now() > deadline {
-                drop(companion);
-                return Err(StackError::DatabaseDown {
-                    dir: data,
-                    reason: last_complaint(&log),
-                    log,
-                });
+    /// The folder that it is in.
+    #[must_use]
+    pub fn dir(&self) -> &DataDir {
+        &self.dir
+    }
+
+    /// Has the server started again whenever it ends by itself, and says so.
+    pub fn keep_up(&mut self, say: impl Fn(&str) + Send + 'static) {
+        let (server, stopping, how) =
+            (self.server.clone(), self.stopping.clone(), self.how.clone());
+        self.watch = Some(std::thread::spawn(move || {
+            while !stopping.load(Ordering::Relaxed) {
+                std::thread::sleep(LOOK_EVERY);
+                let mut held = server.lock().unwrap_or_else(PoisonError::into_inner);
+                let runs = held.as_mut().is_some_and(|server| matches!(server.ended(), Ok(None)));
+                if runs || stopping.load(Ordering::Relaxed) {
+                    continue;
+                }
+                *held = None;
+                say("The database has ended by itself; it is started again…");
+                match how.start() {
+                    Ok(companion) => {
+                        *held = Some(companion);
+                        say("The database is back.");
+                    }
+                    Err(error) => {
+                        say(&format!(
+                            "The database did not come back ({error}); it is tried again."
+                        ));
+                        drop(held);
+                        std::thread::sleep(TRY_AGAIN);
+                    }
+                }
             }
-            std::thread::sleep(Duration::from_millis(50));
-        }
-        Ok(Self { socket, password, _server: companion, _dir: dir })
+        }));
     }
 
     /// The address of the main database.
@@ -117,6 +208,16 @@ impl Database {
         )
         .to_string();
         format!("mysql://{NAME}:{}@localhost/{name}?socket={socket}", self.password)
+    }
+}
+
+impl Drop for Database {
+    fn drop(&mut self) {
+        self.stopping.store(true, Ordering::Relaxed);
+        if let Some(watch) = self.watch.take() {
+            let _ = watch.join();
+        }
+        *self.server.lock().unwrap_or_else(PoisonError::into_inner) = None;
     }
 }
 
@@ -351,5 +452,23 @@ mod tests {
             assert!(database.url().starts_with("mysql://wide_sheen:"));
             assert!(greets(&database.socket));
         }
+    }
+
+    #[test]
+    fn one_that_is_killed_comes_back_by_itself() {
+        let dir = tempfile::tempdir().expect("a folder");
+        let path = dir.path().join("data");
+        let held = DataDir::open(&path).expect("ours");
+        let mut database = Database::start(held, Durability::Scratch).expect("comes up");
+        let (said, hear) = std::sync::mpsc::channel();
+        database.keep_up(move |words| said.send(words.to_owned()).unwrap_or_default());
+        let data = path.canonicalize().expect("there").join("mariadb");
+        let pid = fs::read_to_string(pid_file(&data)).expect("it runs");
+        let killed = Command::new("kill").args(["-KILL", pid.trim()]).status().expect("kill");
+        assert!(killed.success());
+        let words = |within| hear.recv_timeout(within).expect("it says so");
+        assert!(words(PATIENCE).contains("started again"));
+        assert_eq!(words(PATIENCE), "The database is back.");
+        assert!(greets(&database.socket));
     }
 }

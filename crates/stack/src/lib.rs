@@ -30,8 +30,17 @@ pub enum StackError {
     #[error("{} is not a Wide Sheen data directory; choose another with --data", .0.display())]
     ForeignDataDir(PathBuf),
     /// The data directory is in use.
-    #[error("{} is in use by another Wide Sheen; stop it first, or choose another with --data", .0.display())]
-    DataDirInUse(PathBuf),
+    #[error(
+        "{} is in use by another Wide Sheen{}; stop it first, or choose another with --data",
+        .path.display(),
+        .at.as_ref().map(|at| format!(", at {at}: open that")).unwrap_or_default()
+    )]
+    DataDirInUse {
+        /// Where it is.
+        path: PathBuf,
+        /// The address at which it is served, where that is known.
+        at: Option<String>,
+    },
     /// The database did not start.
     #[error("the database in {} did not come up: {reason}; its log is {}", .dir.display(), .log.display())]
     DatabaseDown {

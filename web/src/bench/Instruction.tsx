@@ -44,9 +44,11 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
         </Box>
         <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
           {inDisplay(advice.why)}{" "}
-          <Box as="span" fontSize="sm" data-testid="grounds">
-            By the rule “{advice.rule.replaceAll("_", " ")}”, {grounds[advice.grounds]}.
-          </Box>
+          {bowl.phase !== "done" && bowl.phase !== "lost" && (
+            <Box as="span" fontSize="sm" data-testid="grounds">
+              By the rule “{advice.rule.replaceAll("_", " ")}”, {grounds[advice.grounds]}.
+            </Box>
+          )}
         </Box>
       </Box>
       {advice.countdown && (

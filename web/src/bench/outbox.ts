@@ -1,8 +1,11 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { createStore, del, entries, set } from "idb-keyval";
+import { useCallback, useSyncExternalStore } from "react";
 import { type ActionAnswer, api, type NewAction, type Reading } from "../api/client";
 import { accepted, Refusal } from "../api/refusal";
 
 const TRY_AGAIN_MS = 1_500;
+/** What was waiting in the browser's older storage begins so. */
+const BEFORE = "wide-sheen.outbox.";
 
 interface NewReading {
   id: string;
@@ -11,106 +14,183 @@ interface NewReading {
   source: "hand";
 }
 
-type Entry =
+type Said =
   | { kind: "reading"; body: NewReading }
   | { kind: "action"; body: NewAction & { id: string } };
+type Entry = Said & { bowlId: string };
+type Kept = [key: string, entry: Entry];
 
-function keptUnder(bowlId: string): string {
-  return `wide-sheen.outbox.${bowlId}`;
+/** What is told of the outbox on screen. */
+interface Told {
+  /** The bowls of what waits, an item for each entry. */
+  waiting: readonly string[];
+  failing: boolean;
+  refusals: ReadonlyMap<string, Refusal>;
 }
 
-function kept(bowlId: string): Entry[] {
-  try {
-    return JSON.parse(localStorage.getItem(keptUnder(bowlId)) ?? "[]") as Entry[];
-  } catch {
-    return [];
-  }
+const store = createStore("wide-sheen-outbox", "entries");
+/** Other tabs hear of what came and went. */
+const channel = new BroadcastChannel("wide-sheen.outbox");
+/** What the browser would not keep: it still goes out from here. */
+const unkept = new Map<string, Entry>();
+const listeners = new Set<() => void>();
+let told: Told = { waiting: [], failing: false, refusals: new Map() };
+let count = 0;
+let running = false;
+let again = false;
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+function tell(news: Partial<Told>): void {
+  told = { ...told, ...news };
+  for (const listener of listeners) listener();
 }
 
-function keep(bowlId: string, entries: Entry[]): void {
-  try {
-    localStorage.setItem(keptUnder(bowlId), JSON.stringify(entries));
-  } catch {
-    // It still goes out from memory; only a reload while offline would lose it.
-  }
+/** A key of its own for each entry, in the order in which they were entered. */
+function nextKey(): string {
+  count += 1;
+  const parts = [String(Date.now()).padStart(15, "0"), String(count).padStart(6, "0")];
+  return [...parts, crypto.randomUUID()].join("-");
 }
 
-async function send(bowlId: string, entry: Entry): Promise<void> {
+/** Everything that waits, the first first; read anew each time, never from a list of before. */
+async function all(): Promise<Kept[]> {
+  const kept = await entries<string, Entry>(store).catch(() => []);
+  return [...kept, ...unkept].sort(([a], [b]) => (a < b ? -1 : 1));
+}
+
+async function refresh(): Promise<void> {
+  tell({ waiting: (await all()).map(([, { bowlId }]) => bowlId) });
+}
+
+async function changed(): Promise<void> {
+  await refresh();
+  channel.postMessage({ failing: told.failing });
+}
+
+async function drop(key: string): Promise<void> {
+  unkept.delete(key);
+  await del(key, store).catch(() => {});
+  await changed();
+}
+
+async function send({ bowlId, ...said }: Entry): Promise<void> {
   const params = { path: { id: bowlId } };
-  if (entry.kind === "reading") {
-    accepted<Reading>(await api.POST("/api/v1/bowls/{id}/readings", { params, body: entry.body }));
+  if (said.kind === "reading") {
+    accepted<Reading>(await api.POST("/api/v1/bowls/{id}/readings", { params, body: said.body }));
   } else {
     accepted<ActionAnswer>(
-      await api.POST("/api/v1/bowls/{id}/actions", { params, body: entry.body }),
+      await api.POST("/api/v1/bowls/{id}/actions", { params, body: said.body }),
     );
   }
 }
 
+/** Sends what waits, in order; a bowl that the server fails at keeps no other bowl waiting. */
+async function sendAll(): Promise<void> {
+  const stuck = new Set<string>();
+  for (;;) {
+    const next = (await all()).find(([, { bowlId }]) => !stuck.has(bowlId));
+    if (!next) break;
+    const [key, entry] = next;
+    try {
+      await send(entry);
+      tell({ failing: false });
+      await drop(key);
+    } catch (error) {
+      if (error instanceof Refusal && error.status < 500) {
+        tell({ failing: false, refusals: new Map(told.refusals).set(entry.bowlId, error) });
+        await drop(key);
+      } else {
+        stuck.add(entry.bowlId);
+        tell({ failing: true });
+        channel.postMessage({ failing: true });
+        // Without an answer none of the others would get one.
+        if (!(error instanceof Refusal)) break;
+      }
+    }
+  }
+  if (stuck.size > 0) timer = setTimeout(flush, TRY_AGAIN_MS);
+}
+
+/** Sends what waits. Of several tabs one does, whichever page is open in it. */
+async function flush(): Promise<void> {
+  if (running) {
+    again = true;
+    return;
+  }
+  running = true;
+  clearTimeout(timer);
+  await navigator.locks.request("wide-sheen.outbox", sendAll).catch(() => {});
+  running = false;
+  if (again) {
+    again = false;
+    await flush();
+  }
+}
+
+async function put(entry: Entry): Promise<void> {
+  const key = nextKey();
+  unkept.set(key, entry);
+  try {
+    await set(key, entry, store);
+    unkept.delete(key);
+  } catch {
+    // It still goes out from memory; only a reload while offline would lose it.
+  }
+  await changed();
+  await flush();
+}
+
+/** Takes over what an earlier release left waiting. */
+async function takeOver(): Promise<void> {
+  for (const name of Object.keys(localStorage).filter((key) => key.startsWith(BEFORE))) {
+    const bowlId = name.slice(BEFORE.length);
+    const text = localStorage.getItem(name) ?? "[]";
+    localStorage.removeItem(name);
+    try {
+      for (const said of JSON.parse(text) as Said[]) {
+        await set(nextKey(), { ...said, bowlId }, store);
+      }
+    } catch {
+      // What is no list of entries was none of ours.
+    }
+  }
+}
+
+/** Sends what was entered before, and whatever comes, for as long as a page is open. */
+export function openOutbox(): void {
+  channel.addEventListener("message", ({ data }) => {
+    tell({ failing: Boolean(data?.failing) });
+    void refresh();
+  });
+  window.addEventListener("online", flush);
+  void takeOver().then(refresh).then(flush);
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
 /**
- * What was entered and is not on the server yet. Entries go out in order, each
+ * What was entered of a bowl and is not on the server yet. Entries go out in order, each
  * with its own id, so that one that was sent twice is kept once; they outlive a
  * lost connection and a reload. A refused entry is taken out and told.
  */
 export function useOutbox(bowlId: string) {
-  const [waiting, setWaiting] = useState<Entry[]>(() => kept(bowlId));
-  const [refusal, setRefusal] = useState<Refusal>();
-  const [failing, setFailing] = useState(false);
-  const queue = useRef(waiting);
-  const busy = useRef(false);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-
-  const set = useCallback(
-    (entries: Entry[]) => {
-      queue.current = entries;
-      setWaiting(entries);
-      keep(bowlId, entries);
+  const { waiting, failing, refusals } = useSyncExternalStore(subscribe, () => told);
+  const enter = useCallback(
+    (said: Said) => {
+      const refusals = new Map(told.refusals);
+      refusals.delete(bowlId);
+      tell({ refusals });
+      void put({ ...said, bowlId });
     },
     [bowlId],
   );
-
-  const flush = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    clearTimeout(timer.current);
-    while (queue.current.length > 0) {
-      const [first, ...rest] = queue.current;
-      if (!first) break;
-      try {
-        await send(bowlId, first);
-        set(queue.current.slice(1));
-        setFailing(false);
-      } catch (error) {
-        if (error instanceof Refusal && error.status < 500) {
-          setRefusal(error);
-          setFailing(false);
-          set(rest);
-        } else {
-          setFailing(true);
-          timer.current = setTimeout(flush, TRY_AGAIN_MS);
-          break;
-        }
-      }
-    }
-    busy.current = false;
-  }, [bowlId, set]);
-
-  const put = useCallback(
-    (entry: Entry) => {
-      setRefusal(undefined);
-      set([...queue.current, entry]);
-      void flush();
-    },
-    [set, flush],
-  );
-
-  useEffect(() => {
-    void flush();
-    window.addEventListener("online", flush);
-    return () => {
-      window.removeEventListener("online", flush);
-      clearTimeout(timer.current);
-    };
-  }, [flush]);
-
-  return { waiting: waiting.length, failing, refusal, put };
+  return {
+    waiting: waiting.filter((of) => of === bowlId).length,
+    failing,
+    refusal: refusals.get(bowlId),
+    put: enter,
+  };
 }

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { Check, Circle, CircleDot } from "lucide-react";
+import { Check, Circle, CircleDot, Minus } from "lucide-react";
 import { memo } from "react";
 import type { Guide } from "../api/client";
 import { time } from "../kit/format";
@@ -18,47 +18,52 @@ export const ProgressList = memo(function ProgressList({ progress, now }: Props)
       gridTemplateColumns="repeat(auto-fit, minmax(280px, 1fr))"
       data-testid="progress"
     >
-      {progress.map(({ line, name, steps, next, pace }) => (
-        <Box key={line} bg="bg.panel" borderRadius="slab" p="4">
-          <Box textStyle="title" fontSize="md" mb="2">
-            {name}
-          </Box>
-          {pace != null && (
-            <Box fontSize="sm" mb="1">
-              Sets in {pace.toFixed(2)} times the time foretold; the rest follows.
+      {progress.map(({ line, name, steps, next, pace }) => {
+        const nextAt = next ? steps.findIndex((step) => step.key === next) : steps.length;
+        return (
+          <Box key={line} bg="bg.panel" borderRadius="slab" p="4">
+            <Box textStyle="title" fontSize="md" mb="2">
+              {name}
             </Box>
-          )}
-          <Box as="ol" listStyleType="none" fontSize="sm" display="grid" gap="1">
-            {steps.map(({ key, text, done_at }) => {
-              const current = now?.step === key;
-              const Icon = done_at ? Check : key === next ? CircleDot : Circle;
-              return (
-                <Box
-                  as="li"
-                  key={key}
-                  display="flex"
-                  gap="2"
-                  alignItems="baseline"
-                  fontWeight={current ? "640" : "400"}
-                  color={done_at && !current ? "fg.muted" : "fg"}
-                >
-                  <Icon
-                    size={14}
-                    aria-label={done_at ? "done" : "to do"}
-                    style={{ flexShrink: 0 }}
-                  />
-                  <span>{text}</span>
-                  {done_at && (
-                    <Box as="span" ms="auto" flexShrink={0}>
-                      {time(done_at)}
-                    </Box>
-                  )}
-                </Box>
-              );
-            })}
+            {pace != null && (
+              <Box fontSize="sm" mb="1">
+                Sets in {pace.toFixed(2)} times the time foretold; the rest follows.
+              </Box>
+            )}
+            <Box as="ol" listStyleType="none" fontSize="sm" display="grid" gap="1">
+              {steps.map(({ key, text, done_at }, i) => {
+                // What comes before the next step and was not ticked was passed over.
+                const passed = !done_at && i < nextAt;
+                const current = now?.step === key;
+                const Icon = done_at ? Check : passed ? Minus : key === next ? CircleDot : Circle;
+                return (
+                  <Box
+                    as="li"
+                    key={key}
+                    display="flex"
+                    gap="2"
+                    alignItems="baseline"
+                    fontWeight={current ? "640" : "400"}
+                    color={(done_at || passed) && !current ? "fg.muted" : "fg"}
+                  >
+                    <Icon
+                      size={14}
+                      aria-label={done_at ? "done" : passed ? "passed over" : "to do"}
+                      style={{ flexShrink: 0 }}
+                    />
+                    <span>{text}</span>
+                    {done_at && (
+                      <Box as="span" ms="auto" flexShrink={0}>
+                        {time(done_at)}
+                      </Box>
+                    )}
+                  </Box>
+                );
+              })}
+            </Box>
           </Box>
-        </Box>
-      ))}
+        );
+      })}
     </Box>
   );
 });

@@ -3,7 +3,7 @@
 //! In temper, a smear starts to set from the edges within a minute or two and
 //! is touch dry by three to five, even and satin. Streaks, or still wet after
 //! that: not in temper. Those are the times of dark chocolate; milk and white set
-//! more slowly in a smear as they do in a slab (numbers.md, section 3).
+//! more slowly in a smear as they do in a slab (docs/craft.md, section 3).
 
 use crate::bowl::event::Seen;
 use crate::chocolate::Family;

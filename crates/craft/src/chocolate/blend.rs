@@ -29,7 +29,7 @@ pub enum BlendError {
 impl Chocolate {
     /// A blend of chocolates, with their shares by mass in per cent.
     ///
-    /// Each bound is the mean of its parts' bounds, weighted by mass (numbers.md,
+    /// Each bound is the mean of its parts' bounds, weighted by mass (docs/craft.md,
     /// section 1), so is the fat; densities are weighted so that volumes add up.
     /// It counts as the family of its largest part.
     ///

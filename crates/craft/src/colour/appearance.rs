@@ -2,7 +2,7 @@
 //!
 //! Light that enters a film is partly absorbed (K) and partly scattered back (S);
 //! what comes through is thrown back by what lies behind, and crosses the film
-//! again. The two-flux model (Kubelka & Munk 1931; numbers.md, section 5) gives
+//! again. The two-flux model (Kubelka & Munk 1931; docs/craft.md, section 5) gives
 //! the reflectance of a film over a ground, for each channel of linear RGB.
 
 use std::str::FromStr;
@@ -131,7 +131,7 @@ pub enum Ground {
 }
 
 impl Ground {
-    /// Its grey level (numbers.md, section 5; ruby and blond are *custom*).
+    /// Its grey level (docs/craft.md, section 5; ruby and blond are *custom*).
     #[must_use]
     pub fn grey(self) -> f64 {
         match self {

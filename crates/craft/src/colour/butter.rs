@@ -3,7 +3,7 @@
 use crate::note::Note;
 use crate::units::Mass;
 
-/// For a tint, the usual, for cover (numbers.md, section 5).
+/// For a tint, the usual, for cover (docs/craft.md, section 5).
 const TINT_PARTS: f64 = 5.0;
 const COVER_PARTS: f64 = 15.0;
 

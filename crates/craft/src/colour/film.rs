@@ -7,7 +7,7 @@ use crate::units::{
     Area, Length, Mass, grams, in_grams, in_millimetres, in_square_centimetres, millimetres,
 };
 
-/// Density of coloured cocoa butter, g/cm³ (numbers.md, section 5).
+/// Density of coloured cocoa butter, g/cm³ (docs/craft.md, section 5).
 const DENSITY: f64 = 0.97;
 
 /// How it is put on.
@@ -115,7 +115,7 @@ pub struct FilmAmount {
     pub sum: Vec<Working>,
 }
 
-/// m = A·t·0.97/η, over a share of an area, in so many passes (numbers.md,
+/// m = A·t·0.97/η, over a share of an area, in so many passes (docs/craft.md,
 /// section 5).
 #[must_use]
 pub fn film(area: Area, way: Way, passes: u32, share: f64) -> FilmAmount {

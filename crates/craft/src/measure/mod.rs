@@ -3,7 +3,7 @@
 //!
 //! Between masses, volumes, lengths and temperatures the answer is exact. From a
 //! volume to a mass it goes by how closely a dry good packs, and is marked as
-//! approximate: weighing is always better (numbers.md, section 7).
+//! approximate: weighing is always better (docs/craft.md, section 7).
 
 mod typed;
 

@@ -115,7 +115,7 @@ pub(super) fn seeded(wish: &Wish<'_>, target: Temperature) -> Result<Amounts, Wi
 
 /// How much to pour out on the stone so that the mix lands on the target:
 /// x = (T_melted − T_target)/(T_melted − T_stone). All liquid to first order; the
-/// crystals that form are ignored (numbers.md, section 2).
+/// crystals that form are ignored (docs/craft.md, section 2).
 ///
 /// # Errors
 /// Where the target does not lie between the two.

@@ -10,7 +10,7 @@ use crate::units::{Temperature, celsius};
 pub(super) struct SoftenBottle;
 
 /// A bottle that still has soft solid in it may be used up to here, °C; above, its
-/// temper is lost (handbook, section 6).
+/// temper is lost (docs/craft.md, section 9).
 const BOTTLE_C: f64 = 32.0;
 /// Where softening stops, °C.
 const SOFT_C: f64 = 31.0;

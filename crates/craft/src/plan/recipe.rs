@@ -12,7 +12,7 @@ use crate::units::{Mass, in_grams};
 const MOST_PIGMENTS: usize = 6;
 /// Cocoa butter itself takes and throws back a little.
 const CLEAR_BUTTER: Optics = Optics { k: [0.002, 0.003, 0.008], s: [0.01; 3] };
-/// Flow of a chocolate changes nothing up to here, % (numbers.md, section 1).
+/// Flow of a chocolate changes nothing up to here, % (docs/craft.md, section 1).
 const THINS_FROM_PCT: f64 = 3.0;
 
 /// A pigment, and how much of it.

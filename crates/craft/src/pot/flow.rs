@@ -30,7 +30,7 @@ const MELTS_BELOW_THICK_C: f64 = 1.5;
 /// They do so over a stretch, °C.
 const MELTS_OVER_C: f64 = 1.0;
 /// The share of a solid's fat that comes loose as form V where it melts: what
-/// makes it seed (numbers.md, section 2: the share meant to stay unmelted).
+/// makes it seed (docs/craft.md, section 2: the share meant to stay unmelted).
 const COMES_LOOSE: f64 = 0.05;
 /// A pot is never quite dry: a film of liquid, g, carries the first heat.
 const FILM_G: f64 = 1.0;

@@ -11,7 +11,7 @@
 //!
 //! with C = ρ·h·c plus what the tray holds, q = 125 J per gram of fat, c = 1.6
 //! J/(g·K) (Beckett). A, T_m and the shares at which each window opens and closes
-//! are fitted to what makers report for tempered dark (numbers.md, section 3;
+//! are fitted to what makers report for tempered dark (docs/craft.md, section 3;
 //! *custom*). A plateau near 28 °C comes about by itself: the colder the place,
 //! the lower it lies.
 

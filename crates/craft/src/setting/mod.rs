@@ -47,7 +47,7 @@ impl Place {
         }
     }
 
-    /// Heat it carries off, W/(m²·K): 15 from one face in air (numbers.md, section
+    /// Heat it carries off, W/(m²·K): 15 from one face in air (docs/craft.md, section
     /// 3), far more into stone (*custom*: set within seconds).
     pub(crate) fn carries_off(self) -> f64 {
         match self {

@@ -156,7 +156,7 @@ impl Cavity {
     }
 
     /// R_e = 3V/A: the radius of the half ball that has as much wall to its room
-    /// (numbers.md, section 4).
+    /// (docs/craft.md, section 4).
     #[must_use]
     pub fn radius(&self) -> Length {
         let mm = 3.0 * in_millilitres(self.volume) * 10.0 / in_square_centimetres(self.area);

@@ -8,7 +8,7 @@ use crate::units::{
     Length, Temperature, Time, in_degrees, in_millimetres, in_seconds, millimetres, rise, seconds,
 };
 
-/// One brushed coat, mm (numbers.md, section 4).
+/// One brushed coat, mm (docs/craft.md, section 4).
 pub const COAT_MM: f64 = 0.9;
 /// What stays with no wait, mm, by flow grade 1 (thick) to 5 (thin).
 const DRAINED_MM: [f64; 5] = [2.5, 2.0, 1.5, 1.1, 0.8];

@@ -8,7 +8,7 @@ use crate::units::{
 
 /// Loose things leave so much of the room to the air between them (*custom*).
 const LOOSE: f64 = 0.60;
-/// A drink bomb's powder and marshmallows need this across, mm (handbook, 4.11).
+/// A drink bomb's powder and marshmallows need this across, mm (docs/craft.md, section 9).
 pub const DRINK_MM: f64 = 60.0;
 /// Sizes are made in steps of this, mm.
 const STEP_MM: f64 = 5.0;

@@ -10,7 +10,7 @@ use crate::units::{
     in_millilitres, in_millimetres, in_seconds, in_square_centimetres, millilitres, millimetres,
 };
 
-/// A cap, mm (numbers.md, section 4).
+/// A cap, mm (docs/craft.md, section 4).
 pub const CAP_MM: f64 = 1.8;
 /// A shell that leaves its mould and holds a filling, mm (*custom*).
 const SOUND_MM: [f64; 2] = [1.2, 4.0];
@@ -18,7 +18,7 @@ const SOUND_MM: [f64; 2] = [1.2, 4.0];
 const LONGEST_WAIT_S: f64 = 180.0;
 
 /// Density while it is melted: couverture shrinks by about 3 % as it sets, cocoa
-/// butter by 8 % (numbers.md, section 1).
+/// butter by 8 % (docs/craft.md, section 1).
 #[must_use]
 pub fn melted_density(chocolate: &Chocolate) -> MassDensity {
     chocolate.solid_density * if chocolate.family == Family::CocoaButter { 0.92 } else { 0.97 }
@@ -107,7 +107,7 @@ pub struct ShellsAmount {
 impl Shells<'_> {
     /// Fill and dump needs n·V·ρ_melted in hand and the allowance, and keeps
     /// n·V_shell·ρ; what is neither kept nor left on bowl and spatula comes back. A
-    /// cap is the opening's area × its thickness (numbers.md, section 4).
+    /// cap is the opening's area × its thickness (docs/craft.md, section 4).
     ///
     /// # Errors
     /// Where nothing would stay hollow.

@@ -3,7 +3,7 @@
 use crate::note::Note;
 use crate::units::{Length, in_millimetres};
 
-/// A range of thickness, and what happens outside it (numbers.md, section 4;
+/// A range of thickness, and what happens outside it (docs/craft.md, section 4;
 /// *custom*).
 #[derive(Clone, Copy, Debug)]
 pub(crate) struct Guard {

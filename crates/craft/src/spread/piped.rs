@@ -24,7 +24,7 @@ pub struct Piped {
 /// The chocolate in a number of pieces of piped line.
 ///
 /// A line of width *w* is half round: its section is π·w²/8, its height half its
-/// width (numbers.md, section 4).
+/// width (docs/craft.md, section 4).
 #[must_use]
 pub fn piped(chocolate: &Chocolate, length: Length, line: Length, count: u32) -> Piped {
     let section = line * line * (std::f64::consts::PI / 8.0);

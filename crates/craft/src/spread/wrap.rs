@@ -68,7 +68,7 @@ impl<'a> WrapInput<'a> {
     }
 
     /// Length π·D + overlap; mass L·H·t·ρ and what spreads over the edges
-    /// (numbers.md, section 4).
+    /// (docs/craft.md, section 4).
     #[must_use]
     pub fn solve(&self) -> Wrap {
         let round = self.diameter * std::f64::consts::PI;

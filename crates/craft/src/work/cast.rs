@@ -17,9 +17,9 @@ use crate::shell::{
 use crate::spread::slab::with_allowance;
 use crate::units::{Length, Mass, Volume, celsius, in_seconds, millimetres, seconds};
 
-/// Each brushed coat is left for so long before the next, s (handbook, 4.10).
+/// Each brushed coat is left for so long before the next, s (docs/craft.md, section 9).
 const COAT_SETS_S: f64 = 300.0;
-/// Knocking the bubbles out takes so long, s (handbook, 4.10).
+/// Knocking the bubbles out takes so long, s (docs/craft.md, section 9).
 const KNOCKS_S: f64 = 30.0;
 
 /// How thick a shell is: as wished, or as a wait makes it.

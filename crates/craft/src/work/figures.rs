@@ -13,7 +13,7 @@ use super::task::TaskDraft;
 use crate::check;
 use crate::units::{Mass, in_grams, in_square_centimetres, millimetres, square_centimetres};
 
-/// A tone is brushed so thick, mm (numbers.md, section 4: a coat).
+/// A tone is brushed so thick, mm (docs/craft.md, section 4: a coat).
 const TONE_MM: f64 = crate::shell::COAT_MM;
 
 /// A region in a chocolate of its own.

@@ -15,7 +15,7 @@ use crate::units::{Volume, grams, in_grams, in_grams_per_cubic_centimetre, in_mi
 const LONGEST_NAME: usize = 80;
 /// What stays in pan and bag (*custom*).
 const STAYS_BEHIND: f64 = 0.08;
-/// Ganache rests overnight, hours (handbook, 4.12).
+/// Ganache rests overnight, hours (docs/craft.md, section 9).
 const RESTS_H: f64 = 8.0;
 /// Shells are left overnight before they are filled, hours.
 pub(super) const SHELLS_REST_H: f64 = 8.0;

@@ -1,7 +1,7 @@
 //! A sheet of boiled sugar, clear as ice.
 //!
 //! Sugar, glucose syrup and water in parts 3 : 1 : 1 (*custom*), boiled to the hard
-//! crack, which is reached a degree lower for each 300 m (numbers.md, section 6). It
+//! crack, which is reached a degree lower for each 300 m (docs/craft.md, section 6). It
 //! cools like any body in air: T(t) = T_room + (T_0 − T_room)·e^(−t/τ).
 
 use serde::{Deserialize, Serialize};
@@ -36,7 +36,7 @@ const STAYS_IN_PAN: f64 = 0.08;
 const CARRIED_OFF: f64 = 25.0;
 /// It holds so much, J/(g·K) (*custom*).
 const HOLDS: f64 = 2.0;
-/// A tray's store of heat, J/(m²·K) (numbers.md, section 3).
+/// A tray's store of heat, J/(m²·K) (docs/craft.md, section 3).
 const TRAY_HOLDS: f64 = 2_400.0;
 /// Poured some degrees below the boil, °C (*custom*).
 const POURED_BELOW: f64 = 6.0;

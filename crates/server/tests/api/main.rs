@@ -9,6 +9,7 @@ mod days;
 mod documents;
 mod edges;
 mod flat_work;
+mod gate;
 mod guide;
 mod kitchen;
 mod methods;

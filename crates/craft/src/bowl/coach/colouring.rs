@@ -5,7 +5,7 @@ use super::look::{Look, told};
 use crate::bowl::fold::fluid_from;
 use crate::units::{Temperature, grams, in_grams, in_seconds};
 
-/// From here up a stick blender has something to work in, g (handbook, 4.14).
+/// From here up a stick blender has something to work in, g (docs/craft.md, section 9).
 const BLENDER_FROM_G: f64 = 100.0;
 
 impl Look<'_> {
