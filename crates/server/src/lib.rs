@@ -3,6 +3,7 @@
 
 pub mod answer;
 pub mod app;
+pub mod archive;
 pub mod body;
 pub mod clock;
 pub mod demo;

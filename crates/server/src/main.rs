@@ -49,6 +49,9 @@ struct Serve {
     /// Starts without the demo.
     #[arg(long)]
     empty: bool,
+    /// Brings in everything of an archive that was saved before.
+    #[arg(long, value_name = "FILE")]
+    restore: Option<PathBuf>,
     /// A MariaDB of your own instead of the private one.
     #[arg(long, env = "WIDE_SHEEN_DATABASE_URL", hide_env_values = true, value_name = "URL")]
     database_url: Option<String>,
@@ -121,7 +124,9 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         .await
         .context("the database cannot be brought up to date")?;
     let loaded = store::house::get(&pool, store::house::DEMO).await?.is_some();
-    if !arguments.empty && !loaded {
+    if let Some(file) = &arguments.restore {
+        restore(&state, file).await?;
+    } else if !arguments.empty && !loaded {
         demo::load(&pool, wall.now()).await.context("the demo data could not be loaded")?;
         state.shelf.changed().await;
     }
@@ -139,6 +144,7 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
     }
     say(&format!("Wide Sheen is at http://{address}  (Ctrl-C stops it)"));
 
+    tokio::spawn(server::archive::keep_daily(state.clone(), arguments.data.join("copies"), say));
     let handle = server.handle();
     let serving = tokio::spawn(server);
     tokio::select! {
@@ -155,6 +161,24 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
     serving.await??;
     pool.close().await;
     drop(database);
+    Ok(())
+}
+
+/// Everything of an archive, before anybody is served.
+async fn restore(state: &State, file: &std::path::Path) -> anyhow::Result<()> {
+    let open = std::fs::File::open(file)
+        .with_context(|| format!("{} cannot be opened", file.display()))?;
+    let for_it = state.clone();
+    let done = tokio::task::spawn_blocking(move || {
+        server::archive::bring_in(&for_it, std::io::BufReader::new(open))
+    });
+    done.await?.map_err(|problem| {
+        let why = problem.fields.first().map_or(problem.detail.clone(), |f| f.message.clone());
+        anyhow::anyhow!("{} {why}; nothing of it was kept", file.display())
+    })?;
+    // What was brought in stands for the demo.
+    store::house::set(&state.pool, store::house::DEMO, "restored").await?;
+    say(&format!("Everything of {} is here.", file.display()));
     Ok(())
 }
 

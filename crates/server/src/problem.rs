@@ -147,6 +147,17 @@ impl Problem {
         Self::new(StatusCode::FORBIDDEN, "elsewhere", "Not from here", detail)
     }
 
+    /// What was sent could not be put down: the disk, most likely.
+    pub fn unwritten(error: &std::io::Error) -> Self {
+        tracing::error!(%error, "what was sent could not be put down");
+        Self::new(
+            StatusCode::INSUFFICIENT_STORAGE,
+            "no-room",
+            "No room for it",
+            "What was sent could not be put down here: is the disk full? Nothing of it was kept.",
+        )
+    }
+
     /// What was sent took too long to arrive.
     pub fn too_slow() -> Self {
         Self::new(

@@ -120,6 +120,43 @@ async fn it_starts_empty_where_asked_and_serves_the_interface_at_every_address()
     assert_eq!(up.stop(), Some(0));
 }
 
+#[actix_web::test]
+async fn what_was_saved_is_restored_into_a_fresh_folder_and_a_copy_is_kept_each_day() {
+    let (old, new) = (folder(), folder());
+    let up = Up::start(old.path(), &[]);
+    let everything = reqwest::get(format!("{}/api/v1/archive", up.address)).await.expect("there");
+    let file = old.path().join("everything.zip");
+    std::fs::write(&file, everything.bytes().await.expect("to its end")).expect("written");
+    let plans = up.plans().await;
+    let copies = old.path().join("data/copies");
+    let begun = std::time::Instant::now();
+    let is_copy =
+        |entry: &std::fs::DirEntry| entry.file_name().to_string_lossy().starts_with("daily-");
+    while !std::fs::read_dir(&copies).is_ok_and(|all| all.flatten().any(|e| is_copy(&e))) {
+        assert!(begun.elapsed().as_secs() < 60, "no copy of the day");
+        tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+    }
+    assert_eq!(up.stop(), Some(0));
+
+    // An archive that is none is said, and nothing is served.
+    let text = old.path().join("no.zip");
+    std::fs::write(&text, "no ZIP").expect("written");
+    let output = serve(new.path(), &["--port", "0", "--restore"]).arg(&text).output().expect("ran");
+    assert!(complaint(output).contains("is no archive of Wide Sheen"));
+
+    let path = file.to_str().expect("a path");
+    let mut child =
+        serve(new.path(), &["--port", "0", "--restore", path]).spawn().expect("started");
+    let out = BufReader::new(child.stdout.take().expect("piped"));
+    let said = out.lines().map(|line| line.expect("text"));
+    let address = said.into_iter().find_map(|line| {
+        line.split_whitespace().find(|word| word.starts_with("http://")).map(ToOwned::to_owned)
+    });
+    let up = Up { child, address: address.expect("an address") };
+    assert_eq!(up.plans().await, plans);
+    assert_eq!(up.stop(), Some(0));
+}
+
 /// A bowl at the bench of a server that came up.
 async fn open_bowl(up: &Up) -> String {
     let post = async |path: String, body: Value| -> Value {

@@ -7,6 +7,7 @@
 //! with their zone they would be taken for a TIMESTAMP, which ends in 2038.
 
 pub mod actions;
+pub mod archive;
 pub mod batches;
 pub mod bowls;
 pub mod changes;

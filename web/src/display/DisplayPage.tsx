@@ -4,6 +4,7 @@ import type { Alarm } from "../api/client";
 import { play } from "../bench/alarms";
 import { type Display, display, setDisplay } from "../kit/display";
 import { Panel } from "../kit/Panel";
+import { Everything } from "./Everything";
 
 const choices: {
   name: keyof Display;
@@ -97,6 +98,9 @@ export default function DisplayPage() {
       </Panel>
       <Box mt="3" fontSize="sm" color="fg.muted">
         What is kept stays in °C and grams, so another browser may show it in another way.
+      </Box>
+      <Box mt="4">
+        <Everything />
       </Box>
     </Box>
   );

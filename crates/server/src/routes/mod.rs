@@ -1,6 +1,7 @@
 //! The routes: one file for each noun, one function for each verb.
 
 pub mod actions;
+pub mod archive;
 pub mod batches;
 pub mod bench;
 pub mod bowls;
@@ -33,6 +34,8 @@ pub fn api(config: &mut ServiceConfig<'_>) {
     config.service(
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
+            .service(archive::save)
+            .service(archive::bring_in)
             .service(methods::list)
             .service(toppings::list)
             .service(trays::list)

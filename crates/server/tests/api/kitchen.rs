@@ -145,6 +145,13 @@ impl Kitchen {
         self.send(request.body(body.into())).await
     }
 
+    /// A file as it is served.
+    pub async fn file(&self, path: &str) -> Vec<u8> {
+        let said = self.request(Method::GET, path).send().await.expect("an answer");
+        assert_eq!(said.status().as_u16(), 200);
+        said.bytes().await.expect("to its end").to_vec()
+    }
+
     pub async fn put(&self, path: &str, version: Option<u32>, body: Value) -> Said {
         let mut request = self.request(Method::PUT, path).json(&body);
         if let Some(version) = version {

@@ -1,5 +1,6 @@
 //! The API over a private MariaDB of its own.
 
+mod archive;
 mod batches;
 mod bench;
 mod bowls;

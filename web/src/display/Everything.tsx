@@ -1,0 +1,58 @@
+import { Box, Button, chakra } from "@chakra-ui/react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { Download, Upload } from "lucide-react";
+import { accepted, answered, Refusal } from "../api/refusal";
+import { Fault } from "../kit/Fault";
+import { FilePick } from "../kit/FilePick";
+import { Panel } from "../kit/Panel";
+
+const Anchor = chakra("a");
+
+/** All that is kept, out as one file and in again. */
+export function Everything() {
+  const queries = useQueryClient();
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      const response = await fetch("/api/v1/archive", {
+        method: "POST",
+        headers: { "Content-Type": "application/zip" },
+        body: file,
+      });
+      if (!response.ok) await answered(response);
+      else accepted({ data: true, response });
+    },
+    onSuccess: () => queries.invalidateQueries(),
+  });
+  const { error } = bring;
+  const why = error instanceof Refusal ? (error.fields.file ?? error.message) : error?.message;
+  return (
+    <Panel title="Everything that is kept">
+      <Box fontSize="sm" color="fg.muted" mb="3">
+        Plans, batches with their readings and photos, and the shelf, in one file. Brought in
+        elsewhere it is the same; here, what is there already stays as it is. A copy is made each
+        day besides, in the folder of the data.
+      </Box>
+      <Box display="flex" gap="2" flexWrap="wrap">
+        <Button asChild size="lg" variant="outline" borderColor="border.emphasized">
+          <Anchor href="/api/v1/archive" download>
+            <Download aria-hidden /> Save everything
+          </Anchor>
+        </Button>
+        <FilePick
+          label="Everything that was saved"
+          accept=".zip,application/zip"
+          busy={bring.isPending}
+          onPick={(file) => bring.mutate(file)}
+        >
+          <Upload aria-hidden /> {bring.isPending ? "Bringing it in…" : "Bring it in"}
+        </FilePick>
+      </Box>
+      {bring.isSuccess && (
+        <Box role="status" mt="2" fontWeight="560">
+          All of it is here.
+        </Box>
+      )}
+      {why && <Fault mt="2">Nothing was brought in: the file {why}</Fault>}
+    </Panel>
+  );
+}
