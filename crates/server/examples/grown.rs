@@ -90,19 +90,19 @@ impl Kitchen {
         let copies = [
             "INSERT INTO plans (id, name, note, inputs, words, created_at, changed_at)
              SELECT UNHEX(MD5(CONCAT('p', s.seq))), CONCAT('Bark ', s.seq), '', p.inputs, CONCAT('bark ', s.seq),
-                    p.created_at, p.changed_at - INTERVAL s.seq MINUTE
+                    p.created_at, p.changed_at - INTERVAL 5000 + s.seq MINUTE
              FROM (SELECT * FROM plans LIMIT 1) p JOIN seq_1_to_10000 s",
             "INSERT INTO batches (id, plan_id, name, note, version, stated, computed, made_by, begun_at, clock_real,
                                   clock_kitchen, clock_rate, stage, unfinished, summary, words, ended_at, last_at)
              SELECT UNHEX(MD5(CONCAT('b', s.seq))), UNHEX(MD5(CONCAT('p', s.seq))), CONCAT('Bark ', s.seq), '', 1,
-                    b.stated, b.computed, b.made_by, b.begun_at - INTERVAL s.seq MINUTE, b.clock_real,
+                    b.stated, b.computed, b.made_by, b.begun_at - INTERVAL 5000 + s.seq MINUTE, b.clock_real,
                     b.clock_kitchen, 1, 'made', FALSE, b.summary, CONCAT('bark ', s.seq), b.ended_at,
-                    b.last_at - INTERVAL s.seq MINUTE
+                    b.last_at - INTERVAL 5000 + s.seq MINUTE
              FROM (SELECT * FROM batches WHERE stage = 'made' LIMIT 1) b JOIN seq_1_to_10000 s",
             "INSERT INTO bowls (id, batch_id, chocolate, inputs, plan, opened_at, status, ended_at, ended_wall)
              SELECT UNHEX(MD5(CONCAT('w', s.seq))), UNHEX(MD5(CONCAT('b', s.seq))), w.chocolate, w.inputs, w.plan,
-                    w.opened_at - INTERVAL s.seq MINUTE, 'poured', w.ended_at - INTERVAL s.seq MINUTE,
-                    w.ended_wall - INTERVAL s.seq MINUTE
+                    w.opened_at - INTERVAL 5000 + s.seq MINUTE, 'poured', w.ended_at - INTERVAL 5000 + s.seq MINUTE,
+                    w.ended_wall - INTERVAL 5000 + s.seq MINUTE
              FROM (SELECT * FROM bowls WHERE status = 'poured' LIMIT 1) w JOIN seq_1_to_10000 s",
             "INSERT INTO readings (bowl_id, id, at, temp_c, source)
              SELECT UNHEX(MD5(CONCAT('w', b.seq))), UNHEX(MD5(CONCAT('r', b.seq, '-', r.seq))),

@@ -133,7 +133,7 @@ UPDATE batches b SET b.last_at = GREATEST(
 ALTER TABLE batches
     MODIFY last_at DATETIME(3) NOT NULL,
     ADD KEY batches_by_activity (last_at, id),
-    ADD KEY batches_unfinished (unfinished, last_at);
+    ADD KEY batches_by_stage (stage, last_at, id);
 
 -- Where a bowl stands, kept with the action that changes it. When it ended is told in the
 -- batch's time and by the wall.

@@ -445,8 +445,12 @@ pub async fn list(
 ) -> Result<Vec<BatchLine>, StoreError> {
     let pattern = pattern(search);
     let deleted = of == BatchesOf::Deleted;
-    let any = matches!(of, BatchesOf::All | BatchesOf::Deleted);
-    let under_way = of == BatchesOf::UnderWay;
+    // In one list by their stage, so that those under way are found among however many.
+    let [first, second, third, fourth] = match of {
+        BatchesOf::All | BatchesOf::Deleted => ["under_way", "made", "lost", "closed"],
+        BatchesOf::UnderWay => ["under_way"; 4],
+        BatchesOf::Over => ["made", "lost", "closed", "closed"],
+    };
     let rows = sqlx::query!(
         r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
                   unfinished AS "unfinished: bool", summary AS "summary: String",
@@ -459,13 +463,15 @@ pub async fn list(
                    ORDER BY w.opened_at DESC LIMIT 1) AS "open_bowl: Uuid",
                   (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64"
            FROM batches
-           WHERE (deleted_at IS NOT NULL) = ? AND (? OR (stage = 'under_way') = ?)
+           WHERE (deleted_at IS NOT NULL) = ? AND stage IN (?, ?, ?, ?)
              AND words LIKE ?
              AND last_at <= ? AND (last_at < ? OR id < ?)
            ORDER BY last_at DESC, id DESC LIMIT ?"#,
         deleted,
-        any,
-        under_way,
+        first,
+        second,
+        third,
+        fourth,
         pattern,
         page.before.0.0.naive_utc(),
         page.before.0.0.naive_utc(),
