@@ -1,4 +1,4 @@
-import { Box, Button } from "@chakra-ui/react";
+import { Box, Button, Collapsible } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type ActionAnswer, api, type EntryAnswer, type NewAction } from "../api/client";
@@ -8,7 +8,7 @@ import type { Deed } from "../bench/useBench";
 import { told } from "../bench/words";
 import { inDisplay } from "../kit/display";
 import { Fault } from "../kit/Fault";
-import { temperature, time } from "../kit/format";
+import { day, temperature, time } from "../kit/format";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 
@@ -16,6 +16,8 @@ interface Props {
   bowlId: string;
   batchId: string;
   opened_at: string;
+  /** When its course ended, where it did. */
+  ended_at: string | null;
   poured: boolean;
 }
 
@@ -23,7 +25,7 @@ interface Props {
  * What was entered of a bowl, and what of it was a mistake: nothing is rewritten, a
  * correction is an entry of its own and says when it was made.
  */
-export function Corrections({ bowlId, batchId, opened_at, poured }: Props) {
+export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Props) {
   const known = useEntries(bowlId).data;
   const queries = useQueryClient();
   const [correcting, setCorrecting] = useState<string>();
@@ -51,88 +53,102 @@ export function Corrections({ bowlId, batchId, opened_at, poured }: Props) {
   const reason = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.message) : "";
   const look = { size: "sm", variant: "outline", minH: "40px" } as const;
   return (
-    <Box display="grid" gap="1" fontSize="sm" data-testid="corrections">
-      {entries.map((entry) => (
-        <Line key={entry.id} at={entry.at} gone={entry.undone} words={words(entry)}>
-          {!entry.undone && correcting !== entry.id && (
-            <>
-              {entry.grams != null && entry.kind !== "amount_corrected" && (
+    <Collapsible.Root lazyMount>
+      <Collapsible.Trigger asChild>
+        <Button variant="outline" minH="48px" borderColor="border.emphasized">
+          Correct a mistake in the record
+        </Button>
+      </Collapsible.Trigger>
+      <Collapsible.Content>
+        <Box display="grid" gap="1" fontSize="sm" mt="3" data-testid="corrections">
+          {entries.map((entry) => (
+            <Line key={entry.id} at={entry.at} gone={entry.undone} words={words(entry, ended_at)}>
+              {!entry.undone && correcting !== entry.id && (
+                <>
+                  {entry.grams != null && entry.kind !== "amount_corrected" && (
+                    <Button
+                      {...look}
+                      onClick={() => {
+                        setCorrecting(entry.id);
+                        setGrams(entry.grams ?? null);
+                      }}
+                    >
+                      Other grams
+                    </Button>
+                  )}
+                  <Button
+                    {...look}
+                    onClick={() => correct.mutate({ kind: "undone", undoes: entry.id })}
+                  >
+                    Did not happen
+                  </Button>
+                </>
+              )}
+              {correcting === entry.id && (
+                <Box display="flex" gap="2" alignItems="end">
+                  <UnitField label="It was" unit="g" value={grams} onChange={setGrams} />
+                  <Button
+                    {...look}
+                    disabled={grams === null}
+                    onClick={() =>
+                      correct.mutate({ kind: "amount_corrected", corrects: entry.id, grams })
+                    }
+                  >
+                    Correct it
+                  </Button>
+                </Box>
+              )}
+            </Line>
+          ))}
+          {typed.map(({ id, at, temp_c, withdrawn }) => (
+            <Line key={id} at={at} gone={withdrawn} words={`Read ${temperature(temp_c)}`}>
+              {!withdrawn && (
                 <Button
                   {...look}
-                  onClick={() => {
-                    setCorrecting(entry.id);
-                    setGrams(entry.grams ?? null);
-                  }}
+                  onClick={() => correct.mutate({ kind: "reading_withdrawn", reading: id })}
                 >
-                  Other grams
+                  Mistyped
                 </Button>
               )}
+            </Line>
+          ))}
+          {!poured && (
+            <Box display="flex" gap="2" alignItems="end" mt="2" flexWrap="wrap">
+              <Box w="230px">
+                <TextField
+                  label="It was poured at"
+                  kind="moment"
+                  value={pouredAt}
+                  placeholder={opened_at}
+                  onChange={setPouredAt}
+                />
+              </Box>
               <Button
                 {...look}
-                onClick={() => correct.mutate({ kind: "undone", undoes: entry.id })}
-              >
-                Did not happen
-              </Button>
-            </>
-          )}
-          {correcting === entry.id && (
-            <Box display="flex" gap="2" alignItems="end">
-              <UnitField label="It was" unit="g" value={grams} onChange={setGrams} />
-              <Button
-                {...look}
-                disabled={grams === null}
+                minH="44px"
+                disabled={Number.isNaN(Date.parse(pouredAt))}
                 onClick={() =>
-                  correct.mutate({ kind: "amount_corrected", corrects: entry.id, grams })
+                  correct.mutate({ kind: "poured", at: new Date(pouredAt).toISOString() })
                 }
               >
-                Correct it
+                Note the pour
               </Button>
             </Box>
           )}
-        </Line>
-      ))}
-      {typed.map(({ id, at, temp_c, withdrawn }) => (
-        <Line key={id} at={at} gone={withdrawn} words={`Read ${temperature(temp_c)}`}>
-          {!withdrawn && (
-            <Button
-              {...look}
-              onClick={() => correct.mutate({ kind: "reading_withdrawn", reading: id })}
-            >
-              Mistyped
-            </Button>
-          )}
-        </Line>
-      ))}
-      {!poured && (
-        <Box display="flex" gap="2" alignItems="end" mt="2" flexWrap="wrap">
-          <Box w="230px">
-            <TextField
-              label="It was poured at"
-              kind="moment"
-              value={pouredAt}
-              placeholder={opened_at}
-              onChange={setPouredAt}
-            />
-          </Box>
-          <Button
-            {...look}
-            minH="44px"
-            disabled={Number.isNaN(Date.parse(pouredAt))}
-            onClick={() => correct.mutate({ kind: "poured", at: new Date(pouredAt).toISOString() })}
-          >
-            Note the pour
-          </Button>
+          {reason && <Fault>Not kept: {inDisplay(reason)}</Fault>}
         </Box>
-      )}
-      {reason && <Fault>Not kept: {inDisplay(reason)}</Fault>}
-    </Box>
+      </Collapsible.Content>
+    </Collapsible.Root>
   );
 }
 
-function words(entry: EntryAnswer): string {
+/** What was done; of what was entered afterwards, when it was. */
+function words(entry: EntryAnswer, ended_at: string | null): string {
   const said = told(entry);
-  return entry.entered_at && Date.parse(entry.entered_at) - Date.parse(entry.at) > 60_000
-    ? `${said} (entered ${time(entry.entered_at)})`
+  const { entered_at } = entry;
+  const since = Date.parse(ended_at ?? entry.at);
+  return entered_at && Date.parse(entered_at) - since > 60_000
+    ? `${said} (entered ${day(entered_at)})`
     : said;
 }
 

@@ -144,54 +144,59 @@ function Entry({ batch, known, onChoose }: Props) {
         gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.7fr) minmax(340px, 1fr)" }}
         alignItems="start"
       >
-        <Panel title="The curve">
-          <Box h={{ base: "260px", md: "360px" }}>
-            <Suspense fallback={<Loading what="the curve" />}>
-              <Curve
-                curve={bowl.curve}
-                fan={[]}
-                actions={bowl.actions}
-                windows={bowl.windows}
-                use={bowl.use_c}
-              />
-            </Suspense>
-          </Box>
-          {bowl.doubted > 0 && (
-            <Box fontSize="sm" color="fg.muted" mt="2">
-              Open rings: {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"}, kept
-              and left out of trend and forecast.
+        <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
+          <Panel title="The curve">
+            <Box h={{ base: "260px", md: "360px" }}>
+              <Suspense fallback={<Loading what="the curve" />}>
+                <Curve
+                  curve={bowl.curve}
+                  fan={[]}
+                  actions={bowl.actions}
+                  windows={bowl.windows}
+                  use={bowl.use_c}
+                />
+              </Suspense>
             </Box>
+            {bowl.doubted > 0 && (
+              <Box fontSize="sm" color="fg.muted" mt="2">
+                Open rings: {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"},
+                kept and left out of trend and forecast.
+              </Box>
+            )}
+          </Panel>
+          <Panel title="What came out">
+            <Results batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
+            <PiecePhotos batchId={batch.id} />
+          </Panel>
+          {!bowl.gave_up && (
+            <Panel title="Note a look">
+              <ResultForm batchId={batch.id} />
+            </Panel>
           )}
-        </Panel>
-        <Panel title="Plan against what happened">
-          <PlanAgainst known={known} />
-        </Panel>
-        <Panel title="What came out">
-          <Results batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
-          <PiecePhotos batchId={batch.id} />
-        </Panel>
-        {bowl.tested && (
-          <Panel title="The smear">
-            <Photos of="bowls" id={bowl.id} what="the smear" />
+          <BatchDeeds batch={batch} />
+        </Box>
+        <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
+          <Panel title="Plan against what happened">
+            <PlanAgainst known={known} />
           </Panel>
-        )}
-        <BatchDeeds batch={batch} />
-        <WhatWasDone batchId={batch.id} />
-        {known.taken && <TakenPanel bowlId={bowl.id} taken={known.taken} />}
-        <Panel title="What was entered">
-          <Corrections
-            bowlId={bowl.id}
-            batchId={batch.id}
-            opened_at={bowl.opened_at}
-            poured={bowl.poured_at != null}
-          />
-        </Panel>
-        <RecordPanel bowlId={bowl.id} />
-        {!bowl.gave_up && (
-          <Panel title="Note a look">
-            <ResultForm batchId={batch.id} />
+          {bowl.tested && (
+            <Panel title="The smear">
+              <Photos of="bowls" id={bowl.id} what="the smear" />
+            </Panel>
+          )}
+          <WhatWasDone batchId={batch.id} />
+          {known.taken && <TakenPanel bowlId={bowl.id} taken={known.taken} />}
+          <RecordPanel bowlId={bowl.id} />
+          <Panel title="What was entered">
+            <Corrections
+              bowlId={bowl.id}
+              batchId={batch.id}
+              opened_at={bowl.opened_at}
+              ended_at={bowl.poured_at ?? (bowl.gave_up ? bowl.phase_since : null)}
+              poured={bowl.poured_at != null}
+            />
           </Panel>
-        )}
+        </Box>
       </Box>
     </Box>
   );

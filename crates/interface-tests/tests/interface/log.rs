@@ -1,6 +1,7 @@
 //! A day later.
 
 use interface_tests::browse;
+use serde_json::json;
 
 use crate::api;
 
@@ -73,6 +74,37 @@ async fn a_thermometers_log_is_brought_in_and_what_it_leaves_open_is_asked() {
         page.give("A saved bowl", &saved).await?;
         page.until_said("Plan against what happened").await?;
         anyhow::ensure!(page.path().await? != format!("/log/{batch}"));
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_mistake_in_the_record_is_corrected_and_said_to_be() {
+    browse("corrections", async |page| {
+        let (batch, bowl) = api::new_bowl("a mistake").await?;
+        let path = format!("/bowls/{bowl}/actions");
+        api::post(&path, json!({ "kind": "seed_added", "grams": 800.0 })).await?;
+        api::post(&path, json!({ "kind": "stirred" })).await?;
+        page.go(&format!("/log/{batch}")).await?;
+        page.touch("Correct a mistake in the record").await?;
+        page.until_shown("corrections", "Seed 800 g").await?;
+        page.touch("Other grams").await?;
+        page.fill("It was", "80").await?;
+        page.touch("Correct it").await?;
+        page.until_shown("corrections", "Corrected to 80 g").await?;
+        anyhow::ensure!(api::bowl(&bowl).await?["seeded_g"] == 80.0);
+        page.until_said("Still to do").await?;
+        page.touch("Close it: that is all of it").await?;
+        page.touch("Take it up again").await?;
+        page.until_said("Still to do").await?;
+
+        // Deleted, it can be had back from where it was.
+        page.touch("Delete").await?;
+        page.until_said("It is kept for 30 days").await?;
+        page.touch("Have it back").await?;
+        page.go(&format!("/log/{batch}")).await?;
+        page.until_said("Still to do").await?;
         page.forgive().await
     })
     .await;
