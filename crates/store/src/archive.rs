@@ -5,7 +5,7 @@ use chrono::NaiveDateTime;
 use futures::stream::BoxStream;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
-use sqlx::{Connection, Executor, MySqlConnection};
+use sqlx::{Executor, MySqlConnection};
 use uuid::Uuid;
 
 use crate::{Pool, StoreError};
@@ -285,25 +285,14 @@ pub async fn put_photo(
     Ok(())
 }
 
-/// A connection that sees everything as it is at one moment, whatever is written meanwhile.
+/// A connection that sees everything as it is at one moment, whatever is written meanwhile. It
+/// is none of the pool's any more: nobody after it may find that moment still going on.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn at_one_moment(
-    pool: &Pool,
-) -> Result<sqlx::pool::PoolConnection<sqlx::MySql>, StoreError> {
-    let mut connection = pool.acquire().await?;
+pub async fn at_one_moment(pool: &Pool) -> Result<MySqlConnection, StoreError> {
+    let mut connection = pool.acquire().await?.detach();
     connection.execute("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ").await?;
     connection.execute("START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY").await?;
     Ok(connection)
-}
-
-/// Ends what [`at_one_moment`] began: the connection is closed, and with it the moment.
-///
-/// # Errors
-/// Where the database fails.
-pub async fn end_moment(
-    connection: sqlx::pool::PoolConnection<sqlx::MySql>,
-) -> Result<(), StoreError> {
-    Ok(connection.detach().close().await?)
 }

@@ -49,9 +49,7 @@ pub fn write(pool: &Pool, to: impl Write) -> anyhow::Result<()> {
     };
     zip.start_file(MANIFEST, options())?;
     serde_json::to_writer_pretty(&mut zip, &manifest)?;
-    zip.finish()?.into_inner().flush()?;
-    runtime.block_on(store::archive::end_moment(connection))?;
-    Ok(())
+    Ok(zip.finish()?.into_inner().flush()?)
 }
 
 fn table<T: Table>(

@@ -96,6 +96,30 @@ async fn what_goes_out_comes_in_elsewhere_as_it_was_and_twice_is_once() {
     assert_eq!(new.get(&format!("/batches/{batch}")).await.with(200)["name"], "Renamed here");
 }
 
+/// Whoever listens goes away after the first bytes.
+struct Gone;
+
+impl Write for Gone {
+    fn write(&mut self, _: &[u8]) -> std::io::Result<usize> {
+        Err(std::io::ErrorKind::BrokenPipe.into())
+    }
+
+    fn flush(&mut self) -> std::io::Result<()> {
+        Ok(())
+    }
+}
+
+#[actix_web::test]
+async fn one_that_is_not_written_to_its_end_is_in_nobodys_way() {
+    let kitchen = lived_in().await;
+    for _ in 0..20 {
+        let pool = kitchen.state.pool.clone();
+        let done = tokio::task::spawn_blocking(move || server::archive::write(&pool, Gone)).await;
+        done.expect("no panic").expect_err("nobody listens");
+        kitchen.plan("Goes on").await;
+    }
+}
+
 #[actix_web::test]
 async fn a_record_that_went_on_in_two_places_is_one_again() {
     let old = Kitchen::new().await;
