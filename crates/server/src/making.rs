@@ -92,11 +92,7 @@ impl Making {
     /// # Errors
     /// Where there is none, or its steps cannot be read.
     pub async fn read(state: &State, id: Uuid) -> Result<Self, Problem> {
-        let batch = store::batches::get(&state.pool, id).await?;
-        if batch.deleted_at.is_some() {
-            return Err(StoreError::NotFound("batch").into());
-        }
-        Self::of(state, batch).await
+        Self::of(state, store::batches::get(&state.pool, id).await?.in_use()?).await
     }
 
     /// The same, of a batch that was read already.
@@ -104,12 +100,8 @@ impl Making {
     /// # Errors
     /// Where its steps cannot be read.
     pub async fn of(state: &State, batch: BatchRow) -> Result<Self, Problem> {
-        Ok(Self {
-            lines: store::batches::computed(&state.pool, batch.id).await?.lines,
-            events: store::steps::of_batch(&state.pool, batch.id).await?,
-            bowls: store::bowls::of_batch(&state.pool, batch.id).await?,
-            batch,
-        })
+        let mut connection = state.pool.acquire().await.map_err(StoreError::from)?;
+        Self::with(&mut connection, batch).await
     }
 
     /// Reads a batch that is not deleted, and holds it until the transaction ends.
@@ -117,16 +109,26 @@ impl Making {
     /// # Errors
     /// Where there is none, or its steps cannot be read.
     pub async fn lock(connection: &mut Connection, id: Uuid) -> Result<Self, Problem> {
-        let batch = store::batches::lock(connection, id).await?;
-        if batch.deleted_at.is_some() {
-            return Err(StoreError::NotFound("batch").into());
-        }
+        let batch = store::batches::lock(connection, id).await?.in_use()?;
+        Self::with(connection, batch).await
+    }
+
+    async fn with(connection: &mut Connection, batch: BatchRow) -> Result<Self, Problem> {
         Ok(Self {
-            lines: store::batches::computed(&mut *connection, id).await?.lines,
-            events: store::steps::of_batch(&mut *connection, id).await?,
-            bowls: store::bowls::of_batch(&mut *connection, id).await?,
+            lines: store::batches::computed(&mut *connection, batch.id).await?.lines,
+            events: store::steps::of_batch(&mut *connection, batch.id).await?,
+            bowls: store::bowls::of_batch(&mut *connection, batch.id).await?,
             batch,
         })
+    }
+
+    /// The open bowl of a chocolate, the latest one.
+    #[must_use]
+    pub fn open_bowl(&self, chocolate: &str) -> Option<Uuid> {
+        let open = |bowl: &&BowlLine| {
+            bowl.chocolate == chocolate && bowl.status == store::bowls::BowlStatus::Open
+        };
+        self.bowls.iter().find(open).map(|bowl| bowl.id)
     }
 
     /// Its bowls as the rules see them; `ready` says which open one is in temper.

@@ -1,10 +1,8 @@
 //! What a database of an earlier release still lacks, worked out once.
 
 use craft::plan::PlanInputs;
-use craft::time::WallTime;
 use store::batches::NewBatch;
 use store::document::{Computed, Summary};
-use store::{Pool, StoreError};
 use uuid::Uuid;
 
 use crate::making::{Making, computed, summary, words};
@@ -35,22 +33,20 @@ pub async fn bring_up_to_date(state: &State) -> Result<usize, Problem> {
         // What was built was filled in then; what was only poured names the shelf.
         let filled = on_shelf.shelf.fill(&stated).unwrap_or(stated);
         let Ok(follows) = computed(&filled) else { continue };
-        keep(&state.pool, id, &filled, (&follows, &summary(&filled)), state.wall.now()).await?;
+        keep(state, id, &filled, (&follows, &summary(&filled))).await?;
         done += 1;
     }
     Ok(done)
 }
 
 async fn keep(
-    pool: &Pool,
+    state: &State,
     id: Uuid,
     filled: &PlanInputs,
     (computed, summary): (&Computed, &Summary),
-    now: WallTime,
 ) -> Result<(), Problem> {
-    store::whole(
-        pool,
-        async |tx: &mut store::Connection| {
+    state
+        .whole(async |tx: &mut store::Connection| {
             let batch = store::batches::lock(tx, id).await?;
             let words = words(&batch.name, &batch.note, summary);
             let digest = Uuid::nil();
@@ -58,16 +54,7 @@ async fn keep(
             store::batches::set_computed(&mut *tx, id, &new).await?;
             let making = Making::lock(tx, id).await?;
             // It is not touched by being read: its place in the list stays.
-            Ok(making.keep_standing(tx, making.batch.last_at.min(now)).await?)
-        },
-        |_: &Problem| false,
-    )
-    .await
-}
-
-/// An error of the store, as this module's.
-impl From<Problem> for StoreError {
-    fn from(problem: Problem) -> Self {
-        Self::Unsuited(problem.detail)
-    }
+            Ok(making.keep_standing(tx, making.batch.last_at.min(state.wall.now())).await?)
+        })
+        .await
 }

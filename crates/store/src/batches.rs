@@ -57,6 +57,16 @@ pub struct BatchRow {
     pub last_at: WallTime,
 }
 
+impl BatchRow {
+    /// The same, where it is not deleted.
+    ///
+    /// # Errors
+    /// [`StoreError::NotFound`] where it is.
+    pub fn in_use(self) -> Result<Self, StoreError> {
+        if self.deleted_at.is_some() { Err(StoreError::NotFound("batch")) } else { Ok(self) }
+    }
+}
+
 /// What a batch was begun with.
 #[derive(Clone, Debug, PartialEq)]
 pub struct BegunWith {

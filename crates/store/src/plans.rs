@@ -49,6 +49,16 @@ pub struct PlanRow {
     pub deleted_at: Option<WallTime>,
 }
 
+impl PlanRow {
+    /// The same, where it is not deleted.
+    ///
+    /// # Errors
+    /// [`StoreError::NotFound`] where it is.
+    pub fn in_use(self) -> Result<Self, StoreError> {
+        if self.deleted_at.is_some() { Err(StoreError::NotFound("plan")) } else { Ok(self) }
+    }
+}
+
 /// What a plan stated at a version.
 #[derive(Clone, Debug, PartialEq)]
 pub struct PlanVersion {

@@ -21,6 +21,8 @@ use crate::making::Making;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
+/// Where batches are told.
+const BATCHES: &str = "batches.jsonl";
 /// So many files at most: two million photos would be more than anybody keeps.
 const MOST_FILES: usize = 2_000_000;
 /// So long at most when unpacked: what is larger is no kitchen's record.
@@ -48,7 +50,7 @@ fn torn(error: impl std::fmt::Display) -> Problem {
 /// something in it hangs on what is not there. Nothing of it is kept then.
 pub fn bring_in(state: &State, from: impl Read + Seek) -> Answer<()> {
     let mut zip = ZipArchive::new(from).map_err(torn)?;
-    let manifest = looked_through(&mut zip)?;
+    looked_through(&mut zip)?;
     let runtime = Handle::current();
     let wall = state.wall.now();
     runtime.block_on(state.whole(async |tx: &mut Connection| {
@@ -59,19 +61,14 @@ pub fn bring_in(state: &State, from: impl Read + Seek) -> Answer<()> {
         }
         for_each_table!(keep);
         photos(tx, &mut zip).await?;
-        let mut batches = Vec::new();
-        each_line::<store::archive::Batch>(&mut zip, "batches.jsonl", |row| {
-            batches.push(row.id);
-            Ok(())
-        })?;
-        for id in batches {
-            settle(tx, id, wall).await?;
+        let batches = json_rows::<store::archive::Batch>(opened(&mut zip, BATCHES)?, BATCHES);
+        for row in batches {
+            settle(tx, row?.1.id, wall).await?;
         }
         Ok(())
     }))?;
     runtime.block_on(crate::upgrade::bring_up_to_date(state))?;
     runtime.block_on(state.shelf.changed());
-    drop(manifest);
     Ok(())
 }
 
@@ -98,7 +95,7 @@ async fn settle(tx: &mut Connection, id: Uuid, wall: craft::time::WallTime) -> A
 }
 
 /// Whether an archive is what it says, from beginning to end.
-fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<Manifest> {
+fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<()> {
     if zip.len() > MOST_FILES {
         return Err(refused(format!("has more than {MOST_FILES} files in it")));
     }
@@ -143,7 +140,7 @@ fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<Manifest> {
             return Err(refused(format!("was changed on the way: {name:?} is not what it was")));
         }
     }
-    Ok(manifest)
+    Ok(())
 }
 
 /// Whether a file of that name is one that we write.
@@ -159,53 +156,82 @@ fn is_known(name: &str) -> bool {
     known || photo.is_some_and(|id| Uuid::parse_str(id).is_ok())
 }
 
-fn each_line<T: DeserializeOwned>(
-    zip: &mut ZipArchive<impl Read + Seek>,
+fn opened<'a, R: Read + Seek>(
+    zip: &'a mut ZipArchive<R>,
     name: &str,
-    mut with: impl FnMut(T) -> Answer<()>,
-) -> Answer<()> {
-    let mut lines = BufReader::new(zip.by_name(name).map_err(torn)?);
-    for n in 1.. {
-        let mut line = Vec::new();
-        let count = (&mut lines).take(LONGEST_LINE).read_until(b'\n', &mut line).map_err(torn)?;
-        if count == 0 {
-            break;
-        }
-        let row = serde_json::from_slice(&line)
-            .map_err(|error| refused(format!("cannot be read: {name}, line {n}: {error}")))?;
-        with(row)?;
-    }
-    Ok(())
+) -> Answer<BufReader<impl Read + use<'a, R>>> {
+    Ok(BufReader::new(zip.by_name(name).map_err(torn)?))
 }
 
-/// Rows are read some at a time: the file cannot be held open while the database is waited for.
+/// Where a row stands, for whoever is to mend it.
+struct Place<'a> {
+    name: &'a str,
+    line: usize,
+}
+
+impl std::fmt::Display for Place<'_> {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        write!(f, "{}, line {}", self.name, self.line)
+    }
+}
+
+fn unread(place: &Place<'_>, error: impl std::fmt::Display) -> Problem {
+    refused(format!("cannot be read: {place}: {error}"))
+}
+
+/// The rows of a file of JSON lines, each with its place.
+fn json_rows<'a, T: DeserializeOwned>(
+    mut lines: impl BufRead + 'a,
+    name: &'a str,
+) -> impl Iterator<Item = Answer<(Place<'a>, T)>> + 'a {
+    (1..).map_while(move |line| {
+        let (place, mut text) = (Place { name, line }, Vec::new());
+        match (&mut lines).take(LONGEST_LINE).read_until(b'\n', &mut text) {
+            Ok(0) => None,
+            Ok(_) => Some(match serde_json::from_slice(&text) {
+                Ok(row) => Ok((place, row)),
+                Err(error) => Err(unread(&place, error)),
+            }),
+            Err(error) => Some(Err(torn(error))),
+        }
+    })
+}
+
+/// The rows of a table with a head, each with its place.
+fn csv_rows<'a, T: DeserializeOwned + 'a>(
+    table: impl Read + 'a,
+    name: &'a str,
+) -> impl Iterator<Item = Answer<(Place<'a>, T)>> + 'a {
+    csv::Reader::from_reader(table).into_deserialize().zip(2..).map(move |(row, line)| {
+        let place = Place { name, line };
+        match row {
+            Ok(row) => Ok((place, row)),
+            Err(error) => Err(unread(&place, error)),
+        }
+    })
+}
+
 async fn table<T: Table>(
     tx: &mut Connection,
     zip: &mut ZipArchive<impl Read + Seek>,
     kind: &str,
 ) -> Answer<()> {
     let name = format!("{}.{kind}", T::NAME);
-    let reader = BufReader::new(zip.by_name(&name).map_err(torn)?);
-    let place = |n: usize| format!("{name}, line {n}");
+    let file = opened(zip, &name)?;
     if kind == "csv" {
-        let mut csv = csv::Reader::from_reader(reader);
-        for (n, row) in csv.deserialize::<T::Row>().enumerate() {
-            let row =
-                row.map_err(|error| refused(format!("cannot be read: {}: {error}", place(n + 2))))?;
-            T::put(tx, &row).await.map_err(|error| unkept(error, &place(n + 2)))?;
-        }
-        return Ok(());
+        put_all::<T>(tx, csv_rows(file, &name)).await
+    } else {
+        put_all::<T>(tx, json_rows(file, &name)).await
     }
-    let mut lines = reader;
-    for n in 1.. {
-        let mut line = Vec::new();
-        let count = (&mut lines).take(LONGEST_LINE).read_until(b'\n', &mut line).map_err(torn)?;
-        if count == 0 {
-            break;
-        }
-        let row = serde_json::from_slice::<T::Row>(&line)
-            .map_err(|error| refused(format!("cannot be read: {}: {error}", place(n))))?;
-        T::put(tx, &row).await.map_err(|error| unkept(error, &place(n)))?;
+}
+
+async fn put_all<'a, T: Table>(
+    tx: &mut Connection,
+    rows: impl Iterator<Item = Answer<(Place<'a>, T::Row)>>,
+) -> Answer<()> {
+    for row in rows {
+        let (place, row) = row?;
+        T::put(tx, &row).await.map_err(|error| unkept(error, &place.to_string()))?;
     }
     Ok(())
 }
@@ -221,11 +247,8 @@ fn unkept(error: StoreError, place: &str) -> Problem {
 }
 
 async fn photos(tx: &mut Connection, zip: &mut ZipArchive<impl Read + Seek>) -> Answer<()> {
-    let mut all = Vec::new();
-    each_line::<Photo>(zip, PHOTOS, |photo| {
-        all.push(photo);
-        Ok(())
-    })?;
+    let rows = json_rows::<Photo>(opened(zip, PHOTOS)?, PHOTOS);
+    let all = rows.map(|row| Ok(row?.1)).collect::<Answer<Vec<_>>>()?;
     for photo in all {
         let name = format!("photos/{}.jpg", photo.id);
         let mut jpeg = Vec::new();

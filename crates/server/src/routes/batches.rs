@@ -238,14 +238,12 @@ pub struct Closed {
 
 /// A batch that is not deleted.
 pub(super) async fn in_use(state: &State, id: Uuid) -> Answer<BatchRow> {
-    let batch = store::batches::get(&state.pool, id).await?;
-    if batch.deleted_at.is_some() { Err(StoreError::NotFound("batch").into()) } else { Ok(batch) }
+    Ok(store::batches::get(&state.pool, id).await?.in_use()?)
 }
 
 /// The same, held until the transaction ends.
 pub(super) async fn lock_in_use(tx: &mut Connection, id: Uuid) -> Answer<BatchRow> {
-    let batch = store::batches::lock(tx, id).await?;
-    if batch.deleted_at.is_some() { Err(StoreError::NotFound("batch").into()) } else { Ok(batch) }
+    Ok(store::batches::lock(tx, id).await?.in_use()?)
 }
 
 async fn answer(state: &State, batch: BatchRow) -> Answer<BatchAnswer> {

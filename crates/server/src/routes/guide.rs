@@ -76,11 +76,9 @@ pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer
     let clock = state.clock_answer(making.batch.clock, false);
     let guide = guide(&making.lines, &making.events, &bowls, clock.now);
     let last = craft::batch::last_standing(&making.events);
-    let open = |key: &str| {
-        let of = |b: &&store::bowls::BowlLine| b.chocolate == key && b.status == BowlStatus::Open;
-        making.bowls.iter().find(of).map(|bowl| bowl.id)
-    };
-    Ok(GuideAnswer::new((&making.batch, making.standing()), guide, last, clock, open))
+    Ok(GuideAnswer::new((&making.batch, making.standing()), guide, last, clock, |key| {
+        making.open_bowl(key)
+    }))
 }
 
 /// What is to be done of a batch, and what was.
@@ -255,13 +253,10 @@ async fn at_the_bench(
             else {
                 return Ok(None);
             };
-            let of = |b: &&store::bowls::BowlLine| {
-                b.chocolate == chocolate && b.status == BowlStatus::Open
-            };
-            Ok(making.bowls.iter().find(of).map(|bowl| {
+            Ok(making.open_bowl(chocolate).map(|bowl_id| {
                 let action =
                     Action { id: pour_of(event.id), at: event.at, kind: ActionKind::Poured };
-                (bowl.id, action)
+                (bowl_id, action)
             }))
         }
         EventKind::Undone { event: undone } => {

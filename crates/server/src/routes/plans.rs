@@ -179,8 +179,7 @@ pub(super) fn check_words(name: &str, note: &str) -> Answer<()> {
 
 /// A plan that is not deleted.
 pub(super) async fn in_use(state: &State, id: Uuid) -> Answer<PlanRow> {
-    let plan = store::plans::get(&state.pool, id).await?;
-    if plan.deleted_at.is_some() { Err(StoreError::NotFound("plan").into()) } else { Ok(plan) }
+    Ok(store::plans::get(&state.pool, id).await?.in_use()?)
 }
 
 async fn undoes(state: &State, plan: &PlanRow) -> Answer<u32> {
@@ -357,10 +356,7 @@ async fn changed(
     let on_shelf = state.shelf.read(&state.pool).await?;
     state
         .whole(async |tx: &mut Connection| {
-            let plan = store::plans::lock(tx, id).await?;
-            if plan.deleted_at.is_some() {
-                return Err(StoreError::NotFound("plan").into());
-            }
+            let plan = store::plans::lock(tx, id).await?.in_use()?;
             let (text, undo_to) = change(tx, &plan).await?;
             let filled = on_shelf.shelf.fill(&text.inputs).map_err(|f| under("inputs", f))?;
             craft::plan::Plan::of(&filled).map_err(|f| under("inputs", f))?;
