@@ -42,6 +42,11 @@ export function accepted<T>(answer: { data?: Loose<T>; error?: unknown; response
   });
 }
 
+/** Throws the refusal of an answer that holds nothing where it is well. */
+export function done(answer: { error?: unknown; response: Response }): void {
+  if (!answer.response.ok) accepted<never>({ error: answer.error, response: answer.response });
+}
+
 /** The same for an answer that was fetched without the client: of a file that was sent. */
 export async function answered<T>(response: Response): Promise<T> {
   const body: unknown = await response.json().catch(() => undefined);

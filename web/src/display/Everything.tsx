@@ -1,7 +1,7 @@
 import { Box, Button, chakra } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Download, Upload } from "lucide-react";
-import { accepted, answered, Refusal } from "../api/refusal";
+import { done, Refusal } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
@@ -18,8 +18,7 @@ export function Everything() {
         headers: { "Content-Type": "application/zip" },
         body: file,
       });
-      if (!response.ok) await answered(response);
-      else accepted({ data: true, response });
+      done({ response, error: await response.json().catch(() => undefined) });
     },
     onSuccess: () => queries.invalidateQueries(),
   });

@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { api, type BowlWithPlan, type Guide } from "../api/client";
+import type { Guide } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted } from "../api/refusal";
+import { openBowl } from "../bench/openBowl";
 import { Touch } from "../bench/Touch";
 
 interface Props {
@@ -16,13 +16,7 @@ export function ToBowl({ now, batchId }: Props) {
   const queries = useQueryClient();
   const { bowl_id, chocolate } = now;
   const open = useMutation({
-    mutationFn: async () =>
-      accepted<BowlWithPlan>(
-        await api.POST("/api/v1/batches/{id}/bowls", {
-          params: { path: { id: batchId } },
-          body: { id: crypto.randomUUID(), chocolate: chocolate ?? null, simulated: false },
-        }),
-      ),
+    mutationFn: () => openBowl(batchId, chocolate),
     onSuccess: ({ bowl }) => {
       queries.invalidateQueries({ queryKey: keys.lists });
       navigate(`/bench/${bowl.id}`);

@@ -2,9 +2,10 @@ import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Family } from "../api/client";
 import { chocolateColours, familyNames } from "../theme/chocolate";
+import { mass } from "./format";
 
 /** Its chocolates, each named once, and how many colours. */
-export function madeFrom(families: readonly Family[], colours: readonly string[]): string {
+function madeFrom(families: readonly Family[], colours: readonly string[]): string {
   const names = [...new Set(families)].map((family) => familyNames[family]);
   if (colours.length > 0) {
     names.push(colours.length === 1 ? "one colour" : `${colours.length} colours`);
@@ -13,12 +14,18 @@ export function madeFrom(families: readonly Family[], colours: readonly string[]
 }
 
 interface Props {
-  name: string;
-  families: readonly Family[];
-  colours: readonly string[];
+  of: {
+    name: string;
+    families: readonly Family[];
+    colours: readonly string[];
+    components: readonly string[];
+    to_weigh_g?: number | null;
+    unreadable?: string | null;
+  };
   /** Whether it has the sheen of what was poured. */
   shines: boolean;
-  children: ReactNode;
+  /** What else there is to say of it, where it can be read. */
+  children?: ReactNode;
   stands: ReactNode;
   when: string;
   lost?: boolean;
@@ -26,7 +33,8 @@ interface Props {
 
 /** A plan or a batch in a list, with the look of what it is made from. */
 export function Row(props: Props) {
-  const { name, families, colours, shines, children, stands, when, lost } = props;
+  const { of, shines, children, stands, when, lost } = props;
+  const { name, families, colours } = of;
   const looks = [...families.map((family) => chocolateColours[family].body), ...colours];
   const step = 100 / Math.max(looks.length, 1);
   const stripes = looks.map((look, i) => `${look} ${i * step}% ${(i + 1) * step}%`);
@@ -61,7 +69,16 @@ export function Row(props: Props) {
           {name}
         </Box>
         <Box color="fg.muted" fontSize="sm">
-          {children}
+          {of.unreadable ? (
+            "It cannot be read by this release; it is kept as it is."
+          ) : (
+            <>
+              {madeFrom(families, colours)}
+              {of.components.join(", ")}
+              {of.to_weigh_g != null && `, ${mass(of.to_weigh_g)}`}
+              {children}
+            </>
+          )}
         </Box>
       </Box>
       <Box textAlign="end" fontSize="sm">

@@ -4,6 +4,7 @@ import { useState } from "react";
 import { useLocation } from "react-router";
 import { api } from "../api/client";
 import { keys } from "../api/queries";
+import { done } from "../api/refusal";
 import { Fault } from "./Fault";
 
 /** What was taken out of a list a moment ago, and can be had back. */
@@ -29,7 +30,7 @@ export function Undone() {
           : of === "plans"
             ? await api.POST("/api/v1/plans/{id}/restore", { params })
             : await api.POST("/api/v1/batches/{id}/restore", { params });
-      if (!answer.response.ok) throw new Error(`the server answered ${answer.response.status}`);
+      done(answer);
     },
     onSuccess: (_, { id }) => {
       setBack(id);

@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Link as RouterLink, useNavigate } from "react-router";
 import { api, type Batch } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted } from "../api/refusal";
+import { accepted, done } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
@@ -24,11 +24,7 @@ export function BatchDeeds({ batch }: { batch: Batch }) {
   };
   const close = useMutation({
     mutationFn: async (closed: boolean) => {
-      const { response } = await api.PUT("/api/v1/batches/{id}/closed", {
-        params,
-        body: { closed },
-      });
-      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+      done(await api.PUT("/api/v1/batches/{id}/closed", { params, body: { closed } }));
     },
     onSuccess: changed,
   });
@@ -47,8 +43,7 @@ export function BatchDeeds({ batch }: { batch: Batch }) {
   });
   const remove = useMutation({
     mutationFn: async () => {
-      const { response } = await api.DELETE("/api/v1/batches/{id}", { params });
-      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+      done(await api.DELETE("/api/v1/batches/{id}", { params }));
     },
     onSuccess: () => {
       queries.invalidateQueries({ queryKey: keys.lists });

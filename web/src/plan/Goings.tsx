@@ -2,9 +2,10 @@ import { Box, Button, chakra } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { memo } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import { api, type Batch, type BatchRef, type BowlWithPlan } from "../api/client";
+import { api, type Batch, type BatchRef } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
+import { openBowl } from "../bench/openBowl";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
 
@@ -40,15 +41,7 @@ export const Goings = memo(function Goings(props: Props) {
     return batch;
   };
   const open = useMutation({
-    mutationFn: async () => {
-      const batch = await begin();
-      return accepted<BowlWithPlan>(
-        await api.POST("/api/v1/batches/{id}/bowls", {
-          params: { path: { id: batch.id } },
-          body: { id: crypto.randomUUID(), chocolate: chocolate ?? null, simulated: false },
-        }),
-      );
-    },
+    mutationFn: async () => openBowl((await begin()).id, chocolate),
     onSuccess: ({ bowl }) => navigate(`/bench/${bowl.id}`),
   });
   const guide = useMutation({

@@ -5,6 +5,7 @@ import { memo } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 import { api, type Plan } from "../api/client";
 import { keys } from "../api/queries";
+import { done } from "../api/refusal";
 import { stageWords } from "../batch/words";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
@@ -29,11 +30,11 @@ export const PlanDeeds = memo(function PlanDeeds({ kept, draft, save, undo }: Pr
       await save();
       const params = { path: { id } };
       const archived = !kept.archived;
-      const { response } =
+      done(
         how === "deleted"
           ? await api.DELETE("/api/v1/plans/{id}", { params })
-          : await api.PUT("/api/v1/plans/{id}/archived", { params, body: { archived } });
-      if (!response.ok) throw new Error(`the server answered ${response.status}`);
+          : await api.PUT("/api/v1/plans/{id}/archived", { params, body: { archived } }),
+      );
       return how;
     },
     onSuccess: (how) => {

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type StockMove, type Thing, type ThingAnswer } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted, Refusal } from "../api/refusal";
+import { accepted, done, Refusal } from "../api/refusal";
 
 /** What hangs on the shelf is asked for anew: plans follow it. */
 function useShelfChanged() {
@@ -22,7 +22,7 @@ interface Kept {
 }
 
 /** Puts a thing on the shelf, or changes one that stands there. */
-export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, done: () => void) {
+export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, kept: () => void) {
   const changed = useShelfChanged();
   const keep = useMutation({
     mutationFn: async ({ thing, left_g }: Kept) =>
@@ -41,7 +41,7 @@ export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, do
       ),
     onSuccess: () => {
       changed();
-      done();
+      kept();
     },
     onError: (error) => {
       if (error instanceof Refusal && error.status === 412) changed();
@@ -58,8 +58,7 @@ export function useDeeds(id: string) {
   const changed = useShelfChanged();
   const putAway = useMutation({
     mutationFn: async () => {
-      const answer = await api.DELETE("/api/v1/shelf/{id}", { params: { path: { id } } });
-      if (!answer.response.ok) accepted(answer);
+      done(await api.DELETE("/api/v1/shelf/{id}", { params: { path: { id } } }));
     },
     onSuccess: changed,
   });
