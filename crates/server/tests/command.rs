@@ -142,7 +142,8 @@ async fn what_was_saved_is_restored_into_a_fresh_folder_and_a_copy_is_kept_each_
     let text = old.path().join("no.zip");
     std::fs::write(&text, "no ZIP").expect("written");
     let output = serve(new.path(), &["--port", "0", "--restore"]).arg(&text).output().expect("ran");
-    assert!(complaint(output).contains("is no archive of Wide Sheen"));
+    let said = complaint(output);
+    assert!(said.contains("is no archive of Wide Sheen"), "{said}");
 
     let path = file.to_str().expect("a path");
     let mut child =

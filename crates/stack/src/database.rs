@@ -106,8 +106,9 @@ impl Database {
         let server = find("mariadbd")?;
         let data = dir.path().join("mariadb");
         let log = dir.path().join("mariadb.log");
+        let scratch = scratch(&dir)?;
         if !data.join("mysql").exists() {
-            install(&data, &log)?;
+            install(&data, &scratch, &log)?;
         }
         let socket = socket(&data)?;
         let password = Uuid::new_v4().simple().to_string();
@@ -119,6 +120,7 @@ impl Database {
             format!("--datadir={}", data.display()),
             format!("--socket={}", socket.display()),
             format!("--pid-file={}", pid_file(&data).display()),
+            format!("--tmpdir={}", scratch.display()),
             format!("--init-file={}", init.display()),
             // Whoever may not open the folder cannot reach it at all.
             "--skip-networking".to_owned(),
@@ -282,12 +284,21 @@ fn write_private(path: &Path, text: &str) -> Result<(), StackError> {
         .map_err(at(path))
 }
 
-fn install(data: &Path, log: &Path) -> Result<(), StackError> {
+/// Where the server keeps what it needs for a moment. It removes what lies there when it starts:
+/// in a folder that is shared it would take it from another server that runs.
+fn scratch(dir: &DataDir) -> Result<PathBuf, StackError> {
+    let folder = dir.path().join("scratch");
+    fs::DirBuilder::new().recursive(true).mode(0o700).create(&folder).map_err(at(&folder))?;
+    Ok(folder)
+}
+
+fn install(data: &Path, scratch: &Path, log: &Path) -> Result<(), StackError> {
     let program = find("mariadb-install-db")?;
     let out = fs::File::create(log).map_err(at(log))?;
     let status = Command::new(&program)
         .args(["--no-defaults", "--auth-root-authentication-method=socket", "--skip-test-db"])
         .arg(format!("--datadir={}", data.display()))
+        .arg(format!("--tmpdir={}", scratch.display()))
         .args(run_as_root())
         .stdout(out.try_clone().map_err(at(log))?)
         .stderr(out)
@@ -451,6 +462,21 @@ mod tests {
             let database = Database::start(held, Durability::Scratch).expect("comes up");
             assert!(database.url().starts_with("mysql://wide_sheen:"));
             assert!(greets(&database.socket));
+        }
+    }
+
+    #[test]
+    fn several_are_made_at_the_same_time() {
+        let dir = tempfile::tempdir().expect("a folder");
+        let starts: Vec<_> = (0..6)
+            .map(|n| {
+                let held = DataDir::open(&dir.path().join(n.to_string())).expect("ours");
+                std::thread::spawn(move || Database::start(held, Durability::Scratch))
+            })
+            .collect();
+        for start in starts {
+            let came_up = start.join().expect("no panic");
+            assert!(greets(&came_up.expect("comes up").socket));
         }
     }
 
