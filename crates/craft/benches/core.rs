@@ -5,20 +5,21 @@
 use std::hint::black_box;
 
 use chrono::{DateTime, TimeDelta};
-use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source, coach, fold, look_ahead};
+use craft::bowl::{Action, ActionKind, Reading, Record, Source, fold, look_ahead};
 use craft::chocolate::{Chocolate, Family};
+use craft::coach;
 use craft::colour::{Film, Ground, Optics, Way, stack};
 use craft::drawn::import::import;
 use craft::drawn::joins::joins;
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Ware};
+use craft::kinds::kinds;
+use craft::method::Run;
 use craft::plan::{BowlInputs, Plan, PlanInputs, WareInputs, bowl as bowl_plan};
 use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
-use craft::work::{
-    ComponentInputs, CoverInputs, FilmInputs, SlabInputs, TrayInputs, WorkInputs, kinds,
-};
+use craft::work::{ComponentInputs, CoverInputs, FilmInputs, SlabInputs, TrayInputs, WorkInputs};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
@@ -82,10 +83,9 @@ fn plan(c: &mut Criterion) {
 }
 
 /// A bowl read once a second, with something done every minute.
-fn bowl(readings: u32) -> (Setup, Record, DateTime<chrono::Utc>) {
+fn bowl(readings: u32) -> (Run, Record, DateTime<chrono::Utc>) {
     let opened = DateTime::from_timestamp(1_790_000_000, 0).unwrap_or_default();
-    let setup =
-        bowl_plan(&inputs()).map(|plan| plan.setup(opened)).unwrap_or_else(|f| panic!("{f:?}"));
+    let run = bowl_plan(&inputs()).map(|plan| plan.run(opened)).unwrap_or_else(|f| panic!("{f:?}"));
     let at = |s: u32| opened + TimeDelta::seconds(i64::from(s));
     let temp = |s: u32| 20.0 + 26.0 * (-f64::from(s) / 9000.0).exp() + f64::from(s % 7) * 0.02;
     let read = (0..readings)
@@ -109,25 +109,25 @@ fn bowl(readings: u32) -> (Setup, Record, DateTime<chrono::Utc>) {
             kind: kind(s / 60),
         })
         .collect();
-    (setup, Record::new(read, done), at(readings))
+    (run, Record::new(read, done), at(readings))
 }
 
 fn folding(c: &mut Criterion) {
     let mut group = c.benchmark_group("fold of a bowl");
     for readings in [1_800, 3_600, 7_200, 14_400] {
-        let (setup, record, now) = bowl(readings);
+        let (run, record, now) = bowl(readings);
         group.throughput(Throughput::Elements(u64::from(readings)));
         group.bench_with_input(BenchmarkId::from_parameter(readings), &record, |b, record| {
-            b.iter(|| fold(&setup, black_box(record), now));
+            b.iter(|| fold(&run.setup, black_box(record), now));
         });
     }
     group.finish();
-    let (setup, record, now) = bowl(7_200);
-    let folded = fold(&setup, &record, now);
+    let (run, record, now) = bowl(7_200);
+    let folded = fold(&run.setup, &record, now);
     c.bench_function("forecast and advice, 7200 readings", |b| {
         b.iter(|| {
-            let ahead = look_ahead(&setup, black_box(&record), &folded);
-            coach::advise(&setup, &folded, &ahead, now)
+            let ahead = look_ahead(&run.setup, black_box(&record), &folded);
+            coach::advise(&run, &folded, &ahead, now)
         });
     });
 }

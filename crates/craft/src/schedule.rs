@@ -237,10 +237,11 @@ impl Day {
 mod tests {
     use super::*;
     use crate::chocolate::Family;
+    use crate::kinds::kinds;
     use crate::plan::{BowlInputs, Plan, PlanInputs};
     use crate::steps::lines;
     use crate::units::{in_seconds, minutes};
-    use crate::work::{ComponentInputs, kinds};
+    use crate::work::ComponentInputs;
 
     fn planned(name: &str) -> Vec<Line> {
         let kind = kinds().into_iter().find(|kind| kind.name == name).expect("such a kind");

@@ -8,13 +8,13 @@ use craft::drawn::joins::joins;
 use craft::drawn::page::{Drawing, Mark, Paper};
 use craft::drawn::score::score_map;
 use craft::drawn::shapes;
+use craft::kinds::kinds;
 use craft::plan::{BowlInputs, Plan, PlanInputs};
 use craft::spread::Tray;
 use craft::steps::lines;
 use craft::units::{in_grams, millimetres, square_centimetres};
 use craft::work::{
     ComponentInputs, CoverInputs, PortionOf, PortionsInputs, ShardPattern, TrayInputs, WorkInputs,
-    kinds,
 };
 use proptest::prelude::*;
 use uuid::Uuid;

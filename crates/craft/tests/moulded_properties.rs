@@ -8,6 +8,7 @@ use craft::colour::{
 };
 use craft::dip::{DippedShape, dip};
 use craft::filling::ganache;
+use craft::kinds::kinds;
 use craft::plan::{BowlInputs, Plan, PlanInputs};
 use craft::schedule::{Day, sittings, slots};
 use craft::shell::{CavityInputs, CavityShape, Coat, Pouring, ShellWay, Shells, wall_of};
@@ -16,7 +17,7 @@ use craft::units::{
     celsius, grams, in_grams, in_millilitres, in_millimetres, in_seconds, millimetres,
     square_centimetres,
 };
-use craft::work::{ComponentInputs, kinds};
+use craft::work::ComponentInputs;
 use proptest::prelude::*;
 
 /// Cavities of every form that has a form.

@@ -2,8 +2,9 @@
 //! own field.
 
 use craft::chocolate::Family;
+use craft::kinds::{Kind, kinds};
 use craft::plan::{BowlInputs, Plan, PlanInputs};
-use craft::work::{ComponentInputs, Kind, kinds};
+use craft::work::ComponentInputs;
 use serde_json::{Value, json};
 
 /// A batch of a kind, as it starts.

@@ -1,15 +1,17 @@
 //! What must hold whatever the maker states.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source, coach};
+use craft::bowl::{self, Action, ActionKind, Reading, Record, Seen, Source};
 use craft::chocolate::{Chocolate, Family};
+use craft::coach;
 use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
+use craft::heat::stone;
 use craft::heat::{Material, Ware};
 use craft::logfile;
 use craft::measure::{Unit, read};
-use craft::method::{Method, slab_split};
+use craft::method::Method;
 use craft::plan::{BowlInputs, Plan, PlanInputs, bowl as bowl_plan};
 use craft::room::Room;
 use craft::setting::{Place, setting};
@@ -216,7 +218,8 @@ proptest! {
         kinds in prop::collection::vec((0_i64..3600, kind()), 0..12),
         order in any::<u64>(),
     ) {
-        let setup = a_plan().setup(start());
+        let run = a_plan().run(start());
+        let setup = run.setup.clone();
         let readings: Vec<_> = temps.iter().enumerate().map(|(i, &(s, c))| Reading {
             id: Uuid::from_u128(i as u128), at: start() + TimeDelta::seconds(s),
             temp: celsius(c), source: Source::Probe,
@@ -249,7 +252,7 @@ proptest! {
         prop_assert_eq!(&bowl, &bowl::fold(&setup, &clean, now));
         // Whatever happened, there is something to say.
         let ahead = bowl::look_ahead(&setup, &record, &bowl);
-        let advice = bowl::coach::advise(&setup, &bowl, &ahead, now);
+        let advice = coach::advise(&run, &bowl, &ahead, now);
         prop_assert!(!advice.say.is_empty());
     }
 }
@@ -272,7 +275,8 @@ proptest! {
     ) {
         let family = Family::ALL.into_iter().find(|f| method.suits(*f)).expect("each suits one");
         let inputs = BowlInputs { method: Some(method), stone_c: Some(16.0), ..BowlInputs::alone(family, 325.0) };
-        let setup = bowl_plan(&inputs).expect("a plain plan").setup(start());
+        let run = bowl_plan(&inputs).expect("a plain plan").run(start());
+        let setup = run.setup.clone();
         let readings = readings.into_iter().enumerate().map(|(i, (s, c))| Reading {
             id: Uuid::from_u128(i as u128), at: at(s), temp: celsius(c), source: Source::Probe,
         });
@@ -282,7 +286,7 @@ proptest! {
         let record = Record::new(readings.collect(), acts.collect());
         let bowl = bowl::fold(&setup, &record, at(now));
         let ahead = bowl::look_ahead(&setup, &record, &bowl);
-        let advice = coach::advise(&setup, &bowl, &ahead, at(now));
+        let advice = coach::advise(&run, &bowl, &ahead, at(now));
         prop_assert!(!advice.say.is_empty());
         for g in [advice.seed, advice.crystals, advice.pour_out].into_iter().flatten() {
             prop_assert!(in_grams(g).is_finite() && in_grams(g) >= 0.0, "{}", advice.say);
@@ -328,7 +332,7 @@ proptest! {
         total in 50.0..5_000.0, stone in 18.0..28.0, over in 0.5..5.0, melted in 40.0..50.0,
     ) {
         let target = stone + over;
-        let out = slab_split(grams(total), celsius(melted), celsius(stone), celsius(target));
+        let out = stone::split(grams(total), celsius(melted), celsius(stone), celsius(target));
         let out = in_grams(out.expect("in order"));
         prop_assert!(out > 0.0 && out < total);
         let mixed = (out * stone + (total - out) * melted) / total;

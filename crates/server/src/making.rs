@@ -181,7 +181,7 @@ pub async fn ready(state: &State, making: &Making) -> Result<Vec<Uuid>, Problem>
     for bowl in making.bowls.iter().filter(|b| b.status == store::bowls::BowlStatus::Open) {
         let Ok(live) = state.live.bowl(state, bowl.id).await else { continue };
         let now = crate::clock::kitchen_time(making.batch.clock, state.wall.now());
-        let phase = live.with(|record| fold(&live.subject().setup, record, now).phase);
+        let phase = live.with(|record| fold(&live.subject().run.setup, record, now).phase);
         if phase == Phase::Working {
             ready.push(bowl.id);
         }
@@ -201,7 +201,7 @@ pub async fn finalize_bowl(
     clock: ClockRow,
     now: WallTime,
 ) -> Result<(), Problem> {
-    let setup = subject(bowl)?.setup;
+    let setup = subject(bowl)?.run.setup;
     let record = Record::new(
         store::readings::of_bowl(&mut *connection, bowl.id).await?,
         store::actions::of_bowl(&mut *connection, bowl.id).await?,

@@ -147,7 +147,7 @@ pub fn subject(bowl: &BowlRow) -> Result<Subject, Problem> {
         id: bowl.id,
         batch_id: bowl.batch_id,
         chocolate: bowl.chocolate.clone(),
-        setup: plan.setup(bowl.opened_at),
+        run: plan.run(bowl.opened_at),
         colour: plan.colour.map(|colour| colour.looks),
     })
 }

@@ -168,7 +168,7 @@ impl Replay {
 
 async fn measure(state: State, bowl_id: Uuid, address: String) {
     let Ok(live) = state.live.bowl(&state, bowl_id).await else { return };
-    let setup = live.subject().setup.clone();
+    let setup = live.subject().run.setup.clone();
     let Ok((_, clock)) = state.clock_of_bowl(bowl_id).await else { return };
     if clock.rate <= 0.0 {
         return;

@@ -6,7 +6,7 @@
 use craft::bowl::{ActionKind, Setup};
 use craft::chocolate::Band;
 use craft::heat::seed::ADDITIONS;
-use craft::method::gate;
+use craft::method::{Method, Run, gate};
 use craft::pot::{Condition, Pot};
 use craft::units::{Mass, Temperature, celsius, degrees, grams, in_celsius, in_grams, seconds};
 
@@ -26,12 +26,13 @@ pub fn least(scenario: &Scenario) -> Option<f64> {
     let delay = (least + most) as f64 / 2.0;
     SHARES
         .into_iter()
-        .filter_map(|share| Hands::new(&scenario.setup, delay, share).go())
+        .filter_map(|share| Hands::new(&scenario.run, delay, share).go())
         .min_by(f64::total_cmp)
 }
 
 struct Hands<'a> {
     setup: &'a Setup,
+    method: Method,
     band: Band,
     delay: f64,
     share: f64,
@@ -40,14 +41,15 @@ struct Hands<'a> {
 }
 
 impl<'a> Hands<'a> {
-    fn new(setup: &'a Setup, delay: f64, share: f64) -> Self {
+    fn new(run: &'a Run, delay: f64, share: f64) -> Self {
+        let setup = &run.setup;
         let pot = Pot::new(setup);
-        Self { setup, band: setup.use_band(), delay, share, pot, passed: 0.0 }
+        Self { setup, method: run.method, band: setup.use_band(), delay, share, pot, passed: 0.0 }
     }
 
     fn go(mut self) -> Option<f64> {
         self.melt()?;
-        match self.setup.method.about().key {
+        match self.method.about().key {
             "seed_down" => self.seed()?,
             "seed_down_and_up" => {
                 self.seed()?;
@@ -71,7 +73,7 @@ impl<'a> Hands<'a> {
             }
             _ => {}
         }
-        let (band, tested) = (self.band, self.setup.method.is_tested());
+        let (band, tested) = (self.band, self.setup.course.is_tested);
         self.stir_until(|pot| is_ready(pot, band, tested))?;
         Some(self.passed)
     }
@@ -97,7 +99,7 @@ impl<'a> Hands<'a> {
     /// Until nothing is solid and every crystal that is not wanted is gone.
     fn melt(&mut self) -> Option<()> {
         let from = self.setup.melted_from();
-        let most = if self.setup.method.keeps_crystals() {
+        let most = if self.setup.course.keeps_crystals {
             self.setup.melt_to
         } else {
             // Every degree more has to be cooled away again.

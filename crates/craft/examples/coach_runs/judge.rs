@@ -1,10 +1,11 @@
 //! What became of an evening, by the truth of the model.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::coach::Rule;
 use craft::bowl::{ActionKind, Phase, Setup};
 use craft::chocolate::Band;
+use craft::coach::Rule;
 use craft::heat::cooling::Eta;
+use craft::method::{Method, Run};
 use craft::pot::{Condition, Glance, Told, evening_watched};
 use craft::units::{Temperature, degrees, in_celsius, in_seconds};
 
@@ -61,6 +62,7 @@ struct Pending {
 /// Follows one evening.
 struct Watch<'a> {
     setup: &'a Setup,
+    method: Method,
     band: Band,
     hottest: Temperature,
     ready: Option<DateTime<Utc>>,
@@ -72,9 +74,11 @@ struct Watch<'a> {
 }
 
 impl<'a> Watch<'a> {
-    fn new(setup: &'a Setup) -> Self {
+    fn new(run: &'a Run) -> Self {
+        let setup = &run.setup;
         Self {
             setup,
+            method: run.method,
             band: setup.use_band(),
             hottest: setup.room,
             ready: None,
@@ -104,11 +108,11 @@ impl<'a> Watch<'a> {
     fn is_ready(&self, glance: &Glance<'_>) -> bool {
         // On its way up it passes through the band too, and so does what is to go
         // on down to the cool point.
-        let by_the_cool_point = self.setup.method.about().key == "seed_down_and_up";
+        let by_the_cool_point = self.method.about().key == "seed_down_and_up";
         let cool = self.setup.chocolate.windows.cool.filter(|_| by_the_cool_point);
         glance.bowl.phase != Phase::Melting
             && cool.is_none_or(|cool| glance.bowl.coolest.is_some_and(|c| c <= cool.hi))
-            && best::is_ready(glance.pot, self.band, self.setup.method.is_tested())
+            && best::is_ready(glance.pot, self.band, self.setup.course.is_tested)
     }
 
     /// Whether the coach warns of something that is not so.
@@ -171,14 +175,14 @@ impl<'a> Watch<'a> {
 impl Judgement {
     /// Plays an evening and judges it.
     pub fn of(scenario: &Scenario) -> Self {
-        let setup = &scenario.setup;
-        let mut watch = Watch::new(setup);
-        let told = evening_watched(setup, &scenario.how, |glance| watch.look(glance));
+        let setup = &scenario.run.setup;
+        let mut watch = Watch::new(&scenario.run);
+        let told = evening_watched(&scenario.run, &scenario.how, |glance| watch.look(glance));
         let temp = told.pot.temperature();
         let poured = told.record.actions().last().is_some_and(|a| a.kind == ActionKind::Poured);
         let margin = degrees(0.7);
         // What has no temper to lose may be a little cooler, as long as it flows.
-        let lowest = if setup.method.is_tested() {
+        let lowest = if setup.course.is_tested {
             watch.band.lo - margin
         } else {
             setup.chocolate.windows.thick
@@ -186,7 +190,7 @@ impl Judgement {
         let in_band = temp <= watch.band.hi + margin && temp >= lowest;
         let condition = told.pot.condition();
         let limit = setup.chocolate.windows.limit;
-        let good = if setup.method.is_tested() {
+        let good = if setup.course.is_tested {
             matches!(condition, Condition::InTemper | Condition::OverSeeded)
         } else {
             condition != Condition::Scorched

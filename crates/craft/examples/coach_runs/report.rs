@@ -2,7 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use craft::bowl::coach::Rule;
+use craft::coach::Rule;
 use craft::method::Method;
 use craft::pot::Condition;
 
@@ -28,7 +28,7 @@ pub fn print(judged: &[Judged]) {
         "width"
     );
     for method in Method::all() {
-        let of: Vec<_> = judged.iter().filter(|(.., s)| s.setup.method == method).collect();
+        let of: Vec<_> = judged.iter().filter(|(.., s)| s.run.method == method).collect();
         line(method.about().name, &of);
     }
     line("all", &judged.iter().collect::<Vec<_>>());
@@ -44,10 +44,10 @@ pub fn print(judged: &[Judged]) {
     for (number, j, s) in judged.iter().filter(|(_, j, _)| !j.in_temper || j.over_limit.is_some()) {
         println!(
             "  #{number} {} {:?} {:.0} g, {}: {:?} at {:.1} °C, {}{} after {:.0} min, {} tests",
-            s.setup.method,
+            s.run.method,
             s.inputs.family,
-            craft::units::in_grams(s.setup.total()),
-            if s.setup.microwave.is_some() { "bursts" } else { "water bath" },
+            craft::units::in_grams(s.run.setup.total()),
+            if s.run.setup.microwave.is_some() { "bursts" } else { "water bath" },
             j.condition,
             j.end_c,
             if j.poured { "poured" } else { "not poured" },

@@ -1,10 +1,10 @@
 //! One evening, drawn from a seed.
 
 use chrono::DateTime;
-use craft::bowl::Setup;
+
 use craft::chocolate::Family;
 use craft::heat::Material;
-use craft::method::Method;
+use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
 use craft::pot::Evening;
 use rand::seq::IndexedRandom;
@@ -16,7 +16,7 @@ pub struct Scenario {
     /// What the maker stated.
     pub inputs: BowlInputs,
     /// What that makes of the bowl.
-    pub setup: Setup,
+    pub run: Run,
     /// How the evening goes.
     pub how: Evening,
 }
@@ -62,7 +62,7 @@ impl Scenario {
             misses: chance.random_range(0.0..=0.15),
             ..Evening::calm(chance.random())
         };
-        let setup = bowl(&inputs).expect("it can be planned").setup(DateTime::UNIX_EPOCH);
-        Self { inputs, setup, how }
+        let run = bowl(&inputs).expect("it can be planned").run(DateTime::UNIX_EPOCH);
+        Self { inputs, run, how }
     }
 }

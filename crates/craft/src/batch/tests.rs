@@ -5,9 +5,10 @@ use uuid::Uuid;
 
 use super::*;
 use crate::chocolate::Family;
+use crate::kinds::kinds;
 use crate::plan::{BowlInputs, Plan, PlanInputs};
 use crate::steps::{Line, lines};
-use crate::work::{ComponentInputs, kinds};
+use crate::work::ComponentInputs;
 
 fn at(s: i64) -> DateTime<Utc> {
     DateTime::from_timestamp(1_790_000_000 + s, 0).expect("in range")

@@ -27,7 +27,7 @@ fn seeded(setup: &Setup, bowl: &Bowl) -> bool {
     bowl.additions > 0
         || bowl.crystals_in.is_some()
         || bowl.returned.is_some()
-        || setup.method.keeps_crystals()
+        || setup.course.keeps_crystals
 }
 
 /// The finish that goes with a bowl's state.
@@ -41,7 +41,7 @@ pub fn finish(setup: &Setup, bowl: &Bowl) -> Finish {
         (Phase::Cooling | Phase::Testing | Phase::Working, _) if cold => Finish::Grain,
         (_, Temper::Shown { .. }) => Finish::Sheen,
         (Phase::Melting, _) => Finish::Matt,
-        _ if !setup.method.is_tested() => Finish::Satin,
+        _ if !setup.course.is_tested => Finish::Satin,
         _ if !seeded(setup, bowl) => Finish::Matt,
         _ => Finish::Satin,
     }

@@ -218,12 +218,12 @@ impl Bowl {
         }
         if self.phase == Phase::Cooling {
             self.coolest = Some(self.coolest.map_or(reading.temp, |c| c.min(reading.temp)));
-            if !setup.method.is_tested() && reading.temp <= setup.use_band().hi {
+            if !setup.course.is_tested && reading.temp <= setup.use_band().hi {
                 self.enter(Phase::Working, reading.at);
             }
         }
         let kept = matches!(self.temper, Temper::Shown { .. })
-            || (setup.method.keeps_crystals() && self.temper == Temper::Untested);
+            || (setup.course.keeps_crystals && self.temper == Temper::Untested);
         if let (true, Some(lost)) = (kept, setup.lost())
             && reading.temp > lost
         {
@@ -365,13 +365,13 @@ impl Bowl {
 }
 
 /// From here up colour runs like water, and grain shows against the glass (*custom*).
-pub(super) fn fluid_from() -> Temperature {
+pub(crate) fn fluid_from() -> Temperature {
     celsius(40.0)
 }
 
 /// The time from one moment to another.
 #[must_use]
-pub(super) fn between(from: DateTime<Utc>, to: DateTime<Utc>) -> Time {
+pub(crate) fn between(from: DateTime<Utc>, to: DateTime<Utc>) -> Time {
     #[allow(clippy::cast_precision_loss)] // milliseconds within days
     seconds((to - from).num_milliseconds() as f64 / 1000.0)
 }

@@ -25,7 +25,7 @@ const FEWEST_FOR_LINE: f64 = 5.0;
 const FEWEST_FOR_MEAN: f64 = 3.0;
 const MEAN_BACK: TimeDelta = TimeDelta::seconds(18);
 /// A thermometer needs this long to see what was stirred in.
-pub(super) const SETTLING: TimeDelta = TimeDelta::seconds(8);
+pub(crate) const SETTLING: TimeDelta = TimeDelta::seconds(8);
 /// How far ahead the fan is drawn, minutes.
 const FAN_MIN: u32 = 12;
 

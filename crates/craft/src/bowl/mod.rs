@@ -5,14 +5,12 @@
 //! to do next — is computed from those and the time, so a reload, a second
 //! screen or a restart always shows the same bowl.
 
-pub mod coach;
 mod curve;
 mod entry;
 mod event;
 mod finish;
 mod fold;
 mod forecast;
-pub mod hands;
 mod record;
 mod settling;
 mod setup;
@@ -23,9 +21,10 @@ pub use curve::{CurvePoint, curve};
 pub use entry::{ActionName, Entry};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
 pub use finish::{Finish, finish};
-pub(crate) use fold::time_delta;
 pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
+pub(crate) use fold::{between, fluid_from, time_delta};
+pub(crate) use forecast::SETTLING;
 pub use forecast::{Ahead, Forecast, forecast, look_ahead, trend};
 pub use record::Record;
 pub use settling::shake_due;
-pub use setup::{Colouring, Setup};
+pub use setup::{Colouring, Course, Setup};

@@ -6,7 +6,6 @@ use crate::chocolate::{Band, Chocolate};
 use crate::heat::Ware;
 use crate::heat::microwave::{Microwave, heat_of_ware, heat_to_melt};
 use crate::heat::seed::additions;
-use crate::method::Method;
 use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
@@ -16,8 +15,8 @@ pub struct Setup {
     pub opened: DateTime<Utc>,
     /// The chocolate in it.
     pub chocolate: Chocolate,
-    /// How it is tempered.
-    pub method: Method,
+    /// What its method asks of it.
+    pub course: Course,
     /// What is melted first.
     pub melted: Mass,
     /// What is held back.
@@ -48,6 +47,23 @@ pub struct Setup {
     pub colouring: Option<Colouring>,
 }
 
+/// What a bowl must know of the method it is tempered by.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Course {
+    /// The band to use it in.
+    pub use_band: Band,
+    /// Above this its temper is lost.
+    pub lost: Option<Temperature>,
+    /// Taken off the heat below this, it is not melted through.
+    pub melted_from: Temperature,
+    /// Whether a temper test comes before the pour.
+    pub is_tested: bool,
+    /// Whether the crystals that are there at the start are to be kept.
+    pub keeps_crystals: bool,
+    /// What is done to warm it, where that is not a hob's or a microwave's work.
+    pub warms_by_hand: Option<&'static str>,
+}
+
 /// Colour that is made in a bowl.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Colouring {
@@ -65,25 +81,25 @@ impl Setup {
     /// The band to use it in.
     #[must_use]
     pub fn use_band(&self) -> Band {
-        self.method.use_band(&self.chocolate)
+        self.course.use_band
     }
 
     /// Whether it is colour, made here or from a bottle: put on, not poured.
     #[must_use]
     pub fn is_colour(&self) -> bool {
-        self.colouring.is_some() || self.method.warms_by_hand().is_some()
+        self.colouring.is_some() || self.course.warms_by_hand.is_some()
     }
 
     /// Above this its temper is lost.
     #[must_use]
     pub fn lost(&self) -> Option<Temperature> {
-        self.method.lost(&self.chocolate)
+        self.course.lost
     }
 
     /// Taken off the heat below this, it is not melted through.
     #[must_use]
     pub fn melted_from(&self) -> Temperature {
-        self.method.melted_from(&self.chocolate)
+        self.course.melted_from
     }
 
     /// The planned additions: half, a third, the rest.

@@ -7,11 +7,23 @@
 
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
+use serde::{Deserialize, Serialize};
 
 use super::polygon::{Cut, Polygon};
 use crate::spread::Tray;
 use crate::units::{Area, in_millimetres, in_square_centimetres};
-use crate::work::ShardPattern;
+
+/// How the marks run.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ShardPattern {
+    /// Slanted and of uneven width.
+    #[default]
+    Uneven,
+    /// Straight, into equal pieces.
+    Even,
+}
 
 /// Pieces of one slab at most.
 pub const MOST_PIECES: f64 = 1_000.0;

@@ -4,6 +4,7 @@
 pub mod cooling;
 pub mod microwave;
 pub mod seed;
+pub mod stone;
 mod ware;
 
 pub use ware::{Material, Ware};

@@ -34,7 +34,7 @@ impl Trace<'_> {
     /// The whole melt, from the first reading to what it evened out at: heat that
     /// arrived over heat that was sent.
     pub(super) fn efficiency(&self) -> Option<f64> {
-        if self.setup.method.keeps_crystals() {
+        if self.setup.course.keeps_crystals {
             return None;
         }
         let given = self.given_to_melt()?;

@@ -3,8 +3,9 @@
 use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
+use crate::heat::stone::OutsideSplit;
 use crate::note::{Note, Working};
-use crate::units::{Mass, Temperature, grams, in_celsius, in_grams, rise};
+use crate::units::{Mass, Temperature, grams, in_grams};
 
 /// What the maker wants, as a method's sums need it.
 #[derive(Clone, Copy, Debug)]
@@ -36,17 +37,8 @@ pub enum WishError {
     #[error(transparent)]
     Seed(#[from] SeedError),
     /// What is poured out cannot bring the rest to the target.
-    #[error(
-        "must be between {low_c:.1} °C, where the stone brings it, and {high_c:.1} °C, where the melt stops; it is {target_c:.1} °C"
-    )]
-    TargetOutsideSplit {
-        /// Where the poured-out part ends, °C.
-        low_c: f64,
-        /// Where the melt stops, °C.
-        high_c: f64,
-        /// The target, °C.
-        target_c: f64,
-    },
+    #[error(transparent)]
+    Split(#[from] OutsideSplit),
 }
 
 /// What to melt, hold back, add and pour out.
@@ -111,26 +103,4 @@ pub(super) fn seeded(wish: &Wish<'_>, target: Temperature) -> Result<Amounts, Wi
     }
     .solve()?;
     Ok(plan.into())
-}
-
-/// How much to pour out on the stone so that the mix lands on the target:
-/// x = (T_melted − T_target)/(T_melted − T_stone). All liquid to first order; the
-/// crystals that form are ignored (docs/craft.md, section 2).
-///
-/// # Errors
-/// Where the target does not lie between the two.
-pub fn slab_split(
-    total: Mass,
-    melted: Temperature,
-    stone: Temperature,
-    target: Temperature,
-) -> Result<Mass, WishError> {
-    if !(stone < target && target < melted) {
-        return Err(WishError::TargetOutsideSplit {
-            low_c: in_celsius(stone),
-            high_c: in_celsius(melted),
-            target_c: in_celsius(target),
-        });
-    }
-    Ok(total * (rise(target, melted) / rise(stone, melted)))
 }

@@ -1,8 +1,8 @@
 //! Coating, no temper: compound coatings and melts are melted and used.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Look};
 use crate::chocolate::{Chocolate, Family};
+use crate::phrases::{Advice, Look};
 use crate::units::Temperature;
 
 /// See the module.

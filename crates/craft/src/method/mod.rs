@@ -16,18 +16,18 @@ mod shock_set;
 mod slab;
 mod soften_bottle;
 
-pub use amounts::{Amounts, Wish, WishError, slab_split};
+pub use amounts::{Amounts, Wish, WishError};
 pub use case::{Case, Fit, Kitchen, Need};
 pub use ready_crystals::{Gate, READY_SHARE_PCT, crystals, gate};
-pub use slab::worked_to;
 
 use std::fmt;
 use std::ops::Deref;
 
 use serde::{Deserialize, Deserializer, Serialize, Serializer};
 
-use crate::bowl::coach::{Advice, Failure, Look};
+use crate::bowl::{Course, Setup};
 use crate::chocolate::{Band, Chocolate, Family};
+use crate::phrases::{Advice, Failure, Look};
 use crate::units::Temperature;
 
 /// What a method says about itself in words.
@@ -127,6 +127,18 @@ pub trait School: fmt::Debug + Sync {
     fn keeps_crystals(&self) -> bool {
         false
     }
+
+    /// What a bowl must know of it.
+    fn course(&self, chocolate: &Chocolate) -> Course {
+        Course {
+            use_band: self.use_band(chocolate),
+            lost: self.lost(chocolate),
+            melted_from: self.melted_from(chocolate),
+            is_tested: self.is_tested(),
+            keeps_crystals: self.keeps_crystals(),
+            warms_by_hand: self.warms_by_hand(),
+        }
+    }
 }
 
 /// One of the methods.
@@ -174,6 +186,15 @@ impl Method {
                 (method, fit.because)
             })
     }
+}
+
+/// A bowl that is taken to the bench, with the method it is tempered by.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Run {
+    /// What it sets out to be.
+    pub setup: Setup,
+    /// Who says how to get there.
+    pub method: Method,
 }
 
 impl Default for Method {

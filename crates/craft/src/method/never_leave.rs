@@ -2,8 +2,8 @@
 //! never past where temper is lost, until just fluid with specks.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Look};
 use crate::chocolate::{Band, Chocolate, Family};
+use crate::phrases::{Advice, Look};
 use crate::units::{Temperature, in_grams, midpoint};
 
 /// See the module.

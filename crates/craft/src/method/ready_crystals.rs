@@ -2,9 +2,9 @@
 //! that is all form V.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Failure, Look};
 use crate::chocolate::{Band, Chocolate, Family};
 use crate::note::{Note, Working};
+use crate::phrases::{Advice, Failure, Look};
 use crate::units::{Mass, Temperature, celsius, grams, in_celsius, in_grams};
 
 /// See the module.

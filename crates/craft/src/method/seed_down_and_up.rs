@@ -6,8 +6,8 @@
 
 use super::amounts::seeded;
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Look, Rule};
 use crate::chocolate::{Chocolate, Family};
+use crate::phrases::{Advice, Look, Rule};
 use crate::units::Temperature;
 
 /// See the module.

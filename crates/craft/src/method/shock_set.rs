@@ -1,8 +1,8 @@
 //! Shock-set: melted, not tempered, spread on a frozen slab or over ice.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Look};
 use crate::chocolate::{Band, Chocolate, Family};
+use crate::phrases::{Advice, Look};
 use crate::units::{Temperature, degrees};
 
 /// See the module.

@@ -1,11 +1,11 @@
 //! Slab: pour about two thirds on cool stone, work them to the cool point,
 //! return them to the rest, check the band.
 
-use super::amounts::slab_split;
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Failure, Look};
 use crate::chocolate::{Chocolate, Family};
+use crate::heat::stone::split;
 use crate::note::{Note, Working};
+use crate::phrases::{Advice, Failure, Look};
 use crate::units::{Temperature, degrees, in_celsius, in_degrees, in_grams, rise};
 
 /// See the module.
@@ -18,15 +18,6 @@ const LARGE_G: f64 = 1_000.0;
 const FAR_OVER_C: f64 = 1.5;
 /// Pouring out more than this leaves too little to return to, per cent.
 const MOST_POURED_PCT: f64 = 85.0;
-
-/// Where there is no cool point, a stone brings it this far over its own, °C.
-const OVER_STONE_C: f64 = 6.0;
-
-/// Where what lies on a stone is worked to: the middle of the cool point.
-#[must_use]
-pub fn worked_to(chocolate: &Chocolate, stone: Temperature) -> Temperature {
-    chocolate.windows.cool.map_or(stone + degrees(OVER_STONE_C), |cool| cool.middle())
-}
 
 const ABOUT: About = About {
     key: "slab",
@@ -67,7 +58,7 @@ impl School for Slab {
     }
 
     fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
-        let pour_out = slab_split(wish.total, wish.melt_to, wish.stone_to, wish.target)?;
+        let pour_out = split(wish.total, wish.melt_to, wish.stone_to, wish.target)?;
         let share = 100.0 * in_grams(pour_out) / in_grams(wish.total);
         let mut notes = Vec::new();
         if share > MOST_POURED_PCT {

@@ -1,8 +1,8 @@
 //! A ready-made bottle of colour: softened until it feels about hand-warm, and shaken.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
-use crate::bowl::coach::{Advice, Look};
 use crate::chocolate::{Band, Chocolate, Family};
+use crate::phrases::{Advice, Look};
 use crate::units::{Temperature, celsius};
 
 /// See the module.

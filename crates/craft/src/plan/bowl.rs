@@ -11,8 +11,9 @@ use crate::colour::Wanted;
 use crate::heat::Ware;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
 use crate::heat::seed::{SeedError, StillAir};
+use crate::heat::stone::worked_to;
 use crate::learn::GearNumbers;
-use crate::method::{Amounts, Case, Method, Need, Wish, WishError, worked_to};
+use crate::method::{Amounts, Case, Method, Need, Run, Wish, WishError};
 use crate::note::Note;
 use crate::units::{Mass, Temperature, TemperatureDifference, degrees, grams};
 
@@ -143,7 +144,7 @@ fn field_of(error: &WishError, seed_field: &'static str) -> &'static str {
         WishError::Seed(SeedError::NothingToSeed) => "method",
         WishError::Seed(SeedError::MeltedNotAboveTarget { .. }) => "melt_to_c",
         WishError::Seed(SeedError::SeedNotBelowTarget { .. }) => seed_field,
-        WishError::TargetOutsideSplit { .. } => "target_c",
+        WishError::Split(_) => "target_c",
     }
 }
 
@@ -166,13 +167,19 @@ impl BowlPlan {
         self.method.use_band(&self.chocolate).middle()
     }
 
+    /// The bowl that this plan sets out, and the way it goes.
+    #[must_use]
+    pub fn run(&self, opened: DateTime<Utc>) -> Run {
+        Run { setup: self.setup(opened), method: self.method }
+    }
+
     /// The bowl that this plan sets out.
     #[must_use]
     pub fn setup(&self, opened: DateTime<Utc>) -> Setup {
         Setup {
             opened,
             chocolate: self.chocolate.clone(),
-            method: self.method,
+            course: self.method.course(&self.chocolate),
             melted: self.amounts.melted,
             seed: self.amounts.seed,
             crystals: self.amounts.crystals,

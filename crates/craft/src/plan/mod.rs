@@ -13,6 +13,7 @@ mod left_over;
 mod merge;
 mod needed;
 mod own;
+mod planned;
 mod recipe;
 mod sharing;
 mod tints;
@@ -28,9 +29,10 @@ pub use inputs::PlanInputs;
 pub use left_over::{Idea, LeftOver};
 pub use merge::{Clash, merge};
 pub use own::OwnInputs;
+pub use planned::{PlannedBowl, PlannedComponent};
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
-pub use whole::{Plan, PlannedBowl, PlannedComponent};
+pub use whole::Plan;
 
 #[cfg(test)]
 mod tests;

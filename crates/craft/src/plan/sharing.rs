@@ -1,7 +1,7 @@
 //! What components share: chocolates, trays, the fridge, one pair of hands.
 
 use super::inputs::PlanInputs;
-use super::whole::{PlannedBowl, PlannedComponent};
+use super::planned::{PlannedBowl, PlannedComponent};
 use crate::note::Note;
 use crate::units::{Time, in_seconds};
 use crate::work::{Task, TrayInputs};

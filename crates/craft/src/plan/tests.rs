@@ -107,7 +107,7 @@ fn a_method_says_what_it_needs_that_is_not_at_hand() {
 
 #[test]
 fn a_tint_names_a_colour_and_tints_a_chocolate() {
-    let kinds = crate::work::kinds();
+    let kinds = crate::kinds::kinds();
     let painted = kinds.iter().find(|kind| !kind.colours.is_empty()).expect("one with colours");
     let colour = painted.colours[0].clone();
     let tint = |of: &str| Some(TintInputs { colour: of.to_owned(), share_pct: 2.0 });
@@ -125,7 +125,7 @@ fn a_tint_names_a_colour_and_tints_a_chocolate() {
 
 #[test]
 fn a_recipe_has_pigments_and_not_too_many() {
-    let kinds = crate::work::kinds();
+    let kinds = crate::kinds::kinds();
     let bottled = kinds.iter().find(|kind| kind.name == "Colour to keep").expect("a kind");
     let with = |pigments: usize| {
         let mut colour = bottled.colours[0].clone();

@@ -2,19 +2,19 @@
 
 use std::collections::HashSet;
 
-use super::bowl::BowlPlan;
 use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
 use super::inputs::PlanInputs;
-use super::left_over::{LeftOver, left_over};
+use super::left_over::left_over;
 use super::needed::Needed;
+use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
 use super::{sharing, tints};
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::Family;
-use crate::fridge::{Stay, stay};
+use crate::fridge::stay;
 use crate::note::Note;
 use crate::room::Room;
-use crate::setting::{self, Place, Setting, SettingOf};
+use crate::setting::{self, Place, SettingOf};
 use crate::units::{Mass, Temperature, celsius, percent_of};
 use crate::work::{ComponentInputs, Draft, Drafting, Known, LayerTimes, Task, without_fridge};
 
@@ -24,45 +24,6 @@ const MOST_BOWLS: usize = 8;
 const MOST_COMPONENTS: usize = 24;
 /// The longest name of a component.
 const LONGEST_NAME: usize = 120;
-
-/// A chocolate of the plan, and what is made from it.
-#[derive(Clone, Debug, PartialEq)]
-pub struct PlannedBowl {
-    /// What components call it.
-    pub key: String,
-    /// What texts call it: its family, or its key where there are two of that.
-    pub label: String,
-    /// What the components take of it.
-    pub needed: Mass,
-    /// What moulds and vessels give back.
-    pub returned: Mass,
-    /// How it is tempered; `None` where nothing is made from it and nothing weighed
-    /// out.
-    pub plan: Option<BowlPlan>,
-    /// What is left over, where more is weighed out than is needed.
-    pub left_over: Option<LeftOver>,
-    /// Remarks.
-    pub notes: Vec<Note>,
-}
-
-/// A component, planned.
-#[derive(Clone, Debug, PartialEq)]
-pub struct PlannedComponent {
-    /// Its key.
-    pub key: String,
-    /// What the maker calls it.
-    pub name: String,
-    /// What goes in, and how it lies.
-    pub draft: Draft,
-    /// How it is built, with the times.
-    pub tasks: Vec<Task>,
-    /// The windows of its last layer; `None` where it is not chocolate, or does not set.
-    pub setting: Option<Setting>,
-    /// A stay in the fridge, once it is touch dry, where there is to be one.
-    pub fridge: Option<Stay>,
-    /// Remarks on its times.
-    pub notes: Vec<Note>,
-}
 
 /// Everything that follows from what the maker stated.
 #[derive(Clone, Debug, PartialEq)]

@@ -9,14 +9,15 @@ use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
 
 use super::{Pot, Probe, Quirks};
-use crate::bowl::coach::{Advice, Alarm, Rule, advise};
 use crate::bowl::temper_test::TestTimes;
 use crate::bowl::{
     Action, ActionKind, Ahead, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold,
     look_ahead, time_delta,
 };
+use crate::coach::{Advice, Alarm, Rule, advise};
 use crate::crystal::Smear;
-use crate::method::worked_to;
+use crate::heat::stone::worked_to;
+use crate::method::Run;
 use crate::units::{celsius, in_celsius, seconds};
 
 /// A smear is looked at this often, s, once the first look is due.
@@ -96,8 +97,8 @@ pub struct Told {
 ///
 /// Ends at the pour, or after three hours.
 #[must_use]
-pub fn evening(setup: &Setup, how: &Evening) -> Told {
-    evening_watched(setup, how, |_| {})
+pub fn evening(run: &Run, how: &Evening) -> Told {
+    evening_watched(run, how, |_| {})
 }
 
 /// What stands at one moment of an evening, seen and unseen.
@@ -116,8 +117,8 @@ pub struct Glance<'a> {
 }
 
 /// The same, with a look at every piece of advice as it is given.
-pub fn evening_watched(setup: &Setup, how: &Evening, mut watch: impl FnMut(Glance<'_>)) -> Told {
-    let mut maker = Maker::new(setup, how);
+pub fn evening_watched(run: &Run, how: &Evening, mut watch: impl FnMut(Glance<'_>)) -> Told {
+    let mut maker = Maker::new(run, how);
     for _ in 0..LONGEST_S {
         if maker.second(&mut watch) {
             break;
@@ -127,6 +128,7 @@ pub fn evening_watched(setup: &Setup, how: &Evening, mut watch: impl FnMut(Glanc
 }
 
 struct Maker<'a> {
+    run: &'a Run,
     setup: &'a Setup,
     how: &'a Evening,
     pot: Pot,
@@ -145,9 +147,11 @@ struct Maker<'a> {
 }
 
 impl<'a> Maker<'a> {
-    fn new(setup: &'a Setup, how: &'a Evening) -> Self {
+    fn new(run: &'a Run, how: &'a Evening) -> Self {
+        let setup = &run.setup;
         let pot = Pot::with_quirks(setup, &how.quirks);
         Self {
+            run,
             setup,
             how,
             probe: Probe::new(how.seed, pot.temperature(), how.noise_c),
@@ -191,7 +195,7 @@ impl<'a> Maker<'a> {
             return true;
         }
         let ahead = look_ahead(self.setup, &self.record, &bowl);
-        let advice = advise(self.setup, &bowl, &ahead, self.now);
+        let advice = advise(self.run, &bowl, &ahead, self.now);
         let (now, pot) = (self.now, &self.pot);
         watch(Glance { now, advice: &advice, bowl: &bowl, ahead: &ahead, pot });
         if advice.alarm == Some(Alarm::Limit) {

@@ -143,7 +143,7 @@ fn everything_that_is_not_there_is_told_at_once() {
 #[test]
 fn moulds_and_pigments_that_are_not_there_are_told_too() {
     let shelf = Shelf::new(things(), Vec::new());
-    let all = crate::work::kinds();
+    let all = crate::kinds::kinds();
     let shells = all.iter().find(|kind| kind.name == "Filled shells").expect("a kind");
     let mut work = shells.start.clone();
     work.cast_mut().expect("it is cast").mould_id = Some(BAG);

@@ -36,9 +36,12 @@ impl Guard {
     }
 }
 
+/// Thickness at which bark breaks well, mm (*custom*).
+pub const BARK_MM: [f64; 2] = [3.0, 8.0];
+
 pub(crate) const BARK: Guard = Guard {
     what: "Bark is",
-    mm: super::slab::BARK_MM,
+    mm: BARK_MM,
     thinner: "thin patches shatter.",
     thicker: "slow to set and hard to bite.",
 };

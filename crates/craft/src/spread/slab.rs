@@ -17,9 +17,6 @@ use crate::units::{
 pub const ALLOWANCE_SHARE: f64 = 0.05;
 /// The least that stays behind, g (*custom*).
 pub const LEAST_ALLOWANCE_G: f64 = 15.0;
-/// Thickness at which bark breaks well, mm (*custom*).
-pub const BARK_MM: [f64; 2] = [3.0, 8.0];
-
 /// Dry goods mixed into the chocolate.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct FoldedIn {

@@ -2,8 +2,9 @@
 
 use super::*;
 use crate::chocolate::Family;
+use crate::kinds::kinds;
 use crate::plan::{BowlInputs, Plan, PlanInputs};
-use crate::work::{ComponentInputs, WorkInputs, kinds};
+use crate::work::{ComponentInputs, WorkInputs};
 
 fn planned(names: &[&str]) -> Plan {
     let chosen: Vec<_> = names

@@ -3,8 +3,11 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::Starting;
 use super::mistakes::COLOUR_STAYS;
+use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::colour::{Wanted, colour_butter};
@@ -66,6 +69,19 @@ pub struct BottledInputs {
 }
 
 impl Work for BottledInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Colour to keep",
+            how: "Coloured cocoa butter, tempered and bottled, from what is in hand.",
+            families: &[],
+            colours: &[("blue", "Blue lake")],
+            start: Self {
+                colour: "blue".to_owned(),
+                amount: BottledAmount::Total { total_g: 60.0 },
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         vec![&self.colour]
     }

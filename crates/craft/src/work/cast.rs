@@ -3,9 +3,10 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
-use super::drafting::{Drafting, Portion};
+use super::drafting::Drafting;
 use super::face::{Face, Faced, FilmInputs, Part, after_the_rest, faced};
 use super::parting::{set_and_release, touched};
+use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Chocolate;

@@ -3,10 +3,13 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::goods::MixedInInputs;
+use super::kinds::{DARK, Starting, dark, goods};
 use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
+use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::note::{Note, Working};
@@ -37,6 +40,22 @@ pub struct ClustersInputs {
 }
 
 impl Work for ClustersInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Clusters",
+            how: "Dry goods bound by chocolate, spooned into mounds.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                mixed_in: goods(),
+                count: 24,
+                each_g: 12.0,
+                salted: false,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         vec![&self.chocolate]
     }

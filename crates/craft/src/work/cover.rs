@@ -2,7 +2,8 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::drafting::{Drafting, Pieces};
+use super::drafting::Drafting;
+use super::parts::Pieces;
 use super::tray::TrayInputs;
 use crate::check;
 use crate::note::Working;

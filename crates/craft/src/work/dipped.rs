@@ -3,9 +3,12 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
+use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::dip::{DippedShape, centre_remarks, dip};
@@ -68,6 +71,28 @@ pub struct DippedInputs {
 }
 
 impl Work for DippedInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Dipped things",
+            how: "Truffles on sticks, fruit, biscuits; in one chocolate or two.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                name: "truffles".to_owned(),
+                centre: CentreKind::Truffle,
+                shape: DippedShape { diameter_mm: Some(28.0), ..DippedShape::default() },
+                each_g: 13.0,
+                centre_c: 14.0,
+                count: 24,
+                coat_mm: None,
+                vessel_mm: 70.0,
+                swirl: None,
+                sticks: true,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         std::iter::once(self.chocolate.as_str()).chain(self.swirl.as_deref()).collect()
     }

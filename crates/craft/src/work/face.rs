@@ -2,7 +2,8 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::drafting::{Drafting, Portion};
+use super::drafting::Drafting;
+use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::Family;

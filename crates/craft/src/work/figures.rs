@@ -1,13 +1,17 @@
 //! Figures of several tones: each region in its chocolate, set before the next.
 
+use crate::shell::{CavityInputs, MouldInputs, RegionInputs};
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cast::{CastInputs, turned_out};
-use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::face::{Part, after_the_rest};
+use super::kinds::{DARK_AND_WHITE, Starting, cast, white};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD};
 use super::parting::touched;
+use super::parts::{Layer, Pieces, Portion};
 use super::shells::begun;
 use super::task::TaskDraft;
 use crate::check;
@@ -39,9 +43,41 @@ pub struct FiguresInputs {
 }
 
 impl Work for FiguresInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Figures of several tones",
+            how: "Each region of a mould in its own chocolate, set before the next.",
+            families: DARK_AND_WHITE,
+            colours: &[],
+            start: Self {
+                cast: cast(
+                    MouldInputs {
+                        cavity: CavityInputs {
+                            volume_ml: Some(120.0),
+                            area_cm2: Some(130.0),
+                            opening_cm2: Some(28.0),
+                            ..CavityInputs::default()
+                        },
+                        regions: vec![
+                            RegionInputs { name: "face".to_owned(), share_pct: 25.0 },
+                            RegionInputs { name: "body".to_owned(), share_pct: 75.0 },
+                        ],
+                        ..MouldInputs::hemispheres(60.0, 2)
+                    },
+                    3.0,
+                ),
+                tones: vec![ToneInputs { region: "face".to_owned(), chocolate: white() }],
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let tones = self.tones.iter().map(|tone| tone.chocolate.as_str());
         self.cast.chocolates().into_iter().chain(tones).collect()
+    }
+
+    fn cast_mut(&mut self) -> Option<&mut CastInputs> {
+        Some(&mut self.cast)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

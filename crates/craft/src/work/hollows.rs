@@ -1,11 +1,15 @@
 //! Joined hollows: two halves with something dry between them.
 
+use crate::shell::MouldInputs;
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cast::{CastInputs, turned_out};
-use super::drafting::{Draft, Drafting, Goods, Pieces};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{DARK, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, STAYS_IN_MOULD, SUGAR_BLOOM};
+use super::parts::{Goods, Pieces};
 use super::shells::begun;
 use super::task::{TaskDraft, Timing};
 use crate::check;
@@ -71,8 +75,33 @@ pub struct HollowsInputs {
 }
 
 impl Work for HollowsInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Joined hollows",
+            how: "Two halves joined, with something dry between them: gifts, drink bombs, ornaments.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                cast: CastInputs { casts: 2, ..cast(MouldInputs::hemispheres(60.0, 6), 2.5) },
+                inside: vec![InsideInputs {
+                    name: "puffed cereal".to_owned(),
+                    each_ml: 25.0,
+                    each_g: 2.0,
+                    count: 1,
+                    across_mm: 8.0,
+                    not_food: false,
+                }],
+                purpose: HollowFor::Eating,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         self.cast.chocolates()
+    }
+
+    fn cast_mut(&mut self) -> Option<&mut CastInputs> {
+        Some(&mut self.cast)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -2,10 +2,13 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::goods::ToppingInputs;
+use super::kinds::{DARK_AND_WHITE, Starting, dark, topped, tray, white};
 use super::mistakes::{LAYERS_PART, SUGAR_BLOOM, TOPPING_FALLS_OFF, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release, touched};
+use super::parts::{Layer, Portion};
 use super::slab::{on_top, pieces, scatter};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
@@ -50,8 +53,30 @@ pub struct LayeredInputs {
 }
 
 impl Work for LayeredInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Layered bark",
+            how: "Two to four chocolates, one over the other.",
+            families: DARK_AND_WHITE,
+            colours: &[],
+            start: Self {
+                tray: tray(),
+                layers: [dark(), white()]
+                    .map(|chocolate| LayerInputs { chocolate, thickness_mm: 3.0 })
+                    .into(),
+                topping: Some(topped()),
+                lining: Lining::Parchment,
+                piece_cm2: None,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         self.layers.iter().map(|layer| layer.chocolate.as_str()).collect()
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        Some(&mut self.tray)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -10,12 +10,16 @@ use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cover::CoverInputs;
-use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::goods::ToppingInputs;
+use super::kinds::{DARK_AND_WHITE, Starting, cover, dark, white};
 use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release};
+use super::parts::{Layer, Portion};
 use super::slab::{on_top, pieces, scatter};
 use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
 use crate::check;
 use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
@@ -166,9 +170,31 @@ impl MarbledInputs {
 }
 
 impl Work for MarbledInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Marbled bark",
+            how: "A base with others drawn through it.",
+            families: DARK_AND_WHITE,
+            colours: &[],
+            start: Self {
+                base: dark(),
+                accents: vec![AccentInputs { chocolate: white(), share_pct: 30.0, colour: None }],
+                cover: cover(4.0),
+                strokes: 8,
+                topping: None,
+                lining: Lining::Acetate,
+                piece_cm2: None,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let accents = self.accents.iter().map(|accent| accent.chocolate.as_str());
         std::iter::once(self.base.as_str()).chain(accents).collect()
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        self.cover.tray_mut()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -2,14 +2,15 @@
 //!
 //! Each kind says everything about itself: what goes in and how much of it, how it
 //! is layered, the order of its tasks with the windows they have, what to check,
-//! what goes wrong, and what to mind. A new one is a file, a variant of
-//! [`WorkInputs`] and a line in its `work`.
+//! what goes wrong, and what to mind. A new one is a file and a line in
+//! `kinds_of_work`.
 
 mod bottled;
 mod cast;
 mod clusters;
 mod cover;
 mod dipped;
+mod draft;
 mod drafting;
 mod face;
 mod figures;
@@ -22,6 +23,7 @@ mod marbled;
 mod mistakes;
 mod outlines;
 mod parting;
+mod parts;
 mod piped;
 mod ribbons;
 mod shards;
@@ -40,20 +42,21 @@ pub use cast::{Cast, CastInputs, WallInputs};
 pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
 pub use dipped::{CentreKind, DippedInputs};
-pub use drafting::{Draft, Goods, Layer, Pieces, Portion};
+pub use draft::Draft;
 pub(crate) use drafting::{Drafting, Known};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
 pub use figures::{FiguresInputs, ToneInputs};
 pub use filling::FillingInputs;
 pub use goods::{MixedInInputs, ToppingInputs, ToppingWish};
 pub use hollows::{HollowFor, HollowsInputs, InsideInputs};
-pub use kinds::{Kind, kinds};
+pub use kinds::Starting;
 pub use layered::{LayerInputs, LayeredInputs};
 pub use marbled::{AccentInputs, ColourInputs, ColourKind, MarbledInputs, muddied};
 pub use mistakes::Mistake;
 pub use outlines::{OutlineInputs, ShapeInputs, wanted};
 pub use parting::Lining;
 pub(crate) use parting::without_fridge;
+pub use parts::{Goods, Layer, Pieces, Portion};
 pub use piped::{PipedInputs, PipedShape, SecondColour};
 pub use ribbons::RibbonsInputs;
 pub use shards::{ShardPattern, ShardsInputs};
@@ -81,11 +84,63 @@ pub struct ComponentInputs {
     pub work: WorkInputs,
 }
 
-/// The kinds of work.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
-#[serde(tag = "kind", rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum WorkInputs {
+/// One kind of work.
+pub(crate) trait Work {
+    /// It in words, with where its plan starts; several where it is known under several names.
+    fn kinds() -> Vec<Starting<Self>>
+    where
+        Self: Sized;
+
+    /// The chocolates it is made from, by key.
+    fn chocolates(&self) -> Vec<&str>;
+
+    /// What goes in, how it lies, and how it is built; `None` where what is stated
+    /// cannot be worked with, and the faults say why.
+    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft>;
+
+    /// What it is cast in, where it is.
+    fn cast_mut(&mut self) -> Option<&mut CastInputs> {
+        None
+    }
+
+    /// What it is spread in, where it is.
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        None
+    }
+}
+
+/// Declares the kinds of work: each is a line here, and is all else in its own file.
+macro_rules! kinds_of_work {
+    ($($(#[$doc:meta])* $kind:ident($inputs:ty)),+ $(,)?) => {
+        /// The kinds of work.
+        #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+        #[serde(tag = "kind", rename_all = "snake_case")]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+        pub enum WorkInputs {
+            $($(#[$doc])* $kind($inputs)),+
+        }
+
+        impl WorkInputs {
+            pub(crate) fn work(&self) -> &dyn Work {
+                match self { $(Self::$kind(work) => work),+ }
+            }
+
+            fn work_mut(&mut self) -> &mut dyn Work {
+                match self { $(Self::$kind(work) => work),+ }
+            }
+
+            /// Every kind in words, in the order in which they are offered.
+            #[must_use]
+            pub fn kinds() -> Vec<Starting<Self>> {
+                let mut all = Vec::new();
+                $(all.extend(<$inputs>::kinds().into_iter().map(|of| of.map(Self::$kind)));)+
+                all
+            }
+        }
+    };
+}
+
+kinds_of_work! {
     /// A slab of bark, with dry goods in it or not.
     Slab(SlabInputs),
     /// Dry goods bound by chocolate, in mounds.
@@ -118,45 +173,10 @@ pub enum WorkInputs {
     Bottled(BottledInputs),
 }
 
-/// One kind of work.
-pub(crate) trait Work {
-    /// The chocolates it is made from, by key.
-    fn chocolates(&self) -> Vec<&str>;
-
-    /// What goes in, how it lies, and how it is built; `None` where what is stated
-    /// cannot be worked with, and the faults say why.
-    fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft>;
-}
-
 impl WorkInputs {
-    pub(crate) fn work(&self) -> &dyn Work {
-        match self {
-            Self::Slab(work) => work,
-            Self::Clusters(work) => work,
-            Self::Layered(work) => work,
-            Self::Marbled(work) => work,
-            Self::Shards(work) => work,
-            Self::Sheet(work) => work,
-            Self::Wrap(work) => work,
-            Self::Piped(work) => work,
-            Self::Ribbons(work) => work,
-            Self::Sugar(work) => work,
-            Self::Shells(work) => work,
-            Self::Hollows(work) => work,
-            Self::Figures(work) => work,
-            Self::Dipped(work) => work,
-            Self::Bottled(work) => work,
-        }
-    }
-
     /// What it is cast in, where it is.
     pub fn cast_mut(&mut self) -> Option<&mut CastInputs> {
-        match self {
-            Self::Shells(work) => Some(&mut work.cast),
-            Self::Hollows(work) => Some(&mut work.cast),
-            Self::Figures(work) => Some(&mut work.cast),
-            _ => None,
-        }
+        self.work_mut().cast_mut()
     }
 
     /// The chocolates it is made from, by key.
@@ -167,23 +187,7 @@ impl WorkInputs {
 
     /// What it is spread in, where it is.
     pub fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        match self {
-            Self::Slab(work) => work.cover.tray_mut(),
-            Self::Marbled(work) => work.cover.tray_mut(),
-            Self::Shards(work) => work.cover.tray_mut(),
-            Self::Sheet(work) => work.cover.tray_mut(),
-            Self::Layered(work) => Some(&mut work.tray),
-            Self::Sugar(work) => Some(&mut work.tray),
-            Self::Clusters(_)
-            | Self::Wrap(_)
-            | Self::Piped(_)
-            | Self::Ribbons(_)
-            | Self::Shells(_)
-            | Self::Hollows(_)
-            | Self::Figures(_)
-            | Self::Dipped(_)
-            | Self::Bottled(_) => None,
-        }
+        self.work_mut().tray_mut()
     }
 
     /// What it is spread in, where it is.

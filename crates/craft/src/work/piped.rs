@@ -3,10 +3,13 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::outlines::{OutlineInputs, wanted};
 use super::parting::{set_and_release, touched};
+use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::note::{Note, Working};
@@ -63,6 +66,24 @@ pub struct PipedInputs {
 }
 
 impl Work for PipedInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Piped pieces",
+            how: "Outlines, lattices, nests, bowls over ice.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                shape: PipedShape::Outlines,
+                length_mm: 320.0,
+                line_mm: 4.0,
+                count: 12,
+                second: None,
+                outlines: None,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let second = self.second.iter().map(|second| second.chocolate.as_str());
         std::iter::once(self.chocolate.as_str()).chain(second).collect()

@@ -7,8 +7,11 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{DARK, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
+use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::chocolate::{Chocolate, Family};
@@ -65,6 +68,24 @@ impl RibbonsInputs {
 }
 
 impl Work for RibbonsInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Ribbons from a frozen slab",
+            how: "Spread on a frozen stone, lifted within seconds.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                length_mm: 250.0,
+                width_mm: 40.0,
+                thickness_mm: 1.0,
+                count: 6,
+                stone_kg: 6.0,
+                stone_c: -18.0,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         vec![&self.chocolate]
     }

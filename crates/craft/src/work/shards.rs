@@ -4,25 +4,17 @@ use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cover::CoverInputs;
-use super::drafting::{Draft, Drafting};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::goods::ToppingInputs;
+use super::kinds::{DARK, Starting, cover, dark};
 use super::mistakes::{SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::{Lining, set_and_release};
 use super::slab::{on_top, pieces, pour_and_spread, poured, scatter};
 use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
+pub use crate::drawn::score::ShardPattern;
 use crate::spread::guard::{SHARDS, hard_pieces};
-
-/// How the marks run.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum ShardPattern {
-    /// Slanted and of uneven width.
-    #[default]
-    Uneven,
-    /// Straight, into equal pieces.
-    Even,
-}
 
 /// Scored shards, as the maker states them.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
@@ -47,8 +39,29 @@ pub struct ShardsInputs {
 }
 
 impl Work for ShardsInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Scored shards",
+            how: "Scored while soft, broken along the marks.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                cover: cover(4.0),
+                topping: None,
+                lining: Lining::Parchment,
+                piece_cm2: 20.0,
+                pattern: ShardPattern::Uneven,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         vec![&self.chocolate]
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        self.cover.tray_mut()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

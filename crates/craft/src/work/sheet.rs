@@ -1,16 +1,20 @@
 //! Thin chocolate on a smooth, painted, flecked or printed sheet: shapes, shards,
 //! curls.
 
+use crate::colour::Way;
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cover::CoverInputs;
-use super::drafting::{Draft, Drafting};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::face::{FilmInputs, Part, faced, last_film};
+use super::kinds::{DARK, Starting, cover, dark};
 use super::mistakes::{COLOUR_SMEARS, SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::slab::{pieces, poured};
 use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
 use crate::note::Note;
 use crate::spread::guard::{SHEET, hard_pieces};
 
@@ -64,9 +68,33 @@ pub struct SheetInputs {
 }
 
 impl Work for SheetInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Sheet: shapes, shards, curls",
+            how: "Thin, on a painted, flecked, printed or plain sheet.",
+            families: DARK,
+            colours: &[("blue", "Blue lake"), ("white colour", "Titanium white")],
+            start: Self {
+                chocolate: dark(),
+                cover: cover(1.5),
+                finish: SheetFinish::Painted,
+                shape: SheetShape::Shards,
+                piece_cm2: 12.0,
+                colours: vec![
+                    FilmInputs { share_pct: 60.0, ..FilmInputs::all_over("blue", Way::Sheet) },
+                    FilmInputs::all_over("white colour", Way::Sheet),
+                ],
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let colours = self.colours.iter().map(|film| film.colour.as_str());
         std::iter::once(self.chocolate.as_str()).chain(colours).collect()
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        self.cover.tray_mut()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

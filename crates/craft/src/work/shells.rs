@@ -1,13 +1,20 @@
 //! Shells, plain or filled and capped: colour, rest, shell, overnight, fill, crust,
 //! cap, a short chill, out.
 
+use super::face::FilmInputs;
+use crate::chocolate::Family;
+use crate::colour::Way;
+use crate::shell::{CAP_MM, MouldInputs};
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cast::{CastInputs, Lined, turned_out};
-use super::drafting::{Draft, Drafting, Layer, Pieces, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::filling::{CRUSTS_AT_MOST_H, CRUSTS_H, FillingInputs};
+use super::kinds::{DARK, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, PINHOLES, STAYS_IN_MOULD, SUGAR_BLOOM};
+use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::note::Note;
@@ -41,9 +48,39 @@ pub struct ShellsInputs {
 }
 
 impl Work for ShellsInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Filled shells",
+            how: "Glossy shells from a mould, coloured, filled, capped.",
+            families: DARK,
+            colours: &[("blue", "Blue lake"), ("white colour", "Titanium white")],
+            start: Self {
+                cast: CastInputs {
+                    colours: vec![
+                        FilmInputs::all_over("blue", Way::Brush),
+                        FilmInputs::all_over("white colour", Way::Brush),
+                    ],
+                    ..cast(MouldInputs::hemispheres(30.0, 24), 1.8)
+                },
+                filling: Some(FillingInputs::Ganache {
+                    family: Family::Dark,
+                    ratio: 1.5,
+                    butter_pct: 0.0,
+                    infusion: None,
+                    each_g: None,
+                }),
+                cap: Some(CapInputs { chocolate: None, cap_mm: CAP_MM }),
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let cap = self.cap.iter().filter_map(|cap| cap.chocolate.as_deref());
         self.cast.chocolates().into_iter().chain(cap).collect()
+    }
+
+    fn cast_mut(&mut self) -> Option<&mut CastInputs> {
+        Some(&mut self.cast)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

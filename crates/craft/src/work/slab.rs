@@ -4,13 +4,17 @@
 use serde::{Deserialize, Serialize};
 
 use super::cover::CoverInputs;
-use super::drafting::{Draft, Drafting, Goods, Layer, Pieces, Portion, whole};
+use super::draft::Draft;
+use super::drafting::Drafting;
 use super::goods::{MixedInInputs, ToppingInputs};
+use super::kinds::{DARK, Starting, cover, dark, goods};
 use super::mistakes::{
     FALLS_APART, STREAKS, SUGAR_BLOOM, THIN_PATCHES, TOPPING_FALLS_OFF, WILL_NOT_RELEASE,
 };
 use super::parting::{Lining, broken, set_and_release};
+use super::parts::{Goods, Layer, Pieces, Portion, whole};
 use super::task::{TaskDraft, Timing};
+use super::tray::TrayInputs;
 use super::{Cover, Work};
 use crate::check;
 use crate::spread::guard::{ALLERGENS, BARK, hard_pieces};
@@ -42,8 +46,45 @@ pub struct SlabInputs {
 }
 
 impl Work for SlabInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![
+            Starting {
+                name: "Slab of bark",
+                how: "Poured, spread, topped, broken by hand.",
+                families: DARK,
+                colours: &[],
+                start: Self {
+                    chocolate: dark(),
+                    cover: cover(4.0),
+                    mixed_in: None,
+                    topping: None,
+                    lining: Lining::Parchment,
+                    piece_cm2: None,
+                },
+            },
+            Starting {
+                name: "Mixed-in bark",
+                how: "Dry goods folded in, then spread.",
+                families: DARK,
+                colours: &[],
+                start: Self {
+                    chocolate: dark(),
+                    cover: cover(7.0),
+                    mixed_in: Some(goods()),
+                    topping: None,
+                    lining: Lining::Parchment,
+                    piece_cm2: None,
+                },
+            },
+        ]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         vec![&self.chocolate]
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        self.cover.tray_mut()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -7,8 +7,11 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Goods, Pieces, whole};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{Starting, tray};
 use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
+use super::parts::{Goods, Pieces, whole};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use crate::check;
@@ -65,8 +68,28 @@ pub struct SugarInputs {
 }
 
 impl Work for SugarInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Boiled-sugar sheet",
+            how: "Clear as ice. The hottest thing in this kitchen.",
+            families: &[],
+            colours: &[],
+            start: Self {
+                tray: tray(),
+                thickness_mm: 4.0,
+                altitude_m: None,
+                whitened_pct: None,
+                piece_cm2: 20.0,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         Vec::new()
+    }
+
+    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        Some(&mut self.tray)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

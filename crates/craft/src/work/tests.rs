@@ -2,6 +2,7 @@
 
 use super::*;
 use crate::chocolate::Family;
+use crate::kinds::kinds;
 use crate::note::Level;
 use crate::plan::{BowlInputs, Plan, PlanInputs, PlannedComponent};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};

@@ -3,8 +3,11 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::drafting::{Draft, Drafting, Layer, Portion};
+use super::draft::Draft;
+use super::drafting::Drafting;
+use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
+use super::parts::{Layer, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::note::Working;
@@ -57,6 +60,25 @@ pub struct WrapInputs {
 }
 
 impl Work for WrapInputs {
+    fn kinds() -> Vec<Starting<Self>> {
+        vec![Starting {
+            name: "Wrap round a cake",
+            how: "A strip, lifted while it bends.",
+            families: DARK,
+            colours: &[],
+            start: Self {
+                chocolate: dark(),
+                diameter_mm: 180.0,
+                cake_mm: 90.0,
+                height_mm: 105.0,
+                thickness_mm: 2.0,
+                overlap_mm: None,
+                spill_pct: None,
+                pattern: None,
+            },
+        }]
+    }
+
     fn chocolates(&self) -> Vec<&str> {
         let pattern = self.pattern.iter().map(|pattern| pattern.chocolate.as_str());
         std::iter::once(self.chocolate.as_str()).chain(pattern).collect()

@@ -1,8 +1,8 @@
 //! What the coach says once it is poured.
 
 use craft::bowl::ActionKind;
-use craft::bowl::coach::Rule;
 use craft::chocolate::Family;
+use craft::coach::Rule;
 use craft::plan::BowlInputs;
 
 use crate::evening::Evening;

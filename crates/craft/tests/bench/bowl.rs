@@ -1,9 +1,9 @@
 //! A bowl from melt to release, with the coach's word at each turn.
 
 use crate::evening::Evening;
-use craft::bowl::coach::{Alarm, Rule};
 use craft::bowl::trust::Doubt;
 use craft::bowl::{ActionKind, Finish, Heat, Phase, Seen, Temper, curve, finish, trend};
+use craft::coach::{Alarm, Rule};
 use craft::note::Level;
 use craft::units::{grams, in_celsius, in_degrees, in_grams, in_seconds, seconds};
 

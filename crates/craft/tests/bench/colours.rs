@@ -1,8 +1,8 @@
 //! Colour at the bench: made here, or softened from a bottle.
 
 use chrono::{DateTime, TimeDelta};
-use craft::bowl::coach::{Advice, Rule};
-use craft::bowl::{ActionKind, Phase, Setup, Temper, fold, shake_due};
+use craft::bowl::{ActionKind, Phase, Temper, fold, shake_due};
+use craft::coach::{Advice, Rule};
 use craft::colour::usual_pigments;
 use craft::method::Method;
 use craft::plan::{BowlInputs, RecipeInputs, bowl};
@@ -91,11 +91,12 @@ fn who_follows_the_advice_puts_colour_on_in_its_band() {
     .iter()
     .enumerate()
     {
-        let setup: Setup = bowl(inputs)
+        let run = bowl(inputs)
             .expect("a plain plan")
-            .setup(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"));
-        let told = pot::evening(&setup, &pot::Evening::calm(40 + seed as u64));
-        let stands = fold(&setup, &told.record, told.ended);
+            .run(DateTime::from_timestamp(1_790_000_000, 0).expect("in range"));
+        let told = pot::evening(&run, &pot::Evening::calm(40 + seed as u64));
+        let setup = &run.setup;
+        let stands = fold(setup, &told.record, told.ended);
         let kinds: Vec<_> = told.record.actions().map(|action| action.kind.clone()).collect();
         assert_eq!(stands.phase, Phase::Done, "{seed}: {kinds:?}");
         assert_eq!(stands.over_limit, None, "{seed}");

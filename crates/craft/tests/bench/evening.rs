@@ -3,18 +3,19 @@
 use std::cell::Cell;
 
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::coach::{Advice, advise};
 use craft::bowl::{
     Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, look_ahead,
 };
 use craft::chocolate::Family;
-use craft::method::Method;
+use craft::coach::{Advice, advise};
+use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, bowl};
 use craft::units::{celsius, grams};
 use uuid::Uuid;
 
 pub struct Evening {
     pub setup: Setup,
+    method: Method,
     readings: Vec<Reading>,
     actions: Vec<Action>,
     now: DateTime<Utc>,
@@ -40,6 +41,7 @@ impl Evening {
         let plan = bowl(inputs).expect("a plain plan");
         Self {
             setup: plan.setup(opened),
+            method: plan.method,
             readings: Vec::new(),
             actions: Vec::new(),
             now: opened,
@@ -128,6 +130,7 @@ impl Evening {
     pub fn advice(&self) -> Advice {
         let (record, bowl) = (self.record(), self.bowl());
         let ahead = look_ahead(&self.setup, &record, &bowl);
-        advise(&self.setup, &bowl, &ahead, self.now)
+        let run = Run { setup: self.setup.clone(), method: self.method };
+        advise(&run, &bowl, &ahead, self.now)
     }
 }

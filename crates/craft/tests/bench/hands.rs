@@ -2,8 +2,8 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::ActionKind;
-use craft::bowl::coach::{Advice, Rule};
-use craft::bowl::hands::{Call, Need, queue};
+use craft::coach::hands::{Call, Need, queue};
+use craft::coach::{Advice, Rule};
 use craft::units::seconds;
 
 use crate::evening::Evening;

@@ -1,11 +1,11 @@
 //! What bowls teach about the kitchen they were made in.
 
 use chrono::{DateTime, TimeDelta};
-use craft::bowl::{Action, ActionKind, Reading, Record, Setup, Source};
+use craft::bowl::{Action, ActionKind, Reading, Record, Source};
 use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::learn::{GearNumbers, Number, lesson, settle};
-use craft::method::Method;
+use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
 use craft::pot::{Evening, Quirks, evening};
 use craft::units::{celsius, degrees, in_celsius, in_seconds, seconds};
@@ -20,16 +20,16 @@ fn plan(family: Family, method: &str, microwave: bool) -> BowlInputs {
     }
 }
 
-fn setup(inputs: &BowlInputs) -> Setup {
+fn run(inputs: &BowlInputs) -> Run {
     let opened = DateTime::from_timestamp(1_790_000_000, 0).expect("in range");
-    bowl(inputs).expect("a plain plan").setup(opened)
+    bowl(inputs).expect("a plain plan").run(opened)
 }
 
 /// The lesson of one evening in a kitchen.
 fn taught(inputs: &BowlInputs, quirks: Quirks, seed: u64) -> GearNumbers {
-    let setup = setup(inputs);
-    let told = evening(&setup, &Evening { quirks, ..Evening::calm(seed) });
-    lesson(&setup, &told.record, told.ended)
+    let run = run(inputs);
+    let told = evening(&run, &Evening { quirks, ..Evening::calm(seed) });
+    lesson(&run.setup, &told.record, told.ended)
 }
 
 /// What is learned over several evenings, each planned with what was learned
@@ -69,7 +69,7 @@ fn a_plan_that_has_learned_comes_nearer_to_what_the_melt_takes() {
     let quirks = Quirks { efficiency: 0.36, ..Quirks::default() };
     let took_s = |inputs: &BowlInputs, seed| -> f64 {
         let how = Evening { quirks, ..Evening::calm(seed) };
-        let record = evening(&setup(inputs), &how).record;
+        let record = evening(&run(inputs), &how).record;
         let bursts = record.actions().filter_map(|a| match a.kind {
             ActionKind::Heat { lasting: Some(lasting) } => Some(in_seconds(lasting)),
             _ => None,
@@ -126,8 +126,9 @@ fn what_a_short_warming_does_is_learned() {
 
 #[test]
 fn a_probe_that_cannot_be_believed_teaches_nothing() {
-    let setup = setup(&plan(Family::Dark, "ready_crystals", true));
-    let told = evening(&setup, &Evening::calm(3));
+    let run = run(&plan(Family::Dark, "ready_crystals", true));
+    let setup = &run.setup;
+    let told = evening(&run, &Evening::calm(3));
     let spoilt = |every: usize, c: f64| {
         let readings = told.record.readings().iter().enumerate().map(|(i, reading)| {
             let temp = if i % every == every / 2 { celsius(c) } else { reading.temp };
@@ -135,7 +136,7 @@ fn a_probe_that_cannot_be_believed_teaches_nothing() {
         });
         Record::new(readings.collect(), told.record.actions().cloned().collect())
     };
-    let lesson_of = |record: &Record| lesson(&setup, record, told.ended);
+    let lesson_of = |record: &Record| lesson(setup, record, told.ended);
     let good = lesson_of(&told.record);
     assert!(good.efficiency.is_some() && good.cooling_ratio.is_some(), "{good:?}");
     assert!(lesson_of(&spoilt(4, 78.0)).is_empty());
@@ -148,7 +149,7 @@ fn a_probe_that_cannot_be_believed_teaches_nothing() {
 
 #[test]
 fn an_empty_record_and_one_without_a_thermometer_teach_nothing() {
-    let setup = setup(&plan(Family::Dark, "seed_down", true));
+    let setup = run(&plan(Family::Dark, "seed_down", true)).setup;
     let now = setup.opened + TimeDelta::minutes(30);
     assert!(lesson(&setup, &Record::default(), now).is_empty());
     let action = |n: u128, s, kind| Action {
@@ -166,7 +167,7 @@ fn an_empty_record_and_one_without_a_thermometer_teach_nothing() {
 
 #[test]
 fn a_thermometer_that_reads_too_little_is_corrected_throughout() {
-    let at = setup(&plan(Family::Dark, "seed_down", true)).opened;
+    let at = run(&plan(Family::Dark, "seed_down", true)).setup.opened;
     let reading = |n: u128, c: f64| Reading {
         id: Uuid::from_u128(n),
         at: at + TimeDelta::seconds(i64::try_from(n).expect("small")),

@@ -1,8 +1,8 @@
 //! What the coach says where it did not go as planned.
 
-use craft::bowl::coach::Rule;
 use craft::bowl::{ActionKind, Seen};
 use craft::chocolate::Family;
+use craft::coach::Rule;
 use craft::note::Level;
 use craft::plan::{BowlInputs, OwnInputs, bowl};
 use craft::units::{grams, in_grams};

@@ -1,9 +1,9 @@
 //! What the coach says on the way to temper, method by method, and what it
 //! watches for.
 
-use craft::bowl::coach::{Alarm, Grounds, Rule, bursts_left};
 use craft::bowl::{ActionKind, Phase, Seen, Temper};
 use craft::chocolate::Family;
+use craft::coach::{Alarm, Grounds, Rule, bursts_left};
 use craft::note::Level;
 use craft::plan::BowlInputs;
 use craft::units::{grams, in_grams, in_seconds, seconds};

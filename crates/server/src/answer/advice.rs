@@ -1,7 +1,7 @@
 //! What the coach says.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{Advice, Alarm, Countdown, Grounds, Rule};
+use craft::coach::{Advice, Alarm, Countdown, Grounds, Rule};
 use craft::note::Level;
 use serde::Serialize;
 use utoipa::ToSchema;

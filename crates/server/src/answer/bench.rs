@@ -1,9 +1,9 @@
 //! The whole bench, as one pair of hands needs it.
 
-use craft::bowl::coach::{Advice, advise};
-use craft::bowl::hands::{Call, Need, Turn, queue};
 use craft::bowl::{Finish, Heat, Phase, Record, finish, fold, look_ahead};
 use craft::chocolate::Family;
+use craft::coach::hands::{Call, Need, Turn, queue};
+use craft::coach::{Advice, advise};
 use craft::time::WallTime;
 use craft::units::in_degrees;
 use serde::Serialize;
@@ -100,10 +100,10 @@ impl Seat {
     /// The bowl as it stands at a time of its own.
     #[must_use]
     pub fn seen(&self, record: &Record, clock: ClockAnswer) -> Seen<'_> {
-        let setup = &self.subject.setup;
+        let setup = &self.subject.run.setup;
         let bowl = fold(setup, record, clock.now);
         let ahead = look_ahead(setup, record, &bowl);
-        let advice = advise(setup, &bowl, &ahead, clock.now);
+        let advice = advise(&self.subject.run, &bowl, &ahead, clock.now);
         Seen { seat: self, clock, advice, bowl, trend: ahead.trend.map(in_degrees) }
     }
 }
@@ -113,7 +113,7 @@ impl BenchAnswer {
     #[must_use]
     pub fn of(mut seen: Vec<Seen<'_>>, real: WallTime) -> Self {
         // Equals keep the order in which they were opened.
-        seen.sort_by_key(|s| (s.seat.subject.setup.opened, s.seat.subject.id));
+        seen.sort_by_key(|s| (s.seat.subject.run.setup.opened, s.seat.subject.id));
         let calls: Vec<_> = seen
             .iter()
             .map(|s| Call { advice: &s.advice, now: s.clock.now, rate: s.clock.rate })
@@ -125,7 +125,7 @@ impl BenchAnswer {
 
 fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
     let Seen { seat, clock, advice, bowl, trend } = &seen[turn.bowl];
-    let setup = &seat.subject.setup;
+    let setup = &seat.subject.run.setup;
     let (needs, needs_at) = match turn.need {
         Need::Now => (NeedsAnswer::Now, None),
         Need::At(at) => (NeedsAnswer::Later, Some(WallTime(at))),
@@ -139,7 +139,7 @@ fn answer(seen: &[Seen<'_>], turn: &Turn) -> BenchBowlAnswer {
         bottle: seat.subject.bottle(bowl, clock.now),
         clock: clock.clone(),
         phase: bowl.phase,
-        tested: setup.method.is_tested(),
+        tested: setup.course.is_tested,
         on_heat: matches!(bowl.heat, Heat::On { .. }),
         finish: finish(setup, bowl),
         latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),

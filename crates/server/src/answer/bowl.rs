@@ -1,14 +1,14 @@
 //! A bowl, as the bench shows it.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::coach::{advise, bursts_left};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
     Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve, finish, fold,
     look_ahead, shake_due,
 };
-use craft::method::Method;
+use craft::coach::{advise, bursts_left};
+use craft::method::{Method, Run};
 use craft::units::in_degrees;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -207,8 +207,8 @@ pub struct Subject {
     pub batch_id: Uuid,
     /// Which of the batch's chocolates it is.
     pub chocolate: String,
-    /// What it set out to be.
-    pub setup: Setup,
+    /// What it set out to be, and how.
+    pub run: Run,
     /// How it looks, `#rrggbb`, where it is a colour.
     pub colour: Option<String>,
 }
@@ -228,10 +228,10 @@ impl Subject {
     /// The bowl as it stands at a time on its own clock.
     #[must_use]
     pub fn at(&self, record: &Record, clock: ClockAnswer) -> BowlAnswer {
-        let (setup, now) = (&self.setup, clock.now);
+        let (setup, now) = (&self.run.setup, clock.now);
         let bowl = fold(setup, record, now);
         let ahead = look_ahead(setup, record, &bowl);
-        let advice = advise(setup, &bowl, &ahead, now);
+        let advice = advise(&self.run, &bowl, &ahead, now);
         BowlAnswer {
             id: self.id,
             batch_id: self.batch_id,
@@ -252,8 +252,8 @@ impl Subject {
                 Heat::On { since } => Some(since),
                 Heat::Burst { .. } | Heat::Off => None,
             },
-            method: setup.method,
-            tested: setup.method.is_tested(),
+            method: self.run.method,
+            tested: setup.course.is_tested,
             bursts_left_s: bursts_left(setup, &bowl, now).into_iter().map(seconds).collect(),
             additions: additions(setup, &bowl),
             seeded_g: grams(bowl.seeded),

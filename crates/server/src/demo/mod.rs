@@ -101,8 +101,8 @@ async fn load_one(
     let key = filled.bowls[0].key.clone();
     let (bowl_inputs, shown_plan) = frozen(&filled, &follows, &key)?;
     let opened = begun.after(TimeDelta::minutes(10)).0;
-    let setup = bowl(&bowl_inputs)?.setup(opened);
-    let record = evening(&setup, &how).record;
+    let run = bowl(&bowl_inputs)?.run(opened);
+    let record = evening(&run, &how).record;
     let at_bench = how.stop_in.is_some();
     let record = if at_bench { until_last_seed(&record) } else { record };
     let last = record.last_at().unwrap_or(opened);
@@ -130,13 +130,14 @@ async fn load_one(
     };
     store::bowls::insert(tx, &line, (&bowl_inputs, &shown_plan), id(3)).await?;
     // What was sent is what the probe showed; what was meant is what it should have.
+    let setup = &run.setup;
     let off = setup.offset;
     let sent: Vec<_> =
         record.readings().iter().map(|r| Reading { temp: r.temp - off, ..*r }).collect();
     let last_wall = if at_bench { now } else { WallTime(last) };
     store::append_all(tx, line.id, &sent, record.entries(), last_wall).await?;
     let row = store::bowls::get(&mut *tx, line.id).await?;
-    keep_ending(tx, &row, (&setup, &record), batch.clock, last_wall).await?;
+    keep_ending(tx, &row, (setup, &record), batch.clock, last_wall).await?;
     let mut noted = last_wall;
     for (n, (hours, looks, note)) in looks.iter().enumerate() {
         noted = last_wall.after(TimeDelta::hours(*hours));

@@ -67,7 +67,7 @@ impl LiveBowl {
                 readings.into_iter().map(|(_, reading)| reading).collect(),
                 actions.into_iter().map(|(_, action)| action).collect(),
             )
-            .corrected_by(subject.setup.offset),
+            .corrected_by(subject.run.setup.offset),
         };
         Ok(Self {
             subject,

@@ -2,8 +2,9 @@
 
 use actix_web::{get, web::Json};
 use craft::chocolate::Family;
+use craft::kinds::kinds;
 use craft::plan::BowlInputs;
-use craft::work::{WorkInputs, kinds};
+use craft::work::WorkInputs;
 use serde::Serialize;
 use utoipa::ToSchema;
 

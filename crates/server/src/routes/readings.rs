@@ -161,7 +161,7 @@ pub async fn list(
 ) -> Answer<web::Json<Vec<ReadingAnswer>>> {
     let live = state.live.bowl(&state, *bowl_id).await?;
     let now = state.kitchen_now(*bowl_id).await?;
-    let setup = &live.subject().setup;
+    let setup = &live.subject().run.setup;
     let (readings, withdrawn, doubts) = live.with(|record| {
         let bowl = fold(setup, record, now);
         (record.readings().to_vec(), record.withdrawn().to_vec(), bowl.doubts)

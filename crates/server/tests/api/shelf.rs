@@ -42,8 +42,8 @@ impl Kitchen {
         let bowl = text(&self.opened(plan).await["bowl"]["id"]);
         let id = Uuid::parse_str(&bowl).expect("an id");
         let row = store::bowls::get(&self.state.pool, id).await.expect("kept");
-        let setup = subject(&row).expect("a plan").setup;
-        let told = evening(&setup, &Evening { quirks, ..Evening::calm(seed) });
+        let run = subject(&row).expect("a plan").run;
+        let told = evening(&run, &Evening { quirks, ..Evening::calm(seed) });
         let unpoured = told.record.actions().filter(|a| a.kind != ActionKind::Poured);
         let unpoured: Vec<_> = unpoured.cloned().collect();
         let mut connection = self.state.pool.acquire().await.expect("connected");
@@ -51,7 +51,7 @@ impl Kitchen {
         store::append_all(&mut connection, id, told.record.readings(), &unpoured, now)
             .await
             .expect("kept");
-        self.pass(told.ended - setup.opened + TimeDelta::seconds(5));
+        self.pass(told.ended - run.setup.opened + TimeDelta::seconds(5));
         self.act(&bowl, json!({ "kind": "poured" })).await.with(201);
         bowl
     }

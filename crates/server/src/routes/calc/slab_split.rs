@@ -48,7 +48,7 @@ pub async fn slab_split(Body(request): Body<SlabSplitRequest>) -> Answer<Json<Sl
     check.finish()?;
     let total_mass = craft::units::grams(total);
     let out =
-        craft::method::slab_split(total_mass, celsius(melted), celsius(slab), celsius(target))
+        craft::heat::stone::split(total_mass, celsius(melted), celsius(slab), celsius(target))
             .map_err(|error| Problem::bad_field("target_c", error.to_string()))?;
     let (pour_out_g, keep_g) = (grams(out), grams(total_mass - out));
     Ok(Json(SlabSplitAnswer {

@@ -1,10 +1,10 @@
 //! On the way up.
 
-use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::{Look, told};
-use crate::bowl::fold::Heat;
-use crate::bowl::setup::Setup;
+use crate::bowl::Heat;
+use crate::bowl::Setup;
 use crate::heat::microwave::{EFFICIENCY, Microwave, STAGES_S, still_to_come};
+use crate::phrases::{Advice, Alarm, Countdown, Rule};
+use crate::phrases::{Look, told};
 use crate::units::{
     Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
@@ -47,7 +47,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return advice;
     }
     let Some(temp) = temp else { return look.read_thermometer() };
-    if let Some(by_hand) = look.setup.method.warms_by_hand() {
+    if let Some(by_hand) = look.setup.course.warms_by_hand {
         let why = format!(
             "{} now; never past {}, or its crystals are gone.",
             look.shown(),
@@ -56,7 +56,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return Advice::new(Rule::Soften, by_hand, why)
             .until(look.countdown_to("soft enough", there));
     }
-    if look.setup.method.keeps_crystals() {
+    if look.setup.course.keeps_crystals {
         return warm_carefully(look, temp);
     }
     if look.bowl.off_heat {
@@ -103,7 +103,7 @@ fn has_carried(look: &Look<'_>) -> bool {
 }
 
 fn melted(look: &Look<'_>) -> Advice {
-    if look.setup.method.keeps_crystals() {
+    if look.setup.course.keeps_crystals {
         return Advice::new(
             Rule::Melted,
             "No more heat: stir until the last specks are gone",
@@ -165,7 +165,7 @@ fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
         .sounding(Alarm::Limit),
         Some(_) => Advice::new(
             Rule::Heating,
-            if look.setup.method.warms_by_hand().is_some() {
+            if look.setup.course.warms_by_hand.is_some() {
                 "Roll and shake it as it softens"
             } else {
                 "Keep stirring over the heat"

@@ -1,8 +1,8 @@
 //! Powder into cocoa butter: worked in, warmed until no grain shows, strained.
 
-use super::advice::{Advice, Rule};
-use super::look::{Look, told};
-use crate::bowl::fold::fluid_from;
+use crate::bowl::fluid_from;
+use crate::phrases::{Advice, Rule};
+use crate::phrases::{Look, told};
 use crate::units::{Temperature, grams, in_grams, in_seconds};
 
 /// From here up a stick blender has something to work in, g (docs/craft.md, section 9).

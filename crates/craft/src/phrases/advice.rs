@@ -120,7 +120,7 @@ pub struct Countdown {
 }
 
 impl Countdown {
-    pub(super) fn exact(what: &'static str, at: DateTime<Utc>) -> Self {
+    pub(crate) fn exact(what: &'static str, at: DateTime<Utc>) -> Self {
         Self { what, at, earliest: at, latest: Some(at) }
     }
 }
@@ -167,7 +167,7 @@ pub struct Advice {
 }
 
 impl Advice {
-    pub(super) fn new(rule: Rule, say: impl Into<String>, why: impl Into<String>) -> Self {
+    pub(crate) fn new(rule: Rule, say: impl Into<String>, why: impl Into<String>) -> Self {
         Self {
             rule,
             level: Level::Info,
@@ -183,35 +183,35 @@ impl Advice {
         }
     }
 
-    pub(super) fn caution(self) -> Self {
+    pub(crate) fn caution(self) -> Self {
         Self { level: Level::Caution, ..self }
     }
 
-    pub(super) fn stop(self) -> Self {
+    pub(crate) fn stop(self) -> Self {
         Self { level: Level::Stop, ..self }
     }
 
-    pub(super) fn sounding(self, alarm: Alarm) -> Self {
+    pub(crate) fn sounding(self, alarm: Alarm) -> Self {
         Self { alarm: Some(alarm), ..self }
     }
 
-    pub(super) fn until(self, countdown: Option<Countdown>) -> Self {
+    pub(crate) fn until(self, countdown: Option<Countdown>) -> Self {
         Self { countdown, ..self }
     }
 
-    pub(super) fn heating(self, lasting: Time) -> Self {
+    pub(crate) fn heating(self, lasting: Time) -> Self {
         Self { heat: Some(lasting), ..self }
     }
 
-    pub(super) fn seeding(self, mass: Mass) -> Self {
+    pub(crate) fn seeding(self, mass: Mass) -> Self {
         Self { seed: Some(mass), ..self }
     }
 
-    pub(super) fn with_crystals(self, mass: Mass) -> Self {
+    pub(crate) fn with_crystals(self, mass: Mass) -> Self {
         Self { crystals: Some(mass), ..self }
     }
 
-    pub(super) fn pouring_out(self, mass: Mass) -> Self {
+    pub(crate) fn pouring_out(self, mass: Mass) -> Self {
         Self { pour_out: Some(mass), ..self }
     }
 }

@@ -2,10 +2,10 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::{Look, told};
-use crate::bowl::fold::time_delta;
 use crate::bowl::temper_test::{TestTimes, Verdict, in_words};
+use crate::bowl::time_delta;
+use crate::phrases::{Advice, Alarm, Countdown, Rule};
+use crate::phrases::{Look, told};
 use crate::units::in_seconds;
 
 /// In temper it may stand a little longer than on the way down.
@@ -62,7 +62,7 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         return advice;
     }
     let Some(temp) = look.temp() else { return look.read_thermometer() };
-    if !look.setup.method.is_tested() {
+    if !look.setup.course.is_tested {
         return look.use_as_it_is(temp, band);
     }
     let w = &look.setup.chocolate.windows;

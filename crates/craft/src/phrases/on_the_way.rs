@@ -4,7 +4,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
-use crate::bowl::fold::Temper;
+use crate::bowl::Temper;
 use crate::chocolate::Band;
 use crate::heat::seed::{Amount, SeedInput};
 use crate::units::{Mass, Temperature, grams, in_grams, in_seconds, minutes};
@@ -29,20 +29,6 @@ const NOT_WORTH_SHARE: f64 = 0.01;
 /// …nor less than this, g.
 const LEAST_SEED_G: f64 = 1.0;
 
-pub(super) fn advise(look: &Look<'_>) -> Advice {
-    if let Some(advice) = look.short_warming().or_else(|| look.probe_trouble()) {
-        return advice;
-    }
-    let Some(temp) = look.temp() else { return look.read_thermometer() };
-    if let Some(advice) = look.colouring(temp) {
-        return advice;
-    }
-    match look.failure() {
-        Some(failure) => look.setup.method.mend(look, temp, failure),
-        None => look.setup.method.advise(look, temp),
-    }
-}
-
 /// Temper was lost, or a test did not show it, and nothing was done about it yet.
 #[derive(Clone, Copy, Debug)]
 pub struct Failure {
@@ -53,7 +39,7 @@ pub struct Failure {
 }
 
 impl Look<'_> {
-    fn failure(&self) -> Option<Failure> {
+    pub(crate) fn failure(&self) -> Option<Failure> {
         let (at, rule, what) = match self.bowl.temper {
             Temper::Gone { at } => (at, Rule::TemperLost, "Temper is gone: it was too warm."),
             Temper::NotShown { at } => (at, Rule::NotInTemper, "Not in temper: do not pour."),
@@ -271,7 +257,7 @@ impl Look<'_> {
     }
 
     /// What is in the bowl, seed included.
-    pub(super) fn in_the_bowl(&self) -> Mass {
+    pub(crate) fn in_the_bowl(&self) -> Mass {
         self.setup.melted + self.bowl.seeded
     }
 

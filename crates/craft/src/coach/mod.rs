@@ -6,45 +6,39 @@
 //!
 //! What is the same for every method is here: the melt, the test, the work in
 //! temper, the pour. The way from melt to test is the method's own
-//! ([`crate::method`]), told in the phrases of `on_the_way`.
+//! ([`crate::method`]), told in [`crate::phrases`].
 
-mod advice;
 mod after_pour;
 mod colouring;
-mod look;
+pub mod hands;
 mod melting;
 mod on_the_way;
 mod ready;
-mod rewarming;
-mod stone;
-mod watching;
 
-pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
-pub use look::{Look, STALE_AFTER};
-pub use on_the_way::Failure;
+pub use crate::phrases::{Advice, Alarm, Countdown, Grounds, Rule, STALE_AFTER};
 
 use chrono::{DateTime, Utc};
 
-use super::fold::{Bowl, Phase};
-use super::forecast::Ahead;
-use super::setup::Setup;
+use crate::bowl::{Ahead, Bowl, Phase, Setup};
+use crate::method::{Method, Run};
+use crate::phrases::Look;
 use crate::units::Time;
 
 /// The next instruction.
 #[must_use]
-pub fn advise(setup: &Setup, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
-    let look = Look { setup, bowl, ahead, now };
-    Advice { grounds: look.grounds(), ..next(&look) }
+pub fn advise(run: &Run, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
+    let look = Look { setup: &run.setup, bowl, ahead, now };
+    Advice { grounds: look.grounds(), ..next(run.method, &look) }
 }
 
-fn next(look: &Look<'_>) -> Advice {
+fn next(method: Method, look: &Look<'_>) -> Advice {
     if let Some(advice) = look.fahrenheit().or_else(|| look.limit()) {
         return advice;
     }
     let bowl = look.bowl;
     match bowl.phase {
         Phase::Melting => melting::advise(look),
-        Phase::Cooling => on_the_way::advise(look),
+        Phase::Cooling => on_the_way::advise(method, look),
         Phase::Testing => ready::while_testing(look),
         Phase::Working => ready::while_working(look),
         Phase::Done => after_pour::advise(look),
@@ -63,7 +57,7 @@ pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> 
     let look = Look { setup, bowl, ahead: &Ahead::default(), now };
     match (bowl.phase, setup.microwave, bowl.latest) {
         (Phase::Melting, Some(_), Some(latest)) if latest.temp < setup.melted_from() => {
-            if setup.method.keeps_crystals() {
+            if setup.course.keeps_crystals {
                 Vec::new()
             } else {
                 melting::bursts_left(&look, latest.temp)

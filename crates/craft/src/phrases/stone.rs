@@ -2,8 +2,8 @@
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::look::{Look, told};
-use crate::bowl::fold::time_delta;
-use crate::method::{slab_split, worked_to};
+use crate::bowl::time_delta;
+use crate::heat::stone::{split, worked_to};
 use crate::units::{Temperature, grams, in_celsius, in_grams, seconds};
 
 /// A few millimetres of chocolate, moved all the time, come this fast to the
@@ -23,7 +23,7 @@ impl Look<'_> {
     /// Pour a part out, sized from what the thermometer says.
     pub(crate) fn pour_on_stone(&self, temp: Temperature) -> Advice {
         let all = self.in_the_bowl();
-        let wanted = slab_split(all, temp, self.stone_to(), self.setup.target).unwrap_or_default();
+        let wanted = split(all, temp, self.stone_to(), self.setup.target).unwrap_or_default();
         let out = wanted.max(all * SHARES.0).min(all * SHARES.1);
         let out = grams(in_grams(out).round());
         Advice::new(

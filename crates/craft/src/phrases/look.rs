@@ -3,9 +3,9 @@
 use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Countdown, Grounds, Rule};
-use crate::bowl::fold::{Bowl, Heat, between, time_delta};
-use crate::bowl::forecast::{Ahead, SETTLING};
-use crate::bowl::setup::Setup;
+use crate::bowl::Setup;
+use crate::bowl::{Ahead, SETTLING};
+use crate::bowl::{Bowl, Heat, between, time_delta};
 use crate::heat::cooling::Eta;
 use crate::units::{Temperature, Time, in_celsius, in_seconds, seconds};
 
@@ -29,17 +29,17 @@ pub struct Look<'a> {
 
 impl Look<'_> {
     /// Where it is now, if the latest trusted reading is fresh enough to act on.
-    pub(super) fn temp(&self) -> Option<Temperature> {
+    pub(crate) fn temp(&self) -> Option<Temperature> {
         self.latest().map(|latest| self.ahead.level.unwrap_or(latest))
     }
 
     /// The latest trusted reading, flicker and all.
-    pub(super) fn latest(&self) -> Option<Temperature> {
+    pub(crate) fn latest(&self) -> Option<Temperature> {
         self.bowl.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
     }
 
     /// What there is to go by now.
-    pub(super) fn grounds(&self) -> Grounds {
+    pub(crate) fn grounds(&self) -> Grounds {
         match (self.latest(), self.ahead.level) {
             _ if self.bowl.ended() => Grounds::Clock,
             (None, _) => Grounds::Clock,
@@ -50,13 +50,13 @@ impl Look<'_> {
 
     /// What the thermometer shows, in words: what is decided by is evened out,
     /// but what is said must be what the maker sees.
-    pub(super) fn shown(&self) -> String {
+    pub(crate) fn shown(&self) -> String {
         self.latest().map_or_else(|| "No reading".to_owned(), told)
     }
 
     /// When the forecast reaches a temperature; nothing where that cannot be told
     /// to within the time that is left.
-    pub(super) fn countdown_to(
+    pub(crate) fn countdown_to(
         &self,
         what: &'static str,
         target: Temperature,
@@ -73,13 +73,13 @@ impl Look<'_> {
     }
 
     /// How long until a countdown ends.
-    pub(super) fn left(&self, countdown: &Countdown) -> Time {
+    pub(crate) fn left(&self, countdown: &Countdown) -> Time {
         between(self.now, countdown.at)
     }
 
     /// Whether a temperature is likely reached so soon that it is to be announced,
     /// however wide the range.
-    pub(super) fn soon(&self, target: Temperature) -> bool {
+    pub(crate) fn soon(&self, target: Temperature) -> bool {
         self.ahead.forecast.as_ref().is_some_and(|forecast| {
             forecast.reach(target).is_some_and(|eta| {
                 between(self.now, forecast.from + time_delta(eta.typical)) < seconds(SOON_S)
@@ -88,11 +88,11 @@ impl Look<'_> {
     }
 
     /// How long ago it was stirred.
-    pub(super) fn unstirred(&self) -> TimeDelta {
+    pub(crate) fn unstirred(&self) -> TimeDelta {
         self.now - self.bowl.last_stir.unwrap_or(self.bowl.since)
     }
 
-    pub(super) fn read_thermometer(&self) -> Advice {
+    pub(crate) fn read_thermometer(&self) -> Advice {
         let why = match self.bowl.latest {
             None => "No reading yet. Type what your thermometer says, or start one that sends."
                 .to_owned(),
@@ -105,7 +105,7 @@ impl Look<'_> {
     }
 
     /// During a short warming, and until it is stirred in and read.
-    pub(super) fn short_warming(&self) -> Option<Advice> {
+    pub(crate) fn short_warming(&self) -> Option<Advice> {
         if let Heat::Burst { until } = self.bowl.heat {
             return Some(
                 Advice::new(
@@ -120,7 +120,7 @@ impl Look<'_> {
     }
 
     /// After a warming the thermometer says nothing until it is stirred in.
-    pub(super) fn stir_after_heat(&self) -> Option<Advice> {
+    pub(crate) fn stir_after_heat(&self) -> Option<Advice> {
         let calm = self.bowl.calm_since?;
         let stirred = self.bowl.last_stir.is_some_and(|stir| stir >= calm);
         let read = self.bowl.latest.is_some_and(|l| l.at >= calm + SETTLING);
@@ -135,6 +135,6 @@ impl Look<'_> {
 }
 
 /// A temperature in words.
-pub(super) fn told(temp: Temperature) -> String {
+pub(crate) fn told(temp: Temperature) -> String {
     format!("{:.1} °C", in_celsius(temp))
 }

@@ -1,8 +1,8 @@
 //! After the pour. What is made from the bowl has its own steps, with their windows; the
 //! bench shows those.
 
-use super::advice::{Advice, Rule};
-use super::look::Look;
+use crate::phrases::Look;
+use crate::phrases::{Advice, Rule};
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
     if look.setup.is_colour() {

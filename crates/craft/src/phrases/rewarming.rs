@@ -20,7 +20,7 @@ const THICK_ANSWERED: TimeDelta = TimeDelta::minutes(6);
 
 impl Look<'_> {
     /// Below the band, or about to be: how to warm it back.
-    pub(super) fn rewarm(&self, temp: Temperature) -> Advice {
+    pub(crate) fn rewarm(&self, temp: Temperature) -> Advice {
         let w = &self.setup.chocolate.windows;
         let (rule, word) = if temp < w.thick {
             (Rule::Thickening, "It is setting up in the bowl")
@@ -49,7 +49,7 @@ impl Look<'_> {
 
     /// A burst that brings the bowl to a temperature and no further, in whole
     /// seconds, capped. Without a microwave, a hair dryer on low: the cap.
-    pub(super) fn rewarming_burst(&self, temp: Temperature, to: Temperature) -> Time {
+    pub(crate) fn rewarming_burst(&self, temp: Temperature, to: Temperature) -> Time {
         let setup = self.setup;
         let w = &setup.chocolate.windows;
         let longest = if temp < w.thick { LONGEST_BACK_S } else { LONGEST_S };
@@ -68,7 +68,7 @@ impl Look<'_> {
     }
 
     /// A burst for what has no temper to lose.
-    pub(super) fn warming_burst(&self, temp: Temperature, to: Temperature) -> Time {
+    pub(crate) fn warming_burst(&self, temp: Temperature, to: Temperature) -> Time {
         let setup = self.setup;
         let Some(microwave) = setup.microwave else { return seconds(LONGEST_BACK_S) };
         let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
@@ -78,7 +78,7 @@ impl Look<'_> {
 
     /// The maker said that it thickens: too many crystals, and a little warmth
     /// takes some away.
-    pub(super) fn over_seeded(&self, temp: Temperature) -> Option<Advice> {
+    pub(crate) fn over_seeded(&self, temp: Temperature) -> Option<Advice> {
         let said = self.bowl.too_thick?;
         let lost = self.setup.lost()?;
         if self.now - said > THICK_ANSWERED {

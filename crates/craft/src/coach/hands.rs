@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::coach::{Advice, Rule};
+use crate::phrases::{Advice, Rule};
 
 /// Two calls this close together are one minute's work: which comes first has to
 /// be said.

@@ -5,7 +5,7 @@ use chrono::TimeDelta;
 
 use super::advice::{Advice, Alarm, Rule};
 use super::look::{Look, told};
-use crate::bowl::fold::Heat;
+use crate::bowl::Heat;
 use crate::units::{
     Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, rise, seconds,
 };
@@ -29,7 +29,7 @@ const DOUBTED_IN_A_ROW: usize = 2;
 
 impl Look<'_> {
     /// The melt limit: near, or passed. Never left unsaid.
-    pub(super) fn limit(&self) -> Option<Advice> {
+    pub(crate) fn limit(&self) -> Option<Advice> {
         if self.bowl.ended() {
             return None;
         }
@@ -70,14 +70,14 @@ impl Look<'_> {
     }
 
     /// Whether at its present pace it is at the limit within a time.
-    pub(super) fn limit_within(&self, temp: Temperature, time: Time) -> bool {
+    pub(crate) fn limit_within(&self, temp: Temperature, time: Time) -> bool {
         let pace = self.ahead.trend.unwrap_or_default();
         temp + pace * (in_seconds(time) / 60.0) >= self.setup.chocolate.windows.limit
     }
 
     /// A thermometer that sends °F where °C are meant: what it sends makes sense
     /// only when it is read so.
-    pub(super) fn fahrenheit(&self) -> Option<Advice> {
+    pub(crate) fn fahrenheit(&self) -> Option<Advice> {
         let newest = self.bowl.newest?;
         let doubted = self.bowl.doubts.last().is_some_and(Option::is_some);
         // Before anything was warmed it is as warm as it was.
@@ -107,7 +107,7 @@ impl Look<'_> {
     }
 
     /// A thermometer that jumps or has stopped says nothing to act on.
-    pub(super) fn probe_trouble(&self) -> Option<Advice> {
+    pub(crate) fn probe_trouble(&self) -> Option<Advice> {
         let doubted = self.bowl.doubts.iter().rev().take_while(|doubt| doubt.is_some()).count();
         if doubted >= DOUBTED_IN_A_ROW {
             return Some(
@@ -134,7 +134,7 @@ impl Look<'_> {
     }
 
     /// It neither cools nor warms though it should: crystals take or give heat.
-    pub(super) fn plateau(&self, temp: Temperature) -> Option<Advice> {
+    pub(crate) fn plateau(&self, temp: Temperature) -> Option<Advice> {
         let trend = self.ahead.trend?;
         let seed = self.bowl.last_seed.or(self.bowl.returned)?;
         let still = in_degrees(trend).abs() < STANDS_STILL_C_PER_MIN;
@@ -154,7 +154,7 @@ impl Look<'_> {
     }
 
     /// It has not been stirred for long.
-    pub(super) fn stirring_missing(&self) -> Option<Advice> {
+    pub(crate) fn stirring_missing(&self) -> Option<Advice> {
         let since = self.unstirred();
         (since > UNSTIRRED).then(|| {
             Advice::new(

@@ -1,0 +1,16 @@
+//! The phrases of the bench: what can be said of a bowl, and what is seen of it.
+//!
+//! The methods ([`crate::method`]) and the coach ([`crate::coach`]) speak in these, so that one
+//! instruction is worded once whoever gives it.
+
+mod advice;
+mod look;
+mod on_the_way;
+mod rewarming;
+mod stone;
+mod watching;
+
+pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
+pub(crate) use look::told;
+pub use look::{Look, STALE_AFTER};
+pub use on_the_way::Failure;

@@ -1,0 +1,63 @@
+//! What goes into a component, how it lies, and how it is built, before its times are known.
+
+use super::cast::Cast;
+use super::face::Face;
+use super::mistakes::Mistake;
+use super::parts::{Goods, Layer, Pieces, Portion};
+use super::task::TaskDraft;
+use crate::note::{Note, Working};
+use crate::spread::Tray;
+use crate::spread::mixed::Mixed;
+use crate::spread::topping::OnTop;
+use crate::units::{Length, Temperature};
+
+/// A component before its times are known.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Draft {
+    /// What it takes from which bowl.
+    pub takes: Vec<Portion>,
+    /// What else goes in.
+    pub goods: Vec<Goods>,
+    /// How it lies, the lowest first.
+    pub layers: Vec<Layer>,
+    /// What it covers.
+    pub tray: Option<Tray>,
+    /// How thick it is in all.
+    pub thickness: Option<Length>,
+    /// How long, where it is a strip or a line.
+    pub length: Option<Length>,
+    /// How many pieces come of it.
+    pub pieces: Option<Pieces>,
+    /// What is folded in.
+    pub mixed_in: Option<Mixed>,
+    /// What goes on top.
+    pub topping: Option<OnTop>,
+    /// How it is built.
+    pub tasks: Vec<TaskDraft>,
+    /// What to look for.
+    pub checks: Vec<&'static str>,
+    /// What goes wrong.
+    pub mistakes: Vec<Mistake>,
+    /// Remarks and cautions.
+    pub notes: Vec<Note>,
+    /// The working.
+    pub sum: Vec<Working>,
+    /// Whether it may set in the fridge.
+    pub may_chill: bool,
+    /// How warm it is poured, where that is not the band of its bowl.
+    pub poured: Option<Temperature>,
+    /// The share of a marbled surface that is stirred through, 0 to 1.
+    pub muddied: Option<f64>,
+    /// How its underside looks.
+    pub underside: Option<&'static str>,
+    /// The layer by which it sets: the base, or the last that was poured.
+    pub governs: usize,
+    /// The stone it is spread on, where it is a frozen one.
+    pub stone: Option<Temperature>,
+    /// How its face looks, where it is coloured.
+    pub face: Option<Face>,
+    /// What it is cast in, where it is.
+    pub cast: Option<Cast>,
+    /// How long it keeps at 15–18 °C, airtight, in a sentence (*custom*).
+    pub keeps: Option<String>,
+}

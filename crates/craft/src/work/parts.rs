@@ -1,0 +1,81 @@
+//! What a piece is made of: portions of chocolate, goods, layers, and how many pieces.
+
+use crate::units::{Area, Length, Mass};
+
+/// What a component takes from a bowl.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Portion {
+    /// The bowl's key.
+    pub chocolate: String,
+    /// How much of it is in the piece.
+    pub mass: Mass,
+    /// How much must be at hand for it: more than that where moulds are filled and
+    /// dumped, things dipped, or a tool needs more to work at all.
+    pub at_hand: Mass,
+}
+
+impl Portion {
+    /// What is in the piece, and no more than that at hand.
+    #[must_use]
+    pub fn of(chocolate: &str, mass: Mass) -> Self {
+        Self { chocolate: chocolate.to_owned(), mass, at_hand: mass }
+    }
+}
+
+/// What goes in besides chocolate.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Goods {
+    /// What it is.
+    pub name: String,
+    /// What it weighs.
+    pub mass: Mass,
+    /// Where it goes, in a word or two: "mixed in", "on top".
+    pub goes: &'static str,
+}
+
+/// What lies over what, the lowest first.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Layer {
+    /// The bowl's key.
+    pub chocolate: String,
+    /// How thick, once set.
+    pub thickness: Length,
+    /// Its own colour, `#rrggbb`, where it is coloured.
+    pub colour: Option<String>,
+    /// The share of the surface that it makes up, where it is one of several drawn
+    /// through each other; 1 for a layer of its own.
+    pub share: f64,
+    /// Heat that what is folded in or lies on it takes up, as grams of it to a gram
+    /// of chocolate.
+    pub goods_per_gram: f64,
+}
+
+impl Layer {
+    /// A layer of its own, plain.
+    #[must_use]
+    pub fn of(chocolate: &str, thickness: Length) -> Self {
+        Self {
+            chocolate: chocolate.to_owned(),
+            thickness,
+            colour: None,
+            share: 1.0,
+            goods_per_gram: 0.0,
+        }
+    }
+}
+
+/// How many pieces come of it.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Pieces {
+    /// How many.
+    pub count: f64,
+    /// What one weighs, all told.
+    pub each: Mass,
+    /// How large one is, where it is part of a slab.
+    pub area: Option<Area>,
+}
+
+/// How many whole ones there are; a hair's breadth under one is one.
+pub(super) fn whole(count: f64) -> f64 {
+    (count + 1e-9).floor()
+}
