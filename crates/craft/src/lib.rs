@@ -34,6 +34,7 @@ pub mod colour;
 pub mod crystal;
 pub mod dip;
 pub mod drawn;
+pub mod edits;
 pub mod filling;
 pub mod fridge;
 pub mod heat;

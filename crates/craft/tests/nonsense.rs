@@ -13,7 +13,7 @@ fn start(kind: &Kind) -> Value {
     let mut bowls: Vec<_> = [Family::Dark, Family::White, Family::Milk]
         .map(BowlInputs::usual)
         .into_iter()
-        .filter(|bowl| used.contains(&bowl.key.as_str()))
+        .filter(|bowl| used.contains(&bowl.key))
         .collect();
     bowls.extend(kind.colours.clone());
     let work = kind.start.clone();

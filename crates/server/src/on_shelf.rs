@@ -5,6 +5,7 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use chrono::NaiveDate;
+use craft::edits::{idle, unused};
 use craft::plan::{Plan, PlanInputs, shared_trays};
 use craft::shelf::{Shelf, stock};
 use craft::units::Mass;
@@ -97,5 +98,8 @@ pub async fn planned(
         }
     }
     answer.notes.extend(shared_trays(inputs));
+    let keys = |of: Vec<&str>| of.into_iter().map(ToOwned::to_owned).collect();
+    answer.unused = keys(unused(inputs));
+    answer.idle = keys(idle(inputs));
     Ok((filled, answer))
 }

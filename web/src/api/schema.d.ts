@@ -728,6 +728,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/plan/edit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plan after an edit that touches more than one place of it: something more is made, or a
+         *     chocolate or colour comes in. Nothing is kept.
+         */
+        post: operations["edit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/ready-crystals": {
         parameters: {
             query?: never;
@@ -2490,6 +2510,8 @@ export interface components {
             cast?: null | components["schemas"]["CastAnswer"];
             /** @description What to look for. */
             checks: string[];
+            /** @description The chocolates and colours it is made from, by key. */
+            chocolates: string[];
             face?: null | components["schemas"]["FaceAnswer"];
             fridge?: null | components["schemas"]["FridgeAnswer"];
             /** @description What else goes in. */
@@ -2830,6 +2852,42 @@ export interface components {
             typical_s: number;
             /** @description What happens then. */
             what: string;
+        };
+        /** @description An edit of a plan. */
+        Edit: {
+            /** @enum {string} */
+            edit: "add_kind";
+            /** @description The kind's name. */
+            kind: string;
+        } | {
+            /** @description It; its key and name are made its own. */
+            component: components["schemas"]["ComponentInputs"];
+            /** @enum {string} */
+            edit: "add_ready";
+        } | {
+            /** @enum {string} */
+            edit: "add_chocolate";
+            /** @description Which. */
+            family: components["schemas"]["Family"];
+        } | {
+            /** @enum {string} */
+            edit: "add_colour";
+            /** @description What with. */
+            pigment: components["schemas"]["PigmentChoice"];
+        };
+        /** @description A plan, and an edit of it. */
+        EditRequest: {
+            /** @description What is to be done. */
+            edit: components["schemas"]["Edit"];
+            /** @description The plan as it is. */
+            inputs: components["schemas"]["PlanInputs"];
+        };
+        /** @description What an edit came to. */
+        Edited: {
+            /** @description The plan as it is now. */
+            inputs: components["schemas"]["PlanInputs"];
+            /** @description The key of what was added. */
+            key: string;
         };
         /** @description An action without its id and time; which fields there are goes with the kind. */
         Entry: {
@@ -4249,6 +4307,17 @@ export interface components {
             /** @description The pigment. */
             name: string;
         };
+        /** @description A pigment to make a colour with: one from the shelf, or as it usually is. */
+        PigmentChoice: {
+            /** @description What the colour is called after. */
+            name: string;
+            pigment?: null | components["schemas"]["PigmentInputs"];
+            /**
+             * Format: uuid
+             * @description The pigment on the shelf.
+             */
+            pigment_id?: string | null;
+        };
         /** @description A pigment, as the maker states it. */
         PigmentInputs: {
             /** @description What carries it. */
@@ -4398,12 +4467,16 @@ export interface components {
             bowls: components["schemas"]["PlannedBowlAnswer"][];
             /** @description What is made. */
             components: components["schemas"]["ComponentPlanAnswer"][];
+            /** @description Those of them of which nothing was said either: they may go. */
+            idle: string[];
             /** @description The steps: a line for each tempering, then for each cast of each component. */
             lines: components["schemas"]["Line"][];
             /** @description Remarks on all of it together. */
             notes: components["schemas"]["Note"][];
             /** @description The room. */
             room: components["schemas"]["RoomAnswer"];
+            /** @description Chocolates that nothing is made from, and nothing tinted with. */
+            unused: string[];
         };
         /** @description A plan. */
         PlanDetail: {
@@ -8107,6 +8180,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlanAnswer"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EditRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Edited"];
                 };
             };
             422: {

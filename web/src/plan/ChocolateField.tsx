@@ -67,7 +67,14 @@ export const ChocolateField = memo(function ChocolateField(props: Props) {
           family={family}
           blend={blend}
           errors={errors}
-          onChange={(kind) => onChange({ ...kind, chocolate_id: null })}
+          onChange={(kind) =>
+            onChange({
+              ...kind,
+              chocolate_id: null,
+              // The numbers on a bag are that bag's.
+              ...(kind.family !== family && { own: {} }),
+            })
+          }
         />
       )}
     </Stack>

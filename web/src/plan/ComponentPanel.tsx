@@ -1,23 +1,15 @@
 import { Box, IconButton, Stack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { memo, useCallback, useMemo } from "react";
-import type { Family, KindAnswer, PlanInputs, WholePlan } from "../api/client";
+import type { Family, KindAnswer, PigmentChoice, PlanInputs, WholePlan } from "../api/client";
 import { useKinds } from "../api/queries";
 import { mass } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { useSame } from "../kit/useSame";
-import {
-  added,
-  type PigmentChoice,
-  under,
-  withChocolate,
-  withColour,
-  withoutComponent,
-  withWork,
-} from "./edits";
-import type { Edit } from "./usePlanDraft";
+import { under, withoutComponent, withWork } from "./edits";
+import type { Ask, Edit } from "./usePlanDraft";
 import { WorkFields } from "./work/WorkFields";
 
 interface Props {
@@ -29,6 +21,7 @@ interface Props {
   errors: Record<string, string>;
   onChoose: (index: number) => void;
   onChange: (edit: Edit) => void;
+  onAsk: Ask;
 }
 
 const none: KindAnswer[] = [];
@@ -66,7 +59,7 @@ const MoreWork = memo(function MoreWork({ kinds, several, onAdd }: MoreProps) {
 
 /** What is made: all of it in a list, and one of them with its fields. */
 export const ComponentPanel = memo(function ComponentPanel(props: Props) {
-  const { draft, plan, index, names, errors, onChoose, onChange } = props;
+  const { draft, plan, index, names, errors, onChoose, onChange, onAsk } = props;
   const kinds = useKinds().data ?? none;
   const component = draft.components[index];
   const workErrors = useMemo(() => under(errors, "work"), [errors]);
@@ -77,19 +70,17 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
   /** A new chocolate for the work at hand, put where `patch` says. */
   const addChocolate = useCallback(
     (family: Family, patch: (key: string) => object) =>
-      onChange((inputs) => {
-        const found = withChocolate(inputs, family, true);
-        return withWork(found.inputs, index, patch(found.key));
-      }),
-    [onChange, index],
+      onAsk({ edit: "add_chocolate", family }, ({ inputs, key }) =>
+        withWork(inputs, index, patch(key)),
+      ),
+    [onAsk, index],
   );
   const addColour = useCallback(
     (pigment: PigmentChoice, patch: (key: string) => object) =>
-      onChange((inputs) => {
-        const found = withColour(inputs, pigment);
-        return withWork(found.inputs, index, patch(found.key));
-      }),
-    [onChange, index],
+      onAsk({ edit: "add_colour", pigment }, ({ inputs, key }) =>
+        withWork(inputs, index, patch(key)),
+      ),
+    [onAsk, index],
   );
   const lines = draft.bowls.map(({ key, family, colour }) => ({
     key,
@@ -99,14 +90,13 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
   const bowls = useSame(lines);
   const count = draft.components.length;
   const addKind = useCallback(
-    (kind: KindAnswer, instead: boolean) => {
-      onChange((inputs) => {
-        const more = added(inputs, kind);
-        return instead ? withoutComponent(more, 0) : more;
-      });
+    async (kind: KindAnswer, instead: boolean) => {
+      await onAsk({ edit: "add_kind", kind: kind.name }, ({ inputs }) =>
+        instead ? withoutComponent(inputs, 0) : inputs,
+      );
       onChoose(instead ? 0 : count);
     },
-    [onChange, onChoose, count],
+    [onAsk, onChoose, count],
   );
   if (!component) return null;
   const several = draft.components.length > 1;

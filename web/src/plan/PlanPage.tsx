@@ -1,4 +1,4 @@
-import { Box, Stack } from "@chakra-ui/react";
+import { Box, Button, Stack } from "@chakra-ui/react";
 import { useCallback, useMemo, useState } from "react";
 import { useParams } from "react-router";
 import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
@@ -15,7 +15,7 @@ import { Clashes } from "./Clashes";
 import { ColourWeighOut } from "./ColourWeighOut";
 import { ComponentPanel } from "./ComponentPanel";
 import { Days } from "./Days";
-import { addedReady, chocolatesOf, under, withBowl } from "./edits";
+import { under, withBowl, withoutBowls } from "./edits";
 import { Goings } from "./Goings";
 import { LeftOver } from "./LeftOver";
 import { NameField } from "./NameField";
@@ -41,6 +41,8 @@ const nothing: WholePlan = {
   components: [],
   lines: [],
   notes: [],
+  idle: [],
+  unused: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
 };
 
@@ -54,7 +56,7 @@ export default function PlanPage() {
 
 function Drafted({ kept }: { kept: Plan }) {
   const whole = usePlanDraft(kept);
-  const { errors, saving, clashes, change, say, save, settle, undo } = whole;
+  const { errors, saving, clashes, change, ask, say, save, settle, undo } = whole;
   const draft = whole.draft.inputs;
   const plan = whole.plan ?? nothing;
   const [chosen, setChosen] = useState(0);
@@ -68,7 +70,7 @@ function Drafted({ kept }: { kept: Plan }) {
   );
   const index = Math.min(chosen, draft.components.length - 1);
   const component = draft.components[index];
-  const own = component ? chocolatesOf(component.work) : [];
+  const own = plan.components.find(({ key }) => key === component?.key)?.chocolates ?? [];
   // The chocolate that was picked, or the one of the work at hand.
   const bowlKey = [chosenBowl, own[0], draft.bowls[0]?.key].find((key) =>
     draft.bowls.some((bowl) => bowl.key === key),
@@ -89,11 +91,11 @@ function Drafted({ kept }: { kept: Plan }) {
     [change],
   );
   const addReady = useCallback(
-    (ready: ComponentInputs) => {
-      change((inputs) => addedReady(inputs, ready));
+    async (component: ComponentInputs) => {
+      await ask({ edit: "add_ready", component });
       setChosen(Number.MAX_SAFE_INTEGER);
     },
-    [change],
+    [ask],
   );
   const choose = useCallback((next: number) => {
     setChosen(next);
@@ -150,6 +152,7 @@ function Drafted({ kept }: { kept: Plan }) {
             errors={componentErrors}
             onChoose={choose}
             onChange={change}
+            onAsk={ask}
           />
           <Panel title="Where you make it">
             <RoomFields
@@ -168,6 +171,19 @@ function Drafted({ kept }: { kept: Plan }) {
               chosen={bowl.key}
               onChoose={setChosenBowl}
             />
+          )}
+          {bowl && plan.unused.includes(bowl.key) && (
+            <Panel title="Not used">
+              Nothing is made from it, and it is kept as you stated it.
+              <Button
+                variant="outline"
+                minH="44px"
+                mt="3"
+                onClick={() => change((inputs) => withoutBowls(inputs, [bowl.key]))}
+              >
+                Take it out of the plan
+              </Button>
+            </Panel>
           )}
           {bowl && (
             <BowlPanels

@@ -1,13 +1,14 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
 import { Link as RouterLink } from "react-router";
-import type { BowlInputs, ComponentInputs, WholePlan, WorkInputs } from "../api/client";
+import type { BowlInputs, ComponentInputs, WholePlan } from "../api/client";
 import { Panel } from "../kit/Panel";
 import { sheetWords } from "../sheets/sheetWords";
 import { BuildSteps } from "./BuildSteps";
 import { BurstStrip } from "./BurstStrip";
 import { RoomVerdict } from "./RoomVerdict";
 import { WorkPicture } from "./WorkPicture";
+import { kindOf } from "./work/kindsOfWork";
 
 const Link = chakra(RouterLink);
 
@@ -20,22 +21,6 @@ interface Props {
   meltOf: string | undefined;
   meltTitle: string;
   heat_id: BowlInputs["heat_id"] | undefined;
-}
-
-/** What is done with it while it sets. */
-function liesAs({ kind }: WorkInputs): "flat" | "bent" | "closed" {
-  switch (kind) {
-    case "wrap":
-    case "ribbons":
-      return "bent";
-    case "shells":
-    case "hollows":
-    case "figures":
-    case "dipped":
-      return "closed";
-    default:
-      return "flat";
-  }
 }
 
 /**
@@ -65,7 +50,7 @@ const Drawn = memo(function Drawn(props: Props) {
           room={plan.room}
           setting={planned.setting}
           fridge={planned.fridge}
-          lies={liesAs(work)}
+          lies={kindOf(work).lies}
         />
       </Panel>
       <Panel title="How it is built" gridColumn={{ xl: "1 / -1" }}>

@@ -1,10 +1,18 @@
 import { replaceEqualDeep, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type Clash, type Plan, type PlanInputs, type WholePlan } from "../api/client";
+import {
+  api,
+  type Clash,
+  type Edited,
+  type Plan,
+  type PlanEdit,
+  type PlanInputs,
+  type WholePlan,
+} from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { settled } from "./clashes";
-import { tidy } from "./edits";
+import { withoutBowls } from "./edits";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
@@ -16,6 +24,9 @@ const none: Record<string, string> = {};
 
 /** A change to what is stated. */
 export type Edit = (inputs: PlanInputs) => PlanInputs;
+
+/** Has the server do an edit that touches several places, then goes on from there. */
+export type Ask = (edit: PlanEdit, then?: (edited: Edited) => PlanInputs) => Promise<void>;
 
 export type Saving = "saved" | "saving" | "refused" | "offline" | "merged" | "clash";
 
@@ -64,26 +75,6 @@ export function usePlanDraft(kept: Plan) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const running = useRef<Promise<void>>(undefined);
   const queries = useQueryClient();
-
-  /** Asks at once, one question at a time; what changed meanwhile is asked next. */
-  const work = useCallback(async () => {
-    if (asking.current) return;
-    asking.current = true;
-    while (asked.current !== latest.current.inputs) {
-      asked.current = latest.current.inputs;
-      try {
-        const answer = await api.POST("/api/v1/calc/plan", { body: asked.current });
-        const fresh = accepted<WholePlan>(answer);
-        // What did not change stays the same object, so that it is not drawn anew.
-        setPlan((before) => replaceEqualDeep(before, fresh));
-        setErrors((all) => ("name" in all ? { name: all.name ?? "" } : none));
-      } catch (error) {
-        if (error instanceof Refusal) setErrors(error.fields);
-        // Else offline, which saving will tell.
-      }
-    }
-    asking.current = false;
-  }, []);
 
   /** Takes over what the server keeps now. */
   const take = useCallback(
@@ -157,21 +148,74 @@ export function usePlanDraft(kept: Plan) {
     if (unsaved.current && !clashing.current) timer.current = setTimeout(save, TRY_AGAIN_MS);
   }, [flush]);
 
-  const edit = useCallback(
+  /** What stands now, to be saved. */
+  const keep = useCallback(
     (next: Text) => {
       latest.current = next;
       unsaved.current = true;
-      setSaving("saving");
       setDraft(next);
-      void work();
+      setSaving("saving");
       clearTimeout(timer.current);
       timer.current = setTimeout(save, SAVE_AFTER_MS);
     },
-    [work, save],
+    [save],
+  );
+
+  /** Asks at once, one question at a time; what changed meanwhile is asked next. */
+  const work = useCallback(async () => {
+    if (asking.current) return;
+    asking.current = true;
+    while (asked.current !== latest.current.inputs) {
+      asked.current = latest.current.inputs;
+      try {
+        const answer = await api.POST("/api/v1/calc/plan", { body: asked.current });
+        const fresh = accepted<WholePlan>(answer);
+        // What did not change stays the same object, so that it is not drawn anew.
+        setPlan((before) => replaceEqualDeep(before, fresh));
+        setErrors((all) => ("name" in all ? { name: all.name ?? "" } : none));
+        const { inputs } = latest.current;
+        if (inputs === asked.current && fresh.idle.length > 0) {
+          keep({ ...latest.current, inputs: withoutBowls(inputs, fresh.idle) });
+        }
+      } catch (error) {
+        if (error instanceof Refusal) setErrors(error.fields);
+        // Else offline, which saving will tell.
+      }
+    }
+    asking.current = false;
+  }, [keep]);
+
+  const edit = useCallback(
+    (next: Text) => {
+      keep(next);
+      void work();
+    },
+    [keep, work],
   );
   const change = useCallback(
-    (of: Edit) => edit({ ...latest.current, inputs: tidy(of(latest.current.inputs)) }),
+    (of: Edit) => edit({ ...latest.current, inputs: of(latest.current.inputs) }),
     [edit],
+  );
+  const ask = useCallback<Ask>(
+    async (wish, then = ({ inputs }) => inputs) => {
+      try {
+        let from: PlanInputs;
+        let edited: Edited;
+        // What was typed meanwhile is edited too.
+        do {
+          from = latest.current.inputs;
+          const answer = await api.POST("/api/v1/calc/plan/edit", {
+            body: { inputs: from, edit: wish },
+          });
+          edited = accepted<Edited>(answer);
+        } while (latest.current.inputs !== from);
+        change(() => then(edited));
+      } catch (error) {
+        if (error instanceof Refusal) setErrors(unprefixed(error.fields));
+        else setSaving("offline");
+      }
+    },
+    [change],
   );
   const say = useCallback(
     (words: Partial<Pick<Text, "name" | "note">>) => edit({ ...latest.current, ...words }),
@@ -215,7 +259,7 @@ export function usePlanDraft(kept: Plan) {
     };
   }, [save]);
 
-  return { draft, plan, errors, saving, clashes, change, say, save, settle, undo };
+  return { draft, plan, errors, saving, clashes, change, ask, say, save, settle, undo };
 }
 
 export type PlanDraft = ReturnType<typeof usePlanDraft>;

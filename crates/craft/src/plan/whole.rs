@@ -263,6 +263,7 @@ fn timed(
     PlannedComponent {
         key: component.key.clone(),
         name: component.name.clone(),
+        chocolates: component.work.chocolates(),
         draft,
         tasks,
         setting,

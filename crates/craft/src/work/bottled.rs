@@ -82,8 +82,8 @@ impl Work for BottledInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        vec![&self.colour]
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        vec![&mut self.colour]
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -117,9 +117,9 @@ pub(super) struct Lined {
 
 impl CastInputs {
     /// The chocolates it is made from, by key.
-    pub(super) fn chocolates(&self) -> Vec<&str> {
-        let colours = self.colours.iter().map(|film| film.colour.as_str());
-        std::iter::once(self.chocolate.as_str()).chain(colours).collect()
+    pub(super) fn keys_mut(&mut self) -> Vec<&mut String> {
+        let colours = self.colours.iter_mut().map(|film| &mut film.colour);
+        std::iter::once(&mut self.chocolate).chain(colours).collect()
     }
 
     /// How many shells are cast. What is beyond a number is beyond its bounds too.

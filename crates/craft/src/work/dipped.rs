@@ -93,8 +93,8 @@ impl Work for DippedInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        std::iter::once(self.chocolate.as_str()).chain(self.swirl.as_deref()).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        std::iter::once(&mut self.chocolate).chain(&mut self.swirl).collect()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -71,9 +71,9 @@ impl Work for FiguresInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let tones = self.tones.iter().map(|tone| tone.chocolate.as_str());
-        self.cast.chocolates().into_iter().chain(tones).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let tones = self.tones.iter_mut().map(|tone| &mut tone.chocolate);
+        self.cast.keys_mut().into_iter().chain(tones).collect()
     }
 
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {

@@ -96,8 +96,8 @@ impl Work for HollowsInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        self.cast.chocolates()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        self.cast.keys_mut()
     }
 
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {

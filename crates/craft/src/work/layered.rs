@@ -71,8 +71,8 @@ impl Work for LayeredInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        self.layers.iter().map(|layer| layer.chocolate.as_str()).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        self.layers.iter_mut().map(|layer| &mut layer.chocolate).collect()
     }
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {

@@ -188,9 +188,9 @@ impl Work for MarbledInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let accents = self.accents.iter().map(|accent| accent.chocolate.as_str());
-        std::iter::once(self.base.as_str()).chain(accents).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let accents = self.accents.iter_mut().map(|accent| &mut accent.chocolate);
+        std::iter::once(&mut self.base).chain(accents).collect()
     }
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {

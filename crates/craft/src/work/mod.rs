@@ -91,8 +91,8 @@ pub(crate) trait Work {
     where
         Self: Sized;
 
-    /// The chocolates it is made from, by key.
-    fn chocolates(&self) -> Vec<&str>;
+    /// Where it names the chocolates and colours it is made from, by key.
+    fn keys_mut(&mut self) -> Vec<&mut String>;
 
     /// What goes in, how it lies, and how it is built; `None` where what is stated
     /// cannot be worked with, and the faults say why.
@@ -111,18 +111,24 @@ pub(crate) trait Work {
 
 /// Declares the kinds of work: each is a line here, and is all else in its own file.
 macro_rules! kinds_of_work {
-    ($($(#[$doc:meta])* $kind:ident($inputs:ty)),+ $(,)?) => {
+    ($($(#[$doc:meta])* $kind:ident($inputs:ty) = $word:tt),+ $(,)?) => {
         /// The kinds of work.
         #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
-        #[serde(tag = "kind", rename_all = "snake_case")]
+        #[serde(tag = "kind")]
         #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
         pub enum WorkInputs {
-            $($(#[$doc])* $kind($inputs)),+
+            $($(#[$doc])* #[serde(rename = $word)] $kind($inputs)),+
         }
 
         impl WorkInputs {
             pub(crate) fn work(&self) -> &dyn Work {
                 match self { $(Self::$kind(work) => work),+ }
+            }
+
+            /// The kind's name in documents, as each is tagged by.
+            #[must_use]
+            pub fn kind(&self) -> &'static str {
+                match self { $(Self::$kind(_) => $word),+ }
             }
 
             fn work_mut(&mut self) -> &mut dyn Work {
@@ -142,35 +148,35 @@ macro_rules! kinds_of_work {
 
 kinds_of_work! {
     /// A slab of bark, with dry goods in it or not.
-    Slab(SlabInputs),
+    Slab(SlabInputs) = "slab",
     /// Dry goods bound by chocolate, in mounds.
-    Clusters(ClustersInputs),
+    Clusters(ClustersInputs) = "clusters",
     /// Two to four chocolates over each other.
-    Layered(LayeredInputs),
+    Layered(LayeredInputs) = "layered",
     /// A base with others drawn through it.
-    Marbled(MarbledInputs),
+    Marbled(MarbledInputs) = "marbled",
     /// Scored while soft, broken along the marks.
-    Shards(ShardsInputs),
+    Shards(ShardsInputs) = "shards",
     /// On a painted, flecked, printed or plain sheet.
-    Sheet(SheetInputs),
+    Sheet(SheetInputs) = "sheet",
     /// A strip round a cake.
-    Wrap(WrapInputs),
+    Wrap(WrapInputs) = "wrap",
     /// Piped lines.
-    Piped(PipedInputs),
+    Piped(PipedInputs) = "piped",
     /// Strips from a frozen stone.
-    Ribbons(RibbonsInputs),
+    Ribbons(RibbonsInputs) = "ribbons",
     /// A sheet of boiled sugar.
-    Sugar(SugarInputs),
+    Sugar(SugarInputs) = "sugar",
     /// Shells, plain or filled and capped.
-    Shells(ShellsInputs),
+    Shells(ShellsInputs) = "shells",
     /// Two halves joined, with something dry between them.
-    Hollows(HollowsInputs),
+    Hollows(HollowsInputs) = "hollows",
     /// Figures of several tones.
-    Figures(FiguresInputs),
+    Figures(FiguresInputs) = "figures",
     /// Dipped things.
-    Dipped(DippedInputs),
+    Dipped(DippedInputs) = "dipped",
     /// A bottle of colour, to keep.
-    Bottled(BottledInputs),
+    Bottled(BottledInputs) = "bottled",
 }
 
 impl WorkInputs {
@@ -179,10 +185,26 @@ impl WorkInputs {
         self.work_mut().cast_mut()
     }
 
-    /// The chocolates it is made from, by key.
+    /// The chocolates and colours it is made from, by key, each once, the first first.
     #[must_use]
-    pub fn chocolates(&self) -> Vec<&str> {
-        self.work().chocolates()
+    pub fn chocolates(&self) -> Vec<String> {
+        let mut of = self.clone();
+        let mut keys: Vec<String> = Vec::new();
+        for key in of.work_mut().keys_mut() {
+            if !keys.contains(key) {
+                keys.push(std::mem::take(key));
+            }
+        }
+        keys
+    }
+
+    /// Calls its chocolates and colours by other keys.
+    pub fn rename(&mut self, to: impl Fn(&str) -> Option<String>) {
+        for key in self.work_mut().keys_mut() {
+            if let Some(other) = to(key) {
+                *key = other;
+            }
+        }
     }
 
     /// What it is spread in, where it is.

@@ -84,9 +84,9 @@ impl Work for PipedInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let second = self.second.iter().map(|second| second.chocolate.as_str());
-        std::iter::once(self.chocolate.as_str()).chain(second).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let second = self.second.iter_mut().map(|second| &mut second.chocolate);
+        std::iter::once(&mut self.chocolate).chain(second).collect()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -86,8 +86,8 @@ impl Work for RibbonsInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        vec![&self.chocolate]
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        vec![&mut self.chocolate]
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

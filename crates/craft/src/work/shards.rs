@@ -56,8 +56,8 @@ impl Work for ShardsInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        vec![&self.chocolate]
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        vec![&mut self.chocolate]
     }
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {

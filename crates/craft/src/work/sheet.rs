@@ -88,9 +88,9 @@ impl Work for SheetInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let colours = self.colours.iter().map(|film| film.colour.as_str());
-        std::iter::once(self.chocolate.as_str()).chain(colours).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let colours = self.colours.iter_mut().map(|film| &mut film.colour);
+        std::iter::once(&mut self.chocolate).chain(colours).collect()
     }
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {

@@ -74,9 +74,9 @@ impl Work for ShellsInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let cap = self.cap.iter().filter_map(|cap| cap.chocolate.as_deref());
-        self.cast.chocolates().into_iter().chain(cap).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let cap = self.cap.iter_mut().filter_map(|cap| cap.chocolate.as_mut());
+        self.cast.keys_mut().into_iter().chain(cap).collect()
     }
 
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {

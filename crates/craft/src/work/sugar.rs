@@ -84,7 +84,7 @@ impl Work for SugarInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
+    fn keys_mut(&mut self) -> Vec<&mut String> {
         Vec::new()
     }
 

@@ -24,7 +24,7 @@ fn nuts(parts: f64) -> MixedInInputs {
 
 fn inputs(work: WorkInputs) -> PlanInputs {
     let keys = [("dark", Family::Dark), ("milk", Family::Milk), ("white", Family::White)];
-    let used = work.chocolates().into_iter().map(ToOwned::to_owned).collect::<Vec<_>>();
+    let used = work.chocolates();
     let colours = kinds().into_iter().flat_map(|kind| kind.colours);
     let mut bowls: Vec<_> =
         keys.into_iter().map(|(_, family)| BowlInputs::usual(family)).chain(colours).collect();

@@ -79,9 +79,9 @@ impl Work for WrapInputs {
         }]
     }
 
-    fn chocolates(&self) -> Vec<&str> {
-        let pattern = self.pattern.iter().map(|pattern| pattern.chocolate.as_str());
-        std::iter::once(self.chocolate.as_str()).chain(pattern).collect()
+    fn keys_mut(&mut self) -> Vec<&mut String> {
+        let pattern = self.pattern.iter_mut().map(|pattern| &mut pattern.chocolate);
+        std::iter::once(&mut self.chocolate).chain(pattern).collect()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -131,6 +131,49 @@ async fn the_bags_own_numbers_go_before_the_familys() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn another_chocolate_keeps_the_first_ones_own_numbers_until_it_is_taken_out() {
+    browse("plan_another_chocolate", async |page| {
+        let plan = api::id(&api::new_plan("another chocolate").await?)?;
+        let from = async |key: &str, several: bool| {
+            let script = format!(
+                "const chosen = [...document.querySelectorAll('select')].some(s => s.value === '{key}'); \
+                 const all = document.querySelector(\"fieldset[aria-label='Chocolates of this batch']\"); \
+                 return chosen && (all !== null) === {several};"
+            );
+            page.until_script(&script, key, |value| value == &serde_json::json!(true)).await?;
+            page.until("saving", "saved", |text| text == "Saved").await
+        };
+        let kept = async || -> anyhow::Result<String> {
+            let kept = api::get(&format!("/plans/{plan}")).await?;
+            let bowls = kept["inputs"]["bowls"].as_array().cloned().unwrap_or_default();
+            Ok(bowls.iter().filter_map(|b| b["key"].as_str()).collect::<Vec<_>>().join(", "))
+        };
+        page.go(&format!("/plans/{plan}")).await?;
+        page.choose("In place of it, or besides", "make instead: clusters").await?;
+        page.until_shown("figures", "24 pieces").await?;
+        // Of the dark nothing is said: it goes when another takes its place.
+        page.choose("Bound by", "another: milk").await?;
+        from("milk", false).await?;
+        ensure!(kept().await? == "milk");
+
+        // The milk has a number of its own now, and stays.
+        page.touch("Your bowl, microwave and own numbers").await?;
+        page.fill("Fat", "41").await?;
+        page.choose("Bound by", "another: white").await?;
+        from("white", true).await?;
+        ensure!(kept().await? == "milk, white");
+        let milk = "fieldset[aria-label='Chocolates of this batch'] button:first-child";
+        page.find(milk).await?.click().await?;
+        page.until_said("Nothing is made from it").await?;
+        page.touch("Take it out of the plan").await?;
+        from("white", false).await?;
+        ensure!(kept().await? == "white");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn what_two_screens_change_both_stays_and_of_one_field_both_values_are_shown() {
     browse("plan_two_screens", async |page| {
         let plan = api::id(&api::new_plan("two screens").await?)?;

@@ -70,6 +70,10 @@ pub struct PlanAnswer {
     pub lines: Vec<Line>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
+    /// Chocolates that nothing is made from, and nothing tinted with.
+    pub unused: Vec<String>,
+    /// Those of them of which nothing was said either: they may go.
+    pub idle: Vec<String>,
 }
 
 impl From<Plan> for PlanAnswer {
@@ -101,6 +105,8 @@ impl From<Plan> for PlanAnswer {
             lines,
             room,
             notes: plan.notes,
+            unused: Vec::new(),
+            idle: Vec::new(),
         }
     }
 }

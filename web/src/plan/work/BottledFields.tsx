@@ -2,7 +2,7 @@ import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
 import { AmountOfColour } from "./AmountOfColour";
 import { ColourPick } from "./ColourPick";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 /** A bottle of colour, to keep. */
 export function BottledFields({ work, errors, onChange, ...pick }: FieldsOf<WorkOf<"bottled">>) {

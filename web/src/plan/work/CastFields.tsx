@@ -11,7 +11,7 @@ import { MouldMeasures, mouldWords } from "../MouldMeasures";
 import { ThicknessField } from "../ThicknessField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FilmsFields } from "./FilmsFields";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Wall = CastInputs["wall"];
 

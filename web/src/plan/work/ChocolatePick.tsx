@@ -1,7 +1,7 @@
 import type { Family } from "../../api/client";
 import { SelectField } from "../../kit/SelectField";
 import { families, familyNames } from "../../theme/chocolate";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 const NEW = "+ ";
 

@@ -7,7 +7,7 @@ import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { MixedInFields } from "../MixedInFields";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 /** Clusters. */
 export function ClustersFields({ work, errors, onChange, ...pick }: FieldsOf<WorkOf<"clusters">>) {

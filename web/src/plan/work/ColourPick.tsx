@@ -1,6 +1,6 @@
 import { usePigments, useShelf } from "../../api/queries";
 import { SelectField } from "../../kit/SelectField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 const SAVED = "shelf ";
 const USUAL = "usual ";

@@ -9,7 +9,7 @@ import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Dipped = WorkOf<"dipped">;
 

@@ -6,7 +6,7 @@ import { ListField } from "../../kit/ListField";
 import { SelectField } from "../../kit/SelectField";
 import { CastFields } from "./CastFields";
 import { ChocolatePick } from "./ChocolatePick";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Figures = WorkOf<"figures">;
 

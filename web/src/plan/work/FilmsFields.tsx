@@ -7,7 +7,7 @@ import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
 import { ColourPick } from "./ColourPick";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 import { wayWords } from "./wayWords";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColour"> {

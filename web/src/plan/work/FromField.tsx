@@ -1,5 +1,5 @@
 import { ChocolatePick } from "./ChocolatePick";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Props = Omit<FieldsOf<{ chocolate: string }>, "onChange"> & {
   label?: string;

@@ -7,7 +7,7 @@ import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { CastFields } from "./CastFields";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Hollows = WorkOf<"hollows">;
 type Inside = NonNullable<Hollows["inside"]>[number];

@@ -5,7 +5,7 @@ import { NumberField } from "../../kit/NumberField";
 import { TrayField } from "../TrayField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FinishFields } from "./FinishFields";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 const nth = ["Lowest layer", "Second layer", "Third layer", "Fourth layer"];
 

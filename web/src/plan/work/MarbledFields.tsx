@@ -8,7 +8,7 @@ import { SelectField } from "../../kit/SelectField";
 import { ChocolatePick } from "./ChocolatePick";
 import { CoverFields } from "./CoverFields";
 import { FinishFields } from "./FinishFields";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Marbled = WorkOf<"marbled">;
 type Colour = NonNullable<Marbled["accents"][number]["colour"]>;

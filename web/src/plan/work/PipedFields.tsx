@@ -8,8 +8,8 @@ import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
+import type { FieldsOf } from "./fieldsOfWork";
 import { freshOutline, OutlineFields } from "./OutlineFields";
-import type { FieldsOf } from "./WorkFields";
 
 type Piped = WorkOf<"piped">;
 

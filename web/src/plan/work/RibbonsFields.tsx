@@ -5,7 +5,7 @@ import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Ribbons = WorkOf<"ribbons">;
 

@@ -6,8 +6,8 @@ import { NumberField } from "../../kit/NumberField";
 import { ToppingFields } from "../ToppingFields";
 import { CoverFields } from "./CoverFields";
 import { FromField } from "./FromField";
+import type { FieldsOf } from "./fieldsOfWork";
 import { LiningField } from "./LiningField";
-import type { FieldsOf } from "./WorkFields";
 
 /** Scored shards. */
 export function ShardsFields({ work, errors, onChange, ...pick }: FieldsOf<WorkOf<"shards">>) {

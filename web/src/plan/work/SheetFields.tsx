@@ -6,7 +6,7 @@ import { SelectField } from "../../kit/SelectField";
 import { CoverFields } from "./CoverFields";
 import { FilmsFields } from "./FilmsFields";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Sheet = WorkOf<"sheet">;
 

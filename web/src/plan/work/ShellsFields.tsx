@@ -10,7 +10,7 @@ import { UnitField } from "../../kit/UnitField";
 import { families, familyNames } from "../../theme/chocolate";
 import { CastFields } from "./CastFields";
 import { ChocolatePick } from "./ChocolatePick";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Shells = WorkOf<"shells">;
 

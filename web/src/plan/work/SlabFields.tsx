@@ -5,7 +5,7 @@ import { MixedInFields } from "../MixedInFields";
 import { CoverFields } from "./CoverFields";
 import { FinishFields } from "./FinishFields";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Slab = WorkOf<"slab">;
 

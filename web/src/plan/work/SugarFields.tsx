@@ -6,7 +6,7 @@ import { Pair } from "../../kit/Pair";
 import { UnitField } from "../../kit/UnitField";
 import { ThicknessField } from "../ThicknessField";
 import { TrayField } from "../TrayField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 /** A sheet of boiled sugar. */
 export function SugarFields({ work, errors, onChange }: FieldsOf<WorkOf<"sugar">>) {

@@ -7,7 +7,7 @@ import { Pair } from "../../kit/Pair";
 import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
-import type { FieldsOf } from "./WorkFields";
+import type { FieldsOf } from "./fieldsOfWork";
 
 type Wrap = WorkOf<"wrap">;
 

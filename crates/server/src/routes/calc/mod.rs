@@ -56,7 +56,8 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(colour::look)
         .service(dip::dipped)
         .service(ganache::made)
-        .service(plan::plan);
+        .service(plan::plan)
+        .service(plan::edit);
 }
 
 /// What is said of the chocolate that is asked about.

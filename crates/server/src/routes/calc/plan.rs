@@ -2,7 +2,10 @@
 
 use actix_web::post;
 use actix_web::web::{Data, Json};
+use craft::edits::{Edit, Edited, edited};
 use craft::plan::PlanInputs;
+use serde::Deserialize;
+use utoipa::ToSchema;
 
 use crate::answer::plan::PlanAnswer;
 use crate::body::Body;
@@ -17,4 +20,22 @@ use crate::state::State;
 pub async fn plan(state: Data<State>, Body(inputs): Body<PlanInputs>) -> Answer<Json<PlanAnswer>> {
     let (_, plan) = planned(&state, &inputs).await?;
     Ok(Json(plan))
+}
+
+/// A plan, and an edit of it.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct EditRequest {
+    /// The plan as it is.
+    inputs: PlanInputs,
+    /// What is to be done.
+    edit: Edit,
+}
+
+/// A plan after an edit that touches more than one place of it: something more is made, or a
+/// chocolate or colour comes in. Nothing is kept.
+#[utoipa::path(tag = "calc", request_body = EditRequest, responses((status = 200, body = Edited), (status = 422, body = Problem)))]
+#[post("/plan/edit")]
+pub async fn edit(Body(EditRequest { inputs, edit }): Body<EditRequest>) -> Answer<Json<Edited>> {
+    Ok(Json(edited(&inputs, edit).map_err(|fault| vec![fault])?))
 }

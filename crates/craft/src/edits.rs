@@ -1,0 +1,303 @@
+//! Edits of a plan that touch more than one place of it: something more is made, another
+//! chocolate or colour comes in, what nothing is made from goes.
+
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+use crate::check::Fault;
+use crate::chocolate::Family;
+use crate::colour::{PigmentInputs, USUAL_PARTS};
+use crate::kinds::{Kind, kinds};
+use crate::learn::GearNumbers;
+use crate::method::Kitchen;
+use crate::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
+use crate::work::ComponentInputs;
+
+/// A pigment to make a colour with: one from the shelf, or as it usually is.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PigmentChoice {
+    /// What the colour is called after.
+    pub name: String,
+    /// The pigment on the shelf.
+    #[serde(default)]
+    pub pigment_id: Option<Uuid>,
+    /// The pigment itself.
+    #[serde(default)]
+    pub pigment: Option<PigmentInputs>,
+}
+
+/// An edit of a plan.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "edit", rename_all = "snake_case", deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Edit {
+    /// One kind of work more, with the chocolates and colours that it starts from.
+    AddKind {
+        /// The kind's name.
+        kind: String,
+    },
+    /// One thing more that is ready as it is.
+    AddReady {
+        /// It; its key and name are made its own.
+        component: Box<ComponentInputs>,
+    },
+    /// One chocolate more, melted as the first one is.
+    AddChocolate {
+        /// Which.
+        family: Family,
+    },
+    /// One colour more.
+    AddColour {
+        /// What with.
+        pigment: Box<PigmentChoice>,
+    },
+}
+
+/// What an edit came to.
+#[derive(Clone, Debug, PartialEq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Edited {
+    /// The plan as it is now.
+    pub inputs: PlanInputs,
+    /// The key of what was added.
+    pub key: String,
+}
+
+/// A plan after an edit.
+///
+/// # Errors
+/// Where there is no such kind of work.
+pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
+    let mut inputs = inputs.clone();
+    let key = match edit {
+        Edit::AddKind { kind } => {
+            let all = kinds();
+            let names = || all.iter().map(|kind| kind.name).collect::<Vec<_>>().join(", ");
+            let Some(kind) = all.iter().find(|known| known.name == kind) else {
+                let message = format!("must be one of {}; it is {kind}", names());
+                return Err(Fault { field: "edit.kind".to_owned(), message });
+            };
+            add_kind(&mut inputs, kind)
+        }
+        Edit::AddReady { component } => add(&mut inputs, *component),
+        Edit::AddChocolate { family } => {
+            add_bowl(&mut inputs, &family.to_string(), BowlInputs::usual(family))
+        }
+        Edit::AddColour { pigment } => add_colour(&mut inputs, *pigment),
+    };
+    Ok(Edited { inputs, key })
+}
+
+/// The chocolates that nothing is made from, and nothing tinted with.
+fn not_used(inputs: &PlanInputs) -> impl Iterator<Item = &BowlInputs> {
+    let tints = inputs.bowls.iter().filter_map(|bowl| bowl.tint.as_ref());
+    let mut used: Vec<String> = tints.map(|tint| tint.colour.clone()).collect();
+    used.extend(inputs.components.iter().flat_map(|component| component.work.chocolates()));
+    inputs.bowls.iter().filter(move |bowl| !used.contains(&bowl.key))
+}
+
+/// The keys of chocolates that nothing is made from, and nothing tinted with.
+#[must_use]
+pub fn unused(inputs: &PlanInputs) -> Vec<&str> {
+    not_used(inputs).map(|bowl| bowl.key.as_str()).collect()
+}
+
+/// Those of them of which nothing was said either: they may go. One with its own numbers, an
+/// amount or a method stays until the maker takes it away.
+#[must_use]
+pub fn idle(inputs: &PlanInputs) -> Vec<&str> {
+    not_used(inputs).filter(|bowl| nothing_said(bowl)).map(|bowl| bowl.key.as_str()).collect()
+}
+
+/// Whether a bowl is as it came in, but for the gear that it took over.
+fn nothing_said(bowl: &BowlInputs) -> bool {
+    let plain = |recipe: &RecipeInputs| {
+        let [only] = recipe.pigments.as_slice() else { return false };
+        !recipe.strained && (only.parts_per_100 - USUAL_PARTS).abs() < 1e-9
+    };
+    if bowl.colour.as_ref().is_some_and(|recipe| !plain(recipe)) {
+        return false;
+    }
+    let bare = |bowl: &BowlInputs| BowlInputs {
+        key: String::new(),
+        colour: None,
+        ware_id: None,
+        heat_id: None,
+        thermometer_id: None,
+        learned: GearNumbers::default(),
+        offset_c: None,
+        kitchen: Kitchen::default(),
+        stone_c: None,
+        bowl: None,
+        microwave: None,
+        flow_grade: None,
+        ..bowl.clone()
+    };
+    bare(bowl) == bare(&BowlInputs::usual(bowl.family))
+}
+
+/// A key or name that is not taken: "dark", "dark 2", …
+fn free<'a>(wish: &str, taken: impl Iterator<Item = &'a str>) -> String {
+    let taken: Vec<_> = taken.collect();
+    let mut key = wish.to_owned();
+    let mut n = 2;
+    while taken.contains(&key.as_str()) {
+        key = format!("{wish} {n}");
+        n += 1;
+    }
+    key
+}
+
+/// Adds a bowl that is melted and read as the first one is; gives its key.
+fn add_bowl(inputs: &mut PlanInputs, wish: &str, bowl: BowlInputs) -> String {
+    let key = free(wish, inputs.bowls.iter().map(|bowl| bowl.key.as_str()));
+    let gear = match inputs.bowls.first() {
+        Some(first) => BowlInputs {
+            heat_id: first.heat_id,
+            thermometer_id: first.thermometer_id,
+            microwave: first.microwave,
+            kitchen: first.kitchen,
+            stone_c: first.stone_c,
+            // Colour has a small bowl of its own.
+            ware_id: first.ware_id.filter(|_| bowl.colour.is_none()),
+            bowl: first.bowl.filter(|_| bowl.colour.is_none()),
+            ..bowl
+        },
+        None => bowl,
+    };
+    inputs.bowls.push(BowlInputs { key: key.clone(), ..gear });
+    key
+}
+
+fn add_colour(inputs: &mut PlanInputs, pigment: PigmentChoice) -> String {
+    let PigmentChoice { name, pigment_id, pigment } = pigment;
+    let part = RecipePart { pigment_id, pigment, parts_per_100: USUAL_PARTS };
+    let bowl = BowlInputs {
+        colour: Some(RecipeInputs { pigments: vec![part], strained: false }),
+        ..BowlInputs::usual(Family::CocoaButter)
+    };
+    add_bowl(inputs, &name.to_lowercase(), bowl)
+}
+
+/// Adds a component under a key and a name of its own; gives its key.
+fn add(inputs: &mut PlanInputs, component: ComponentInputs) -> String {
+    let others = || inputs.components.iter();
+    let key = free(&component.key, others().map(|other| other.key.as_str()));
+    let name = free(&component.name, others().map(|other| other.name.as_str()));
+    inputs.components.push(ComponentInputs { key: key.clone(), name, work: component.work });
+    key
+}
+
+fn add_kind(inputs: &mut PlanInputs, kind: &Kind) -> String {
+    let mut keys: Vec<(String, String)> = Vec::new();
+    for (i, family) in kind.families.iter().enumerate() {
+        let plain = |bowl: &&BowlInputs| bowl.colour.is_none();
+        let there = match i {
+            // The first chocolate is the one that is there, whatever it is.
+            0 => inputs.bowls.iter().find(plain),
+            _ => inputs.bowls.iter().filter(plain).find(|bowl| {
+                let taken = keys.iter().any(|(_, key)| *key == bowl.key);
+                bowl.family == *family && bowl.blend.is_none() && !taken
+            }),
+        };
+        let key = match there {
+            Some(there) => there.key.clone(),
+            None => add_bowl(inputs, &family.to_string(), BowlInputs::usual(*family)),
+        };
+        keys.push((family.to_string(), key));
+    }
+    for colour in &kind.colours {
+        // A colour of that name that is there will do.
+        let there = inputs.bowls.iter().any(|b| b.key == colour.key && b.colour.is_some());
+        if !there {
+            let key = add_bowl(inputs, &colour.key, colour.clone());
+            keys.push((colour.key.clone(), key));
+        }
+    }
+    let mut work = kind.start.clone();
+    work.rename(|old| keys.iter().find(|(from, _)| from == old).map(|(_, to)| to.clone()));
+    let key = work.kind().to_owned();
+    add(inputs, ComponentInputs { key, name: kind.name.to_owned(), work })
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::plan::{OwnInputs, Plan};
+
+    fn after(inputs: &PlanInputs, edit: Edit) -> Edited {
+        edited(inputs, edit).expect("it can be done")
+    }
+
+    #[test]
+    fn every_kind_can_be_added_twice_and_planned() {
+        let mut inputs = PlanInputs::usual(Family::Milk);
+        for kind in kinds() {
+            for _ in 0..2 {
+                let add = Edit::AddKind { kind: kind.name.to_owned() };
+                let done = after(&PlanInputs::usual(Family::Milk), add.clone());
+                Plan::of(&done.inputs).unwrap_or_else(|faults| panic!("{}: {faults:?}", kind.name));
+                if inputs.bowls.len() < 7 && inputs.components.len() < 20 {
+                    inputs = after(&inputs, add).inputs;
+                }
+            }
+        }
+        Plan::of(&inputs).expect("all of them together");
+        let mut names: Vec<_> = inputs.components.iter().map(|c| (&c.key, &c.name)).collect();
+        let there = names.len();
+        names.dedup_by_key(|(key, _)| *key);
+        assert_eq!(names.len(), there);
+        assert!(idle(&inputs).is_empty(), "{:?}", idle(&inputs));
+        let refused = edited(&inputs, Edit::AddKind { kind: "castles".to_owned() });
+        assert!(refused.expect_err("no such kind").message.contains("it is castles"));
+    }
+
+    #[test]
+    fn the_chocolate_that_is_there_is_used_and_others_come_in_beside_it() {
+        let milk = PlanInputs::usual(Family::Milk);
+        let done = after(&milk, Edit::AddKind { kind: "Marbled bark".to_owned() });
+        assert_eq!(done.key, "marbled");
+        let bowls: Vec<_> = done.inputs.bowls.iter().map(|bowl| bowl.key.as_str()).collect();
+        assert_eq!(bowls, ["milk", "white"]);
+        assert_eq!(done.inputs.components[1].work.chocolates(), ["milk", "white"]);
+        // A white that is there already is no second one.
+        let white = PlanInputs::usual(Family::White);
+        let done = after(&white, Edit::AddKind { kind: "Marbled bark".to_owned() });
+        assert_eq!(done.inputs.components[1].work.chocolates(), ["white", "white 2"]);
+    }
+
+    #[test]
+    fn one_that_nothing_was_said_of_goes_and_one_with_its_own_numbers_stays() {
+        let dark = PlanInputs::usual(Family::Dark);
+        let mut both = after(&dark, Edit::AddChocolate { family: Family::White }).inputs;
+        assert_eq!(idle(&both), ["white"]);
+        // Gear that it took over, or was given since, says nothing of it.
+        both.bowls[1].heat_id = Some(Uuid::nil());
+        assert_eq!(idle(&both), ["white"]);
+        for said in [
+            BowlInputs { total_g: Some(300.0), ..both.bowls[1].clone() },
+            BowlInputs {
+                own: OwnInputs { limit_c: Some(44.0), ..OwnInputs::default() },
+                ..both.bowls[1].clone()
+            },
+            BowlInputs { melt_to_c: Some(44.0), ..both.bowls[1].clone() },
+            BowlInputs { chocolate_id: Some(Uuid::nil()), ..both.bowls[1].clone() },
+        ] {
+            let inputs = PlanInputs { bowls: vec![both.bowls[0].clone(), said], ..both.clone() };
+            assert!(idle(&inputs).is_empty(), "{inputs:?}");
+            assert_eq!(unused(&inputs), ["white"]);
+        }
+        let pigment = Box::new(PigmentChoice {
+            name: "Blue lake".to_owned(),
+            pigment_id: Some(Uuid::nil()),
+            pigment: None,
+        });
+        let mut blue = after(&dark, Edit::AddColour { pigment });
+        assert_eq!(blue.key, "blue lake");
+        assert_eq!(idle(&blue.inputs), ["blue lake"]);
+        blue.inputs.bowls[1].colour.as_mut().expect("a colour").pigments[0].parts_per_100 = 4.0;
+        assert!(idle(&blue.inputs).is_empty());
+    }
+}
