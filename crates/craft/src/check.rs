@@ -38,6 +38,8 @@ impl fmt::Display for Bounds {
 
 /// Chocolate in one bowl or one slab.
 pub const CHOCOLATE_G: Bounds = Bounds::new(1.0, 20_000.0, "g");
+/// What can be weighed in at a bowl.
+pub const WEIGHED_G: Bounds = Bounds { min: 0.1, ..CHOCOLATE_G };
 /// Temperature of chocolate that is or was melted.
 pub const MELTED_C: Bounds = Bounds::new(15.0, 80.0, "°C");
 /// Temperature of unmelted chocolate.

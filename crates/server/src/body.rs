@@ -54,6 +54,10 @@ fn unread(error: actix_web::Error) -> Problem {
 
 /// Reads it straight; only what is wrong is read again, to find out where.
 fn read<T: DeserializeOwned>(bytes: &[u8]) -> Result<T, Problem> {
+    // A list would be read as the values of an object's fields, in the order they have here.
+    if bytes.trim_ascii_start().starts_with(b"[") {
+        return Err(Problem::not_json("A list was sent where an object belongs."));
+    }
     serde_json::from_slice(bytes).map_err(|error| {
         let misread = error.is_data().then(|| misread::<T>(bytes)).flatten();
         misread.map_or_else(
@@ -69,13 +73,17 @@ mod tests {
 
     #[test]
     fn what_is_not_json_is_a_bad_request_and_what_is_no_such_thing_a_refusal() {
-        let status = |text: &str| read::<Vec<f64>>(text.as_bytes()).expect_err("refused").status;
-        for text in ["", "{", "[1e999]", "[] x", "\u{0}"] {
+        #[derive(Debug, serde::Deserialize)]
+        struct Weighed {
+            g: f64,
+        }
+        let status = |text: &str| read::<Weighed>(text.as_bytes()).expect_err("refused").status;
+        for text in ["", "{", "{\"g\": 1e999}", "{\"g\": 1} x", "\u{0}", "[1]", " [1]"] {
             assert_eq!(status(text), 400, "{text}");
         }
-        for text in ["{}", "[\"x\"]", "7"] {
+        for text in ["{}", "{\"g\": \"x\"}", "7"] {
             assert_eq!(status(text), 422, "{text}");
         }
-        assert_eq!(read::<Vec<f64>>(b"[1, 2]").expect("read"), [1.0, 2.0]);
+        assert!((read::<Weighed>(b"{\"g\": 2}").expect("read").g - 2.0).abs() < 1e-9);
     }
 }

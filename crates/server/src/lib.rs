@@ -7,6 +7,7 @@ pub mod archive;
 pub mod body;
 pub mod clock;
 pub mod demo;
+pub mod document;
 mod gate;
 pub mod live;
 pub mod making;

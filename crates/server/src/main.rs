@@ -7,9 +7,10 @@ use std::process::ExitCode;
 use anyhow::{Context, bail};
 use chrono::Utc;
 use clap::{Parser, Subcommand};
-use server::app::{Running, document, serve};
+use server::app::{Running, serve};
 use server::clock::WallClock;
 use server::demo;
+use server::document::document;
 use server::state::State;
 use stack::DataDir;
 use stack::database::{Database, Durability};
@@ -81,7 +82,7 @@ async fn main() -> ExitCode {
 }
 
 fn print_document() -> anyhow::Result<()> {
-    println!("{}", document().to_pretty_json()?);
+    println!("{}", serde_json::to_string_pretty(&document())?);
     Ok(())
 }
 

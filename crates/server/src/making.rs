@@ -31,12 +31,8 @@ pub const RELEASE: &str = env!("CARGO_PKG_VERSION");
 pub fn computed(filled: &PlanInputs) -> Result<Computed, Problem> {
     let plan = Plan::of(filled)?;
     let lines = lines(&plan);
-    let mut shown = serde_json::to_value(PlanAnswer::from(plan)).map_err(Problem::unwritable)?;
-    // They are kept beside it, once.
-    if let Some(shown) = shown.as_object_mut() {
-        shown.remove("lines");
-    }
-    Ok(Computed { plan: shown, lines })
+    let plan = serde_json::to_value(PlanAnswer::from(plan)).map_err(Problem::unwritable)?;
+    Ok(Computed { plan, lines })
 }
 
 /// What lists show of a plan that is filled in.

@@ -5,7 +5,6 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use chrono::NaiveDate;
-use craft::edits::{idle, unused};
 use craft::plan::{Plan, PlanInputs, shared_trays};
 use craft::shelf::{Shelf, stock};
 use craft::units::Mass;
@@ -14,7 +13,7 @@ use store::{Pool, StoreError};
 use tokio::sync::RwLock;
 use uuid::Uuid;
 
-use crate::answer::plan::PlanAnswer;
+use crate::answer::plan::WholePlanAnswer;
 use crate::answer::shelf::StockAnswer;
 use crate::problem::Problem;
 use crate::state::State;
@@ -87,19 +86,16 @@ impl ShelfCache {
 pub async fn planned(
     state: &State,
     inputs: &PlanInputs,
-) -> Result<(PlanInputs, PlanAnswer), Problem> {
+) -> Result<(PlanInputs, WholePlanAnswer), Problem> {
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
-    let mut answer = PlanAnswer::from(Plan::of(&filled)?);
+    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs);
     let today = state.wall.now().0.date_naive();
-    for (bowl, stated) in answer.bowls.iter_mut().zip(&filled.bowls) {
+    for (bowl, stated) in answer.shown.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
             plan.stock = on_shelf.stock(id, craft::units::grams(plan.to_weigh_g), today);
         }
     }
-    answer.notes.extend(shared_trays(inputs));
-    let keys = |of: Vec<&str>| of.into_iter().map(ToOwned::to_owned).collect();
-    answer.unused = keys(unused(inputs));
-    answer.idle = keys(idle(inputs));
+    answer.shown.notes.extend(shared_trays(inputs));
     Ok((filled, answer))
 }

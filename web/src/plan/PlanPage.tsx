@@ -42,6 +42,7 @@ const nothing: WholePlan = {
   lines: [],
   notes: [],
   idle: [],
+  made_from: [],
   unused: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
 };
@@ -70,7 +71,7 @@ function Drafted({ kept }: { kept: Plan }) {
   );
   const index = Math.min(chosen, draft.components.length - 1);
   const component = draft.components[index];
-  const own = plan.components.find(({ key }) => key === component?.key)?.chocolates ?? [];
+  const own = plan.made_from.find((of) => of.component === component?.key)?.chocolates ?? [];
   // The chocolate that was picked, or the one of the work at hand.
   const bowlKey = [chosenBowl, own[0], draft.bowls[0]?.key].find((key) =>
     draft.bowls.some((bowl) => bowl.key === key),

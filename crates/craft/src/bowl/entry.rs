@@ -5,14 +5,12 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::event::{ActionKind, Seen};
-use crate::check::{self, Bounds, Checker};
+use crate::check::{self, Checker};
 use crate::units::{Mass, grams, in_grams, in_seconds, seconds};
 use crate::words::worded;
 
 /// The longest reason.
 const LONGEST_REASON: usize = 500;
-/// What can be weighed in at a bowl.
-const WEIGHED_G: Bounds = Bounds { min: 0.1, ..check::CHOCOLATE_G };
 
 worded! {
     /// What an action was.
@@ -160,7 +158,8 @@ impl Entry {
         belongs("corrects", self.corrects.is_some(), &[N::AmountCorrected]);
         belongs("reading", self.reading.is_some(), &[N::ReadingWithdrawn]);
         let mass = if weighed.contains(&name) {
-            needed("grams", self.grams, check).map(|g| grams(check.number("grams", g, WEIGHED_G)))
+            needed("grams", self.grams, check)
+                .map(|g| grams(check.number("grams", g, check::WEIGHED_G)))
         } else {
             None
         };

@@ -35,8 +35,6 @@ pub struct PlannedComponent {
     pub key: String,
     /// What the maker calls it.
     pub name: String,
-    /// The chocolates and colours it is made from, by key.
-    pub chocolates: Vec<String>,
     /// What goes in, and how it lies.
     pub draft: Draft,
     /// How it is built, with the times.

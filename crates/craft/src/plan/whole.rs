@@ -263,7 +263,6 @@ fn timed(
     PlannedComponent {
         key: component.key.clone(),
         name: component.name.clone(),
-        chocolates: component.work.chocolates(),
         draft,
         tasks,
         setting,

@@ -203,8 +203,6 @@ pub struct ComponentPlanAnswer {
     pub key: String,
     /// What the maker calls it.
     pub name: String,
-    /// The chocolates and colours it is made from, by key.
-    pub chocolates: Vec<String>,
     /// What it takes from which bowl.
     pub takes: Vec<PortionAnswer>,
     /// What else goes in.
@@ -258,7 +256,6 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
         Self {
             key: planned.key,
             name: planned.name,
-            chocolates: planned.chocolates,
             takes: draft
                 .takes
                 .into_iter()

@@ -1,7 +1,8 @@
 //! What follows from a plan.
 
+use craft::edits::{idle, unused};
 use craft::note::Note;
-use craft::plan::{LeftOver, Plan, PlannedBowl};
+use craft::plan::{LeftOver, Plan, PlanInputs, PlannedBowl};
 use craft::steps::Line;
 use craft::work::ComponentInputs;
 use serde::Serialize;
@@ -57,7 +58,7 @@ pub struct PlannedBowlAnswer {
     pub notes: Vec<Note>,
 }
 
-/// Everything that follows from what is stated of a plan.
+/// What is shown of a plan, and kept of it when a batch is begun.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct PlanAnswer {
     /// The room.
@@ -66,19 +67,56 @@ pub struct PlanAnswer {
     pub bowls: Vec<PlannedBowlAnswer>,
     /// What is made.
     pub components: Vec<ComponentPlanAnswer>,
-    /// The steps: a line for each tempering, then for each cast of each component.
-    pub lines: Vec<Line>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
+}
+
+/// What a component is made from.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct MadeFromAnswer {
+    /// The component's key.
+    pub component: String,
+    /// The chocolates and colours it is made from, by key, the first first.
+    pub chocolates: Vec<String>,
+}
+
+/// Everything that follows from what is stated of a plan.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct WholePlanAnswer {
+    /// What is shown of it.
+    #[serde(flatten)]
+    pub shown: PlanAnswer,
+    /// The steps: a line for each tempering, then for each cast of each component.
+    pub lines: Vec<Line>,
+    /// What each component is made from.
+    pub made_from: Vec<MadeFromAnswer>,
     /// Chocolates that nothing is made from, and nothing tinted with.
     pub unused: Vec<String>,
     /// Those of them of which nothing was said either: they may go.
     pub idle: Vec<String>,
 }
 
+impl WholePlanAnswer {
+    /// What follows from a plan, and from how it is stated.
+    #[must_use]
+    pub fn of(plan: Plan, stated: &PlanInputs) -> Self {
+        let keys = |of: Vec<&str>| of.into_iter().map(ToOwned::to_owned).collect();
+        let made_from = stated.components.iter().map(|component| MadeFromAnswer {
+            component: component.key.clone(),
+            chocolates: component.work.chocolates(),
+        });
+        Self {
+            lines: craft::steps::lines(&plan),
+            shown: plan.into(),
+            made_from: made_from.collect(),
+            unused: keys(unused(stated)),
+            idle: keys(idle(stated)),
+        }
+    }
+}
+
 impl From<Plan> for PlanAnswer {
     fn from(plan: Plan) -> Self {
-        let lines = craft::steps::lines(&plan);
         let room = RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() };
         let made_from = |key: &str| -> Vec<String> {
             let makes = |c: &&craft::plan::PlannedComponent| {
@@ -102,11 +140,8 @@ impl From<Plan> for PlanAnswer {
         Self {
             bowls: plan.bowls.into_iter().map(bowl).collect(),
             components: plan.components.into_iter().map(Into::into).collect(),
-            lines,
             room,
             notes: plan.notes,
-            unused: Vec::new(),
-            idle: Vec::new(),
         }
     }
 }

@@ -14,7 +14,7 @@ use uuid::Uuid;
 
 use super::batches::{BatchAnswer, begin_from};
 use super::version::{EditedFrom, with_etag};
-use crate::answer::plan::PlanAnswer;
+use crate::answer::plan::WholePlanAnswer;
 use crate::body::Body;
 use crate::making::{summary, words};
 use crate::on_shelf::planned;
@@ -116,7 +116,7 @@ pub struct PlanDetail {
     /// What the maker states.
     pub inputs: PlanInputs,
     /// What follows; `null` where this release cannot plan it.
-    pub plan: Option<PlanAnswer>,
+    pub plan: Option<WholePlanAnswer>,
     /// What is to be mended before it can be planned.
     pub faults: Vec<Field>,
     /// When it was made.

@@ -160,6 +160,32 @@ impl Kitchen {
         self.send(request).await
     }
 
+    /// Any request.
+    pub async fn asked(
+        &self,
+        method: &str,
+        path: &str,
+        query: &[(String, String)],
+        version: Option<u32>,
+        body: Option<&Value>,
+    ) -> Said {
+        let method = Method::from_bytes(method.to_uppercase().as_bytes()).expect("a method");
+        let part = |text: &str| {
+            percent_encoding::utf8_percent_encode(text, percent_encoding::NON_ALPHANUMERIC)
+                .to_string()
+        };
+        let query: Vec<_> =
+            query.iter().map(|(name, value)| format!("{name}={}", part(value))).collect();
+        let mut request = self.request(method, &format!("{path}?{}", query.join("&")));
+        if let Some(version) = version {
+            request = request.header("If-Match", format!("\"{version}\""));
+        }
+        if let Some(body) = body {
+            request = request.json(body);
+        }
+        self.send(request).await
+    }
+
     pub async fn delete(&self, path: &str) -> Said {
         self.send(self.request(Method::DELETE, path)).await
     }

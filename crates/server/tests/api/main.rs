@@ -11,6 +11,7 @@ mod documents;
 mod edges;
 mod flat_work;
 mod gate;
+mod generated;
 mod guide;
 mod kitchen;
 mod methods;

@@ -179,7 +179,62 @@ async fn everything_that_can_be_asked_was() {
     // A whole plan is tried number by number in the core's own tests, an edit works nothing
     // out, and units have no bounds: what is 4 billion cups is as many.
     left.retain(|calc| {
-        !["plan", "plan/edit", "convert"].contains(calc) && asked().iter().all(|(done, _)| done != calc)
+        !["plan", "plan/edit", "convert"].contains(calc)
+            && asked().iter().all(|(done, _)| done != calc)
     });
     assert!(left.is_empty(), "{left:?}");
+}
+
+/// The bounds that the description gives the number at a pointer.
+fn declared(document: &Value, schema: &Value, pointer: &[&str]) -> Option<(f64, f64)> {
+    if let Some(name) = schema["$ref"].as_str() {
+        return declared(document, document.pointer(&name[1..])?, pointer);
+    }
+    let variants = ["oneOf", "allOf"].into_iter().filter_map(|of| schema[of].as_array());
+    let mut within = variants.flatten().filter_map(|one| declared(document, one, pointer));
+    let Some((first, rest)) = pointer.split_first() else {
+        return Some((schema["minimum"].as_f64()?, schema["maximum"].as_f64()?));
+    };
+    let under = if first.parse::<usize>().is_ok() {
+        &schema["items"]
+    } else {
+        &schema["properties"][first]
+    };
+    within.next().or_else(|| declared(document, under, rest))
+}
+
+#[actix_web::test]
+async fn the_description_gives_each_number_the_bounds_it_is_refused_by() {
+    let kitchen = Kitchen::new().await;
+    let document = kitchen.get("/openapi.json").await.with(200);
+    let mut wrong = Vec::new();
+    for (calc, body) in asked() {
+        let path = format!("/calc/{calc}");
+        let request = &document["paths"][format!("/api/v1{path}")]["post"]["requestBody"];
+        let schema = &request["content"]["application/json"]["schema"];
+        let mut found = Vec::new();
+        numbers(&body, "", "", &mut found);
+        for (pointer, field) in found {
+            // A seed of chance may be any number, and a film is counted from those there are.
+            if field == "seed" || field.ends_with(".film") {
+                continue;
+            }
+            let parts: Vec<_> = pointer.split('/').skip(1).collect();
+            let Some((least, most)) = declared(&document, schema, &parts) else {
+                wrong.push(format!("{calc}: {field} has no bounds"));
+                continue;
+            };
+            let mut body = body.clone();
+            // A whole number stays one.
+            let above = (most * 2.0 + 1.0).ceil();
+            let number = body.pointer_mut(&pointer).expect("it was found there");
+            *number = if number.is_f64() { json!(above) } else { json!(above as u64) };
+            let said = kitchen.post(&path, body).await.refuses(&field);
+            let told = format!("{least} to {most}");
+            if !said.contains(&told) && !said.contains(&most.to_string()) {
+                wrong.push(format!("{calc}: {field} is declared {told}; it is refused: {said}"));
+            }
+        }
+    }
+    assert!(wrong.is_empty(), "{}", wrong.join("\n"));
 }

@@ -7,7 +7,7 @@ use craft::plan::PlanInputs;
 use serde::Deserialize;
 use utoipa::ToSchema;
 
-use crate::answer::plan::PlanAnswer;
+use crate::answer::plan::WholePlanAnswer;
 use crate::body::Body;
 use crate::on_shelf::planned;
 use crate::problem::{Answer, Problem};
@@ -15,9 +15,12 @@ use crate::state::State;
 
 /// Everything that follows from a plan's inputs: what the plan screen asks while a
 /// number is being dragged.
-#[utoipa::path(tag = "calc", request_body = PlanInputs, responses((status = 200, body = PlanAnswer), (status = 422, body = Problem)))]
+#[utoipa::path(tag = "calc", request_body = PlanInputs, responses((status = 200, body = WholePlanAnswer), (status = 422, body = Problem)))]
 #[post("/plan")]
-pub async fn plan(state: Data<State>, Body(inputs): Body<PlanInputs>) -> Answer<Json<PlanAnswer>> {
+pub async fn plan(
+    state: Data<State>,
+    Body(inputs): Body<PlanInputs>,
+) -> Answer<Json<WholePlanAnswer>> {
     let (_, plan) = planned(&state, &inputs).await?;
     Ok(Json(plan))
 }
