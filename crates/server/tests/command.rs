@@ -242,6 +242,40 @@ async fn whatever_is_killed_under_writing_nothing_acknowledged_is_lost_or_double
 }
 
 #[test]
+fn the_start_command_takes_every_option_of_the_program() {
+    let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
+    let told = |command: &mut Command| {
+        let output = command.output().expect("ran");
+        String::from_utf8_lossy(&output.stdout).into_owned()
+    };
+    let program = told(Command::new(env!("CARGO_BIN_EXE_wide-sheen")).args(["serve", "--help"]));
+    let start = told(Command::new(root.join("start")).arg("--help"));
+    let readme = std::fs::read_to_string(root.join("README.md")).expect("read");
+    let options = program.split_whitespace().filter(|word| word.starts_with("--"));
+    // The start command knows where the interface is, and the address of a database comes from
+    // the environment.
+    let of_its_own = ["--web", "--database-url", "--help"];
+    let mut some = 0;
+    for option in options.map(|option| option.trim_end_matches(',')) {
+        if !of_its_own.contains(&option) {
+            assert!(start.contains(option), "./start --help does not tell of {option}");
+            assert!(readme.contains(option), "the README does not tell of {option}");
+            some += 1;
+        }
+    }
+    assert!(some >= 5, "{program}");
+    for (arguments, says) in [
+        (&["--restore"][..], "--restore needs a file"),
+        (&["--restore", "/no/such.zip"], "/no/such.zip cannot be read"),
+        (&["--port", "x"], "--port needs a number"),
+        (&["--sideways"], "--sideways is not an option"),
+    ] {
+        let output = Command::new(root.join("start")).args(arguments).output().expect("ran");
+        assert!(complaint(output).contains(says), "{arguments:?}");
+    }
+}
+
+#[test]
 fn a_taken_port_is_said() {
     let folder = folder();
     let taken = TcpListener::bind((Ipv4Addr::LOCALHOST, 0)).expect("a port");
