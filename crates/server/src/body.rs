@@ -1,4 +1,4 @@
-//! JSON bodies that name the field at fault.
+//! Bodies: JSON that names the field at fault, and bytes as they are. None may be slow.
 
 use std::time::Duration;
 
@@ -30,16 +30,40 @@ impl<T: DeserializeOwned> FromRequest for Body<T> {
 
     fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
         let is_json = request.content_type() == "application/json";
-        let bytes = web::Bytes::from_request(request, payload);
+        let bytes = arrived(request, payload);
         async move {
             if !is_json {
                 return Err(Problem::not_said_to_be_json());
             }
-            let arrived = tokio::time::timeout(PATIENCE, bytes).await;
-            let bytes = arrived.map_err(|_| Problem::too_slow())?;
-            read(&bytes.map_err(unread)?).map(Body)
+            read(&bytes.await?).map(Body)
         }
         .boxed_local()
+    }
+}
+
+/// A body as it is: a picture, a thermometer's log.
+#[derive(Debug)]
+pub struct Raw(pub web::Bytes);
+
+impl FromRequest for Raw {
+    type Error = Problem;
+    type Future = LocalBoxFuture<'static, Result<Self, Problem>>;
+
+    fn from_request(request: &HttpRequest, payload: &mut Payload) -> Self::Future {
+        let bytes = arrived(request, payload);
+        async move { bytes.await.map(Self) }.boxed_local()
+    }
+}
+
+/// The body once it is there, whole and in time.
+fn arrived(
+    request: &HttpRequest,
+    payload: &mut Payload,
+) -> impl Future<Output = Result<web::Bytes, Problem>> + 'static {
+    let bytes = web::Bytes::from_request(request, payload);
+    async move {
+        let arrived = tokio::time::timeout(PATIENCE, bytes).await;
+        arrived.map_err(|_| Problem::too_slow())?.map_err(unread)
     }
 }
 

@@ -16,8 +16,12 @@ use image::{DynamicImage, ImageDecoder, ImageFormat, ImageReader, Limits};
 const LONGEST: u32 = 1_600;
 /// The longest side that is read at all, pixels.
 const LONGEST_READ: u32 = 12_000;
-/// The most memory that reading one may take, bytes.
-const MOST_MEMORY: u64 = 256 * 1024 * 1024;
+/// The most memory that reading one may take, MiB: some forty million pixels.
+const MOST_MIB: u32 = 120;
+/// What all that are read at once may take, MiB; a decoder holds a picture twice at times.
+pub const AT_ONCE_MIB: u32 = 130;
+/// What one counts for at least: two at a time.
+const LEAST_MIB: u32 = AT_ONCE_MIB / 2;
 const QUALITY: u8 = 85;
 
 /// A picture as it is kept.
@@ -31,7 +35,8 @@ pub struct Kept {
     pub jpeg: Vec<u8>,
 }
 
-/// The same off the threads that answer, two at a time: reading one takes memory.
+/// The same off the threads that answer, two at a time, or one that is large: reading one takes
+/// memory.
 ///
 /// # Errors
 /// Where the server is being stopped; within, what is wrong with the picture.
@@ -39,7 +44,9 @@ pub async fn made_anew_off_thread(
     state: &State,
     bytes: impl AsRef<[u8]> + Send + 'static,
 ) -> Result<Result<Kept, String>, Problem> {
-    let permit = state.pictures.clone().acquire_owned().await.map_err(|_| Problem::internal())?;
+    let takes = mib(bytes.as_ref()).clamp(LEAST_MIB, AT_ONCE_MIB);
+    let permit = state.pictures.clone().acquire_many_owned(takes).await;
+    let permit = permit.map_err(|_| Problem::internal())?;
     actix_web::web::block(move || {
         let made = made_anew(bytes.as_ref());
         drop(permit);
@@ -47,6 +54,13 @@ pub async fn made_anew_off_thread(
     })
     .await
     .map_err(|_| Problem::internal())
+}
+
+/// What a picture would take, by what its head says; nothing where it has none.
+fn mib(bytes: &[u8]) -> u32 {
+    let reader = ImageReader::new(Cursor::new(bytes)).with_guessed_format().ok();
+    let decoder = reader.and_then(|reader| reader.into_decoder().ok());
+    decoder.map_or(0, |decoder| u32::try_from(decoder.total_bytes() >> 20).unwrap_or(u32::MAX))
 }
 
 /// Reads a PNG or JPEG and writes it anew.
@@ -63,21 +77,29 @@ pub fn made_anew(bytes: &[u8]) -> Result<Kept, String> {
     let mut limits = Limits::default();
     limits.max_image_width = Some(LONGEST_READ);
     limits.max_image_height = Some(LONGEST_READ);
-    limits.max_alloc = Some(MOST_MEMORY);
+    limits.max_alloc = Some(u64::from(MOST_MIB) << 20);
     reader.limits(limits);
+    let too_large =
+        || format!("must be at most {LONGEST_READ} pixels on a side, and forty million in all");
     let broken = |error: image::ImageError| match error {
-        image::ImageError::Limits(_) => {
-            format!("must be at most {LONGEST_READ} pixels on a side")
-        }
+        image::ImageError::Limits(_) => too_large(),
         _ => "is damaged, or no picture".to_owned(),
     };
     let mut decoder = reader.into_decoder().map_err(broken)?;
+    // A decoder minds what it needs itself, not what the picture comes to.
+    if decoder.total_bytes() > u64::from(MOST_MIB) << 20 {
+        return Err(too_large());
+    }
     let turned = decoder.orientation().unwrap_or(Orientation::NoTransforms);
     let mut picture = DynamicImage::from_decoder(decoder).map_err(broken)?;
-    picture.apply_orientation(turned);
+    // First by averaging, which takes no room of its own, then with care.
+    if picture.width().max(picture.height()) > 2 * LONGEST {
+        picture = picture.thumbnail(2 * LONGEST, 2 * LONGEST);
+    }
     if picture.width().max(picture.height()) > LONGEST {
         picture = picture.resize(LONGEST, LONGEST, FilterType::Triangle);
     }
+    picture.apply_orientation(turned);
     let mut jpeg = Vec::new();
     picture
         .to_rgb8()
@@ -141,5 +163,9 @@ mod tests {
         let mut bomb = written(&RgbImage::new(2, 2), ImageFormat::Png);
         bomb[16..20].copy_from_slice(&100_000u32.to_be_bytes());
         assert!(made_anew(&bomb).is_err());
+        // Each side will do, and all of it would not.
+        let wide = written(&RgbImage::new(9_000, 5_000), ImageFormat::Png);
+        let told = made_anew(&wide).err().expect("refused");
+        assert!(told.contains("forty million in all"), "{told}");
     }
 }

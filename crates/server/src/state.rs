@@ -17,11 +17,9 @@ use crate::clock::{Clocks, WallClock, kitchen_time};
 use crate::live::Live;
 use crate::live::feed::Ended;
 use crate::on_shelf::ShelfCache;
+use crate::picture::AT_ONCE_MIB;
 use crate::problem::Problem;
 use crate::thermometer::Thermometers;
-
-/// Pictures that are read at once: each may take some memory.
-const PICTURES_AT_ONCE: usize = 2;
 
 /// What every handler can reach.
 #[derive(Clone, Debug)]
@@ -57,7 +55,7 @@ impl State {
             clocks: Arc::default(),
             shelf: Arc::default(),
             thermometers: Arc::default(),
-            pictures: Arc::new(Semaphore::new(PICTURES_AT_ONCE)),
+            pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
             following: Arc::default(),
         }
     }

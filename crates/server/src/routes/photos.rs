@@ -10,6 +10,7 @@ use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::plans::sent_as;
+use crate::body::Raw;
 use crate::picture::made_anew_off_thread;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
@@ -55,7 +56,7 @@ pub async fn append(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
     sent: web::Query<PhotoSent>,
-    body: web::Bytes,
+    Raw(body): Raw,
 ) -> Answer<HttpResponse> {
     let taken_at = state.kitchen_now(*bowl_id).await?;
     if store::photos::of_bowl(&state.pool, *bowl_id).await?.len() >= MOST {
@@ -74,7 +75,7 @@ pub async fn append_of_batch(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
     sent: web::Query<PhotoSent>,
-    body: web::Bytes,
+    Raw(body): Raw,
 ) -> Answer<HttpResponse> {
     super::batches::in_use(&state, *batch_id).await?;
     if store::photos::of_batch(&state.pool, *batch_id).await?.len() >= MOST {

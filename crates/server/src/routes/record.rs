@@ -20,7 +20,7 @@ use uuid::Uuid;
 
 use super::attached;
 use super::bowls::{self, BowlWithPlan};
-use crate::body::Body;
+use crate::body::{Body, Raw};
 use crate::clock::kitchen_time;
 use crate::live::Heard;
 use crate::making::finalize_bowl;
@@ -124,7 +124,7 @@ pub async fn bring_in_log(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     setting: web::Query<LogSetting>,
-    body: web::Bytes,
+    Raw(body): Raw,
 ) -> Answer<web::Json<LogAnswer>> {
     let bowl = store::bowls::get(&state.pool, *id).await?;
     let (_, clock) = state.clock_of_bowl(*id).await?;
