@@ -1402,35 +1402,16 @@ export interface components {
         /** @description What the coach says. */
         AdviceAnswer: {
             alarm?: null | components["schemas"]["Alarm"];
+            asks?: null | components["schemas"]["Entry"];
             countdown?: null | components["schemas"]["CountdownAnswer"];
-            /**
-             * Format: double
-             * @description The ready crystals that are advised.
-             */
-            crystals_g?: number | null;
             /** @description How sure it is: what it rests on. */
             grounds: components["schemas"]["Grounds"];
-            /**
-             * Format: double
-             * @description The burst that is advised.
-             */
-            heat_s?: number | null;
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
-            /**
-             * Format: double
-             * @description What is advised to be poured out on the stone.
-             */
-            pour_out_g?: number | null;
             /** @description The rule that spoke. */
             rule: components["schemas"]["Rule"];
             /** @description The instruction. */
             say: string;
-            /**
-             * Format: double
-             * @description The seed that is advised.
-             */
-            seed_g?: number | null;
             /** @description The reason. */
             why: string;
         };

@@ -114,7 +114,6 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
               burstsLeft={bowl.bursts_left_s}
               method={bowl.method}
               tested={bowl.tested}
-              onHeat={bowl.on_heat_since != null}
               crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
               onStone={bowl.on_stone_g != null}
               coloured={bowl.bottle != null}

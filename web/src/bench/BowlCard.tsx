@@ -53,7 +53,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const time = useMemo(() => clockOf(bowl, heardNow, realNow), [bowl, heardNow, realNow]);
   const { act, failing, waiting } = useBench(bowl.id, time);
   const { advice } = bowl;
-  const todo = advisedDeed(advice, bowl.on_heat, bowl.bottle != null);
+  const todo = advisedDeed(advice, bowl.bottle != null);
   const { wash, edge, icon: Icon } = levels[advice.level];
   return (
     <Edged

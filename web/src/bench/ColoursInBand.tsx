@@ -2,15 +2,15 @@ import { Box, chakra } from "@chakra-ui/react";
 import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
 import { temperature } from "../kit/format";
+import { advisedBurst } from "./advised";
 
 const Link = chakra(RouterLink);
 
 /** What a bottle needs: warmth, or to be shaken. */
 function hint({ bottle, latest, use_c, advice }: BenchBowl): string {
   if (!bottle) return "";
-  if (latest && latest.temp_c < use_c[0] && advice.heat_s != null) {
-    return `Warm it ${advice.heat_s} s`;
-  }
+  const burst = advisedBurst(advice);
+  if (latest && latest.temp_c < use_c[0] && burst !== null) return `Warm it ${burst} s`;
   if (latest && latest.temp_c > use_c[1]) return "Too warm to use yet";
   if (bottle.shake_due) return "Shake it before use";
   return "In band";

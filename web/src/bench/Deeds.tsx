@@ -5,7 +5,7 @@ import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
 import { Photos } from "../kit/Photos";
 import { deedOf, nextAdding } from "./adding";
-import { advisedDeed, pouredWords } from "./advised";
+import { advisedBurst, advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
@@ -28,8 +28,6 @@ interface Props {
   burstsLeft: number[];
   method: BowlAnswer["method"];
   tested: boolean;
-  /** Whether it is on the heat until taken off. */
-  onHeat: boolean;
   /** Ready crystals still to go in. */
   crystals_g: number | null;
   /** Whether a part lies on the stone. */
@@ -45,13 +43,14 @@ interface Props {
 export const Deeds = memo(function Deeds(props: Props) {
   const { phase, advice, tested, onStone, last, act, read } = props;
   const reading = useRef<HTMLInputElement>(null);
-  const asked = advisedDeed(advice, props.onHeat, props.coloured);
+  const asked = advisedDeed(advice, props.coloured);
   const advised = asked?.deed.kind;
   const adding = nextAdding(props);
   // What is done to a colour comes once, and only where the coach asks for it.
   const colouring =
     asked && (asked.deed.kind === "colour_in" || asked.deed.kind === "strained") ? asked : null;
-  const burst = advice.heat_s ?? 15;
+  const advisedFor = advisedBurst(advice);
+  const burst = advisedFor ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
   const testing = phase === "testing";
   const ended = phase === "done" || phase === "lost";
@@ -191,7 +190,7 @@ export const Deeds = memo(function Deeds(props: Props) {
               minW="64px"
               whiteSpace="nowrap"
               {...(s === burst ? { hotkey: "H" } : {})}
-              advised={advice.heat_s === s}
+              advised={advisedFor === s}
               onClick={() => heat(s)}
             >
               <VisuallyHidden>Heat </VisuallyHidden>

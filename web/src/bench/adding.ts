@@ -24,7 +24,7 @@ const words = {
   on_stone: { of: "part", done: "on the stone" },
 } as const;
 
-function adding(kind: Adding["kind"], g: number | null): Adding {
+export function addingOf(kind: Adding["kind"], g: number | null): Adding {
   const { of, done } = words[kind];
   const what = kind === "on_stone" ? "" : `${of[0]?.toUpperCase()}${of.slice(1)} `;
   const label = g === null ? `${what}${done}` : `${what}${mass(g)} ${done}`;
@@ -32,23 +32,22 @@ function adding(kind: Adding["kind"], g: number | null): Adding {
 }
 
 /** What the coach advises to put in or pour out, if it does. */
-export function advisedAdding(advice: AdviceAnswer): (Adding & { grams: number }) | null {
-  const { crystals_g, pour_out_g, seed_g } = advice;
-  if (crystals_g != null) return { ...adding("crystals_added", crystals_g), grams: crystals_g };
-  if (pour_out_g != null) return { ...adding("on_stone", pour_out_g), grams: pour_out_g };
-  if (seed_g != null) return { ...adding("seed_added", seed_g), grams: seed_g };
-  return null;
+function advisedAdding({ asks }: AdviceAnswer): Adding | null {
+  const kind = asks?.kind;
+  return kind === "seed_added" || kind === "crystals_added" || kind === "on_stone"
+    ? addingOf(kind, asks?.grams ?? null)
+    : null;
 }
 
 /** What the coach advises goes first; then what the plan still has. */
 export function nextAdding({ advice, additions, method, crystals_g }: Subject): Adding | null {
   const advised = advisedAdding(advice);
   if (advised) return advised;
-  if (method === "ready_crystals" && crystals_g) return adding("crystals_added", crystals_g);
-  if (method === "slab") return adding("on_stone", null);
+  if (method === "ready_crystals" && crystals_g) return addingOf("crystals_added", crystals_g);
+  if (method === "slab") return addingOf("on_stone", null);
   const next = additions.find((a) => !a.done);
-  if (next) return adding("seed_added", next.planned_g);
-  return additions.length > 0 ? adding("seed_added", null) : null;
+  if (next) return addingOf("seed_added", next.planned_g);
+  return additions.length > 0 ? addingOf("seed_added", null) : null;
 }
 
 export function deedOf({ kind }: Adding, g: number): Deed {

@@ -9,6 +9,7 @@
 //! ([`crate::method`]), told in [`crate::phrases`].
 
 mod after_pour;
+mod asks;
 mod colouring;
 pub mod hands;
 mod melting;
@@ -28,7 +29,8 @@ use crate::units::Time;
 #[must_use]
 pub fn advise(run: &Run, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
     let look = Look { setup: &run.setup, bowl, ahead, now };
-    Advice { grounds: look.grounds(), ..next(run.method, &look) }
+    let advice = next(run.method, &look);
+    Advice { grounds: look.grounds(), asks: asks::asks(&advice, &look), ..advice }
 }
 
 fn next(method: Method, look: &Look<'_>) -> Advice {

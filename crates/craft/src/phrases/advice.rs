@@ -3,6 +3,7 @@
 use chrono::{DateTime, Utc};
 use serde::{Deserialize, Serialize};
 
+use crate::bowl::ActionKind;
 use crate::note::Level;
 use crate::units::{Mass, Time};
 
@@ -164,6 +165,8 @@ pub struct Advice {
     pub crystals: Option<Mass>,
     /// What is to be poured out on the stone.
     pub pour_out: Option<Mass>,
+    /// What is entered once it is done; `None` where it is to wait, to read or to look.
+    pub asks: Option<ActionKind>,
 }
 
 impl Advice {
@@ -180,6 +183,7 @@ impl Advice {
             seed: None,
             crystals: None,
             pour_out: None,
+            asks: None,
         }
     }
 

@@ -259,3 +259,30 @@ fn it_says_what_it_rests_on() {
     e.act(ActionKind::Poured);
     assert_eq!(e.advice().grounds, Grounds::Clock);
 }
+
+#[test]
+fn each_instruction_asks_for_what_it_says() {
+    use craft::bowl::ActionKind as Kind;
+    let mut e = Evening::new();
+    assert_eq!(e.advice().asks, None, "{}", e.advice().say);
+    e.read(30.0);
+    let heat = e.advice();
+    let Some(Kind::Heat { lasting: Some(lasting) }) = heat.asks else { panic!("{heat:?}") };
+    assert!(heat.say.contains(&format!("{:.0} s", in_seconds(lasting))), "{}", heat.say);
+    let mut e = Evening::new();
+    e.read(46.0);
+    assert_eq!(e.advice().asks, Some(Kind::OffHeat));
+    e.act(Kind::OffHeat);
+    let seed = e.advice();
+    let Some(Kind::SeedAdded { mass }) = seed.asks else { panic!("{seed:?}") };
+    assert!(seed.say.contains(&format!("{:.0} g", craft::units::in_grams(mass))), "{}", seed.say);
+    e.act(Kind::SeedAdded { mass });
+    assert_eq!(e.advice().asks, Some(Kind::Stirred), "{}", e.advice().say);
+    let mut ready = Evening::in_temper();
+    ready.act(Kind::Stirred);
+    ready.read(31.6);
+    assert_eq!(ready.advice().asks, Some(Kind::Poured), "{}", ready.advice().say);
+    let mut over = Evening::new();
+    over.read(56.0);
+    assert_eq!((over.advice().rule, over.advice().asks), (Rule::LimitPassed, Some(Kind::OffHeat)));
+}

@@ -1,12 +1,11 @@
 //! What the coach says.
 
 use chrono::{DateTime, Utc};
+use craft::bowl::Entry;
 use craft::coach::{Advice, Alarm, Countdown, Grounds, Rule};
 use craft::note::Level;
 use serde::Serialize;
 use utoipa::ToSchema;
-
-use super::{grams, seconds};
 
 /// A time to count down to.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -44,14 +43,8 @@ pub struct AdviceAnswer {
     pub countdown: Option<CountdownAnswer>,
     /// Whether to be heard.
     pub alarm: Option<Alarm>,
-    /// The burst that is advised.
-    pub heat_s: Option<f64>,
-    /// The seed that is advised.
-    pub seed_g: Option<f64>,
-    /// The ready crystals that are advised.
-    pub crystals_g: Option<f64>,
-    /// What is advised to be poured out on the stone.
-    pub pour_out_g: Option<f64>,
+    /// What is entered once it is done; `null` where it is to wait, to read or to look.
+    pub asks: Option<Entry>,
 }
 
 impl From<Advice> for AdviceAnswer {
@@ -64,10 +57,7 @@ impl From<Advice> for AdviceAnswer {
             grounds: a.grounds,
             countdown: a.countdown.map(Into::into),
             alarm: a.alarm,
-            heat_s: a.heat.map(seconds),
-            seed_g: a.seed.map(grams),
-            crystals_g: a.crystals.map(grams),
-            pour_out_g: a.pour_out.map(grams),
+            asks: a.asks.as_ref().map(Entry::from),
         }
     }
 }

@@ -1,0 +1,64 @@
+//! What an instruction asks for, as what is entered once it is done.
+
+use crate::bowl::{ActionKind, Heat};
+use crate::phrases::{Advice, Look, Rule};
+use crate::units::{Mass, grams, in_grams};
+
+/// The one thing that an instruction asks for; `None` where it is to wait, to read the
+/// thermometer, or to look.
+pub(super) fn asks(advice: &Advice, look: &Look<'_>) -> Option<ActionKind> {
+    if let Some(mass) = advice.crystals {
+        return Some(ActionKind::CrystalsAdded { mass: weighed(mass) });
+    }
+    if let Some(mass) = advice.pour_out {
+        return Some(ActionKind::OnStone { mass: weighed(mass) });
+    }
+    if let Some(mass) = advice.seed {
+        return Some(ActionKind::SeedAdded { mass: weighed(mass) });
+    }
+    let on_heat = matches!(look.bowl.heat, Heat::On { .. });
+    match advice.rule {
+        Rule::Melted | Rule::LimitPassed | Rule::LimitNear => Some(ActionKind::OffHeat),
+        Rule::StopBeforeMelt if on_heat => Some(ActionKind::OffHeat),
+        Rule::WorkInColour => Some(ActionKind::ColourIn),
+        Rule::Strain => Some(ActionKind::Strained),
+        Rule::Soften => Some(ActionKind::Heat { lasting: None }),
+        Rule::WorkOnStone => Some(ActionKind::OffStone),
+        Rule::TestNow => Some(ActionKind::TestStarted),
+        Rule::Pour | Rule::LeavingBand | Rule::UseNow => Some(ActionKind::Poured),
+        Rule::StirAfterHeat
+        | Rule::StirIn
+        | Rule::StirDown
+        | Rule::StopBeforeMelt
+        | Rule::StirringMissing
+        | Rule::Plateau
+        | Rule::Spread
+        | Rule::CoolToGate => Some(ActionKind::Stirred),
+        Rule::Warm
+        | Rule::NotYetMelted
+        | Rule::WarmColour
+        | Rule::WarmBack
+        | Rule::Rewarm
+        | Rule::Thickening
+        | Rule::OverSeeded
+        | Rule::TooWarmToPour
+        | Rule::TemperLost
+        | Rule::NotInTemper
+        | Rule::AddSeed
+        | Rule::MoreSeed
+        | Rule::AddCrystals
+        | Rule::PourOnStone
+        | Rule::ReadThermometer
+        | Rule::ProbeTrouble
+        | Rule::Heating
+        | Rule::WatchSmear
+        | Rule::JudgeSmear
+        | Rule::Poured
+        | Rule::GivenUp => advice.heat.map(|lasting| ActionKind::Heat { lasting: Some(lasting) }),
+    }
+}
+
+/// As a kitchen scale has it: to a tenth of a gram.
+fn weighed(mass: Mass) -> Mass {
+    grams((in_grams(mass) * 10.0).round() / 10.0)
+}
