@@ -19,7 +19,19 @@ use futures::FutureExt;
 /// # Panics
 /// Where the test fails: that is its point.
 pub async fn browse(name: &str, test: impl AsyncFnOnce(&Page) -> anyhow::Result<()>) {
-    let page = Page::open(Kitchen::shared()).await.expect("a browser");
+    browse_at(Kitchen::shared(), name, test).await;
+}
+
+/// The same, against another server.
+///
+/// # Panics
+/// Where the test fails.
+pub async fn browse_at(
+    kitchen: &Kitchen,
+    name: &str,
+    test: impl AsyncFnOnce(&Page) -> anyhow::Result<()>,
+) {
+    let page = Page::open(kitchen).await.expect("a browser");
     let outcome = AssertUnwindSafe(test(&page)).catch_unwind().await;
     let complaints = page.complaints().await.unwrap_or_default();
     let failure = match outcome {

@@ -140,18 +140,24 @@ async function put(entry: Entry): Promise<void> {
   await flush();
 }
 
-/** Takes over what an earlier release left waiting. */
+/** Takes over what an earlier release left waiting; it goes from there only once it is here. */
 async function takeOver(): Promise<void> {
   for (const name of Object.keys(localStorage).filter((key) => key.startsWith(BEFORE))) {
     const bowlId = name.slice(BEFORE.length);
-    const text = localStorage.getItem(name) ?? "[]";
-    localStorage.removeItem(name);
+    let left: Said[];
     try {
-      for (const said of JSON.parse(text) as Said[]) {
-        await set(nextKey(), { ...said, bowlId }, store);
-      }
+      left = JSON.parse(localStorage.getItem(name) ?? "[]") as Said[];
     } catch {
       // What is no list of entries was none of ours.
+      localStorage.removeItem(name);
+      continue;
+    }
+    try {
+      // Each has its own id: taken over twice, it is kept once.
+      for (const said of left) await set(nextKey(), { ...said, bowlId }, store);
+      localStorage.removeItem(name);
+    } catch {
+      // It stays where it is, for the next time.
     }
   }
 }
@@ -166,7 +172,20 @@ export function openOutbox(): void {
   void takeOver().then(refresh).then(flush);
 }
 
-function subscribe(listener: () => void): () => void {
+/** Enters something of a bowl; what was refused of it before is done with. */
+export async function enter(bowlId: string, said: Said): Promise<void> {
+  const refusals = new Map(told.refusals);
+  refusals.delete(bowlId);
+  tell({ refusals });
+  await put({ ...said, bowlId });
+}
+
+/** What is told of the outbox now. */
+export function outboxNow(): Told {
+  return told;
+}
+
+export function subscribe(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);
 }
@@ -177,20 +196,12 @@ function subscribe(listener: () => void): () => void {
  * lost connection and a reload. A refused entry is taken out and told.
  */
 export function useOutbox(bowlId: string) {
-  const { waiting, failing, refusals } = useSyncExternalStore(subscribe, () => told);
-  const enter = useCallback(
-    (said: Said) => {
-      const refusals = new Map(told.refusals);
-      refusals.delete(bowlId);
-      tell({ refusals });
-      void put({ ...said, bowlId });
-    },
-    [bowlId],
-  );
+  const { waiting, failing, refusals } = useSyncExternalStore(subscribe, outboxNow);
+  const put = useCallback((said: Said) => void enter(bowlId, said), [bowlId]);
   return {
     waiting: waiting.filter((of) => of === bowlId).length,
     failing,
     refusal: refusals.get(bowlId),
-    put: enter,
+    put,
   };
 }

@@ -5,7 +5,7 @@ export const chocolateColours: Record<Family, { body: string; edge: string; ligh
   dark: { body: "#2C1A12", edge: "#1A0E09", light: "#8A7468" },
   milk: { body: "#6A4128", edge: "#4A2B19", light: "#C09A80" },
   white: { body: "#F0E4C9", edge: "#D6C59F", light: "#FFFDF6" },
-  ruby: { body: "#B65C70", edge: "#8C4053", light: "#F0BCC7" },
+  ruby: { body: "#B4596E", edge: "#8C4053", light: "#F0BCC7" },
   blond: { body: "#C6975A", edge: "#9C7240", light: "#F1D9AF" },
   cocoa_butter: { body: "#EBD58E", edge: "#CBB063", light: "#FFF8DA" },
   coating: { body: "#3A2419", edge: "#24150E", light: "#947C6F" },
@@ -35,7 +35,7 @@ export function lookOf(kind: {
 
 /** Whether dark marks are needed on it. */
 export function isPale(family: Family): boolean {
-  return ["white", "blond", "cocoa_butter"].includes(family);
+  return isLight(chocolateColours[family].body);
 }
 
 /** Red, green and blue of a colour, `#rrggbb`, each of 255. */
@@ -44,10 +44,13 @@ export function channels(srgb: string): [number, number, number] {
   return [of(1), of(3), of(5)];
 }
 
-/** The same for a colour, `#rrggbb`. */
+/** The same for a colour, `#rrggbb`: whichever stands out more, by the ratio that readers need. */
 export function isLight(srgb: string): boolean {
-  const [r, g, b] = channels(srgb);
-  return 0.3 * r + 0.59 * g + 0.11 * b > 128;
+  const linear = (c: number) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4);
+  const [r = 0, g = 0, b = 0] = channels(srgb).map((c) => linear(c / 255));
+  const shines = 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  // White on it stands out by 1.05/(L + 0.05): by 4.5, what small text needs, up to here.
+  return shines > 0.183;
 }
 
 export const familyNames: Record<Family, string> = {

@@ -1,8 +1,8 @@
 //! What holds for every page: accessible, and no wider than the screen.
 
 use anyhow::Context;
-use interface_tests::{Page, Size, browse};
-use serde_json::json;
+use interface_tests::{Kitchen, Page, Size, browse, browse_at};
+use serde_json::{Value, json};
 
 use crate::api;
 
@@ -70,6 +70,57 @@ async fn every_page_is_accessible_on_a_phone_in_the_dark() {
     browse("phone_dark", async |page| {
         page.prefer("dark").await?;
         each(page, &[Size::PHONE, Size::NARROW]).await
+    })
+    .await;
+}
+
+/// Every page of what the release before left: its plans and their cards, its batches, its
+/// bowls, its shelf.
+async fn left_by_the_release_before(kitchen: &Kitchen) -> anyhow::Result<Vec<String>> {
+    let get = async |path: &str| -> anyhow::Result<Value> {
+        let url = format!("{}/api/v1{path}", kitchen.address);
+        Ok(reqwest::get(url).await?.error_for_status()?.json().await?)
+    };
+    let mut paths: Vec<String> =
+        ["/plans", "/bench", "/log", "/shelf", "/reference", "/display"].map(Into::into).into();
+    let list = |page: &Value, of: &str| page[of].as_array().cloned().unwrap_or_default();
+    for plan in list(&get("/plans?most=200").await?, "plans") {
+        let id = api::id(&plan)?;
+        paths.extend([format!("/plans/{id}"), format!("/plans/{id}/card")]);
+    }
+    for of in ["over", "under_way"] {
+        for line in list(&get(&format!("/batches?of={of}&most=200")).await?, "batches") {
+            let id = api::id(&line)?;
+            let batch = get(&format!("/batches/{id}")).await?;
+            paths.extend([format!("/log/{id}"), format!("/build/{id}")]);
+            for bowl in list(&batch, "bowls") {
+                paths.push(format!("/bench/{}", api::id(&bowl)?));
+            }
+        }
+    }
+    Ok(paths)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn every_page_of_what_the_release_before_left_is_shown_whole() {
+    let kitchen = Kitchen::of_the_release_before();
+    browse_at(kitchen, "release_before", async |page| {
+        let paths = left_by_the_release_before(kitchen).await?;
+        anyhow::ensure!(paths.len() > 50, "{paths:?}");
+        for path in paths {
+            page.go(&path).await?;
+            let settled = "return document.body.innerText.length > 150 \
+                           && !document.body.innerText.includes('Loading')";
+            page.until_script(settled, &path, |value| value == &json!(true)).await?;
+            let text = page.run("return document.body.innerText").await?;
+            let text = text.as_str().unwrap_or_default();
+            for broken in ["cannot be read", "could not be", "NaN", "undefined", "Nothing here"] {
+                anyhow::ensure!(!text.contains(broken), "{path} says {broken}: {text}");
+            }
+            page.is_accessible().await.with_context(|| path.clone())?;
+            page.fits_sideways().await.with_context(|| path.clone())?;
+        }
+        Ok(())
     })
     .await;
 }

@@ -10,6 +10,7 @@ mod forms;
 mod gear;
 mod guide;
 mod log;
+mod logic;
 mod moulded;
 mod plan;
 mod several;

@@ -1,0 +1,95 @@
+import { describe, expect, test, vi } from "vitest";
+
+/** What the server says to a request: a status, or that there is none. */
+type Server = (path: string, body: { id: string }) => number | "away";
+
+const sent: [path: string, id: string][] = [];
+
+function serve(server: Server): void {
+  sent.length = 0;
+  vi.stubGlobal("fetch", async (request: Request) => {
+    const body = (await request.json()) as { id: string };
+    const path = new URL(request.url).pathname.replace("/api/v1", "");
+    sent.push([path, body.id]);
+    const status = server(path, body);
+    if (status === "away") throw new TypeError("no connection");
+    const text = status < 300 ? body : { title: "Refused", detail: "Refused.", status, fields: [] };
+    return Response.json(text, { status });
+  });
+}
+
+/** The outbox as a page that has just been loaded has it; relative addresses are its own. */
+async function opened() {
+  vi.resetModules();
+  const plain = globalThis.Request;
+  vi.stubGlobal(
+    "Request",
+    class extends plain {
+      constructor(url: string, init?: RequestInit) {
+        super(new URL(url, "http://127.0.0.1"), init);
+      }
+    },
+  );
+  return await import("../src/bench/outbox");
+}
+
+const stirred = (id: string) =>
+  ({ kind: "action", body: { id, kind: "stirred" } }) as Parameters<
+    Awaited<ReturnType<typeof opened>>["enter"]
+  >[1];
+
+describe("the outbox", () => {
+  test("entries go out in the order in which they were entered, once each", async () => {
+    serve(() => 201);
+    const { enter, outboxNow } = await opened();
+    await Promise.all(["a", "b", "c"].map((id) => enter("bowl", stirred(id))));
+    await vi.waitFor(() => expect(outboxNow().waiting).toEqual([]));
+    expect(sent.map(([, id]) => id)).toEqual(["a", "b", "c"]);
+    expect(sent[0]?.[0]).toBe("/bowls/bowl/actions");
+  });
+
+  test("what finds no server waits, in order, and goes out once it is back", async () => {
+    let away = true;
+    serve(() => (away ? "away" : 201));
+    const { enter, outboxNow } = await opened();
+    await enter("bowl", stirred("a"));
+    await enter("bowl", stirred("b"));
+    expect(outboxNow()).toMatchObject({ waiting: ["bowl", "bowl"], failing: true });
+    away = false;
+    sent.length = 0;
+    await enter("bowl", stirred("c"));
+    await vi.waitFor(() => expect(outboxNow().waiting).toEqual([]));
+    expect(outboxNow().failing).toBe(false);
+    expect(sent.map(([, id]) => id)).toEqual(["a", "b", "c"]);
+  });
+
+  test("what is refused is taken out and told; what follows goes on", async () => {
+    serve((_, { id }) => (id === "a" ? 422 : 201));
+    const { enter, outboxNow } = await opened();
+    await enter("bowl", stirred("a"));
+    expect(outboxNow().refusals.get("bowl")?.status).toBe(422);
+    await enter("bowl", stirred("b"));
+    expect(outboxNow().refusals.get("bowl")).toBeUndefined();
+    expect(outboxNow().waiting).toEqual([]);
+  });
+
+  test("a bowl that the server fails at keeps no other bowl waiting", async () => {
+    serve((path) => (path.includes("bad") ? 500 : 201));
+    const { enter, outboxNow } = await opened();
+    await enter("bad", stirred("a"));
+    await enter("good", stirred("b"));
+    await vi.waitFor(() => expect(outboxNow().waiting).toEqual(["bad"]));
+    expect(sent.some(([path, id]) => path.includes("good") && id === "b")).toBe(true);
+  });
+
+  test("what an earlier release left waiting is taken over; what was none of ours goes", async () => {
+    serve(() => 201);
+    const { openOutbox, outboxNow } = await opened();
+    localStorage.setItem("wide-sheen.outbox.old", JSON.stringify([stirred("a"), stirred("b")]));
+    localStorage.setItem("wide-sheen.outbox.torn", "{");
+    openOutbox();
+    await vi.waitFor(() => expect(sent.map(([, id]) => id)).toEqual(["a", "b"]));
+    await vi.waitFor(() => expect(outboxNow().waiting).toEqual([]));
+    expect(Object.keys(localStorage).filter((key) => key.startsWith("wide-sheen"))).toEqual([]);
+  });
+});
