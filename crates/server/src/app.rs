@@ -206,7 +206,7 @@ pub async fn serve(
     state.thermometers.post_to(format!("http://{address}"));
     // It ends with the process; where the database is of a later release, `main` hears of it.
     state.follow();
-    if let Err(error) = crate::thermometer::resume(&state).await {
+    if let Err(error) = crate::thermometer::resume(&state, &state.live, &state.thermometers).await {
         tracing::error!(%error, "the simulated thermometers could not be taken up again");
     }
     Ok(Running { address, server })

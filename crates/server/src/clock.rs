@@ -6,7 +6,9 @@ use std::sync::{Arc, RwLock};
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::time::WallTime;
+use serde::Serialize;
 use store::batches::ClockRow;
+use utoipa::ToSchema;
 use uuid::Uuid;
 
 /// What the wall clock says. Only `main` reads the system's; tests bring theirs.
@@ -97,6 +99,17 @@ impl Clocks {
             clocks.remove(&batch_id);
         }
     }
+}
+
+/// A bowl's own time.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct ClockAnswer {
+    /// Kitchen time when this was answered.
+    pub now: DateTime<Utc>,
+    /// Kitchen seconds per real second.
+    pub rate: f64,
+    /// Whether the simulated thermometer measures this bowl.
+    pub simulated: bool,
 }
 
 #[cfg(test)]

@@ -16,10 +16,13 @@ use store::stock::MoveRow;
 use store::{Connection, StoreError};
 use uuid::Uuid;
 
+use crate::answer::batch::{BatchAnswer, UNREADABLE};
+use crate::answer::bowl::Subject;
 use crate::answer::plan::PlanAnswer;
 use crate::clock::wall_time;
-use crate::problem::Problem;
-use crate::state::{State, subject};
+use crate::ground::Ground;
+use crate::problem::{Answer, Problem};
+use crate::state::State;
 
 /// The release that works things out here.
 pub const RELEASE: &str = env!("CARGO_PKG_VERSION");
@@ -197,7 +200,7 @@ pub async fn finalize_bowl(
     clock: ClockRow,
     now: WallTime,
 ) -> Result<(), Problem> {
-    let setup = subject(bowl)?.run.setup;
+    let setup = Subject::of(bowl)?.run.setup;
     let record = Record::new(
         store::readings::of_bowl(&mut *connection, bowl.id).await?,
         store::actions::of_bowl(&mut *connection, bowl.id).await?,
@@ -296,4 +299,48 @@ pub fn pour_of(event: Uuid) -> Uuid {
 #[must_use]
 pub fn settles(kind: &ActionKind) -> bool {
     matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. }) || kind.is_about_the_record()
+}
+
+/// A batch with what it was begun with and what was done of it.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
+    let begun = store::batches::begun_with(&ground.pool, batch.id).await?;
+    let results = store::results::of_batch(&ground.pool, batch.id).await?;
+    let bowls = store::bowls::of_batch(&ground.pool, batch.id).await?;
+    let unreadable = match (&begun.stated, &begun.computed) {
+        (Err(unreadable), _) | (_, Some(Err(unreadable))) => Some(unreadable.to_string()),
+        (Ok(_), None) => Some(UNREADABLE.to_owned()),
+        (Ok(_), Some(Ok(_))) => None,
+    };
+    let computed = begun.computed.and_then(Result::ok);
+    let events = store::steps::of_batch(&ground.pool, batch.id).await?;
+    let clock = ground.clock_answer(batch.clock, false);
+    let (plan, lines) = match computed {
+        Some(computed) => (Some(computed.plan), computed.lines),
+        None => (None, Vec::new()),
+    };
+    let making = Making { batch, lines, events, bowls };
+    let standing = making.standing();
+    let Making { batch, bowls, .. } = making;
+    Ok(BatchAnswer {
+        id: batch.id,
+        plan_id: batch.plan_id,
+        name: batch.name,
+        note: batch.note,
+        version: batch.version,
+        made_by: batch.made_by,
+        stage: if unreadable.is_some() { batch.stage } else { standing.stage },
+        to_do: standing.to_do,
+        begun_at: batch.begun_at,
+        ended_at: batch.ended_at,
+        closed_at: batch.closed_at,
+        stated: begun.stated.ok(),
+        plan,
+        unreadable,
+        bowls: bowls.into_iter().map(Into::into).collect(),
+        results: results.into_iter().map(Into::into).collect(),
+        clock,
+    })
 }

@@ -4,9 +4,11 @@
 //! thumbnail, nothing that only looks like a picture.
 
 use std::io::Cursor;
+use std::sync::Arc;
+
+use tokio::sync::Semaphore;
 
 use crate::problem::Problem;
-use crate::state::State;
 use image::codecs::jpeg::JpegEncoder;
 use image::imageops::FilterType;
 use image::metadata::Orientation;
@@ -41,11 +43,11 @@ pub struct Kept {
 /// # Errors
 /// Where the server is being stopped; within, what is wrong with the picture.
 pub async fn made_anew_off_thread(
-    state: &State,
+    pictures: &Arc<Semaphore>,
     bytes: impl AsRef<[u8]> + Send + 'static,
 ) -> Result<Result<Kept, String>, Problem> {
     let takes = mib(bytes.as_ref()).clamp(LEAST_MIB, AT_ONCE_MIB);
-    let permit = state.pictures.clone().acquire_many_owned(takes).await;
+    let permit = pictures.clone().acquire_many_owned(takes).await;
     let permit = permit.map_err(|_| Problem::internal())?;
     actix_web::web::block(move || {
         let made = made_anew(bytes.as_ref());
@@ -165,7 +167,7 @@ mod tests {
         assert!(made_anew(&bomb).is_err());
         // Each side will do, and all of it would not.
         let wide = written(&RgbImage::new(9_000, 5_000), ImageFormat::Png);
-        let told = made_anew(&wide).err().expect("refused");
+        let Err(told) = made_anew(&wide) else { panic!("it was read") };
         assert!(told.contains("forty million in all"), "{told}");
     }
 }

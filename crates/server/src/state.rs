@@ -1,39 +1,27 @@
-//! What every handler can reach.
+//! What every handler can reach: the ground, and what is in memory over it.
 
+use std::ops::Deref;
 use std::sync::{Arc, Mutex};
 
-use chrono::{DateTime, Utc};
-use craft::bowl::Record;
-use craft::units::degrees;
-use store::batches::ClockRow;
-use store::bowls::BowlRow;
-use store::{Connection, Pool, StoreError};
+use store::Pool;
 use tokio::sync::Semaphore;
 use tokio::task::JoinHandle;
 use uuid::Uuid;
 
-use crate::answer::bowl::{ClockAnswer, Subject};
-use crate::clock::{Clocks, WallClock, kitchen_time};
+use crate::clock::WallClock;
+use crate::feed::{Ended, follow};
+use crate::ground::Ground;
 use crate::live::Live;
-use crate::live::feed::Ended;
 use crate::on_shelf::ShelfCache;
 use crate::picture::AT_ONCE_MIB;
-use crate::problem::Problem;
 use crate::thermometer::Thermometers;
 
 /// What every handler can reach.
 #[derive(Clone, Debug)]
 pub struct State {
-    /// The store.
-    pub pool: Pool,
-    /// The time.
-    pub wall: WallClock,
-    /// This server, among several on one database.
-    pub server: Uuid,
+    ground: Ground,
     /// What is watched, live.
     pub live: Arc<Live>,
-    /// The clocks of the batches in use.
-    pub clocks: Arc<Clocks>,
     /// What stands on the shelf.
     pub shelf: Arc<ShelfCache>,
     /// The simulated thermometers that run.
@@ -48,11 +36,8 @@ impl State {
     #[must_use]
     pub fn new(pool: Pool, wall: WallClock) -> Self {
         Self {
-            pool,
-            wall,
-            server: Uuid::new_v4(),
+            ground: Ground::new(pool, wall),
             live: Arc::default(),
-            clocks: Arc::default(),
             shelf: Arc::default(),
             thermometers: Arc::default(),
             pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
@@ -63,7 +48,11 @@ impl State {
     /// Follows what other servers on the same database keep, from now on.
     pub fn follow(&self) {
         if let Ok(mut following) = self.following.lock() {
-            *following = Some(tokio::spawn(crate::live::feed::follow(self.clone())));
+            *following = Some(tokio::spawn(follow(
+                self.ground.clone(),
+                self.live.clone(),
+                self.shelf.clone(),
+            )));
         }
     }
 
@@ -80,72 +69,16 @@ impl State {
         }
     }
 
-    /// Does something in one transaction: all of it is kept, or nothing.
-    ///
-    /// # Errors
-    /// What it failed with.
-    pub async fn whole<T>(
-        &self,
-        work: impl AsyncFnMut(&mut Connection) -> Result<T, Problem>,
-    ) -> Result<T, Problem> {
-        store::whole(&self.pool, work, Problem::is_in_the_way).await
-    }
-
-    /// The batch of a bowl, and its clock.
-    ///
-    /// # Errors
-    /// Where there is no such bowl.
-    pub async fn clock_of_bowl(&self, bowl_id: Uuid) -> Result<(Uuid, ClockRow), StoreError> {
-        if let Some(known) = self.clocks.of_bowl(bowl_id) {
-            return Ok(known);
-        }
-        let batch_id = store::bowls::line(&self.pool, bowl_id).await?.batch_id;
-        let clock = store::batches::get(&self.pool, batch_id).await?.clock;
-        self.clocks.know(bowl_id, batch_id);
-        self.clocks.set(batch_id, clock);
-        Ok((batch_id, clock))
-    }
-
-    /// A bowl's own time now.
-    ///
-    /// # Errors
-    /// Where there is no such bowl.
-    pub async fn kitchen_now(&self, bowl_id: Uuid) -> Result<DateTime<Utc>, StoreError> {
-        Ok(kitchen_time(self.clock_of_bowl(bowl_id).await?.1, self.wall.now()))
-    }
-
-    /// The record of a bowl, its readings corrected by what its thermometer is off
-    /// by.
-    ///
-    /// # Errors
-    /// Where the store fails.
-    pub async fn record(&self, bowl: &BowlRow) -> Result<Record, StoreError> {
-        let record = Record::new(
-            store::readings::of_bowl(&self.pool, bowl.id).await?,
-            store::actions::of_bowl(&self.pool, bowl.id).await?,
-        );
-        Ok(record.corrected_by(degrees(bowl.inputs()?.offset_c.unwrap_or_default())))
-    }
-
-    /// A batch's clock, as it is answered; for a bowl, whether the simulated thermometer
-    /// measures it.
-    #[must_use]
-    pub fn clock_answer(&self, clock: ClockRow, simulated: bool) -> ClockAnswer {
-        ClockAnswer { now: kitchen_time(clock, self.wall.now()), rate: clock.rate, simulated }
+    /// Starts the simulated thermometer of a bowl, in place of one that runs already.
+    pub fn start_thermometer(&self, bowl_id: Uuid) {
+        self.thermometers.start(self, &self.live, bowl_id);
     }
 }
 
-/// What a bowl's answer is made from.
-///
-/// # Errors
-/// Where what it was opened with cannot be read, or is no longer accepted.
-pub fn subject(bowl: &BowlRow) -> Result<Subject, Problem> {
-    let plan = craft::plan::bowl(bowl.inputs()?)?;
-    Ok(Subject {
-        id: bowl.id,
-        batch_id: bowl.batch_id,
-        chocolate: bowl.chocolate.clone(),
-        run: plan.run(bowl.opened_at),
-        colour: plan.colour.map(|colour| colour.looks),
-    })
+impl Deref for State {
+    type Target = Ground;
+
+    fn deref(&self) -> &Ground {
+        &self.ground
+    }
 }

@@ -4,7 +4,7 @@
 //! real device would do: it posts each reading to the bowl's readings endpoint.
 
 use std::collections::HashMap;
-use std::sync::Mutex;
+use std::sync::{Arc, Mutex};
 use std::time::Duration;
 
 use chrono::{DateTime, TimeDelta, Utc};
@@ -17,8 +17,9 @@ use tokio::time::Instant;
 use uuid::Uuid;
 
 use crate::clock::kitchen_time;
+use crate::ground::Ground;
+use crate::live::Live;
 use crate::problem::Problem;
-use crate::state::State;
 
 /// The fastest that kitchen time can be run.
 pub const FASTEST: f64 = 60.0;
@@ -47,9 +48,9 @@ impl Thermometers {
     }
 
     /// Starts the thermometer of a bowl, in place of one that runs already.
-    pub fn start(&self, state: &State, bowl_id: Uuid) {
+    pub fn start(&self, ground: &Ground, live: &Arc<Live>, bowl_id: Uuid) {
         let Some(address) = self.address.get().cloned() else { return };
-        let task = actix_web::rt::spawn(measure(state.clone(), bowl_id, address));
+        let task = actix_web::rt::spawn(measure(ground.clone(), live.clone(), bowl_id, address));
         if let Ok(mut running) = self.running.lock()
             && let Some(before) = running.insert(bowl_id, task)
         {
@@ -80,15 +81,19 @@ impl Thermometers {
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn resume(state: &State) -> Result<(), Problem> {
-    for bowl in store::bowls::simulated(&state.pool).await? {
+pub async fn resume(
+    ground: &Ground,
+    live: &Arc<Live>,
+    thermometers: &Thermometers,
+) -> Result<(), Problem> {
+    for bowl in store::bowls::simulated(&ground.pool).await? {
         // One that cannot be read is not measured; its row in the list says so.
-        let Ok(live) = state.live.bowl(state, bowl.id).await else { continue };
-        let last = live.with(Record::last_at).unwrap_or(bowl.opened_at).max(bowl.opened_at);
-        let real = state.wall.now();
-        let held = hold(state, bowl.id).await?;
+        let Ok(known) = live.bowl(ground, bowl.id).await else { continue };
+        let last = known.with(Record::last_at).unwrap_or(bowl.opened_at).max(bowl.opened_at);
+        let real = ground.wall.now();
+        let held = hold(ground, bowl.id).await?;
         if held {
-            state
+            ground
                 .whole(async |tx: &mut Connection| {
                     let batch = store::batches::lock(tx, bowl.batch_id).await?;
                     let clock = ClockRow { real, kitchen: last, ..batch.clock };
@@ -96,21 +101,21 @@ pub async fn resume(state: &State) -> Result<(), Problem> {
                 })
                 .await?;
         }
-        state.clocks.forget(bowl.batch_id);
-        state.live.batch_changed(bowl.batch_id);
-        state.thermometers.start(state, bowl.id);
+        ground.clocks.forget(bowl.batch_id);
+        live.batch_changed(bowl.batch_id);
+        thermometers.start(ground, live, bowl.id);
     }
     Ok(())
 }
 
 /// Takes, or keeps, a bowl's thermometer for this server.
-async fn hold(state: &State, bowl_id: Uuid) -> Result<bool, Problem> {
-    let now = state.wall.now();
+async fn hold(ground: &Ground, bowl_id: Uuid) -> Result<bool, Problem> {
+    let now = ground.wall.now();
     let name = format!("thermometer:{bowl_id}");
-    state
+    ground
         .whole(async |tx: &mut Connection| {
             let until = now.after(HELD_FOR);
-            Ok(store::leases::hold(tx, &name, state.server, (now, until)).await?)
+            Ok(store::leases::hold(tx, &name, ground.server, (now, until)).await?)
         })
         .await
 }
@@ -166,10 +171,10 @@ impl Replay {
     }
 }
 
-async fn measure(state: State, bowl_id: Uuid, address: String) {
-    let Ok(live) = state.live.bowl(&state, bowl_id).await else { return };
+async fn measure(ground: Ground, live: Arc<Live>, bowl_id: Uuid, address: String) {
+    let Ok(live) = live.bowl(&ground, bowl_id).await else { return };
     let setup = live.subject().run.setup.clone();
-    let Ok((_, clock)) = state.clock_of_bowl(bowl_id).await else { return };
+    let Ok((_, clock)) = ground.clock_of_bowl(bowl_id).await else { return };
     if clock.rate <= 0.0 {
         return;
     }
@@ -186,14 +191,14 @@ async fn measure(state: State, bowl_id: Uuid, address: String) {
         ticks.tick().await;
         if asked.is_none_or(|asked| asked.elapsed() >= HOLD_EVERY) {
             // A database that is away for a moment: it is asked again.
-            held = hold(&state, bowl_id).await.unwrap_or(false);
+            held = hold(&ground, bowl_id).await.unwrap_or(false);
             asked = Some(Instant::now());
         }
         if !held {
             continue;
         }
-        let Ok((_, clock)) = state.clock_of_bowl(bowl_id).await else { continue };
-        let now = kitchen_time(clock, state.wall.now());
+        let Ok((_, clock)) = ground.clock_of_bowl(bowl_id).await else { continue };
+        let now = kitchen_time(clock, ground.wall.now());
         let (ended, says) = live.with(|record| {
             // What was undone, or entered late, changes its past.
             if !replay.follows(record) {

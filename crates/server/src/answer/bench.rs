@@ -11,8 +11,9 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::advice::AdviceAnswer;
-use super::bowl::{BottleAnswer, ClockAnswer, LatestAnswer, Subject};
+use super::bowl::{BottleAnswer, LatestAnswer, Subject};
 use super::{band, celsius, round};
+use crate::clock::ClockAnswer;
 
 /// A bowl at the bench and what it is for.
 #[derive(Clone, Debug)]

@@ -11,6 +11,7 @@ use craft::coach::{advise, bursts_left};
 use craft::method::{Method, Run};
 use craft::units::in_degrees;
 use serde::Serialize;
+use store::bowls::BowlRow;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -18,20 +19,11 @@ use super::action::ActionAnswer;
 use super::advice::AdviceAnswer;
 use super::figures::WindowsAnswer;
 use super::{band, celsius, grams, round, seconds};
+use crate::clock::ClockAnswer;
+use crate::problem::Problem;
 
 /// How many points of the curve are sent: twice what a wide screen can show.
 const CURVE_POINTS: usize = 360;
-
-/// A bowl's own time.
-#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
-pub struct ClockAnswer {
-    /// Kitchen time when this was answered.
-    pub now: DateTime<Utc>,
-    /// Kitchen seconds per real second.
-    pub rate: f64,
-    /// Whether the simulated thermometer measures this bowl.
-    pub simulated: bool,
-}
 
 /// The latest trusted reading.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -214,6 +206,21 @@ pub struct Subject {
 }
 
 impl Subject {
+    /// Of a bowl that is kept.
+    ///
+    /// # Errors
+    /// Where what it was opened with cannot be read, or is no longer accepted.
+    pub fn of(bowl: &BowlRow) -> Result<Self, Problem> {
+        let plan = craft::plan::bowl(bowl.inputs()?)?;
+        Ok(Self {
+            id: bowl.id,
+            batch_id: bowl.batch_id,
+            chocolate: bowl.chocolate.clone(),
+            run: plan.run(bowl.opened_at),
+            colour: plan.colour.map(|colour| colour.looks),
+        })
+    }
+
     /// The bowl as a bottle, where it is a colour.
     #[must_use]
     pub fn bottle(&self, bowl: &Bowl, now: DateTime<Utc>) -> Option<BottleAnswer> {

@@ -7,8 +7,8 @@ use serde::Serialize;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::bowl::ClockAnswer;
 use super::round;
+use crate::clock::ClockAnswer;
 
 /// How an instruction stands.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]

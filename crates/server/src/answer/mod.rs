@@ -2,6 +2,7 @@
 
 pub mod action;
 pub mod advice;
+pub mod batch;
 pub mod bench;
 pub mod bowl;
 pub mod bowl_plan;
@@ -10,6 +11,7 @@ pub mod figures;
 pub mod guide;
 pub mod moulded;
 pub mod plan;
+pub mod result;
 pub mod shelf;
 
 /// Rounds to a number of decimals, so that 31.5 does not go out as

@@ -1,8 +1,10 @@
 //! What stands on the shelf, with what follows from it.
 
+use chrono::NaiveDate;
 use craft::learn::Number;
 use craft::note::Note;
-use craft::shelf::{Shelf, Thing};
+use craft::shelf::{Shelf, Thing, stock};
+use craft::units::Mass;
 use serde::Serialize;
 use store::shelf::ShelfRow;
 use utoipa::ToSchema;
@@ -23,6 +25,21 @@ pub struct StockAnswer {
     pub cost: Option<f64>,
     /// Remarks.
     pub notes: Vec<Note>,
+}
+
+impl StockAnswer {
+    /// What there is of a chocolate, for a bowl that takes so much of it.
+    #[must_use]
+    pub fn of(on_shelf: &OnShelf, id: Uuid, needed: Mass, today: NaiveDate) -> Option<Self> {
+        let chocolate = on_shelf.shelf.chocolate(id)?;
+        let left = on_shelf.left.get(&id).copied();
+        Some(Self {
+            name: chocolate.name.clone(),
+            left_g: left.map(grams),
+            cost: stock::cost(chocolate, needed).map(|cost| round(cost, 2)),
+            notes: stock::remarks(chocolate, left, needed, today),
+        })
+    }
 }
 
 /// A number that is learned.

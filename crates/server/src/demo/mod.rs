@@ -21,7 +21,7 @@ use uuid::Uuid;
 
 use crate::making::{Making, computed, keep_ending, summary, words};
 use crate::problem::Problem;
-use crate::routes::batches::new_row;
+use crate::routes::begin::new_row;
 use crate::routes::bowls::frozen;
 use evenings::{Sheet, Went};
 

@@ -9,8 +9,8 @@ use uuid::Uuid;
 
 use super::{Live, LiveBowl, Told};
 use crate::answer::bench::{BenchAnswer, Seat};
+use crate::ground::Ground;
 use crate::problem::Problem;
-use crate::state::State;
 
 /// How often it is told anew: what is heard here is read from across the room.
 const TICK: Duration = Duration::from_millis(500);
@@ -32,22 +32,22 @@ impl Live {
     ///
     /// # Errors
     /// Where the store fails.
-    pub async fn seated(&self, state: &State) -> Result<Vec<Seated>, Problem> {
-        let now = state.wall.now();
+    pub async fn seated(&self, ground: &Ground) -> Result<Vec<Seated>, Problem> {
+        let now = ground.wall.now();
         let since = now.after(-chrono::TimeDelta::minutes(AFTER_POUR_MIN));
         let mut names: HashMap<Uuid, String> = HashMap::new();
         let mut seen = std::collections::HashSet::new();
         let mut seated = Vec::new();
-        for line in store::bowls::at_bench(&state.pool, since).await? {
+        for line in store::bowls::at_bench(&ground.pool, since).await? {
             // Of a chocolate's bowls the latest counts.
             if !seen.insert((line.batch_id, line.chocolate.clone())) {
                 continue;
             }
-            let Ok(bowl) = self.bowl(state, line.id).await else { continue };
+            let Ok(bowl) = self.bowl(ground, line.id).await else { continue };
             let batch_name = match names.get(&line.batch_id) {
                 Some(name) => name.clone(),
                 None => {
-                    let name = store::batches::get(&state.pool, line.batch_id).await?.name;
+                    let name = store::batches::get(&ground.pool, line.batch_id).await?.name;
                     names.insert(line.batch_id, name.clone());
                     name
                 }
@@ -63,12 +63,12 @@ impl Live {
     ///
     /// # Errors
     /// Where the store fails.
-    pub async fn bench(&self, state: &State, seated: &[Seated]) -> Result<BenchAnswer, Problem> {
+    pub async fn bench(&self, ground: &Ground, seated: &[Seated]) -> Result<BenchAnswer, Problem> {
         let mut seen = Vec::new();
         for Seated { seat, bowl } in seated {
-            match bowl.standing(state).await {
+            match bowl.standing(ground).await {
                 Ok((clock, simulated)) => {
-                    let clock = state.clock_answer(clock, simulated);
+                    let clock = ground.clock_answer(clock, simulated);
                     seen.push(bowl.with(|record| seat.seen(record, clock)));
                 }
                 Err(problem) if problem.is_passing() => return Err(problem),
@@ -76,25 +76,28 @@ impl Live {
                 Err(_) => {}
             }
         }
-        Ok(BenchAnswer::of(seen, state.wall.now()))
+        Ok(BenchAnswer::of(seen, ground.wall.now()))
     }
 
     /// What is said of the bench, from now on.
     ///
     /// # Errors
     /// Where the store fails.
-    pub async fn watch_bench(&self, state: &State) -> Result<watch::Receiver<Told>, Problem> {
+    pub async fn watch_bench(
+        self: &Arc<Self>,
+        ground: &Ground,
+    ) -> Result<watch::Receiver<Told>, Problem> {
         let going = self.bench.lock().ok().and_then(|bench| bench.clone());
         if let Some(going) = going.filter(|bench| bench.has_changed().is_ok()) {
             return Ok(going);
         }
-        let seated = self.seated(state).await?;
-        let first = told(&self.bench(state, &seated).await?, 1)?;
+        let seated = self.seated(ground).await?;
+        let first = told(&self.bench(ground, &seated).await?, 1)?;
         let (sender, receiver) = watch::channel(first);
         if let Ok(mut bench) = self.bench.lock() {
             *bench = Some(receiver.clone());
         }
-        tokio::spawn(run(state.clone(), seated, sender));
+        tokio::spawn(run(self.clone(), ground.clone(), seated, sender));
         Ok(receiver)
     }
 }
@@ -104,7 +107,12 @@ fn told(answer: &BenchAnswer, changes: u64) -> Result<Told, Problem> {
     Ok(Told { beat: whole.clone(), whole, changes })
 }
 
-async fn run(state: State, mut seated: Vec<Seated>, sender: watch::Sender<Told>) {
+async fn run(
+    live: Arc<Live>,
+    ground: Ground,
+    mut seated: Vec<Seated>,
+    sender: watch::Sender<Told>,
+) {
     let mut ticks = tokio::time::interval(TICK);
     ticks.set_missed_tick_behavior(tokio::time::MissedTickBehavior::Delay);
     for count in 1_u64.. {
@@ -114,11 +122,11 @@ async fn run(state: State, mut seated: Vec<Seated>, sender: watch::Sender<Told>)
         }
         if count.is_multiple_of(LOOK_ROUND) {
             // A database that is away for a moment ends nothing: it is told as it was.
-            if let Ok(fresh) = state.live.seated(&state).await {
+            if let Ok(fresh) = live.seated(&ground).await {
                 seated = fresh;
             }
         }
-        let Ok(answer) = state.live.bench(&state, &seated).await else { continue };
+        let Ok(answer) = live.bench(&ground, &seated).await else { continue };
         let Ok(told) = told(&answer, count + 1) else { return };
         if sender.send(told).is_err() {
             return;

@@ -11,9 +11,10 @@ use tokio::time::Instant;
 use uuid::Uuid;
 
 use super::Told;
-use crate::answer::bowl::{BowlAnswer, ClockAnswer, Subject};
+use crate::answer::bowl::{BowlAnswer, Subject};
+use crate::clock::ClockAnswer;
+use crate::ground::Ground;
 use crate::problem::Problem;
-use crate::state::{State, subject};
 
 /// Time passes even when nothing happens: a burst ends, a smear comes due.
 const TICK: Duration = Duration::from_secs(1);
@@ -53,12 +54,12 @@ pub struct LiveBowl {
 
 impl LiveBowl {
     /// Reads a bowl with its whole record.
-    pub(super) async fn read(state: &State, id: Uuid) -> Result<Self, Problem> {
-        let row = store::bowls::get(&state.pool, id).await?;
-        state.clocks.know(id, row.batch_id);
-        let subject = subject(&row)?;
-        let readings = store::readings::numbered(&state.pool, id, 0).await?;
-        let actions = store::actions::numbered(&state.pool, id, 0).await?;
+    pub(super) async fn read(ground: &Ground, id: Uuid) -> Result<Self, Problem> {
+        let row = store::bowls::get(&ground.pool, id).await?;
+        ground.clocks.know(id, row.batch_id);
+        let subject = Subject::of(&row)?;
+        let readings = store::readings::numbered(&ground.pool, id, 0).await?;
+        let actions = store::actions::numbered(&ground.pool, id, 0).await?;
         let last = |n: Option<u64>| n.unwrap_or(0);
         let followed = Followed {
             readings: last(readings.last().map(|(n, _)| *n)),
@@ -116,12 +117,12 @@ impl LiveBowl {
     ///
     /// # Errors
     /// Where it is gone.
-    pub async fn standing(&self, state: &State) -> Result<(ClockRow, bool), Problem> {
+    pub async fn standing(&self, ground: &Ground) -> Result<(ClockRow, bool), Problem> {
         if let Some(known) = self.standing.read().ok().and_then(|standing| *standing) {
             return Ok(known);
         }
-        let line = store::bowls::line(&state.pool, self.subject.id).await?;
-        let batch = store::batches::get(&state.pool, line.batch_id).await?;
+        let line = store::bowls::line(&ground.pool, self.subject.id).await?;
+        let batch = store::batches::get(&ground.pool, line.batch_id).await?;
         if batch.deleted_at.is_some() {
             return Err(StoreError::NotFound("bowl").into());
         }
@@ -137,14 +138,14 @@ impl LiveBowl {
     }
 
     /// Takes up what another server kept of it.
-    pub(super) async fn catch_up(&self, state: &State) -> Result<(), StoreError> {
+    pub(crate) async fn catch_up(&self, ground: &Ground) -> Result<(), StoreError> {
         let (readings, actions) = match self.followed.read() {
             Ok(followed) => (followed.readings, followed.actions),
             Err(_) => return Ok(()),
         };
         let id = self.subject.id;
-        let readings = store::readings::numbered(&state.pool, id, readings).await?;
-        let actions = store::actions::numbered(&state.pool, id, actions).await?;
+        let readings = store::readings::numbered(&ground.pool, id, readings).await?;
+        let actions = store::actions::numbered(&ground.pool, id, actions).await?;
         if readings.is_empty() && actions.is_empty() {
             return Ok(());
         }
@@ -175,7 +176,10 @@ impl LiveBowl {
     ///
     /// # Errors
     /// Where it is gone.
-    pub async fn watch(self: &Arc<Self>, state: &State) -> Result<watch::Receiver<Told>, Problem> {
+    pub async fn watch(
+        self: &Arc<Self>,
+        ground: &Ground,
+    ) -> Result<watch::Receiver<Told>, Problem> {
         if let Some(told) = self.told.lock().ok().and_then(|told| told.clone())
             && told.has_changed().is_ok()
         {
@@ -183,7 +187,7 @@ impl LiveBowl {
         }
         let mut talk = Talk {
             bowl: self.clone(),
-            state: state.clone(),
+            ground: ground.clone(),
             last: None,
             whole: Arc::default(),
             changes: 0,
@@ -201,7 +205,7 @@ impl LiveBowl {
 /// Says what there is to say of a bowl, as long as anybody listens.
 struct Talk {
     bowl: Arc<LiveBowl>,
-    state: State,
+    ground: Ground,
     last: Option<BowlAnswer>,
     whole: Arc<str>,
     changes: u64,
@@ -239,8 +243,8 @@ impl Talk {
 
     /// What there is to say now.
     async fn told(&mut self) -> Result<Told, Problem> {
-        let (clock, simulated) = self.bowl.standing(&self.state).await?;
-        let clock = self.state.clock_answer(clock, simulated);
+        let (clock, simulated) = self.bowl.standing(&self.ground).await?;
+        let clock = self.ground.clock_answer(clock, simulated);
         let answer = self.bowl.answer(clock.clone());
         let as_before = self.last.as_mut().is_some_and(|last| {
             let paced = last.clock.rate == clock.rate && last.clock.simulated == clock.simulated;

@@ -2,11 +2,10 @@
 //!
 //! However many screens watch a bowl, its record is in memory once, and what there is to say
 //! of it is worked out once. What this server keeps is heard at once; what another server on
-//! the same database keeps is found by [`feed`] within half a second.
+//! the same database keeps is found by [`crate::feed`] within half a second.
 
 mod bench;
 mod bowl;
-pub mod feed;
 
 pub use bench::Seated;
 pub use bowl::{Heard, LiveBowl};
@@ -21,8 +20,8 @@ use craft::time::WallTime;
 use tokio::sync::watch;
 use uuid::Uuid;
 
+use crate::ground::Ground;
 use crate::problem::Problem;
-use crate::state::State;
 
 /// What nobody has asked for so long is let go of.
 const IDLE: Duration = Duration::from_secs(300);
@@ -58,11 +57,11 @@ impl Live {
     ///
     /// # Errors
     /// Where there is no such bowl, or it cannot be read.
-    pub async fn bowl(&self, state: &State, id: Uuid) -> Result<Arc<LiveBowl>, Problem> {
+    pub async fn bowl(&self, ground: &Ground, id: Uuid) -> Result<Arc<LiveBowl>, Problem> {
         if let Some(known) = self.known(id) {
             return Ok(known);
         }
-        let fresh = Arc::new(LiveBowl::read(state, id).await?);
+        let fresh = Arc::new(LiveBowl::read(ground, id).await?);
         let Ok(mut bowls) = self.bowls.lock() else { return Ok(fresh) };
         // Where two asked at once, both go on with the one that was there first.
         let (bowl, used) = bowls.entry(id).or_insert_with(|| (fresh, Instant::now()));
@@ -119,7 +118,13 @@ impl Live {
         self.away.load(Ordering::Relaxed)
     }
 
-    fn all(&self) -> Vec<Arc<LiveBowl>> {
+    /// Says whether the database answered when it was asked last.
+    pub fn is_away_now(&self, away: bool) {
+        self.away.store(away, Ordering::Relaxed);
+    }
+
+    /// Every bowl that is in memory.
+    pub(crate) fn all(&self) -> Vec<Arc<LiveBowl>> {
         let bowls = self.bowls.lock();
         bowls
             .map(|bowls| bowls.values().map(|(bowl, _)| bowl.clone()).collect())
@@ -133,7 +138,8 @@ impl Live {
         }
     }
 
-    fn let_go_of_idle(&self) {
+    /// Lets go of what nobody asked for lately.
+    pub(crate) fn let_go_of_idle(&self) {
         if let Ok(mut bowls) = self.bowls.lock() {
             bowls.retain(|_, (bowl, used)| bowl.is_watched() || used.elapsed() < IDLE);
         }

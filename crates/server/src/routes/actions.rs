@@ -15,8 +15,8 @@ use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plans::sent_as;
 use super::readings::check_time;
+use super::sent::sent_as;
 use crate::answer::action::{ActionAnswer, EntryAnswer};
 use crate::body::Body;
 use crate::clock::kitchen_time;
@@ -92,7 +92,7 @@ pub async fn append(
 ) -> Answer<HttpResponse> {
     let bowl = store::bowls::line(&state.pool, *bowl_id).await?;
     let (batch_id, clock) = state.clock_of_bowl(*bowl_id).await?;
-    super::batches::in_use(&state, batch_id).await?;
+    super::begin::in_use(&state, batch_id).await?;
     let wall = state.wall.now();
     let now = kitchen_time(clock, wall);
     let mut check = Checker::new();
@@ -109,7 +109,7 @@ pub async fn append(
         .whole(async |tx: &mut Connection| {
             // What changes where a bowl stands happens one after the other.
             if settles(&action.kind) {
-                super::batches::lock_in_use(tx, batch_id).await?;
+                super::begin::lock_in_use(tx, batch_id).await?;
             }
             let record =
                 Record::new(Vec::new(), store::actions::of_bowl(&mut *tx, *bowl_id).await?);

@@ -15,7 +15,7 @@ use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::guide::{keep_clock, pace_thermometers};
-use super::plans::sent_as;
+use super::sent::sent_as;
 use crate::answer::bowl::BowlAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::grams;
@@ -107,7 +107,7 @@ async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
 /// Where the store fails, or what it was opened with cannot be read.
 pub async fn answer(state: &State, id: Uuid) -> Answer<BowlWithPlan> {
     let row = store::bowls::get(&state.pool, id).await?;
-    let batch = super::batches::in_use(state, row.batch_id).await?;
+    let batch = super::begin::in_use(state, row.batch_id).await?;
     let live = state.live.bowl(state, id).await?;
     Ok(BowlWithPlan {
         bowl: live.answer(state.clock_answer(batch.clock, row.simulated)),
@@ -169,7 +169,7 @@ pub async fn open(
         })
         .await?;
     if sent == Sent::New && new.simulated {
-        state.thermometers.start(&state, id);
+        state.start_thermometer(id);
     }
     Ok(sent_as(sent).json(answer(&state, id).await?))
 }

@@ -13,7 +13,7 @@ use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plans::sent_as;
+use super::sent::sent_as;
 use crate::answer::guide::GuideAnswer;
 use crate::body::Body;
 use crate::clock::kitchen_time;
@@ -153,7 +153,7 @@ pub(super) async fn keep_clock(
 pub(super) async fn pace_thermometers(state: &State, id: Uuid) -> Answer<()> {
     for bowl in store::bowls::of_batch(&state.pool, id).await? {
         if bowl.simulated && bowl.status == BowlStatus::Open {
-            state.thermometers.start(state, bowl.id);
+            state.start_thermometer(bowl.id);
         } else {
             state.thermometers.stop(bowl.id);
         }

@@ -3,6 +3,7 @@
 pub mod actions;
 pub mod archive;
 pub mod batches;
+pub mod begin;
 pub mod bench;
 pub mod bowls;
 pub mod calc;
@@ -18,7 +19,8 @@ pub mod readings;
 pub mod record;
 pub mod reminders;
 pub mod results;
-pub mod shelf;
+pub mod sent;
+mod shelf;
 pub mod stream;
 pub mod toppings;
 pub mod trays;

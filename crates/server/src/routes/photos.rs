@@ -9,7 +9,7 @@ use store::photos::{PhotoLine, PhotoOf};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use super::plans::sent_as;
+use super::sent::sent_as;
 use crate::body::Raw;
 use crate::picture::made_anew_off_thread;
 use crate::problem::{Answer, Problem};
@@ -77,7 +77,7 @@ pub async fn append_of_batch(
     sent: web::Query<PhotoSent>,
     Raw(body): Raw,
 ) -> Answer<HttpResponse> {
-    super::batches::in_use(&state, *batch_id).await?;
+    super::begin::in_use(&state, *batch_id).await?;
     if store::photos::of_batch(&state.pool, *batch_id).await?.len() >= MOST {
         return Err(Problem::conflict(format!("A batch has at most {MOST} photos.")));
     }
@@ -91,7 +91,7 @@ pub async fn list_of_batch(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<PhotoAnswer>>> {
-    super::batches::in_use(&state, *batch_id).await?;
+    super::begin::in_use(&state, *batch_id).await?;
     let photos = store::photos::of_batch(&state.pool, *batch_id).await?;
     Ok(web::Json(photos.into_iter().map(Into::into).collect()))
 }
@@ -104,7 +104,7 @@ async fn keep(
     body: web::Bytes,
 ) -> Answer<HttpResponse> {
     let digest = store::digest_of_bytes(&body);
-    let kept = made_anew_off_thread(state, body)
+    let kept = made_anew_off_thread(&state.pictures, body)
         .await?
         .map_err(|message| Problem::bad_field("photo", message))?;
     let id = id.unwrap_or_else(Uuid::now_v7);

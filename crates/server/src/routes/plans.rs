@@ -1,31 +1,29 @@
 //! Plans: what one intends to make.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use craft::check::Checker;
 use craft::chocolate::Family;
 use craft::plan::{Clash, PlanInputs, merge};
 use craft::time::WallTime;
 use serde::{Deserialize, Serialize};
 use store::batches::BatchRow;
 use store::plans::{PlanLine, PlanRow, PlanText, PlansOf};
-use store::{Connection, Sent, StoreError};
+use store::{Connection, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::batches::{BatchAnswer, begin_from};
+use super::begin::{NewBatch, begin_from};
+use super::sent::sent_as;
 use super::version::{EditedFrom, with_etag};
+use crate::answer::batch::BatchAnswer;
 use crate::answer::plan::WholePlanAnswer;
 use crate::body::Body;
 use crate::making::{summary, words};
-use crate::on_shelf::planned;
 use crate::page::{PageAsked, next};
+use crate::planned::planned;
 use crate::problem::{Answer, Field, Problem};
 use crate::state::State;
+use crate::texts::{check_words, under};
 
-/// The longest name.
-pub const LONGEST_NAME: usize = 120;
-/// The longest note.
-pub const LONGEST_NOTE: usize = 2_000;
 /// Edits that can be undone.
 const UNDOES: u32 = 20;
 
@@ -162,21 +160,6 @@ pub struct Archived {
     archived: bool,
 }
 
-/// A batch to be begun.
-#[derive(Debug, Default, Serialize, Deserialize, ToSchema)]
-#[serde(default, deny_unknown_fields)]
-pub struct NewBatch {
-    /// Made by the sender, so that sending twice begins one.
-    pub id: Option<Uuid>,
-}
-
-pub(super) fn check_words(name: &str, note: &str) -> Answer<()> {
-    let mut check = Checker::new();
-    check.text("name", name, LONGEST_NAME);
-    check.remark("note", note, LONGEST_NOTE);
-    Ok(check.finish()?)
-}
-
 /// A plan that is not deleted.
 pub(super) async fn in_use(state: &State, id: Uuid) -> Answer<PlanRow> {
     Ok(store::plans::get(&state.pool, id).await?.in_use()?)
@@ -298,14 +281,6 @@ pub async fn create(state: web::Data<State>, Body(new): Body<NewPlan>) -> Answer
     // Read back: where it was sent twice, what is kept stands.
     let detail = answer(&state, store::plans::get(&state.pool, id).await?).await?;
     Ok(sent_as(sent).json(detail))
-}
-
-/// `201` for what is new, `200` for what was kept already.
-pub(super) fn sent_as(sent: Sent) -> actix_web::HttpResponseBuilder {
-    match sent {
-        Sent::New => HttpResponse::Created(),
-        Sent::Again => HttpResponse::Ok(),
-    }
 }
 
 /// A plan, and what follows from it.
@@ -471,9 +446,4 @@ pub async fn begin(
 pub async fn document(state: web::Data<State>, id: web::Path<Uuid>) -> Answer<HttpResponse> {
     let text = store::plans::as_kept(&state.pool, *id).await?;
     Ok(super::attached("application/json", &format!("plan-{}.json", *id), text.into_bytes()))
-}
-
-/// Faults of a part, with the part's name before each field.
-pub fn under(part: &str, faults: Vec<craft::check::Fault>) -> Problem {
-    faults.into_iter().map(|fault| fault.under(part)).collect::<Vec<_>>().into()
 }

@@ -12,7 +12,7 @@ use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plans::sent_as;
+use super::sent::sent_as;
 use crate::body::Body;
 use crate::live::Heard;
 use crate::problem::{Answer, Problem};

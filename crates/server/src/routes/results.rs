@@ -3,19 +3,19 @@
 use actix_web::{HttpResponse, get, post, web};
 use craft::check::Checker;
 use craft::result::{Gloss, Looks, Released, Snap, Streaks, Symptom};
-use craft::time::WallTime;
-use serde::{Deserialize, Serialize};
+use serde::Deserialize;
 use store::Connection;
 use store::changes::Change;
 use store::document::ResultDocument;
-use store::results::ResultRow;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plans::{LONGEST_NOTE, sent_as};
+use super::sent::sent_as;
+use crate::answer::result::ResultAnswer;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
+use crate::texts::LONGEST_NOTE;
 
 /// A look to be kept.
 #[derive(Debug, Deserialize, ToSchema)]
@@ -34,38 +34,6 @@ pub struct NewResult {
     note: String,
 }
 
-/// A look as it is kept.
-#[derive(Debug, Serialize, ToSchema)]
-pub struct ResultAnswer {
-    /// Its id.
-    pub id: Uuid,
-    /// When it was noted.
-    pub noted_at: WallTime,
-    /// How it looks; `null` where what is kept cannot be read.
-    pub looks: Option<Looks>,
-    /// The faults that were seen, those that the looks are among them.
-    pub seen: Vec<Symptom>,
-    /// The maker's remarks.
-    pub note: String,
-}
-
-impl From<ResultRow> for ResultAnswer {
-    fn from(row: ResultRow) -> Self {
-        let (looks, mut seen, note) = match row.result {
-            Ok(kept) => (Some(kept.looks), kept.looks.symptoms(), (kept.seen, kept.note)),
-            Err(unreadable) => (None, Default::default(), (Vec::new(), unreadable.to_string())),
-        };
-        seen.extend(note.0);
-        Self {
-            id: row.id,
-            noted_at: row.noted_at,
-            looks,
-            seen: seen.into_iter().collect(),
-            note: note.1,
-        }
-    }
-}
-
 /// Keeps a look at what came out: `201` where it is new, `200` where it was
 /// kept already.
 #[utoipa::path(tag = "results", operation_id = "append_result", request_body = NewResult, responses(
@@ -80,7 +48,7 @@ pub async fn append(
     let mut check = Checker::new();
     check.remark("note", &new.note, LONGEST_NOTE);
     check.finish()?;
-    super::batches::in_use(&state, *batch_id).await?;
+    super::begin::in_use(&state, *batch_id).await?;
     let id = new.id.unwrap_or_else(Uuid::now_v7);
     let NewResult { gloss, snap, released, streaks, .. } = new;
     let looks = Looks { gloss, snap, released, streaks };
@@ -115,7 +83,7 @@ pub async fn list(
     state: web::Data<State>,
     batch_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<ResultAnswer>>> {
-    super::batches::in_use(&state, *batch_id).await?;
+    super::begin::in_use(&state, *batch_id).await?;
     let rows = store::results::of_batch(&state.pool, *batch_id).await?;
     Ok(web::Json(rows.into_iter().map(Into::into).collect()))
 }

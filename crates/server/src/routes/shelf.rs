@@ -12,7 +12,7 @@ use store::{Connection, Sent, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::plans::sent_as;
+use super::sent::sent_as;
 use super::version::EditedFrom;
 use crate::answer::shelf::{ShelfAnswer, ThingAnswer};
 use crate::body::Body;

@@ -339,5 +339,6 @@ async fn what_the_description_allows_and_forbids_breaks_nothing_and_is_answered_
         wrong.len(),
         wrong.iter().take(25).cloned().collect::<Vec<_>>().join("\n")
     );
-    assert!(answered.get(&200).is_some_and(|n| *n * 5 > requests()), "{answered:?}");
+    let taken: usize = answered.iter().filter(|(status, _)| **status < 300).map(|(_, n)| n).sum();
+    assert!(taken * 6 > requests(), "{answered:?}");
 }

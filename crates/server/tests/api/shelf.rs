@@ -4,7 +4,7 @@ use chrono::TimeDelta;
 use craft::bowl::ActionKind;
 use craft::pot::{Evening, Quirks, evening};
 use serde_json::{Value, json};
-use server::state::subject;
+use server::answer::bowl::Subject;
 use uuid::Uuid;
 
 use crate::kitchen::{Kitchen, text};
@@ -42,7 +42,7 @@ impl Kitchen {
         let bowl = text(&self.opened(plan).await["bowl"]["id"]);
         let id = Uuid::parse_str(&bowl).expect("an id");
         let row = store::bowls::get(&self.state.pool, id).await.expect("kept");
-        let run = subject(&row).expect("a plan").run;
+        let run = Subject::of(&row).expect("a plan").run;
         let told = evening(&run, &Evening { quirks, ..Evening::calm(seed) });
         let unpoured = told.record.actions().filter(|a| a.kind != ActionKind::Poured);
         let unpoured: Vec<_> = unpoured.cloned().collect();

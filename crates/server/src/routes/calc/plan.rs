@@ -9,7 +9,7 @@ use utoipa::ToSchema;
 
 use crate::answer::plan::WholePlanAnswer;
 use crate::body::Body;
-use crate::on_shelf::planned;
+use crate::planned::planned;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 

@@ -26,10 +26,10 @@ use crate::answer::action::ActionAnswer;
 use crate::making::{Making, computed, finalize_bowl, summary, words};
 use crate::problem::{Answer, Problem};
 use crate::routes::actions::NewAction;
-use crate::routes::batches::new_row;
+use crate::routes::begin::new_row;
 use crate::routes::bowls::frozen;
-use crate::routes::plans::{LONGEST_NAME, LONGEST_NOTE, under};
 use crate::state::State;
+use crate::texts::{LONGEST_NAME, LONGEST_NOTE, under};
 
 /// What marks a bowl that is saved as JSON: its format of today.
 const FORMAT: &str = "wide-sheen-bowl-3";
@@ -348,7 +348,7 @@ async fn read_photos(
         let bytes = base64::engine::general_purpose::STANDARD
             .decode(photo.jpeg.as_bytes())
             .map_err(|_| Problem::bad_field(field.clone(), "must be base64"))?;
-        let kept = crate::picture::made_anew_off_thread(state, bytes)
+        let kept = crate::picture::made_anew_off_thread(&state.pictures, bytes)
             .await?
             .map_err(|message| Problem::bad_field(field, message))?;
         let line = PhotoLine {

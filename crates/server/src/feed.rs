@@ -1,13 +1,15 @@
 //! What other servers on the same database keep: found within half a second.
 
 use std::collections::HashSet;
-use std::sync::atomic::Ordering;
+use std::sync::Arc;
 use std::time::Duration;
 
 use store::StoreError;
 use store::changes::Change;
 
-use crate::state::State;
+use crate::ground::Ground;
+use crate::live::Live;
+use crate::on_shelf::ShelfCache;
 
 /// How often it is looked.
 const EVERY: Duration = Duration::from_millis(400);
@@ -26,9 +28,9 @@ pub enum Ended {
 }
 
 /// Looks for what others keep, until the database is of a later release.
-pub async fn follow(state: State) -> Ended {
+pub async fn follow(ground: Ground, live: Arc<Live>, shelf: Arc<ShelfCache>) -> Ended {
     let mut seq = loop {
-        match store::changes::latest(&state.pool).await {
+        match store::changes::latest(&ground.pool).await {
             Ok(seq) => break seq,
             Err(_) => tokio::time::sleep(EVERY).await,
         }
@@ -38,46 +40,51 @@ pub async fn follow(state: State) -> Ended {
     ticks.set_missed_tick_behavior(tokio::time::MissedTickBehavior::Delay);
     for count in 1_u64.. {
         ticks.tick().await;
-        let looked = look(&state, &mut seq, &mut seen).await;
-        state.live.away.store(looked.is_err(), Ordering::Relaxed);
+        let looked = look(&ground, &live, &shelf, (&mut seq, &mut seen)).await;
+        live.is_away_now(looked.is_err());
         if looked.is_err() {
             continue;
         }
         if count.is_multiple_of(3)
-            && let Ok(Some(version)) = store::schema_version(&state.pool).await
+            && let Ok(Some(version)) = store::schema_version(&ground.pool).await
             && version > store::known_version()
         {
             return Ended::Newer;
         }
         if count.is_multiple_of(ONCE_IN_A_WHILE) {
-            state.live.let_go_of_idle();
-            let before = state.wall.now().after(-chrono::TimeDelta::minutes(FORGOTTEN_MIN));
+            live.let_go_of_idle();
+            let before = ground.wall.now().after(-chrono::TimeDelta::minutes(FORGOTTEN_MIN));
             // What is not forgotten now is forgotten next time.
-            let _ = store::changes::forget(&state.pool, before).await;
+            let _ = store::changes::forget(&ground.pool, before).await;
         }
     }
     Ended::Newer
 }
 
-async fn look(state: &State, seq: &mut u64, seen: &mut HashSet<u64>) -> Result<(), StoreError> {
+async fn look(
+    ground: &Ground,
+    live: &Live,
+    shelf: &ShelfCache,
+    (seq, seen): (&mut u64, &mut HashSet<u64>),
+) -> Result<(), StoreError> {
     let from = seq.saturating_sub(LOOK_BACK);
-    for (number, change) in store::changes::since(&state.pool, from).await? {
+    for (number, change) in store::changes::since(&ground.pool, from).await? {
         *seq = (*seq).max(number);
         if !seen.insert(number) {
             continue;
         }
         match change {
-            Change::Shelf => state.shelf.changed().await,
+            Change::Shelf => shelf.changed().await,
             Change::Batch(id) => {
-                state.clocks.forget(id);
-                state.live.batch_changed(id);
+                ground.clocks.forget(id);
+                live.batch_changed(id);
             }
         }
     }
     let oldest = seq.saturating_sub(2 * LOOK_BACK);
     seen.retain(|number| *number >= oldest);
-    for bowl in state.live.all() {
-        bowl.catch_up(state).await?;
+    for bowl in live.all() {
+        bowl.catch_up(ground).await?;
     }
     Ok(())
 }

@@ -1,0 +1,30 @@
+//! A plan with the shelf's numbers in it, and what follows.
+
+use craft::plan::{Plan, PlanInputs, shared_trays};
+use craft::units::grams;
+
+use crate::answer::plan::WholePlanAnswer;
+use crate::answer::shelf::StockAnswer;
+use crate::problem::Problem;
+use crate::state::State;
+
+/// A plan: its inputs with what they name on the shelf put in, and what follows.
+///
+/// # Errors
+/// Where the inputs are refused, or the store fails.
+pub async fn planned(
+    state: &State,
+    inputs: &PlanInputs,
+) -> Result<(PlanInputs, WholePlanAnswer), Problem> {
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let filled = on_shelf.shelf.fill(inputs)?;
+    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs);
+    let today = state.wall.now().0.date_naive();
+    for (bowl, stated) in answer.shown.bowls.iter_mut().zip(&filled.bowls) {
+        if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
+            plan.stock = StockAnswer::of(&on_shelf, id, grams(plan.to_weigh_g), today);
+        }
+    }
+    answer.shown.notes.extend(shared_trays(inputs));
+    Ok((filled, answer))
+}
