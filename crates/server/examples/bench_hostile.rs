@@ -32,6 +32,18 @@ fn forget_the_most() -> anyhow::Result<f64> {
     status_mib("VmRSS:")
 }
 
+/// The processor time that the database has taken, s.
+fn database_s(folder: &tempfile::TempDir) -> anyhow::Result<f64> {
+    let pid = std::fs::read_to_string(folder.path().join("data/mariadb/mariadbd.pid"))?;
+    let stat = std::fs::read_to_string(format!("/proc/{}/stat", pid.trim()))?;
+    // Behind the name, which may have anything in it: user and system time, in hundredths.
+    let behind = stat.rsplit(')').next().context("a status")?;
+    let ticks = |n: usize| -> anyhow::Result<f64> {
+        Ok(behind.split_whitespace().nth(n).context("a number")?.parse()?)
+    };
+    Ok((ticks(11)? + ticks(12)?) / 100.0)
+}
+
 fn written(picture: impl Into<DynamicImage>, format: ImageFormat) -> anyhow::Result<Vec<u8>> {
     let mut bytes = Cursor::new(Vec::new());
     picture.into().write_to(&mut bytes, format)?;
@@ -105,6 +117,10 @@ async fn main() -> anyhow::Result<()> {
         join_all((0..STREAMS).map(open)).await.into_iter().collect::<Result<_, _>>()?;
     let watched = took().await?;
     println!("the same, {} idle streams open                         {watched:.1?}", streams.len());
+    let (before, since) = (database_s(&folder)?, Instant::now());
+    tokio::time::sleep(Duration::from_secs(20)).await;
+    let spent = (database_s(&folder)? - before) / since.elapsed().as_secs_f64() * 100.0;
+    println!("the database meanwhile: {spent:.2} % of a core");
     let reading = Instant::now();
     post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 44.0 })).await?;
     println!("a reading that all of them hear of, ms {:.1}", reading.elapsed().as_secs_f64() * 1e3);

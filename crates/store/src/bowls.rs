@@ -241,18 +241,35 @@ pub async fn of_batch(
         .await?)
 }
 
-/// The bowls at the bench: open, or poured since then; of batches that go on.
+/// A bowl at the bench, and what its batch is called.
+#[derive(Clone, Debug, PartialEq)]
+pub struct AtBench {
+    /// The bowl.
+    pub id: Uuid,
+    /// Its batch.
+    pub batch_id: Uuid,
+    /// What its batch is called.
+    pub batch_name: String,
+    /// Which of the batch's chocolates it is.
+    pub chocolate: String,
+}
+
+/// The bowls at the bench: open, or poured since then; of batches that go on. The latest first.
 ///
 /// # Errors
 /// Where the database fails.
 pub async fn at_bench(
     database: impl MySqlExecutor<'_>,
     poured_since: WallTime,
-) -> Result<Vec<BowlLine>, StoreError> {
-    Ok(select_lines!(
-        "JOIN batches b ON b.id = w.batch_id AND b.deleted_at IS NULL AND b.closed_at IS NULL
-         WHERE w.status = 'open' OR (w.status = 'poured' AND w.ended_wall > ?)
-         ORDER BY w.opened_at DESC LIMIT 200",
+) -> Result<Vec<AtBench>, StoreError> {
+    Ok(sqlx::query_as!(
+        AtBench,
+        r#"SELECT w.id AS "id: Uuid", w.batch_id AS "batch_id: Uuid", b.name AS batch_name,
+                  w.chocolate
+           FROM bowls w
+           JOIN batches b ON b.id = w.batch_id AND b.deleted_at IS NULL AND b.closed_at IS NULL
+           WHERE w.status = 'open' OR (w.status = 'poured' AND w.ended_wall > ?)
+           ORDER BY w.opened_at DESC LIMIT 200"#,
         poured_since.0.naive_utc()
     )
     .fetch_all(database)

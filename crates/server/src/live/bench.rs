@@ -1,11 +1,9 @@
 //! The whole bench, told to everybody who watches it.
 
-use std::collections::HashMap;
 use std::sync::Arc;
 use std::time::Duration;
 
 use tokio::sync::watch;
-use uuid::Uuid;
 
 use super::{Live, LiveBowl, Told};
 use crate::answer::bench::{BenchAnswer, Seat};
@@ -35,7 +33,6 @@ impl Live {
     pub async fn seated(&self, ground: &Ground) -> Result<Vec<Seated>, Problem> {
         let now = ground.wall.now();
         let since = now.after(-chrono::TimeDelta::minutes(AFTER_POUR_MIN));
-        let mut names: HashMap<Uuid, String> = HashMap::new();
         let mut seen = std::collections::HashSet::new();
         let mut seated = Vec::new();
         for line in store::bowls::at_bench(&ground.pool, since).await? {
@@ -44,16 +41,11 @@ impl Live {
                 continue;
             }
             let Ok(bowl) = self.bowl(ground, line.id).await else { continue };
-            let batch_name = match names.get(&line.batch_id) {
-                Some(name) => name.clone(),
-                None => {
-                    let name = store::batches::get(&ground.pool, line.batch_id).await?.name;
-                    names.insert(line.batch_id, name.clone());
-                    name
-                }
+            let seat = Seat {
+                batch_id: line.batch_id,
+                batch_name: line.batch_name,
+                subject: bowl.subject().clone(),
             };
-            let seat =
-                Seat { batch_id: line.batch_id, batch_name, subject: bowl.subject().clone() };
             seated.push(Seated { seat, bowl });
         }
         Ok(seated)
