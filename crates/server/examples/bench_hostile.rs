@@ -59,7 +59,8 @@ async fn main() -> anyhow::Result<()> {
     let running = serve(State::new(pool, WallClock::new(Utc::now)), 0, None).await?;
     let base = format!("http://{}/api/v1", running.address);
     actix_web::rt::spawn(running.server);
-    let client = Client::new();
+    // Connections that wait while pictures are made up would be closed meanwhile.
+    let client = Client::builder().pool_max_idle_per_host(0).build()?;
     let post = async |path: &str, body: Value| -> anyhow::Result<Value> {
         let response = client.post(format!("{base}{path}")).json(&body).send().await?;
         Ok(response.error_for_status()?.json().await?)

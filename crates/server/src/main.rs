@@ -145,7 +145,8 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
     }
     say(&format!("Wide Sheen is at http://{address}  (Ctrl-C stops it)"));
 
-    tokio::spawn(server::archive::keep_daily(state.clone(), arguments.data.join("copies"), say));
+    let copies = arguments.data.join("copies");
+    actix_web::rt::spawn(server::archive::keep_daily(state.clone(), copies, say));
     let handle = server.handle();
     let serving = tokio::spawn(server);
     tokio::select! {

@@ -4,7 +4,7 @@ use std::fs;
 use std::path::{Path, PathBuf};
 use std::time::Duration;
 
-use store::house;
+use store::{Connection, house, leases};
 
 use crate::state::State;
 
@@ -15,23 +15,71 @@ const KEPT: usize = 7;
 /// So much of the disk stays free at least.
 const SPARE: u64 = 512 << 20;
 
+/// A copy takes no longer than this; one whose server died meanwhile is then another's to make.
+const MAKING: chrono::TimeDelta = chrono::TimeDelta::hours(2);
+/// Who makes the copy of the day holds this.
+const LEASE: &str = "copy of the day";
+
 /// Keeps a copy a day in a folder for as long as the process lives; `say` tells where one was
-/// not made, and why. Of several servers on one database one makes it.
+/// not made, and why: it is tried again until it is.
 pub async fn keep_daily(state: State, folder: PathBuf, say: impl Fn(&str) + Send + 'static) {
+    let mut said = String::new();
     loop {
-        let today = state.wall.now().0.date_naive().to_string();
-        let copied = house::get(&state.pool, house::COPIED).await;
-        if matches!(copied, Ok(kept) if kept.as_deref() != Some(today.as_str())) {
-            // Said before it is made: another server on this database need not make one too.
-            let noted = house::set(&state.pool, house::COPIED, &today).await;
-            if noted.is_ok()
-                && let Err(error) = copy(&state, &folder, &today).await
-            {
-                say(&format!("Today's copy was not made: {error:#}"));
+        match copy_if_due(&state, &folder).await {
+            Ok(_) => said.clear(),
+            Err(error) => {
+                let words = format!("Today's copy was not made: {error:#}");
+                // The same is said once, however often it is tried.
+                if words != said {
+                    say(&words);
+                    said = words;
+                }
             }
         }
         tokio::time::sleep(LOOK_EVERY).await;
     }
+}
+
+/// Makes the copy of the day where none was made yet and no other server on the database is at
+/// it; `true` where it was made here.
+///
+/// # Errors
+/// Where it could not be made. It is due still.
+pub async fn copy_if_due(state: &State, folder: &Path) -> anyhow::Result<bool> {
+    let now = state.wall.now();
+    let today = now.0.date_naive().to_string();
+    if house::get(&state.pool, house::COPIED).await?.as_deref() == Some(today.as_str()) {
+        return Ok(false);
+    }
+    let held = state
+        .whole(async |tx: &mut Connection| {
+            let until = now.after(MAKING);
+            Ok(leases::hold(tx, LEASE, state.server, (now, until)).await?)
+        })
+        .await;
+    if !held.map_err(|problem| anyhow::anyhow!("{problem}"))? {
+        return Ok(false);
+    }
+    let made = match house::get(&state.pool, house::COPIED).await?.as_deref() {
+        // Another made it between the look and the lease.
+        Some(day) if day == today => Ok(false),
+        _ => match copy(state, folder, &today).await {
+            Ok(()) => house::set(&state.pool, house::COPIED, &today).await.map(|()| true),
+            Err(error) => {
+                give_back(state).await;
+                return Err(error);
+            }
+        },
+    };
+    give_back(state).await;
+    Ok(made?)
+}
+
+async fn give_back(state: &State) {
+    // One that is not given back ends by itself.
+    let _ = state
+        .whole(async |tx: &mut Connection| Ok(leases::give_back(tx, LEASE, state.server).await?))
+        .await;
 }
 
 async fn copy(state: &State, folder: &Path, today: &str) -> anyhow::Result<()> {

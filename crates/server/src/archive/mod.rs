@@ -7,7 +7,7 @@ mod manifest;
 mod out;
 
 pub use bring_in::bring_in;
-pub use daily::keep_daily;
+pub use daily::{copy_if_due, keep_daily};
 pub use out::write;
 
 /// What a file of ours says that it is.

@@ -265,3 +265,27 @@ async fn what_hangs_on_nothing_takes_all_of_it_back() {
     assert!(told.contains("hangs on what is not in it"), "{told}");
     assert_eq!(new.get("/plans").await.with(200)["plans"], json!([]));
 }
+
+#[actix_web::test]
+async fn the_copy_of_the_day_is_made_once_by_one_and_tried_again_where_it_failed() {
+    let kitchen = Kitchen::new().await;
+    let other = kitchen.beside().await;
+    let folder = tempfile::tempdir().expect("a folder");
+    let in_the_way = folder.path().join("copies");
+    std::fs::write(&in_the_way, "a file where the folder should be").expect("written");
+    let failed = server::archive::copy_if_due(&kitchen.state, &in_the_way).await;
+    assert!(failed.is_err(), "{failed:?}");
+
+    // It is due still, and of two servers that look at once one makes it.
+    let copies = folder.path().join("others");
+    let (here, there) = futures::join!(
+        server::archive::copy_if_due(&kitchen.state, &copies),
+        server::archive::copy_if_due(&other.state, &copies)
+    );
+    let made = [here.expect("made or not"), there.expect("made or not")];
+    assert_eq!(made.iter().filter(|made| **made).count(), 1, "{made:?}");
+    assert_eq!(std::fs::read_dir(&copies).expect("there").count(), 1);
+    assert!(!server::archive::copy_if_due(&kitchen.state, &copies).await.expect("made already"));
+    kitchen.pass(chrono::TimeDelta::days(1));
+    assert!(server::archive::copy_if_due(&kitchen.state, &copies).await.expect("the next day"));
+}
