@@ -175,9 +175,10 @@ function Drafted({ kept }: { kept: Plan }) {
           )}
           {bowl && plan.unused.includes(bowl.key) && (
             <Panel title="Not used">
-              Nothing is made from it, and it is kept as you stated it.
+              <Box>Nothing is made from it now. What you stated of it is kept.</Box>
               <Button
                 variant="outline"
+                borderColor="border.emphasized"
                 minH="44px"
                 mt="3"
                 onClick={() => change((inputs) => withoutBowls(inputs, [bowl.key]))}
