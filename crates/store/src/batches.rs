@@ -396,9 +396,13 @@ pub async fn set_closed(
     id: Uuid,
     at: Option<WallTime>,
 ) -> Result<(), StoreError> {
-    sqlx::query!("UPDATE batches SET closed_at = ? WHERE id = ?", at.map(|at| at.0), id)
-        .execute(database)
-        .await?;
+    sqlx::query!(
+        "UPDATE batches SET closed_at = ? WHERE id = ?",
+        at.map(|at| at.0.naive_utc()),
+        id
+    )
+    .execute(database)
+    .await?;
     Ok(())
 }
 
@@ -411,10 +415,13 @@ pub async fn set_deleted(
     id: Uuid,
     at: Option<WallTime>,
 ) -> Result<(), StoreError> {
-    let done =
-        sqlx::query!("UPDATE batches SET deleted_at = ? WHERE id = ?", at.map(|at| at.0), id)
-            .execute(database)
-            .await?;
+    let done = sqlx::query!(
+        "UPDATE batches SET deleted_at = ? WHERE id = ?",
+        at.map(|at| at.0.naive_utc()),
+        id
+    )
+    .execute(database)
+    .await?;
     if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
 }
 

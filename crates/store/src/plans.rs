@@ -287,9 +287,13 @@ pub async fn touch(
     id: Uuid,
     now: WallTime,
 ) -> Result<(), StoreError> {
-    sqlx::query!("UPDATE plans SET changed_at = GREATEST(changed_at, ?) WHERE id = ?", now.0, id)
-        .execute(database)
-        .await?;
+    sqlx::query!(
+        "UPDATE plans SET changed_at = GREATEST(changed_at, ?) WHERE id = ?",
+        now.0.naive_utc(),
+        id
+    )
+    .execute(database)
+    .await?;
     Ok(())
 }
 

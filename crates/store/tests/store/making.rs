@@ -334,3 +334,51 @@ async fn times_after_2038_are_kept_and_found() {
     let lines = store::plans::list(&pool, PlansOf::InUse, None, Page::first(9)).await;
     assert_eq!(lines.expect("a list")[0].id, id);
 }
+
+#[tokio::test]
+async fn two_that_wait_for_each_other_both_come_through() {
+    let pool = empty().await;
+    let (a, b) = (plan(&pool, "A", 0).await, plan(&pool, "B", 1).await);
+    let both_hold_one = tokio::sync::Barrier::new(2);
+    let tries = std::sync::atomic::AtomicU32::new(0);
+    let touch_both = async |first: Uuid, second: Uuid, s: i64| {
+        let mut anew = false;
+        store::whole(
+            &pool,
+            async |tx: &mut Connection| {
+                tries.fetch_add(1, std::sync::atomic::Ordering::Relaxed);
+                store::plans::touch(&mut *tx, first, wall(s)).await?;
+                // The first time each waits until the other holds what it wants next.
+                if !std::mem::replace(&mut anew, true) {
+                    both_hold_one.wait().await;
+                }
+                store::plans::touch(&mut *tx, second, wall(s)).await
+            },
+            StoreError::is_in_the_way,
+        )
+        .await
+    };
+    let (one, other) = tokio::join!(touch_both(a, b, 100), touch_both(b, a, 200));
+    one.expect("came through");
+    other.expect("came through");
+    let tries = tries.into_inner();
+    assert!(tries > 2, "they did not stand in each other's way: {tries}");
+}
+
+#[tokio::test]
+async fn what_is_touched_closed_or_deleted_after_2038_is_so() {
+    let pool = empty().await;
+    let late = 1_000_000_000;
+    let plan = plan(&pool, "A", 0).await;
+    store::plans::touch(&pool, plan, wall(late)).await.expect("touched");
+    let all =
+        store::plans::list(&pool, PlansOf::InUse, None, Page::first(9)).await.expect("a list");
+    assert_eq!(all[0].changed_at, wall(late));
+    let row = batch(None);
+    let id = row.id;
+    begin(&pool, &row).await.expect("begun");
+    store::batches::set_closed(&pool, id, Some(wall(late))).await.expect("closed");
+    store::batches::set_deleted(&pool, id, Some(wall(late + 1))).await.expect("deleted");
+    let kept = store::batches::get(&pool, id).await.expect("there");
+    assert_eq!((kept.closed_at, kept.deleted_at), (Some(wall(late)), Some(wall(late + 1))));
+}
