@@ -298,7 +298,7 @@ proptest! {
             prop_assert!(in_seconds(burst) > 0.0 && in_seconds(burst) <= 31.0);
         }
         // Over the limit it is never left unsaid.
-        let hot = bowl.latest.is_some_and(|l| {
+        let hot = bowl.thermometer.latest.is_some_and(|l| {
             l.temp >= setup.chocolate.windows.limit && at(now) - l.at <= coach::STALE_AFTER
         });
         let spoke = matches!(advice.rule, coach::Rule::LimitPassed | coach::Rule::ProbeTrouble);

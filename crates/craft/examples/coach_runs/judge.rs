@@ -111,7 +111,7 @@ impl<'a> Watch<'a> {
         let by_the_cool_point = self.method.about().key == "seed_down_and_up";
         let cool = self.setup.chocolate.windows.cool.filter(|_| by_the_cool_point);
         glance.bowl.phase != Phase::Melting
-            && cool.is_none_or(|cool| glance.bowl.coolest.is_some_and(|c| c <= cool.hi))
+            && cool.is_none_or(|cool| glance.bowl.thermometer.coolest.is_some_and(|c| c <= cool.hi))
             && best::is_ready(glance.pot, self.band, self.setup.course.is_tested)
     }
 
@@ -130,15 +130,15 @@ impl<'a> Watch<'a> {
             Rule::OverSeeded => glance.pot.condition() != Condition::OverSeeded,
             // Nothing is wrong with these thermometers, and they send all the time.
             Rule::ProbeTrouble => true,
-            Rule::ReadThermometer => glance.bowl.latest.is_some(),
+            Rule::ReadThermometer => glance.bowl.thermometer.latest.is_some(),
             _ => false,
         }
     }
 
     fn check_forecasts(&mut self, glance: &Glance<'_>, temp: Temperature) {
-        if glance.bowl.calm_since != self.calm_since {
+        if glance.bowl.heating.calm_since != self.calm_since {
             // It was disturbed: what was forecast can no longer be checked.
-            self.calm_since = glance.bowl.calm_since;
+            self.calm_since = glance.bowl.heating.calm_since;
             self.pending.clear();
         }
         let now = glance.now;

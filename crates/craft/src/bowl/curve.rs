@@ -29,7 +29,7 @@ pub fn curve(record: &Record, bowl: &Bowl, points: usize) -> Vec<CurvePoint> {
     let all: Vec<CurvePoint> = record
         .readings()
         .iter()
-        .zip(&bowl.doubts)
+        .zip(&bowl.thermometer.doubts)
         .map(|(r, doubt)| CurvePoint { at: r.at, temp: r.temp, doubt: *doubt })
         .collect();
     let (Some(first), Some(last)) = (all.first(), all.last()) else { return all };

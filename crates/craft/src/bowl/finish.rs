@@ -24,9 +24,9 @@ pub enum Finish {
 
 /// Whether crystals went in, in one way or another.
 fn seeded(setup: &Setup, bowl: &Bowl) -> bool {
-    bowl.additions > 0
-        || bowl.crystals_in.is_some()
-        || bowl.returned.is_some()
+    bowl.went_in.additions > 0
+        || bowl.went_in.crystals_in.is_some()
+        || bowl.went_in.returned.is_some()
         || setup.course.keeps_crystals
 }
 
@@ -34,7 +34,7 @@ fn seeded(setup: &Setup, bowl: &Bowl) -> bool {
 #[must_use]
 pub fn finish(setup: &Setup, bowl: &Bowl) -> Finish {
     let thick = setup.chocolate.windows.thick;
-    let cold = bowl.latest.is_some_and(|l| l.temp < thick);
+    let cold = bowl.thermometer.latest.is_some_and(|l| l.temp < thick);
     match (bowl.phase, bowl.temper) {
         (Phase::Lost, _) | (_, Temper::Gone { .. } | Temper::NotShown { .. }) => Finish::Streaks,
         (Phase::Done, Temper::Shown { .. }) => Finish::Sheen,

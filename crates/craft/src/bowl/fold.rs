@@ -89,13 +89,9 @@ pub struct TestRun {
     pub look: Option<(Seen, Time, Verdict)>,
 }
 
-/// A bowl, as far as its record tells.
+/// What its thermometer said, and what is made of that.
 #[derive(Clone, Debug, PartialEq)]
-pub struct Bowl {
-    /// Where it stands.
-    pub phase: Phase,
-    /// Since when.
-    pub since: DateTime<Utc>,
+pub struct Thermometer {
     /// The latest trusted reading.
     pub latest: Option<Standing>,
     /// The newest reading, trusted or not.
@@ -104,44 +100,76 @@ pub struct Bowl {
     pub doubts: Vec<Option<Doubt>>,
     /// Whether the thermometer has shown the same to the digit for too long.
     pub stuck: bool,
+    /// Coolest trusted reading since the melt was done.
+    pub coolest: Option<Temperature>,
+    /// Hottest trusted reading.
+    pub peak: Option<Temperature>,
+    /// When it first passed the limit.
+    pub over_limit: Option<DateTime<Utc>>,
+}
+
+/// What it was given of heat, and how it took it.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Heating {
     /// Whether it is on the heat.
     pub heat: Heat,
     /// Bursts it was given while melting, together.
     pub heated: Time,
     /// Whether the maker said the melt is done.
     pub off_heat: bool,
+    /// Whether a warming was the last thing that disturbed its cooling.
+    pub warmed: bool,
+    /// Since when it has cooled undisturbed.
+    pub calm_since: Option<DateTime<Utc>>,
+}
+
+/// What was put in or poured out on its way down.
+#[derive(Clone, Debug, PartialEq)]
+pub struct WentIn {
     /// Seed added so far.
     pub seeded: Mass,
     /// How many additions that was.
     pub additions: usize,
     /// When the last addition went in.
     pub last_seed: Option<DateTime<Utc>>,
-    /// When it was last stirred; adding seed counts, it is stirred in.
-    pub last_stir: Option<DateTime<Utc>>,
-    /// Coolest trusted reading since the melt was done.
-    pub coolest: Option<Temperature>,
     /// When ready crystals went in, and how warm it was if that is known.
     pub crystals_in: Option<(DateTime<Utc>, Option<Temperature>)>,
     /// Since when a part of it lies on the stone, and how much.
     pub on_stone: Option<(DateTime<Utc>, Mass)>,
     /// When it was returned from there.
     pub returned: Option<DateTime<Utc>>,
+}
+
+/// What was done to its colour, where it is one that is made here.
+#[derive(Clone, Debug, PartialEq)]
+pub struct ColourDone {
     /// When the powder of its colour was worked in.
     pub colour_in: Option<DateTime<Utc>>,
     /// Whether it was as fluid as water once more after that.
     pub fluid: bool,
     /// When it was strained.
     pub strained: Option<DateTime<Utc>>,
+}
+
+/// A bowl, as far as its record tells.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Bowl {
+    /// Where it stands.
+    pub phase: Phase,
+    /// Since when.
+    pub since: DateTime<Utc>,
+    /// What its thermometer said, and what is made of that.
+    pub thermometer: Thermometer,
+    /// What it was given of heat, and how it took it.
+    pub heating: Heating,
+    /// What was put in or poured out on its way down.
+    pub went_in: WentIn,
+    /// When it was last stirred; adding seed counts, it is stirred in.
+    pub last_stir: Option<DateTime<Utc>>,
+    /// What was done to its colour, where it is one that is made here.
+    pub colour: ColourDone,
     /// When the maker last said that it thickens.
     pub too_thick: Option<DateTime<Utc>>,
-    /// Whether a warming was the last thing that disturbed its cooling.
-    pub warmed: bool,
-    /// Since when it has cooled undisturbed.
-    pub calm_since: Option<DateTime<Utc>>,
-    /// Hottest trusted reading.
-    pub peak: Option<Temperature>,
-    /// When it first passed the limit.
-    pub over_limit: Option<DateTime<Utc>>,
     /// The latest test.
     pub test: Option<TestRun>,
     /// What is known of the temper.
@@ -157,29 +185,33 @@ impl Bowl {
         Self {
             phase: Phase::Melting,
             since: setup.opened,
-            latest: None,
-            newest: None,
-            doubts: Vec::new(),
-            stuck: false,
-            heat: Heat::Off,
-            heated: seconds(0.0),
-            off_heat: false,
-            seeded: grams(0.0),
-            additions: 0,
-            last_seed: None,
+            thermometer: Thermometer {
+                latest: None,
+                newest: None,
+                doubts: Vec::new(),
+                stuck: false,
+                coolest: None,
+                peak: None,
+                over_limit: None,
+            },
+            heating: Heating {
+                heat: Heat::Off,
+                heated: seconds(0.0),
+                off_heat: false,
+                warmed: false,
+                calm_since: None,
+            },
+            went_in: WentIn {
+                seeded: grams(0.0),
+                additions: 0,
+                last_seed: None,
+                crystals_in: None,
+                on_stone: None,
+                returned: None,
+            },
             last_stir: None,
-            coolest: None,
-            crystals_in: None,
-            on_stone: None,
-            returned: None,
-            colour_in: None,
-            fluid: false,
-            strained: None,
+            colour: ColourDone { colour_in: None, fluid: false, strained: None },
             too_thick: None,
-            warmed: false,
-            calm_since: None,
-            peak: None,
-            over_limit: None,
             test: None,
             temper: Temper::Untested,
             poured: None,
@@ -202,22 +234,24 @@ impl Bowl {
 
     fn read(&mut self, setup: &Setup, reading: &Reading) {
         let w = &setup.chocolate.windows;
-        self.latest = Some(Standing { temp: reading.temp, at: reading.at });
+        self.thermometer.latest = Some(Standing { temp: reading.temp, at: reading.at });
         if self.ended() {
             return;
         }
-        self.peak = Some(self.peak.map_or(reading.temp, |p| p.max(reading.temp)));
-        if reading.temp >= w.limit && self.over_limit.is_none() {
-            self.over_limit = Some(reading.at);
+        self.thermometer.peak =
+            Some(self.thermometer.peak.map_or(reading.temp, |p| p.max(reading.temp)));
+        if reading.temp >= w.limit && self.thermometer.over_limit.is_none() {
+            self.thermometer.over_limit = Some(reading.at);
         }
-        if self.phase == Phase::Melting && self.off_heat && self.melted_through(setup) {
+        if self.phase == Phase::Melting && self.heating.off_heat && self.melted_through(setup) {
             self.enter(Phase::Cooling, reading.at);
         }
-        if self.colour_in.is_some() && reading.temp >= fluid_from() {
-            self.fluid = true;
+        if self.colour.colour_in.is_some() && reading.temp >= fluid_from() {
+            self.colour.fluid = true;
         }
         if self.phase == Phase::Cooling {
-            self.coolest = Some(self.coolest.map_or(reading.temp, |c| c.min(reading.temp)));
+            self.thermometer.coolest =
+                Some(self.thermometer.coolest.map_or(reading.temp, |c| c.min(reading.temp)));
             if !setup.course.is_tested && reading.temp <= setup.use_band().hi {
                 self.enter(Phase::Working, reading.at);
             }
@@ -228,8 +262,8 @@ impl Bowl {
             && reading.temp > lost
         {
             self.temper = Temper::Gone { at: reading.at };
-            self.coolest = None;
-            self.heat = Heat::Off;
+            self.thermometer.coolest = None;
+            self.heating.heat = Heat::Off;
             self.enter(Phase::Cooling, reading.at);
         }
     }
@@ -238,7 +272,7 @@ impl Bowl {
     /// Without a thermometer the maker's word is taken.
     fn melted_through(&self, setup: &Setup) -> bool {
         let enough = setup.melted_from() - setup.carry_over;
-        self.peak.is_none_or(|peak| peak >= enough)
+        self.thermometer.peak.is_none_or(|peak| peak >= enough)
     }
 
     fn act(&mut self, setup: &Setup, action: &Action) {
@@ -247,27 +281,27 @@ impl Bowl {
         }
         let at = action.at;
         if action.kind.disturbs_cooling() {
-            self.calm_since = Some(at);
-            self.warmed = matches!(action.kind, ActionKind::Heat { lasting: Some(_) });
+            self.heating.calm_since = Some(at);
+            self.heating.warmed = matches!(action.kind, ActionKind::Heat { lasting: Some(_) });
         }
         match &action.kind {
             ActionKind::Heat { lasting } => {
-                self.off_heat = false;
-                self.heat = match lasting {
+                self.heating.off_heat = false;
+                self.heating.heat = match lasting {
                     Some(lasting) => {
                         if self.phase == Phase::Melting {
-                            self.heated += *lasting;
+                            self.heating.heated += *lasting;
                         }
                         let until = at + time_delta(*lasting);
-                        self.calm_since = Some(until);
+                        self.heating.calm_since = Some(until);
                         Heat::Burst { until }
                     }
                     None => Heat::On { since: at },
                 };
             }
             ActionKind::OffHeat => {
-                self.heat = Heat::Off;
-                self.off_heat = true;
+                self.heating.heat = Heat::Off;
+                self.heating.off_heat = true;
                 if self.phase == Phase::Melting && self.melted_through(setup) {
                     self.enter(Phase::Cooling, at);
                 }
@@ -276,41 +310,42 @@ impl Bowl {
                 self.last_stir = Some(at);
             }
             ActionKind::SeedAdded { mass } => {
-                self.heat = Heat::Off;
-                self.seeded += *mass;
-                self.additions += 1;
-                self.last_seed = Some(at);
+                self.heating.heat = Heat::Off;
+                self.went_in.seeded += *mass;
+                self.went_in.additions += 1;
+                self.went_in.last_seed = Some(at);
                 self.last_stir = Some(at);
                 if self.phase == Phase::Melting {
                     self.enter(Phase::Cooling, at);
                 }
             }
             ActionKind::CrystalsAdded { .. } => {
-                self.crystals_in = Some((at, self.latest.map(|l| l.temp)));
+                self.went_in.crystals_in = Some((at, self.thermometer.latest.map(|l| l.temp)));
                 self.last_stir = Some(at);
             }
             ActionKind::OnStone { mass } => {
-                self.on_stone = Some((at, *mass));
-                self.returned = None;
+                self.went_in.on_stone = Some((at, *mass));
+                self.went_in.returned = None;
                 if self.phase == Phase::Melting {
                     self.enter(Phase::Cooling, at);
                 }
             }
             ActionKind::OffStone => {
-                self.on_stone = None;
-                self.returned = Some(at);
+                self.went_in.on_stone = None;
+                self.went_in.returned = Some(at);
                 self.last_stir = Some(at);
             }
             ActionKind::ColourIn => {
-                self.colour_in = Some(at);
+                self.colour.colour_in = Some(at);
                 self.last_stir = Some(at);
-                self.fluid = self.latest.is_some_and(|latest| latest.temp >= fluid_from());
+                self.colour.fluid =
+                    self.thermometer.latest.is_some_and(|latest| latest.temp >= fluid_from());
                 if self.phase == Phase::Melting {
                     self.enter(Phase::Cooling, at);
                 }
             }
             ActionKind::Strained => {
-                self.strained = Some(at);
+                self.colour.strained = Some(at);
                 self.last_stir = Some(at);
             }
             ActionKind::TooThick => self.too_thick = Some(at),
@@ -320,13 +355,13 @@ impl Bowl {
             }
             ActionKind::TestSeen { seen } => self.look(setup, *seen, at),
             ActionKind::Poured => {
-                self.poured = Some((at, self.latest.map(|l| l.temp)));
-                self.heat = Heat::Off;
+                self.poured = Some((at, self.thermometer.latest.map(|l| l.temp)));
+                self.heating.heat = Heat::Off;
                 self.enter(Phase::Done, at);
             }
             ActionKind::GivenUp { reason } => {
                 self.gave_up = Some(reason.clone());
-                self.heat = Heat::Off;
+                self.heating.heat = Heat::Off;
                 self.enter(Phase::Lost, at);
             }
             // The record has done as they say.
@@ -348,7 +383,7 @@ impl Bowl {
             }
             Verdict::NotInTemper => {
                 self.temper = Temper::NotShown { at };
-                self.coolest = None;
+                self.thermometer.coolest = None;
                 self.enter(Phase::Cooling, at);
             }
             Verdict::Wait => {}
@@ -356,10 +391,10 @@ impl Bowl {
     }
 
     fn settle(&mut self, now: DateTime<Utc>) {
-        if let Heat::Burst { until } = self.heat
+        if let Heat::Burst { until } = self.heating.heat
             && until <= now
         {
-            self.heat = Heat::Off;
+            self.heating.heat = Heat::Off;
         }
     }
 }
@@ -405,8 +440,8 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
         bowl.read(setup, reading);
     }
     bowl.settle(now);
-    bowl.stuck = stuck(readings, bowl.calm_since);
-    bowl.newest = readings.iter().rev().find(|r| r.at <= now).map(|r| r.temp);
-    bowl.doubts = doubts;
+    bowl.thermometer.stuck = stuck(readings, bowl.heating.calm_since);
+    bowl.thermometer.newest = readings.iter().rev().find(|r| r.at <= now).map(|r| r.temp);
+    bowl.thermometer.doubts = doubts;
     bowl
 }

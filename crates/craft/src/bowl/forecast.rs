@@ -78,9 +78,11 @@ pub fn look_ahead(setup: &Setup, record: &Record, bowl: &Bowl) -> Ahead {
 /// the mean of the last few. `None` where readings come too seldom for that.
 #[must_use]
 pub fn level(record: &Record, bowl: &Bowl) -> Option<Temperature> {
-    let (Some(latest), Heat::Off) = (bowl.latest, bowl.heat) else { return None };
+    let (Some(latest), Heat::Off) = (bowl.thermometer.latest, bowl.heating.heat) else {
+        return None;
+    };
     let back = |by: TimeDelta, calm_for: TimeDelta| {
-        bowl.calm_since.map_or(latest.at - by, |calm| (calm + calm_for).max(latest.at - by))
+        bowl.heating.calm_since.map_or(latest.at - by, |calm| (calm + calm_for).max(latest.at - by))
     };
     let line = Line::through(record, bowl, latest.at, back(TREND_BACK, EVENING_OUT));
     if let Some(line) = line.filter(|line| line.n >= FEWEST_FOR_LINE) {
@@ -100,11 +102,14 @@ pub fn level(record: &Record, bowl: &Bowl) -> Option<Temperature> {
 /// [`NoForecast`] where the bowl is on the heat, has ended, or its readings do
 /// not allow one.
 pub fn forecast(setup: &Setup, record: &Record, bowl: &Bowl) -> Result<Forecast, NoForecast> {
-    let (Some(latest), Heat::Off, false) = (bowl.latest, bowl.heat, bowl.ended()) else {
+    let (Some(latest), Heat::Off, false) =
+        (bowl.thermometer.latest, bowl.heating.heat, bowl.ended())
+    else {
         return Err(NoForecast::TooLittle);
     };
-    let calm = bowl.calm_since.map_or(setup.opened, |calm| calm + EVENING_OUT);
-    let crystals = bowl.last_seed.max(bowl.returned).map(|at| at + CRYSTALS_TAKE_HEAT);
+    let calm = bowl.heating.calm_since.map_or(setup.opened, |calm| calm + EVENING_OUT);
+    let crystals =
+        bowl.went_in.last_seed.max(bowl.went_in.returned).map(|at| at + CRYSTALS_TAKE_HEAT);
     let since = crystals.map_or(calm, |at| calm.max(at)).max(latest.at - LOOK_BACK);
     let points =
         trusted_since(record, bowl, since).map(|(at, temp)| Point { t: between(since, at), temp });
@@ -117,7 +122,7 @@ pub fn forecast(setup: &Setup, record: &Record, bowl: &Bowl) -> Result<Forecast,
 /// fifteen seconds.
 #[must_use]
 pub fn trend(record: &Record, bowl: &Bowl) -> Option<TemperatureDifference> {
-    let latest = bowl.latest?;
+    let latest = bowl.thermometer.latest?;
     let line = Line::through(record, bowl, latest.at, latest.at - TREND_BACK)?;
     Some(degrees(line.slope() * 60.0))
 }
@@ -172,7 +177,7 @@ fn trusted_since<'a>(
     let start = readings.partition_point(|r| r.at < since);
     readings[start..]
         .iter()
-        .zip(&bowl.doubts[start..])
+        .zip(&bowl.thermometer.doubts[start..])
         .filter(|(_, doubt)| doubt.is_none())
         .map(|(reading, _)| (reading.at, reading.temp))
 }

@@ -21,7 +21,9 @@ pub use curve::{CurvePoint, curve};
 pub use entry::{ActionName, Entry};
 pub use event::{Action, ActionKind, Reading, Seen, Source};
 pub use finish::{Finish, finish};
-pub use fold::{Bowl, Heat, Phase, Standing, Temper, TestRun, fold};
+pub use fold::{
+    Bowl, ColourDone, Heat, Heating, Phase, Standing, Temper, TestRun, Thermometer, WentIn, fold,
+};
 pub(crate) use fold::{between, fluid_from, time_delta};
 pub(crate) use forecast::SETTLING;
 pub use forecast::{Ahead, Forecast, forecast, look_ahead, trend};

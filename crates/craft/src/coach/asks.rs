@@ -16,7 +16,7 @@ pub(super) fn asks(advice: &Advice, look: &Look<'_>) -> Option<ActionKind> {
     if let Some(mass) = advice.seed {
         return Some(ActionKind::SeedAdded { mass: weighed(mass) });
     }
-    let on_heat = matches!(look.bowl.heat, Heat::On { .. });
+    let on_heat = matches!(look.bowl.heating.heat, Heat::On { .. });
     match advice.rule {
         Rule::Melted | Rule::LimitPassed | Rule::LimitNear => Some(ActionKind::OffHeat),
         Rule::StopBeforeMelt if on_heat => Some(ActionKind::OffHeat),

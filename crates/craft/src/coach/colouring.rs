@@ -14,10 +14,13 @@ impl Look<'_> {
     pub(super) fn colouring(&self, temp: Temperature) -> Option<Advice> {
         let colouring = self.setup.colouring?;
         let bowl = self.bowl;
-        if bowl.additions > 0 || bowl.crystals_in.is_some() || bowl.on_stone.is_some() {
+        if bowl.went_in.additions > 0
+            || bowl.went_in.crystals_in.is_some()
+            || bowl.went_in.on_stone.is_some()
+        {
             return None;
         }
-        if bowl.colour_in.is_none() {
+        if bowl.colour.colour_in.is_none() {
             let how = if self.setup.melted >= grams(BLENDER_FROM_G) {
                 "A stick blender, its head kept under, works it in best"
             } else {
@@ -29,7 +32,7 @@ impl Look<'_> {
                 format!("{how}; powder is not blown about over a flame. {} now.", self.shown()),
             ));
         }
-        if !bowl.fluid {
+        if !bowl.colour.fluid {
             let burst = self.warming_burst(temp, self.setup.chocolate.windows.melt.lo);
             return Some(
                 Advice::new(
@@ -44,7 +47,7 @@ impl Look<'_> {
                 .heating(burst),
             );
         }
-        (colouring.strained && bowl.strained.is_none()).then(|| {
+        (colouring.strained && bowl.colour.strained.is_none()).then(|| {
             Advice::new(
                 Rule::Strain,
                 "Strain it through cloth",

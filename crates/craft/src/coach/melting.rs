@@ -28,7 +28,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     {
         return melted(look);
     }
-    match look.bowl.heat {
+    match look.bowl.heating.heat {
         Heat::Burst { until } => {
             return Advice::new(
                 Rule::Heating,
@@ -59,7 +59,7 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     if look.setup.course.keeps_crystals {
         return warm_carefully(look, temp);
     }
-    if look.bowl.off_heat {
+    if look.bowl.heating.off_heat {
         return Advice::new(
             Rule::NotYetMelted,
             format!("Back on the heat, up to {}", told(there)),
@@ -200,7 +200,7 @@ pub(super) fn bursts_left(look: &Look<'_>, temp: Temperature) -> Vec<Time> {
     // While lumps are melting the thermometer stands still: what was given tells
     // more than what it says.
     let missing = if temp < celsius(MELTING_BELOW_C) {
-        by_reading.max(whole - look.bowl.heated).max(seconds(STAGES_S[1]))
+        by_reading.max(whole - look.bowl.heating.heated).max(seconds(STAGES_S[1]))
     } else {
         by_reading
     };

@@ -57,7 +57,7 @@ fn next(method: Method, look: &Look<'_>) -> Advice {
 #[must_use]
 pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> {
     let look = Look { setup, bowl, ahead: &Ahead::default(), now };
-    match (bowl.phase, setup.microwave, bowl.latest) {
+    match (bowl.phase, setup.microwave, bowl.thermometer.latest) {
         (Phase::Melting, Some(_), Some(latest)) if latest.temp < setup.melted_from() => {
             if setup.course.keeps_crystals {
                 Vec::new()

@@ -30,13 +30,13 @@ impl<'a> Trace<'a> {
         let readings: Vec<_> = record
             .readings()
             .iter()
-            .zip(&bowl.doubts)
+            .zip(&bowl.thermometer.doubts)
             .filter(|(_, doubt)| doubt.is_none())
             .map(|(reading, _)| (reading.at, in_celsius(reading.temp)))
             .collect();
         #[allow(clippy::cast_precision_loss)] // a record never has 2^52 readings
         let doubted = 1.0 - readings.len() as f64 / record.readings().len().max(1) as f64;
-        if readings.is_empty() || bowl.stuck || doubted > MOST_DOUBTED {
+        if readings.is_empty() || bowl.thermometer.stuck || doubted > MOST_DOUBTED {
             return None;
         }
         let actions: Vec<_> = record.actions().collect();

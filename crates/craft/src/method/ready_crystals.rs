@@ -120,7 +120,7 @@ impl School for ReadyCrystals {
 
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
         let w = &look.setup.chocolate.windows;
-        let Some((added, _)) = look.bowl.crystals_in else {
+        let Some((added, _)) = look.bowl.went_in.crystals_in else {
             let gate = gate(&look.setup.chocolate).unwrap_or(w.work);
             // A large bowl takes its time from there to where they are safe.
             return if temp > gate.middle() {

@@ -60,7 +60,7 @@ impl School for SeedDownAndUp {
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
         let w = &look.setup.chocolate.windows;
         let cool = w.cool.unwrap_or(w.work);
-        let was_cool = look.bowl.coolest.is_some_and(|coolest| coolest <= cool.hi);
+        let was_cool = look.bowl.thermometer.coolest.is_some_and(|coolest| coolest <= cool.hi);
         if was_cool {
             return if temp < w.work.lo {
                 look.warm_back(temp, Rule::WarmBack, "It was at the cool point")

@@ -96,7 +96,7 @@ impl School for Slab {
 
     fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
         let w = &look.setup.chocolate.windows;
-        match (look.bowl.on_stone, look.bowl.returned) {
+        match (look.bowl.went_in.on_stone, look.bowl.went_in.returned) {
             (Some(_), _) => look.work_on_stone(),
             (None, None) => look.pour_on_stone(temp),
             (None, Some(returned)) => {

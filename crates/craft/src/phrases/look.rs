@@ -35,7 +35,7 @@ impl Look<'_> {
 
     /// The latest trusted reading, flicker and all.
     pub(crate) fn latest(&self) -> Option<Temperature> {
-        self.bowl.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
+        self.bowl.thermometer.latest.filter(|l| self.now - l.at <= STALE_AFTER).map(|l| l.temp)
     }
 
     /// What there is to go by now.
@@ -93,7 +93,7 @@ impl Look<'_> {
     }
 
     pub(crate) fn read_thermometer(&self) -> Advice {
-        let why = match self.bowl.latest {
+        let why = match self.bowl.thermometer.latest {
             None => "No reading yet. Type what your thermometer says, or start one that sends."
                 .to_owned(),
             Some(latest) => format!(
@@ -106,7 +106,7 @@ impl Look<'_> {
 
     /// During a short warming, and until it is stirred in and read.
     pub(crate) fn short_warming(&self) -> Option<Advice> {
-        if let Heat::Burst { until } = self.bowl.heat {
+        if let Heat::Burst { until } = self.bowl.heating.heat {
             return Some(
                 Advice::new(
                     Rule::Heating,
@@ -121,10 +121,10 @@ impl Look<'_> {
 
     /// After a warming the thermometer says nothing until it is stirred in.
     pub(crate) fn stir_after_heat(&self) -> Option<Advice> {
-        let calm = self.bowl.calm_since?;
+        let calm = self.bowl.heating.calm_since?;
         let stirred = self.bowl.last_stir.is_some_and(|stir| stir >= calm);
-        let read = self.bowl.latest.is_some_and(|l| l.at >= calm + SETTLING);
-        (self.bowl.warmed && !(stirred && read)).then(|| {
+        let read = self.bowl.thermometer.latest.is_some_and(|l| l.at >= calm + SETTLING);
+        (self.bowl.heating.warmed && !(stirred && read)).then(|| {
             Advice::new(
                 Rule::StirAfterHeat,
                 "Stir from the bottom, then read",

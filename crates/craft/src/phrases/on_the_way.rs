@@ -47,10 +47,10 @@ impl Look<'_> {
         };
         let bowl = self.bowl;
         let done = [
-            bowl.last_seed,
-            bowl.crystals_in.map(|(at, _)| at),
-            bowl.on_stone.map(|(at, _)| at),
-            bowl.returned,
+            bowl.went_in.last_seed,
+            bowl.went_in.crystals_in.map(|(at, _)| at),
+            bowl.went_in.on_stone.map(|(at, _)| at),
+            bowl.went_in.returned,
         ];
         let nothing_done = done.into_iter().flatten().all(|done| done <= at);
         nothing_done.then_some(Failure { rule, what })
@@ -92,7 +92,7 @@ impl Look<'_> {
 
     /// The latest addition needs its time.
     pub(crate) fn still_melting_in(&self) -> Option<Advice> {
-        let ready = self.bowl.last_seed? + MELTING_IN;
+        let ready = self.bowl.went_in.last_seed? + MELTING_IN;
         (self.now < ready).then(|| {
             Advice::new(
                 Rule::StirIn,
@@ -119,18 +119,18 @@ impl Look<'_> {
     /// Down by seed: the next addition, sized from what the thermometer says, or
     /// stirring where all is in.
     pub(crate) fn seed_down(&self, temp: Temperature, top: Temperature) -> Advice {
-        let number = self.bowl.additions;
+        let number = self.bowl.went_in.additions;
         let Some(share) = OF_WHAT_IS_NEEDED.get(number) else {
             return self.stir_down_or_seed_more(temp, top);
         };
         let needed = self.seed_to(temp, self.setup.target).unwrap_or_default();
-        let least = self.in_the_bowl() * LEAST_SHARE - self.bowl.seeded;
+        let least = self.in_the_bowl() * LEAST_SHARE - self.bowl.went_in.seeded;
         let portion = (needed.max(least) * *share).max(grams(0.0));
         let portion = grams(in_grams(portion).round());
         if !self.worth_weighing(portion) {
             return self.stir_down_or_seed_more(temp, top);
         }
-        let left = self.setup.seed - self.bowl.seeded;
+        let left = self.setup.seed - self.bowl.went_in.seeded;
         let hint = if needed > left * 1.25 && left > grams(0.0) {
             format!(
                 " It is warmer than planned: {:.0} g more than was held back may be needed.",
@@ -258,7 +258,7 @@ impl Look<'_> {
 
     /// What is in the bowl, seed included.
     pub(crate) fn in_the_bowl(&self) -> Mass {
-        self.setup.melted + self.bowl.seeded
+        self.setup.melted + self.bowl.went_in.seeded
     }
 
     fn worth_weighing(&self, seed: Mass) -> bool {

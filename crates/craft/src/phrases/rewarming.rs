@@ -55,7 +55,8 @@ impl Look<'_> {
         let longest = if temp < w.thick { LONGEST_BACK_S } else { LONGEST_S };
         let Some(microwave) = setup.microwave else { return seconds(LONGEST_S) };
         let ceiling = self.setup.lost().map_or(w.limit, |lost| lost - degrees(SPARE_C));
-        let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
+        let held =
+            (setup.melted + self.bowl.went_in.seeded) * setup.chocolate.family.heat_when_melted();
         let lasting = |to: Temperature, share: f64| {
             in_seconds(held * rise(temp, to) / (microwave.rated() * share))
         };
@@ -71,7 +72,8 @@ impl Look<'_> {
     pub(crate) fn warming_burst(&self, temp: Temperature, to: Temperature) -> Time {
         let setup = self.setup;
         let Some(microwave) = setup.microwave else { return seconds(LONGEST_BACK_S) };
-        let held = (setup.melted + self.bowl.seeded) * setup.chocolate.family.heat_when_melted();
+        let held =
+            (setup.melted + self.bowl.went_in.seeded) * setup.chocolate.family.heat_when_melted();
         let lasting = held * rise(temp, to) / microwave.into_chocolate();
         seconds(in_seconds(lasting).round().clamp(1.0, LONGEST_BACK_S))
     }
@@ -85,7 +87,8 @@ impl Look<'_> {
             return None;
         }
         // Warmed since it was said, and it was said once: wait for the next word.
-        if self.bowl.warmed && self.bowl.calm_since.is_some_and(|calm| calm > said) {
+        if self.bowl.heating.warmed && self.bowl.heating.calm_since.is_some_and(|calm| calm > said)
+        {
             return None;
         }
         let to = (temp + degrees(AT_A_TIME_C)).min(lost - degrees(SPARE_C));

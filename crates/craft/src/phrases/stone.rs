@@ -41,8 +41,8 @@ impl Look<'_> {
 
     /// What is on the stone is being worked.
     pub(crate) fn work_on_stone(&self) -> Advice {
-        let Some((since, _)) = self.bowl.on_stone else { return self.read_thermometer() };
-        let from = self.bowl.latest.map_or(self.setup.melt_to, |latest| latest.temp);
+        let Some((since, _)) = self.bowl.went_in.on_stone else { return self.read_thermometer() };
+        let from = self.bowl.thermometer.latest.map_or(self.setup.melt_to, |latest| latest.temp);
         let (from, to, stone) =
             (in_celsius(from), in_celsius(self.stone_to()), in_celsius(self.setup.stone));
         let takes = if to > stone && from > to {

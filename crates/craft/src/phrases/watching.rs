@@ -36,7 +36,7 @@ impl Look<'_> {
         let temp = self.latest()?;
         let limit = self.setup.chocolate.windows.limit;
         if temp >= limit {
-            let say = if self.bowl.heat == Heat::Off {
+            let say = if self.bowl.heating.heat == Heat::Off {
                 "Too hot: stir, and let it cool"
             } else {
                 "Off the heat now. Stir"
@@ -56,7 +56,7 @@ impl Look<'_> {
             );
         }
         let rising = self.ahead.trend.is_some_and(|trend| in_degrees(trend) > 0.5);
-        let heated = self.bowl.heat != Heat::Off;
+        let heated = self.bowl.heating.heat != Heat::Off;
         let near = temp >= limit - degrees(NEAR_LIMIT_C) && (rising || heated);
         (near || (heated && self.limit_within(temp, seconds(ALMOST_THERE_S)))).then(|| {
             Advice::new(
@@ -78,13 +78,13 @@ impl Look<'_> {
     /// A thermometer that sends °F where °C are meant: what it sends makes sense
     /// only when it is read so.
     pub(crate) fn fahrenheit(&self) -> Option<Advice> {
-        let newest = self.bowl.newest?;
-        let doubted = self.bowl.doubts.last().is_some_and(Option::is_some);
+        let newest = self.bowl.thermometer.newest?;
+        let doubted = self.bowl.thermometer.doubts.last().is_some_and(Option::is_some);
         // Before anything was warmed it is as warm as it was.
-        let cold = self.bowl.heat == Heat::Off
-            && in_seconds(self.bowl.heated) <= 0.0
-            && self.bowl.calm_since.is_none();
-        let expected = match self.bowl.latest {
+        let cold = self.bowl.heating.heat == Heat::Off
+            && in_seconds(self.bowl.heating.heated) <= 0.0
+            && self.bowl.heating.calm_since.is_none();
+        let expected = match self.bowl.thermometer.latest {
             Some(latest) if doubted => latest.temp,
             _ if cold => self.setup.seed_temp,
             _ => return None,
@@ -108,7 +108,8 @@ impl Look<'_> {
 
     /// A thermometer that jumps or has stopped says nothing to act on.
     pub(crate) fn probe_trouble(&self) -> Option<Advice> {
-        let doubted = self.bowl.doubts.iter().rev().take_while(|doubt| doubt.is_some()).count();
+        let doubted =
+            self.bowl.thermometer.doubts.iter().rev().take_while(|doubt| doubt.is_some()).count();
         if doubted >= DOUBTED_IN_A_ROW {
             return Some(
                 Advice::new(
@@ -122,7 +123,7 @@ impl Look<'_> {
                 .caution(),
             );
         }
-        self.bowl.stuck.then(|| {
+        self.bowl.thermometer.stuck.then(|| {
             Advice::new(
                 Rule::ProbeTrouble,
                 "Look at the thermometer: it has stopped",
@@ -136,7 +137,7 @@ impl Look<'_> {
     /// It neither cools nor warms though it should: crystals take or give heat.
     pub(crate) fn plateau(&self, temp: Temperature) -> Option<Advice> {
         let trend = self.ahead.trend?;
-        let seed = self.bowl.last_seed.or(self.bowl.returned)?;
+        let seed = self.bowl.went_in.last_seed.or(self.bowl.went_in.returned)?;
         let still = in_degrees(trend).abs() < STANDS_STILL_C_PER_MIN;
         let should_move = in_degrees(rise(self.setup.room, temp)) > ABOVE_ROOM_C;
         let lately = self.now - seed < SEED_STILL_MELTS;

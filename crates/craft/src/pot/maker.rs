@@ -254,7 +254,7 @@ impl<'a> Maker<'a> {
 
     fn decide(&mut self, bowl: &Bowl, advice: &Advice) -> Option<ActionKind> {
         if matches!(self.how.mishap, Some(Mishap::LongBurst { .. }))
-            && matches!(bowl.heat, Heat::Burst { .. })
+            && matches!(bowl.heating.heat, Heat::Burst { .. })
         {
             // Called away from the kitchen: that is the mishap.
             return None;
@@ -262,7 +262,7 @@ impl<'a> Maker<'a> {
         match advice.rule {
             Rule::Warm => match &self.how.mishap {
                 Some(Mishap::LongBurst { seconds: s, .. })
-                    if bowl.latest.is_some_and(|l| in_celsius(l.temp) > 30.0) =>
+                    if bowl.thermometer.latest.is_some_and(|l| in_celsius(l.temp) > 30.0) =>
                 {
                     Some(ActionKind::Heat { lasting: Some(seconds(*s)) })
                 }
@@ -274,11 +274,11 @@ impl<'a> Maker<'a> {
             | Rule::Thickening
             | Rule::WarmBack
             | Rule::OverSeeded => advice.heat.map(|s| ActionKind::Heat { lasting: Some(s) }),
-            Rule::StopBeforeMelt => match bowl.heat {
+            Rule::StopBeforeMelt => match bowl.heating.heat {
                 Heat::On { .. } => Some(ActionKind::OffHeat),
                 // Stirring has its time first.
                 _ => self.stir().or_else(|| {
-                    (bowl.last_stir >= bowl.calm_since
+                    (bowl.last_stir >= bowl.heating.calm_since
                         && self.now - self.last_stir > TimeDelta::seconds(15))
                     .then_some(ActionKind::OffHeat)
                 }),

@@ -53,7 +53,7 @@ pub fn left(moves: impl IntoIterator<Item = (Move, Mass)>) -> Option<Mass> {
 /// What a bowl took from the bag: what was melted, and the seed that went in.
 #[must_use]
 pub fn taken(setup: &Setup, bowl: &Bowl) -> Mass {
-    setup.melted + bowl.seeded
+    setup.melted + bowl.went_in.seeded
 }
 
 /// What some of it costs, in the maker's own money.

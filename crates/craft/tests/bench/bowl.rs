@@ -27,7 +27,7 @@ fn a_whole_evening_follows_the_order_of_work() {
 
     e.act(burst(30.0));
     assert_eq!(e.advice().rule, Rule::Heating);
-    assert!(matches!(e.bowl().heat, Heat::Burst { .. }));
+    assert!(matches!(e.bowl().heating.heat, Heat::Burst { .. }));
     e.pass(31);
     assert_eq!(e.advice().rule, Rule::StirAfterHeat);
     e.act(ActionKind::Stirred);
@@ -97,7 +97,7 @@ fn the_limit_never_passes_unsaid() {
             (advice.rule, advice.level, advice.alarm),
             (Rule::LimitPassed, Level::Stop, Some(Alarm::Limit))
         );
-        assert!(e.bowl().over_limit.is_some());
+        assert!(e.bowl().thermometer.over_limit.is_some());
     }
 }
 
@@ -189,10 +189,10 @@ fn undo_takes_back_the_last_thing_done() {
     let mut e = Evening::seeded();
     let before = e.bowl();
     e.act(seed(50.0));
-    assert!(e.bowl().seeded > before.seeded);
+    assert!(e.bowl().went_in.seeded > before.went_in.seeded);
     let last = e.record().last_action().expect("the seed").id;
     e.act(ActionKind::Undone { action: last });
-    assert_eq!(e.bowl().seeded, before.seeded);
+    assert_eq!(e.bowl().went_in.seeded, before.went_in.seeded);
     assert_eq!(e.bowl().phase, before.phase);
 }
 
@@ -206,9 +206,9 @@ fn doubted_readings_are_kept_marked_and_left_out() {
     e.read_at_once(200.0);
     let bowl = e.bowl();
     assert_eq!(e.advice().rule, Rule::ProbeTrouble);
-    assert_eq!(bowl.doubts.iter().flatten().count(), 2);
-    assert!(bowl.doubts.iter().flatten().all(|d| *d == Doubt::OutOfRange));
-    assert!(bowl.peak.is_some_and(|p| in_celsius(p) < 60.0));
+    assert_eq!(bowl.thermometer.doubts.iter().flatten().count(), 2);
+    assert!(bowl.thermometer.doubts.iter().flatten().all(|d| *d == Doubt::OutOfRange));
+    assert!(bowl.thermometer.peak.is_some_and(|p| in_celsius(p) < 60.0));
     let drawn = curve(&e.record(), &bowl, 20);
     assert!(drawn.len() <= 34, "{} points", drawn.len());
     assert!(drawn.iter().any(|p| p.doubt.is_some()));
@@ -284,16 +284,16 @@ fn a_mistyped_reading_and_a_wrong_amount_are_corrected_without_being_rewritten()
     e.read(64.0);
     let wrong = e.record().actions().last().expect("the seed").id;
     let mistyped = e.record().readings().last().expect("the reading").id;
-    assert!(e.bowl().newest.is_some_and(|newest| in_celsius(newest) > 60.0));
+    assert!(e.bowl().thermometer.newest.is_some_and(|newest| in_celsius(newest) > 60.0));
     e.act(ActionKind::ReadingWithdrawn { reading: mistyped });
     e.act(ActionKind::AmountCorrected { action: wrong, mass: grams(40.0) });
-    assert!(e.bowl().newest.is_some_and(|newest| in_celsius(newest) < 50.0));
-    assert!((in_grams(e.bowl().seeded) - 40.0).abs() < 1e-9);
-    assert_eq!(e.bowl().additions, 1, "a correction is no addition");
+    assert!(e.bowl().thermometer.newest.is_some_and(|newest| in_celsius(newest) < 50.0));
+    assert!((in_grams(e.bowl().went_in.seeded) - 40.0).abs() < 1e-9);
+    assert_eq!(e.bowl().went_in.additions, 1, "a correction is no addition");
     assert_eq!(e.record().withdrawn().len(), 1);
     assert!(e.record().has_reading(mistyped), "it is kept");
     // What was corrected can be set right again.
     let correction = e.record().entries().last().expect("the correction").id;
     e.act(ActionKind::Undone { action: correction });
-    assert!((in_grams(e.bowl().seeded) - 400.0).abs() < 1e-9);
+    assert!((in_grams(e.bowl().went_in.seeded) - 400.0).abs() < 1e-9);
 }

@@ -99,7 +99,7 @@ fn who_follows_the_advice_puts_colour_on_in_its_band() {
         let stands = fold(setup, &told.record, told.ended);
         let kinds: Vec<_> = told.record.actions().map(|action| action.kind.clone()).collect();
         assert_eq!(stands.phase, Phase::Done, "{seed}: {kinds:?}");
-        assert_eq!(stands.over_limit, None, "{seed}");
+        assert_eq!(stands.thermometer.over_limit, None, "{seed}");
         assert!(matches!(stands.temper, Temper::Shown { .. }), "{seed}: {kinds:?}");
         let (_, temp) = stands.poured.expect("put on");
         let [lo, hi] = setup.use_band().in_celsius();

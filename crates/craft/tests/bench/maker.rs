@@ -40,7 +40,7 @@ fn who_follows_the_advice_pours_in_the_band_and_never_passes_the_limit() {
             let bowl = fold(&run.setup, &record, end);
             let case = format!("{family}, {length_mm} mm, {room_c} °C: {:?}", kinds(&record));
             assert_eq!(bowl.phase, Phase::Done, "{case}");
-            assert_eq!(bowl.over_limit, None, "{case}");
+            assert_eq!(bowl.thermometer.over_limit, None, "{case}");
             assert!(matches!(bowl.temper, Temper::Shown { .. }), "{case}");
             let poured = in_celsius(bowl.poured.and_then(|(_, temp)| temp).expect("read"));
             let [lo, hi] = run.setup.chocolate.windows.work.in_celsius();
@@ -58,7 +58,7 @@ fn a_burst_too_long_ends_the_batch() {
     let record = evening(&run, &Evening { mishap: Some(mishap), ..how(3) }).record;
     let bowl = fold(&run.setup, &record, record.last_at().expect("something happened"));
     assert_eq!((bowl.phase, bowl.gave_up.as_deref()), (Phase::Lost, Some("burnt")));
-    assert!(bowl.over_limit.is_some());
+    assert!(bowl.thermometer.over_limit.is_some());
 }
 
 #[test]

@@ -248,14 +248,17 @@ impl Subject {
             phase: bowl.phase,
             phase_since: bowl.since,
             finish: finish(setup, &bowl),
-            latest: bowl.latest.map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
+            latest: bowl
+                .thermometer
+                .latest
+                .map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
             trend_c_per_min: ahead.trend.map(|t| round(in_degrees(t), 2)),
-            doubted: bowl.doubts.iter().flatten().count(),
-            burst_until: match bowl.heat {
+            doubted: bowl.thermometer.doubts.iter().flatten().count(),
+            burst_until: match bowl.heating.heat {
                 Heat::Burst { until } => Some(until),
                 Heat::On { .. } | Heat::Off => None,
             },
-            on_heat_since: match bowl.heat {
+            on_heat_since: match bowl.heating.heat {
                 Heat::On { since } => Some(since),
                 Heat::Burst { .. } | Heat::Off => None,
             },
@@ -263,10 +266,10 @@ impl Subject {
             tested: setup.course.is_tested,
             bursts_left_s: bursts_left(setup, &bowl, now).into_iter().map(seconds).collect(),
             additions: additions(setup, &bowl),
-            seeded_g: grams(bowl.seeded),
+            seeded_g: grams(bowl.went_in.seeded),
             crystals_g: grams(setup.crystals),
-            crystals_in: bowl.crystals_in.is_some(),
-            on_stone_g: bowl.on_stone.map(|(_, mass)| grams(mass)),
+            crystals_in: bowl.went_in.crystals_in.is_some(),
+            on_stone_g: bowl.went_in.on_stone.map(|(_, mass)| grams(mass)),
             test: test(setup, &bowl),
             temper: match bowl.temper {
                 Temper::Untested => TemperAnswer::Untested,
@@ -274,8 +277,8 @@ impl Subject {
                 Temper::NotShown { .. } => TemperAnswer::NotShown,
                 Temper::Gone { .. } => TemperAnswer::Gone,
             },
-            peak_c: bowl.peak.map(celsius),
-            over_limit_at: bowl.over_limit,
+            peak_c: bowl.thermometer.peak.map(celsius),
+            over_limit_at: bowl.thermometer.over_limit,
             poured_at: bowl.poured.map(|(at, _)| at),
             poured_c: bowl.poured.and_then(|(_, temp)| temp).map(celsius),
             gave_up: bowl.gave_up.clone(),
@@ -304,7 +307,10 @@ fn additions(setup: &Setup, bowl: &Bowl) -> Vec<AdditionAnswer> {
         .additions()
         .into_iter()
         .enumerate()
-        .map(|(i, mass)| AdditionAnswer { planned_g: grams(mass), done: i < bowl.additions })
+        .map(|(i, mass)| AdditionAnswer {
+            planned_g: grams(mass),
+            done: i < bowl.went_in.additions,
+        })
         .collect()
 }
 

@@ -164,7 +164,7 @@ pub async fn list(
     let setup = &live.subject().run.setup;
     let (readings, withdrawn, doubts) = live.with(|record| {
         let bowl = fold(setup, record, now);
-        (record.readings().to_vec(), record.withdrawn().to_vec(), bowl.doubts)
+        (record.readings().to_vec(), record.withdrawn().to_vec(), bowl.thermometer.doubts)
     });
     let as_sent = |r: &Reading| Reading { temp: r.temp - setup.offset, ..*r };
     let mut answers: Vec<_> = readings
