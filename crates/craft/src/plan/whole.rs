@@ -211,11 +211,11 @@ fn timed(
     bowls: &[PlannedBowl],
     kitchen: Kitchen,
 ) -> PlannedComponent {
-    let place = draft.stone.map_or(Place::Room(kitchen.room.temp), Place::ColdSlab);
+    let place = draft.sets.stone.map_or(Place::Room(kitchen.room.temp), Place::ColdSlab);
     let mut notes = Vec::new();
     let mut times = Vec::new();
     let mut stays = Vec::new();
-    for layer in &draft.layers {
+    for layer in &draft.sets.layers {
         let Some(plan) =
             bowls.iter().find(|b| b.key == layer.chocolate).and_then(|b| b.plan.as_ref())
         else {
@@ -227,21 +227,23 @@ fn timed(
         let setting = SettingOf {
             chocolate: &plan.chocolate,
             thickness: layer.thickness,
-            poured: draft.poured.unwrap_or_else(|| plan.poured_at()),
+            poured: draft.sets.poured.unwrap_or_else(|| plan.poured_at()),
             place,
             goods_per_gram: layer.goods_per_gram,
             goods_at: kitchen.room.temp,
         }
         .windows()
         .map(|setting| setting.paced(kitchen.pace));
-        let stay =
-            kitchen.fridge.filter(|_| draft.may_chill).zip(setting).map(|(fridge, setting)| {
+        let stay = kitchen.fridge.filter(|_| draft.sets.may_chill).zip(setting).map(
+            |(fridge, setting)| {
                 // Layers over each other are chilled as one; what is drawn through each other,
                 // or stands in mounds, as thick as its chocolate sets.
-                let stacked = draft.layers.len() > 1 && draft.layers.iter().all(|l| l.share >= 1.0);
-                let thickness = draft.thickness.filter(|_| stacked).unwrap_or(layer.thickness);
+                let stacked =
+                    draft.sets.layers.len() > 1 && draft.sets.layers.iter().all(|l| l.share >= 1.0);
+                let thickness = draft.size.thickness.filter(|_| stacked).unwrap_or(layer.thickness);
                 stay(&plan.chocolate, thickness, setting.dry_at, fridge, &kitchen.room)
-            });
+            },
+        );
         times.push(LayerTimes {
             setting,
             fridge_advised: stay.as_ref().and_then(|stay| stay.advised),
@@ -249,9 +251,9 @@ fn timed(
         });
         stays.push(stay);
     }
-    let setting = times.get(draft.governs).and_then(|times| times.setting);
-    let fridge = stays.into_iter().nth(draft.governs).flatten();
-    if !draft.layers.is_empty() && setting.is_none() {
+    let setting = times.get(draft.sets.governs).and_then(|times| times.setting);
+    let fridge = stays.into_iter().nth(draft.sets.governs).flatten();
+    if !draft.sets.layers.is_empty() && setting.is_none() {
         notes.push(setting::too_warm_to_set(kitchen.room.temp));
     }
     let mut tasks = std::mem::take(&mut draft.tasks);

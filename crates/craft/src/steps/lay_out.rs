@@ -24,7 +24,7 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
     let mut lines = Vec::new();
     let mut uses = Vec::new();
     for component in &plan.components {
-        let casts = component.draft.cast.as_ref().map_or(1, |cast| cast.casts.max(1));
+        let casts = component.draft.shown.cast.as_ref().map_or(1, |cast| cast.casts.max(1));
         let mut begins_s = 0.0;
         for cast in 1..=casts {
             let line = component_line(component, cast, casts, &colours);

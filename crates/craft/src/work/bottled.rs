@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said};
 use super::drafting::Drafting;
 use super::kinds::Starting;
 use super::mistakes::COLOUR_STAYS;
@@ -91,15 +91,8 @@ impl Work for BottledInputs {
         let wanted = self.amount.check("amount", at.check);
         let parts = at.parts(&self.colour)?;
         let made = colour_butter(wanted, parts);
-        Some(Draft {
-            takes: vec![Portion::of(&self.colour, made.total)],
-            sum: vec![
-                Working::new("cocoa butter", in_grams(made.butter), "g"),
-                Working::new("parts to 100 of butter", parts, ""),
-                Working::new("powder", in_grams(made.pigment), "g"),
-                Working::new("in the bottle", in_grams(made.total), "g"),
-            ],
-            tasks: vec![
+        Some(Draft { takes: vec![Portion::of(&self.colour, made.total)],
+tasks: vec![
                 TaskDraft::new(
                     "line",
                     "A clean, bone-dry bottle, warmed in the hand",
@@ -128,13 +121,15 @@ impl Work for BottledInputs {
                 .since("pour", 0)
                 .from(Timing::Hours(SOLID_H), "it is solid"),
             ],
-            checks: vec!["No grain shows against the glass", "A smear of it sets glossy"],
-            mistakes: vec![COLOUR_STAYS],
-            keeps: Some(
+said: Said { sum: vec![
+                Working::new("cocoa butter", in_grams(made.butter), "g"),
+                Working::new("parts to 100 of butter", parts, ""),
+                Working::new("powder", in_grams(made.pigment), "g"),
+                Working::new("in the bottle", in_grams(made.total), "g"),
+            ], checks: vec!["No grain shows against the glass", "A smear of it sets glossy"], mistakes: vec![COLOUR_STAYS], keeps: Some(
                 "Like cocoa butter, cool, dry and dark; the dates on the butter and on each pigment come first."
                     .to_owned(),
-            ),
-            ..Draft::default()
-        })
+            ), ..Said::default() },
+..Draft::default() })
     }
 }

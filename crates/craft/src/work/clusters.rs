@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::MixedInInputs;
 use super::kinds::{DARK, Starting, dark, goods};
@@ -85,37 +85,46 @@ impl Work for ClustersInputs {
         let height = millimetres(radius_mm);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, mass)],
-            layers: vec![Layer {
-                chocolate: self.chocolate.clone(),
-                // A half ball has three times the surface to its volume that a slab
-                // of its height has.
-                thickness: height / 3.0,
-                colour: None,
-                share: 1.0,
-                goods_per_gram: goods.parts,
-            }],
             goods: vec![Goods {
                 name: self.mixed_in.name.clone(),
                 mass: mixed.dry,
                 goes: "mixed in",
             }],
-            thickness: Some(height),
-            pieces: Some(Pieces { count, each, area: None }),
-            notes: mixed.notes.clone(),
-            sum: vec![
-                Working::new("clusters", count, ""),
-                Working::new("each weighs", in_grams(each), "g"),
-                Working::new("dry goods to one of chocolate", goods.parts, ""),
-                Working::new("chocolate in them", in_grams(mass), "g"),
-                Working::new("dry goods", in_grams(mixed.dry), "g"),
-                Working::new("a mound is high about", in_millimetres(height), "mm"),
-                Working::new("spooning them takes about", SPOONED_IN_S * count, "s"),
-            ],
+            sets: Sets {
+                layers: vec![Layer {
+                    chocolate: self.chocolate.clone(),
+                    // A half ball has three times the surface to its volume that a slab
+                    // of its height has.
+                    thickness: height / 3.0,
+                    colour: None,
+                    share: 1.0,
+                    goods_per_gram: goods.parts,
+                }],
+                may_chill: true,
+                ..Sets::default()
+            },
+            size: Size {
+                thickness: Some(height),
+                pieces: Some(Pieces { count, each, area: None }),
+                ..Size::default()
+            },
+            said: Said {
+                notes: mixed.notes.clone(),
+                sum: vec![
+                    Working::new("clusters", count, ""),
+                    Working::new("each weighs", in_grams(each), "g"),
+                    Working::new("dry goods to one of chocolate", goods.parts, ""),
+                    Working::new("chocolate in them", in_grams(mass), "g"),
+                    Working::new("dry goods", in_grams(mixed.dry), "g"),
+                    Working::new("a mound is high about", in_millimetres(height), "mm"),
+                    Working::new("spooning them takes about", SPOONED_IN_S * count, "s"),
+                ],
+                ..Said::default()
+            },
             mixed_in: Some(mixed),
-            may_chill: true,
             ..Draft::default()
         };
-        draft.notes.push(Note::info(
+        draft.said.notes.push(Note::info(
             "clusters-quick",
             "Shaped before it sets: work in small lots and fold the goods into only as much chocolate as \
              you spoon at a time, or let two spoon.",
@@ -160,8 +169,9 @@ impl Work for ClustersInputs {
             );
         }
         draft.tasks.extend(set_and_release("pour", 0, at.fridge));
-        draft.checks = vec!["Every piece coated", "Mounds hold their shape", "They lift off clean"];
-        draft.mistakes = vec![FALLS_APART, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.checks =
+            vec!["Every piece coated", "Mounds hold their shape", "They lift off clean"];
+        draft.said.mistakes = vec![FALLS_APART, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
 }

@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
@@ -127,41 +127,46 @@ impl Work for DippedInputs {
                 mass: own,
                 at_hand: dipped.in_vessel + own,
             }],
-            layers: vec![Layer {
-                // The centre takes up heat: the coat sets the faster.
-                goods_per_gram: each_g / in_grams(dipped.coat).max(0.1),
-                ..Layer::of(&self.chocolate, coat)
-            }],
-            thickness: Some(coat),
-            pieces: Some(Pieces { count, each: grams(each_g) + dipped.coat, area: None }),
             goods: vec![Goods {
                 name: self.name.clone(),
                 mass: grams(each_g * count),
                 goes: "dipped",
             }],
-            notes: dipped.notes,
-            sum: dipped.sum,
-            may_chill: self.centre != CentreKind::Biscuit,
+            sets: Sets {
+                layers: vec![Layer {
+                    // The centre takes up heat: the coat sets the faster.
+                    goods_per_gram: each_g / in_grams(dipped.coat).max(0.1),
+                    ..Layer::of(&self.chocolate, coat)
+                }],
+                may_chill: self.centre != CentreKind::Biscuit,
+                ..Sets::default()
+            },
+            size: Size {
+                thickness: Some(coat),
+                pieces: Some(Pieces { count, each: grams(each_g) + dipped.coat, area: None }),
+                ..Size::default()
+            },
+            said: Said { notes: dipped.notes, sum: dipped.sum, ..Said::default() },
             ..Draft::default()
         };
         if let Some(swirl) = &self.swirl {
             at.chocolate("swirl", swirl)?;
             draft.takes.push(Portion::of(swirl, dipped.coats * SWIRL_SHARE));
-            draft.notes.push(Note::info(
+            draft.said.notes.push(Note::info(
                 "swirl-lines",
                 "Fresh lines for each: zigzag, dip, twirl on the way out. The second chocolate goes a little into the first.",
             ));
         }
-        draft.notes.extend(centre_remarks(temp));
-        draft.notes.extend(self.remarks());
+        draft.said.notes.extend(centre_remarks(temp));
+        draft.said.notes.extend(self.remarks());
         draft.tasks = self.tasks(at);
-        draft.checks = vec![
+        draft.said.checks = vec![
             "The centres are dry, firm and cold, not frozen",
             "The vessel is deep enough to cover them whole",
             "No foot of chocolate round the base: hold longer to drip",
         ];
-        draft.mistakes = vec![FINE_CRACKS, SUGAR_BLOOM];
-        draft.keeps = Some(self.keeps().to_owned());
+        draft.said.mistakes = vec![FINE_CRACKS, SUGAR_BLOOM];
+        draft.said.keeps = Some(self.keeps().to_owned());
         Some(draft)
     }
 }

@@ -11,15 +11,9 @@ use crate::spread::mixed::Mixed;
 use crate::spread::topping::OnTop;
 use crate::units::{Length, Temperature};
 
-/// A component before its times are known.
+/// How large it is, and how many come of it.
 #[derive(Clone, Debug, Default, PartialEq)]
-pub struct Draft {
-    /// What it takes from which bowl.
-    pub takes: Vec<Portion>,
-    /// What else goes in.
-    pub goods: Vec<Goods>,
-    /// How it lies, the lowest first.
-    pub layers: Vec<Layer>,
+pub struct Size {
     /// What it covers.
     pub tray: Option<Tray>,
     /// How thick it is in all.
@@ -28,12 +22,39 @@ pub struct Draft {
     pub length: Option<Length>,
     /// How many pieces come of it.
     pub pieces: Option<Pieces>,
-    /// What is folded in.
-    pub mixed_in: Option<Mixed>,
-    /// What goes on top.
-    pub topping: Option<OnTop>,
-    /// How it is built.
-    pub tasks: Vec<TaskDraft>,
+}
+
+/// How it lies, and by what it sets.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Sets {
+    /// How it lies, the lowest first.
+    pub layers: Vec<Layer>,
+    /// The layer by which it sets: the base, or the last that was poured.
+    pub governs: usize,
+    /// How warm it is poured, where that is not the band of its bowl.
+    pub poured: Option<Temperature>,
+    /// The stone it is spread on, where it is a frozen one.
+    pub stone: Option<Temperature>,
+    /// Whether it may set in the fridge.
+    pub may_chill: bool,
+}
+
+/// How it looks.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Shown {
+    /// How its face looks, where it is coloured.
+    pub face: Option<Face>,
+    /// What it is cast in, where it is.
+    pub cast: Option<Cast>,
+    /// How its underside looks.
+    pub underside: Option<&'static str>,
+    /// The share of a marbled surface that is stirred through, 0 to 1.
+    pub muddied: Option<f64>,
+}
+
+/// What is said of it.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Said {
     /// What to look for.
     pub checks: Vec<&'static str>,
     /// What goes wrong.
@@ -42,22 +63,29 @@ pub struct Draft {
     pub notes: Vec<Note>,
     /// The working.
     pub sum: Vec<Working>,
-    /// Whether it may set in the fridge.
-    pub may_chill: bool,
-    /// How warm it is poured, where that is not the band of its bowl.
-    pub poured: Option<Temperature>,
-    /// The share of a marbled surface that is stirred through, 0 to 1.
-    pub muddied: Option<f64>,
-    /// How its underside looks.
-    pub underside: Option<&'static str>,
-    /// The layer by which it sets: the base, or the last that was poured.
-    pub governs: usize,
-    /// The stone it is spread on, where it is a frozen one.
-    pub stone: Option<Temperature>,
-    /// How its face looks, where it is coloured.
-    pub face: Option<Face>,
-    /// What it is cast in, where it is.
-    pub cast: Option<Cast>,
     /// How long it keeps at 15–18 °C, airtight, in a sentence (*custom*).
     pub keeps: Option<String>,
+}
+
+/// A component before its times are known.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Draft {
+    /// What it takes from which bowl.
+    pub takes: Vec<Portion>,
+    /// What else goes in.
+    pub goods: Vec<Goods>,
+    /// How it lies, and by what it sets.
+    pub sets: Sets,
+    /// How large it is, and how many come of it.
+    pub size: Size,
+    /// What is folded in.
+    pub mixed_in: Option<Mixed>,
+    /// What goes on top.
+    pub topping: Option<OnTop>,
+    /// How it is built.
+    pub tasks: Vec<TaskDraft>,
+    /// What is said of it.
+    pub said: Said,
+    /// How it looks.
+    pub shown: Shown,
 }

@@ -96,7 +96,7 @@ impl Work for FiguresInputs {
                 * chocolate.solid_density;
             tone_g += in_grams(each);
             draft.takes.push(Portion::of(&tone.chocolate, each * count));
-            draft.layers.push(Layer::of(&tone.chocolate, millimetres(TONE_MM)));
+            draft.sets.layers.push(Layer::of(&tone.chocolate, millimetres(TONE_MM)));
             tones.extend(self.tone_tasks(i, tone, at));
         }
         // The tones go in after the colours and before the body.
@@ -108,19 +108,19 @@ impl Work for FiguresInputs {
         }
         draft.tasks.splice(pour..pour, tones);
         draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
-        let body_g = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
-        draft.pieces =
+        let body_g = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.size.pieces =
             Some(Pieces { count, each: crate::units::grams(body_g + tone_g), area: None });
-        draft.checks = vec![
+        draft.said.checks = vec![
             "Each tone is set, in the room, before the next goes in",
             "No air in the narrow parts",
             "From below, the mould has gone cloudy before it is turned over",
         ];
-        draft.mistakes = vec![GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD, FINE_CRACKS];
+        draft.said.mistakes = vec![GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD, FINE_CRACKS];
         if !self.cast.colours.is_empty() {
-            draft.mistakes.push(COLOUR_STAYS);
+            draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.keeps = Some("By custom about 8 weeks.".to_owned());
+        draft.said.keeps = Some("By custom about 8 weeks.".to_owned());
         Some(draft)
     }
 }

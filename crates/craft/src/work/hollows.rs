@@ -129,8 +129,8 @@ impl Work for HollowsInputs {
         }
         let across = in_millimetres(lined.cast.across);
         let mut draft = begun(&self.cast, lined);
-        draft.sum.extend(held.sum);
-        draft.notes.extend(self.remarks(halves, across));
+        draft.said.sum.extend(held.sum);
+        draft.said.notes.extend(self.remarks(halves, across));
         let pairs_f = f64::from(pairs);
         draft.goods = self
             .inside
@@ -142,21 +142,22 @@ impl Work for HollowsInputs {
             })
             .collect();
         let inside_g: f64 = self.inside.iter().map(|one| one.each_g * f64::from(one.count)).sum();
-        let half_g = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
-        draft.pieces =
+        let half_g = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.size.pieces =
             Some(Pieces { count: pairs_f, each: grams(2.0 * half_g + inside_g), area: None });
         draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
         draft.tasks.extend(self.joining());
-        draft.checks = vec![
+        draft.said.checks = vec![
             "The rims are flat all round before they are joined",
             "What goes inside is dry",
             "The seam is closed when it is held to the light",
         ];
-        draft.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
+        draft.said.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
-            draft.mistakes.push(COLOUR_STAYS);
+            draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.keeps = Some("By custom about 8 weeks, or as long as what is inside.".to_owned());
+        draft.said.keeps =
+            Some("By custom about 8 weeks, or as long as what is inside.".to_owned());
         Some(draft)
     }
 }

@@ -2,7 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::draft::Draft;
+use super::draft::{Draft, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::ToppingInputs;
 use super::kinds::{DARK_AND_WHITE, Starting, dark, topped, tray, white};
@@ -87,8 +87,12 @@ impl Work for LayeredInputs {
                 .fault("layers", format!("must be {least} to {most} layers; there are {there}"));
         }
         let tray = self.tray.check("tray", at.check);
-        let mut draft = Draft { tray: Some(tray), may_chill: true, ..Draft::default() };
-        draft.sum.push(Working::new(
+        let mut draft = Draft {
+            size: Size { tray: Some(tray), ..Size::default() },
+            sets: Sets { may_chill: true, ..Sets::default() },
+            ..Draft::default()
+        };
+        draft.said.sum.push(Working::new(
             "area",
             crate::units::in_square_centimetres(tray.area()),
             "cm²",
@@ -102,14 +106,14 @@ impl Work for LayeredInputs {
             let mass = tray.area() * thickness * chocolate.solid_density;
             all += thickness;
             draft.takes.push(Portion::of(&layer.chocolate, mass));
-            draft.sum.push(Working::new("a layer takes", in_grams(mass), "g"));
-            draft.layers.push(Layer::of(&layer.chocolate, thickness));
+            draft.said.sum.push(Working::new("a layer takes", in_grams(mass), "g"));
+            draft.sets.layers.push(Layer::of(&layer.chocolate, thickness));
         }
         self.tray.holds("tray", "layers", all, at.check);
-        draft.sum.push(Working::new("thickness in all", in_millimetres(all), "mm"));
-        draft.thickness = Some(all);
-        draft.underside = Some(self.lining.underside());
-        draft.notes.extend(BARK.remark(all));
+        draft.said.sum.push(Working::new("thickness in all", in_millimetres(all), "mm"));
+        draft.size.thickness = Some(all);
+        draft.shown.underside = Some(self.lining.underside());
+        draft.said.notes.extend(BARK.remark(all));
         on_top(&mut draft, self.topping.as_ref(), at);
         let cover = Cover {
             tray,
@@ -119,14 +123,14 @@ impl Work for LayeredInputs {
             sum: Vec::new(),
         };
         pieces(&mut draft, &cover, self.piece_cm2, at);
-        draft.notes.push(Note::info(
+        draft.said.notes.push(Note::info(
             "layer-grip",
             "Pour the next while the one below is just set: dry to the finger, still soft. Too cold and \
              shrunken, and they part when broken; too wet, and they smear.",
         ));
-        draft.notes.push(hard_pieces());
+        draft.said.notes.push(hard_pieces());
         let last = self.layers.len().saturating_sub(1);
-        draft.governs = last;
+        draft.sets.governs = last;
         draft.tasks = std::iter::once(self.lining.task())
             .chain(self.layers.iter().enumerate().flat_map(|(i, layer)| {
                 pour_layer(i, &layer.chocolate, &at.label(&layer.chocolate))
@@ -137,14 +141,14 @@ impl Work for LayeredInputs {
             .chain(set_and_release(&pour_key(last), last, at.fridge))
             .chain([broken()])
             .collect();
-        draft.checks = vec![
+        draft.said.checks = vec![
             "The layer below is dry to the finger and still soft",
             "The upper chocolate is at the low end of its band, so that it does not melt the lower",
             "Topping pressed in gently, under film",
         ];
-        draft.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.topping.is_some() {
-            draft.mistakes.push(TOPPING_FALLS_OFF);
+            draft.said.mistakes.push(TOPPING_FALLS_OFF);
         }
         Some(draft)
     }

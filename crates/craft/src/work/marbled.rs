@@ -10,7 +10,7 @@ use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cover::CoverInputs;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::ToppingInputs;
 use super::kinds::{DARK_AND_WHITE, Starting, cover, dark, white};
@@ -209,33 +209,39 @@ impl Work for MarbledInputs {
                 .iter()
                 .map(|(key, _, share)| Portion::of(key, cover.chocolate * *share))
                 .collect(),
-            layers: shares
-                .iter()
-                .zip(colours)
-                .map(|((key, _, share), colour)| Layer {
-                    chocolate: key.clone(),
-                    thickness: cover.thickness,
-                    colour: colour.map(|colour| colour.srgb.clone()),
-                    share: *share,
-                    goods_per_gram: 0.0,
-                })
-                .collect(),
-            tray: Some(cover.tray),
-            thickness: Some(cover.thickness),
-            pieces: cover.portions,
-            sum: cover.sum.clone(),
-            may_chill: true,
+            sets: Sets {
+                layers: shares
+                    .iter()
+                    .zip(colours)
+                    .map(|((key, _, share), colour)| Layer {
+                        chocolate: key.clone(),
+                        thickness: cover.thickness,
+                        colour: colour.map(|colour| colour.srgb.clone()),
+                        share: *share,
+                        goods_per_gram: 0.0,
+                    })
+                    .collect(),
+                may_chill: true,
+                ..Sets::default()
+            },
+            size: Size {
+                tray: Some(cover.tray),
+                thickness: Some(cover.thickness),
+                pieces: cover.portions,
+                ..Size::default()
+            },
+            said: Said { sum: cover.sum.clone(), ..Said::default() },
             ..Draft::default()
         };
         on_top(&mut draft, self.topping.as_ref(), at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
         let mixed = muddied(self.strokes, cover.tray.area());
-        draft.muddied = Some(mixed);
-        draft.underside = Some(self.lining.underside());
-        draft.sum.push(Working::new("strokes", f64::from(self.strokes), ""));
-        draft.sum.push(Working::new("of the surface is stirred through", mixed * 100.0, "%"));
+        draft.shown.muddied = Some(mixed);
+        draft.shown.underside = Some(self.lining.underside());
+        draft.said.sum.push(Working::new("strokes", f64::from(self.strokes), ""));
+        draft.said.sum.push(Working::new("of the surface is stirred through", mixed * 100.0, "%"));
         if 1.0 - mixed < MUDDY_BELOW {
-            draft.notes.push(Note::caution(
+            draft.said.notes.push(Note::caution(
                 "muddy",
                 format!(
                     "After {} strokes {:.0} % of it is stirred through: muddy. Stop earlier.",
@@ -245,23 +251,23 @@ impl Work for MarbledInputs {
             ));
         }
         if self.accents.iter().any(|accent| accent.colour.is_some()) {
-            draft.notes.push(Note::info(
+            draft.said.notes.push(Note::info(
                 "colour-food-grade",
                 "Two drops, stir, look. Only colour that is sold for eating and disperses in fat; some \
                  are barred from food in some countries: check yours, and the label.",
             ));
         }
-        draft.notes.extend(BARK.remark(cover.thickness));
-        draft.notes.push(hard_pieces());
+        draft.said.notes.extend(BARK.remark(cover.thickness));
+        draft.said.notes.push(hard_pieces());
         draft.tasks = self.tasks(&draft, at);
-        draft.checks = vec![
+        draft.said.checks = vec![
             "All chocolates in temper at once, the base at the top of its band",
             "Blobs spread about, not all in one place",
             "Two or three passes, then stop",
         ];
-        draft.mistakes = vec![MUDDY, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![MUDDY, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.accents.iter().any(|accent| accent.colour.is_some()) {
-            draft.mistakes.insert(1, GRAINY_COLOUR);
+            draft.said.mistakes.insert(1, GRAINY_COLOUR);
         }
         Some(draft)
     }

@@ -42,7 +42,7 @@ pub use cast::{Cast, CastInputs, WallInputs};
 pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
 pub use dipped::{CentreKind, DippedInputs};
-pub use draft::Draft;
+pub use draft::{Draft, Said, Sets, Shown, Size};
 pub(crate) use drafting::{Drafting, Known};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
 pub use figures::{FiguresInputs, ToneInputs};

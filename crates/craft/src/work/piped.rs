@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
@@ -97,13 +97,22 @@ impl Work for PipedInputs {
         let body = piped(&chocolate, length, line, count);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, body.chocolate)],
-            // Half round: as thick on the average as its section is wide.
-            layers: vec![Layer::of(&self.chocolate, line * (std::f64::consts::PI / 8.0))],
-            thickness: Some(line / 2.0),
-            length: Some(length * f64::from(count)),
-            notes: body.notes,
-            sum: body.sum.into_iter().take(3).collect(),
-            may_chill: self.shape != PipedShape::Bowls,
+            sets: Sets {
+                // Half round: as thick on the average as its section is wide.
+                layers: vec![Layer::of(&self.chocolate, line * (std::f64::consts::PI / 8.0))],
+                may_chill: self.shape != PipedShape::Bowls,
+                ..Sets::default()
+            },
+            size: Size {
+                thickness: Some(line / 2.0),
+                length: Some(length * f64::from(count)),
+                ..Size::default()
+            },
+            said: Said {
+                notes: body.notes,
+                sum: body.sum.into_iter().take(3).collect(),
+                ..Said::default()
+            },
             ..Draft::default()
         };
         let mut mass = body.chocolate;
@@ -113,26 +122,26 @@ impl Work for PipedInputs {
                 millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
             let features = piped(&other, length, line, count).chocolate;
             draft.takes.push(Portion::of(&second.chocolate, features));
-            draft.sum.push(Working::new("of the second colour", in_grams(features), "g"));
+            draft.said.sum.push(Working::new("of the second colour", in_grams(features), "g"));
             mass += features;
         }
         let pieces = f64::from(count.max(1));
-        draft.pieces = Some(Pieces { count: pieces, each: mass / pieces, area: None });
-        draft.notes.push(Note::info(
+        draft.size.pieces = Some(Pieces { count: pieces, each: mass / pieces, area: None });
+        draft.said.notes.push(Note::info(
             "piped-trial",
             "A trial line on spare paper first: the bag at 45°, a small tip.",
         ));
         if self.shape == PipedShape::Bowls {
-            draft.notes.push(Note::caution(
+            draft.said.notes.push(Note::caution(
                 "piped-ice",
                 "Dry the ice with a cloth and work quickly; shake off what melts before it is served. Shock-set \
                  chocolate is not tempered: it dulls in a day or two.",
             ));
         }
         draft.tasks = self.tasks(at, &Lines { each_mm, count });
-        draft.checks =
+        draft.said.checks =
             vec!["Every line joins another", "Lines at least 3 mm wide", "Dry before it is moved"];
-        draft.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
 }

@@ -7,7 +7,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
@@ -103,18 +103,27 @@ impl Work for RibbonsInputs {
         let pulls = self.pulls(&chocolate, strip);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, all)],
-            layers: vec![Layer::of(&self.chocolate, thickness)],
-            thickness: Some(thickness),
-            length: Some(length),
-            pieces: Some(Pieces { count, each: strip, area: None }),
-            sum: vec![
-                Working::new("a strip weighs", in_grams(strip), "g"),
-                Working::new("strips", count, ""),
-                Working::new("with what is trimmed off", in_grams(all), "g"),
-                Working::new("pulls from one freezing, about", pulls, ""),
-            ],
-            poured: Some(chocolate.windows.melt.lo),
-            stone: Some(stone),
+            sets: Sets {
+                layers: vec![Layer::of(&self.chocolate, thickness)],
+                poured: Some(chocolate.windows.melt.lo),
+                stone: Some(stone),
+                ..Sets::default()
+            },
+            size: Size {
+                thickness: Some(thickness),
+                length: Some(length),
+                pieces: Some(Pieces { count, each: strip, area: None }),
+                ..Size::default()
+            },
+            said: Said {
+                sum: vec![
+                    Working::new("a strip weighs", in_grams(strip), "g"),
+                    Working::new("strips", count, ""),
+                    Working::new("with what is trimmed off", in_grams(all), "g"),
+                    Working::new("pulls from one freezing, about", pulls, ""),
+                ],
+                ..Said::default()
+            },
             ..Draft::default()
         };
         if pulls < count {
@@ -129,9 +138,9 @@ impl Work for RibbonsInputs {
                     self.stone_kg, self.stone_c
                 )
             };
-            draft.notes.push(Note::caution("stone-warms", text));
+            draft.said.notes.push(Note::caution("stone-warms", text));
         }
-        draft.notes.push(Note::caution(
+        draft.said.notes.push(Note::caution(
             "eaten-soon",
             "Not tempered: eaten within a day or two, then it dulls. Wipe the frost off the stone: water \
              makes chocolate seize.",
@@ -174,8 +183,9 @@ impl Work for RibbonsInputs {
                 20.0,
             ),
         ];
-        draft.checks = vec!["No frost, no drop of water", "Only as much as one pull at a time"];
-        draft.mistakes = vec![RIBBON_SNAPS];
+        draft.said.checks =
+            vec!["No frost, no drop of water", "Only as much as one pull at a time"];
+        draft.said.mistakes = vec![RIBBON_SNAPS];
         Some(draft)
     }
 }

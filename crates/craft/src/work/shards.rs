@@ -68,9 +68,9 @@ impl Work for ShardsInputs {
         let (mut draft, cover) = poured(&self.chocolate, &self.cover, None, at)?;
         on_top(&mut draft, self.topping.as_ref(), at);
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
-        draft.underside = Some(self.lining.underside());
-        draft.notes.extend(SHARDS.remark(cover.thickness));
-        draft.notes.push(hard_pieces());
+        draft.shown.underside = Some(self.lining.underside());
+        draft.said.notes.extend(SHARDS.remark(cover.thickness));
+        draft.said.notes.push(hard_pieces());
         let detail = match self.pattern {
             ShardPattern::Uneven => {
                 "In slanted strips of uneven width, half way down, with the back of a knife."
@@ -100,12 +100,12 @@ impl Work for ShardsInputs {
             )
             .minding(crate::spread::guard::SHARP)])
             .collect();
-        draft.checks = vec![
+        draft.said.checks = vec![
             "It has lost its wet shine and takes a clean mark",
             "The marks go half way down",
             "Lets go of the sheet by itself",
         ];
-        draft.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
 }

@@ -100,21 +100,21 @@ impl Work for SheetInputs {
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let (mut draft, cover) = poured(&self.chocolate, &self.cover, None, at)?;
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
-        draft.underside = Some(match self.finish {
+        draft.shown.underside = Some(match self.finish {
             SheetFinish::Plain => "gloss",
             SheetFinish::Painted => "painted",
             SheetFinish::Flecked => "flecked",
             SheetFinish::Printed => "printed",
         });
-        draft.notes.extend(SHEET.remark(cover.thickness));
+        draft.said.notes.extend(SHEET.remark(cover.thickness));
         if matches!(self.finish, SheetFinish::Painted | SheetFinish::Flecked) {
-            draft.notes.push(Note::info(
+            draft.said.notes.push(Note::info(
                 "sheet-colour",
                 "What goes on the sheet first is what is seen. Only colour that is sold for eating, in \
                  cocoa butter; some are barred from food in some countries: check yours.",
             ));
         }
-        draft.notes.push(hard_pieces());
+        draft.said.notes.push(hard_pieces());
         let coloured = matches!(self.finish, SheetFinish::Painted | SheetFinish::Flecked);
         if !coloured && !self.colours.is_empty() {
             at.check.fault("colours", "go with a painted or flecked sheet");
@@ -123,16 +123,16 @@ impl Work for SheetInputs {
         let whole = [Part { name: None, share: 1.0, family }];
         let faced = faced(&self.colours, "colours", cover.tray.area(), &whole, at)?;
         draft.takes.extend(faced.takes);
-        draft.notes.extend(faced.notes);
-        draft.sum.extend(faced.sum);
+        draft.said.notes.extend(faced.notes);
+        draft.said.sum.extend(faced.sum);
         draft.tasks = self.tasks(faced.tasks, at);
-        draft.face = (!self.colours.is_empty()).then_some(faced.face);
-        draft.checks = vec![
+        draft.shown.face = (!self.colours.is_empty()).then_some(faced.face);
+        draft.said.checks = vec![
             "The colour is dry to the finger before the chocolate goes on",
             "Spread 1 to 2 mm, out over the edges of the sheet",
             "It lets go by itself, shining",
         ];
-        draft.mistakes = vec![COLOUR_SMEARS, THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![COLOUR_SMEARS, THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
 }

@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::cast::{CastInputs, Lined, turned_out};
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Shown, Size};
 use super::drafting::Drafting;
 use super::filling::{CRUSTS_AT_MOST_H, CRUSTS_H, FillingInputs};
 use super::kinds::{DARK, Starting, cast};
@@ -101,26 +101,26 @@ impl Work for ShellsInputs {
             None => None,
         };
         let mut draft = begun(&self.cast, lined);
-        let mut each = draft.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
-        draft.checks = vec![
+        let mut each = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
+        draft.said.checks = vec![
             "Held to the light there are no thin patches",
             "The rim is clean and even",
             "From below, the mould has gone cloudy before it is turned over",
         ];
-        draft.mistakes = vec![STAYS_IN_MOULD, PINHOLES, FINE_CRACKS, SUGAR_BLOOM];
+        draft.said.mistakes = vec![STAYS_IN_MOULD, PINHOLES, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
-            draft.mistakes.push(COLOUR_STAYS);
+            draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.keeps = Some("By custom about 8 weeks.".to_owned());
+        draft.said.keeps = Some("By custom about 8 weeks.".to_owned());
         if let Some(filled) = filled {
             each += filled.each_g;
             draft.goods = filled.goods;
-            draft.notes.extend(filled.notes);
-            draft.sum.extend(filled.sum);
+            draft.said.notes.extend(filled.notes);
+            draft.said.sum.extend(filled.sum);
             draft.tasks.extend(filled.tasks);
-            draft.keeps = Some(filled.keeps);
+            draft.said.keeps = Some(filled.keeps);
             if filled.share < 0.999 {
-                draft.notes.push(Note::info(
+                draft.said.notes.push(Note::info(
                     "not-full",
                     format!(
                         "The filling takes {:.0} % of the room: a deeper cap closes the rest.",
@@ -136,7 +136,7 @@ impl Work for ShellsInputs {
             draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
         }
         let count = f64::from(count);
-        draft.pieces = Some(Pieces { count, each: grams(each), area: None });
+        draft.size.pieces = Some(Pieces { count, each: grams(each), area: None });
         Some(draft)
     }
 }
@@ -151,7 +151,7 @@ impl ShellsInputs {
         at: &mut Drafting<'_>,
     ) -> Option<f64> {
         let chocolate = at.chocolate("cap.chocolate", key)?;
-        let cast = draft.cast.as_mut()?;
+        let cast = draft.shown.cast.as_mut()?;
         // Figures of the shells count caps of their own chocolate.
         let shells = at.chocolate("cast.chocolate", &self.cast.chocolate)?;
         let each = cast.cap_each * (chocolate.solid_density / shells.solid_density).value;
@@ -159,8 +159,8 @@ impl ShellsInputs {
         cast.cap_each = each;
         let count = f64::from(cast.cavities * cast.casts);
         draft.takes.push(Portion::of(key, each * count));
-        draft.layers.push(Layer::of(key, cap));
-        draft.governs = 1;
+        draft.sets.layers.push(Layer::of(key, cap));
+        draft.sets.governs = 1;
         let label = at.label(key);
         draft.tasks.push(
             TaskDraft::new(
@@ -187,15 +187,20 @@ impl ShellsInputs {
 pub(super) fn begun(cast: &CastInputs, lined: Lined) -> Draft {
     Draft {
         takes: lined.takes,
-        layers: vec![Layer::of(&cast.chocolate, lined.cast.shell)],
-        thickness: Some(lined.cast.shell),
         tasks: lined.tasks,
-        notes: lined.notes,
-        sum: lined.sum,
-        may_chill: true,
-        underside: Some("gloss"),
-        face: lined.face,
-        cast: Some(lined.cast),
+        sets: Sets {
+            layers: vec![Layer::of(&cast.chocolate, lined.cast.shell)],
+            may_chill: true,
+            ..Sets::default()
+        },
+        size: Size { thickness: Some(lined.cast.shell), ..Size::default() },
+        said: Said { notes: lined.notes, sum: lined.sum, ..Said::default() },
+        shown: Shown {
+            underside: Some("gloss"),
+            face: lined.face,
+            cast: Some(lined.cast),
+            ..Shown::default()
+        },
         ..Draft::default()
     }
 }

@@ -4,7 +4,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::cover::CoverInputs;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::{MixedInInputs, ToppingInputs};
 use super::kinds::{DARK, Starting, cover, dark, goods};
@@ -91,9 +91,9 @@ impl Work for SlabInputs {
         let (mut draft, cover) = poured(&self.chocolate, &self.cover, self.mixed_in.as_ref(), at)?;
         on_top(&mut draft, self.topping.as_ref(), at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
-        draft.underside = Some(self.lining.underside());
-        draft.notes.extend(BARK.remark(cover.thickness));
-        draft.notes.push(hard_pieces());
+        draft.shown.underside = Some(self.lining.underside());
+        draft.said.notes.extend(BARK.remark(cover.thickness));
+        draft.said.notes.push(hard_pieces());
         draft.tasks = std::iter::once(self.lining.task())
             .chain(pour_and_spread(
                 &self.chocolate,
@@ -104,17 +104,17 @@ impl Work for SlabInputs {
             .chain(set_and_release("pour", 0, at.fridge))
             .chain([broken()])
             .collect();
-        draft.checks = vec![
+        draft.said.checks = vec![
             "Even from edge to edge, no thin patches",
             "Dry to the finger before it is moved",
             "Lets go of the sheet by itself",
         ];
-        draft.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
+        draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.mixed_in.is_some() {
-            draft.mistakes.extend([STREAKS, FALLS_APART]);
+            draft.said.mistakes.extend([STREAKS, FALLS_APART]);
         }
         if self.topping.is_some() {
-            draft.mistakes.push(TOPPING_FALLS_OFF);
+            draft.said.mistakes.push(TOPPING_FALLS_OFF);
         }
         Some(draft)
     }
@@ -134,18 +134,24 @@ pub(super) fn poured(
     let goods_per_gram = mixed.map_or(0.0, |mixed| mixed.parts);
     let mut draft = Draft {
         takes: vec![Portion::of(key, cover.chocolate)],
-        layers: vec![Layer { goods_per_gram, ..Layer::of(key, cover.thickness) }],
-        tray: Some(cover.tray),
-        thickness: Some(cover.thickness),
-        pieces: cover.portions,
-        sum: cover.sum.clone(),
-        may_chill: true,
+        sets: Sets {
+            layers: vec![Layer { goods_per_gram, ..Layer::of(key, cover.thickness) }],
+            may_chill: true,
+            ..Sets::default()
+        },
+        size: Size {
+            tray: Some(cover.tray),
+            thickness: Some(cover.thickness),
+            pieces: cover.portions,
+            ..Size::default()
+        },
+        said: Said { sum: cover.sum.clone(), ..Said::default() },
         ..Draft::default()
     };
     if let (Some(mixed), Some(inputs)) = (mixed, mixed_in) {
         let mixed = Mixed::into_mass(mixed, cover.chocolate, chocolate.solid_density);
         draft.goods.push(Goods { name: inputs.name.clone(), mass: mixed.dry, goes: "mixed in" });
-        draft.notes.extend(mixed.notes.iter().cloned());
+        draft.said.notes.extend(mixed.notes.iter().cloned());
         draft.mixed_in = Some(mixed);
     }
     Some((draft, cover))
@@ -153,13 +159,13 @@ pub(super) fn poured(
 
 /// Puts a topping on what is drafted.
 pub(super) fn on_top(draft: &mut Draft, topping: Option<&ToppingInputs>, at: &mut Drafting<'_>) {
-    let (Some(inputs), Some(tray)) = (topping, draft.tray) else { return };
+    let (Some(inputs), Some(tray)) = (topping, draft.size.tray) else { return };
     let chocolate = draft.takes.iter().fold(Mass::default(), |sum, p| sum + p.mass);
     let (topping, wish) = inputs.check("topping", chocolate, at.check);
     let on_top: OnTop = topping.on(tray.area(), wish);
     draft.goods.push(Goods { name: inputs.name.clone(), mass: on_top.mass, goes: "on top" });
-    draft.notes.extend(on_top.notes.iter().cloned());
-    if let Some(top) = draft.layers.last_mut() {
+    draft.said.notes.extend(on_top.notes.iter().cloned());
+    if let Some(top) = draft.sets.layers.last_mut() {
         // It is at room temperature and takes heat out of what it falls on.
         let layer = in_grams(chocolate) * top.share;
         top.goods_per_gram += in_grams(on_top.mass) / layer.max(1.0);
@@ -183,7 +189,7 @@ pub(super) fn pieces(
         at.check.fault("piece_cm2", "must be smaller than the slab");
     }
     let count = count.max(1.0);
-    draft.pieces = Some(Pieces { count, each: (takes + goods) / count, area: Some(piece) });
+    draft.size.pieces = Some(Pieces { count, each: (takes + goods) / count, area: Some(piece) });
 }
 
 /// Pour, spread, tap.

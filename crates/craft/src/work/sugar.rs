@@ -7,7 +7,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{Starting, tray};
 use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
@@ -117,21 +117,27 @@ impl Work for SugarInputs {
                 Goods { name: "glucose syrup".to_owned(), mass: part, goes: "boiled" },
                 Goods { name: "water".to_owned(), mass: part, goes: "boiled away" },
             ],
-            tray: Some(tray),
-            thickness: Some(thickness),
-            pieces: Some(Pieces { count, each: sheet / count, area: Some(piece) }),
-            poured: Some(celsius(poured_c)),
-            sum: vec![
-                Working::new("area", in_square_centimetres(tray.area()), "cm²"),
-                Working::new("the sheet weighs", in_grams(sheet), "g"),
-                Working::new("with what stays in the pan", in_grams(boiled), "g"),
-                Working::new("boiled to", boil_c, "°C"),
-                Working::new("kept back, whitened", in_grams(sheet) * whitened, "g"),
-                Working::new("a third of its heat is left after", tau_s, "s"),
-            ],
+            size: Size {
+                tray: Some(tray),
+                thickness: Some(thickness),
+                pieces: Some(Pieces { count, each: sheet / count, area: Some(piece) }),
+                ..Size::default()
+            },
+            sets: Sets { poured: Some(celsius(poured_c)), ..Sets::default() },
+            said: Said {
+                sum: vec![
+                    Working::new("area", in_square_centimetres(tray.area()), "cm²"),
+                    Working::new("the sheet weighs", in_grams(sheet), "g"),
+                    Working::new("with what stays in the pan", in_grams(boiled), "g"),
+                    Working::new("boiled to", boil_c, "°C"),
+                    Working::new("kept back, whitened", in_grams(sheet) * whitened, "g"),
+                    Working::new("a third of its heat is left after", tau_s, "s"),
+                ],
+                ..Said::default()
+            },
             ..Draft::default()
         };
-        draft.notes.push(Note::stop(
+        draft.said.notes.push(Note::stop(
             "sugar-burns",
             format!(
                 "Boiling sugar is {boil_c:.0} °C and sticks to the skin: the hottest thing in this kitchen. \
@@ -140,16 +146,16 @@ impl Work for SugarInputs {
             ),
         ));
         if altitude.abs() >= METRES_PER_DEGREE / 2.0 {
-            draft.notes.push(Note::info(
+            draft.said.notes.push(Note::info(
                 "sugar-altitude",
                 format!("At {altitude:.0} m it is at the hard crack at {boil_c:.1} °C: a degree lower for each 300 m."),
             ));
         }
-        draft.notes.push(Note::info(
+        draft.said.notes.push(Note::info(
             "sugar-flavour",
             "Flavour goes in off the heat: it spits. Food-grade, and named on the label.",
         ));
-        draft.notes.push(crate::spread::guard::hard_pieces());
+        draft.said.notes.push(crate::spread::guard::hard_pieces());
         let (from, to, cold) = (after(SCORES_FROM_C), after(SCORES_TO_C), after(COLD_C));
         draft.tasks = vec![
             TaskDraft::new(
@@ -222,12 +228,12 @@ impl Work for SugarInputs {
                 60.0,
             ),
         ];
-        draft.checks = vec![
+        draft.said.checks = vec![
             "A drop in cold water snaps and does not stick to the teeth",
             "No grain on the pan's wall",
             "It takes a mark and does not flow back",
         ];
-        draft.mistakes = vec![SUGAR_GRAINS, SUGAR_STICKY];
+        draft.said.mistakes = vec![SUGAR_GRAINS, SUGAR_STICKY];
         Some(draft)
     }
 }

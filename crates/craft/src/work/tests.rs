@@ -58,7 +58,7 @@ fn start(name: &str) -> WorkInputs {
 }
 
 fn codes(plan: &Plan) -> Vec<&str> {
-    it(plan).draft.notes.iter().map(|note| note.code.as_str()).collect()
+    it(plan).draft.said.notes.iter().map(|note| note.code.as_str()).collect()
 }
 
 fn takes(plan: &Plan, key: &str) -> f64 {
@@ -214,10 +214,10 @@ fn any_one_of_area_thickness_and_mass_follows_from_the_others() {
     let in_hand_g = in_grams(to_weigh);
     let in_hand =
         plan(WorkInputs::Slab(slab(CoverInputs::InHand { tray: tray(300.0, 200.0), in_hand_g })));
-    let thickness = in_millimetres(it(&in_hand).draft.thickness.expect("thick"));
+    let thickness = in_millimetres(it(&in_hand).draft.size.thickness.expect("thick"));
     assert!((thickness - 4.0).abs() < 1e-6, "{thickness}");
     let spread = plan(WorkInputs::Slab(slab(CoverInputs::Spread { in_hand_g, thickness_mm: 4.0 })));
-    let area = in_square_centimetres(it(&spread).draft.tray.expect("an area").area());
+    let area = in_square_centimetres(it(&spread).draft.size.tray.expect("an area").area());
     assert!((area - 600.0).abs() < 1e-6, "{area}");
     let portions = PortionsInputs { of: PortionOf::Bags, count: 6, each_g: 51.6 };
     let bags = plan(WorkInputs::Slab(slab(CoverInputs::Portions { portions, thickness_mm: 4.0 })));
@@ -290,14 +290,14 @@ fn clusters_hold_together_and_are_shaped_in_time() {
 #[test]
 fn a_wrap_bends_when_it_is_lifted_and_is_told_when_it_is_too_high() {
     let plan = plan(WorkInputs::Wrap(wrap(90.0)));
-    assert!((in_millimetres(it(&plan).draft.length.expect("long")) - 590.49).abs() < 0.1);
+    assert!((in_millimetres(it(&plan).draft.size.length.expect("long")) - 590.49).abs() < 0.1);
     assert!(takes(&plan, "white") > 5.0, "the pattern takes some");
     let bend = it(&plan).tasks.iter().find(|t| t.key == "wrap").expect("a task");
     let touch = it(&plan).tasks.iter().find(|t| t.is_touch).expect("a task");
     let at = |due: Option<Due>| in_seconds(due.expect("a time").moment.typical);
     assert!(at(touch.from) < at(bend.until));
     let high = Plan::of(&inputs(WorkInputs::Wrap(wrap(80.0)))).expect("planned");
-    assert!(it(&high).draft.notes.iter().any(|n| n.code == "wrap-high"));
+    assert!(it(&high).draft.said.notes.iter().any(|n| n.code == "wrap-high"));
 }
 
 #[test]
@@ -314,14 +314,16 @@ fn a_stone_is_good_for_so_many_ribbons() {
 fn sugar_is_boiled_lower_on_the_mountain_and_scored_at_about_five_minutes() {
     let sea = plan(sugar(0.0));
     let boil = |plan: &Plan| {
-        it(plan).draft.sum.iter().find(|s| s.label == "boiled to").expect("a step").value
+        it(plan).draft.said.sum.iter().find(|s| s.label == "boiled to").expect("a step").value
     };
     assert!((boil(&sea) - 151.0).abs() < 1e-9);
     assert!((boil(&plan(sugar(1_500.0))) - 146.0).abs() < 1e-9);
     let score = it(&sea).tasks.iter().find(|t| t.key == "score").expect("a task");
     let min = |due: Option<Due>| in_seconds(due.expect("a time").moment.typical) / 60.0;
     assert!(min(score.from) < 5.0 && min(score.until) > 5.0, "{:?}", score);
-    assert!(it(&sea).draft.notes.iter().any(|n| n.level == Level::Stop && n.code == "sugar-burns"));
+    assert!(
+        it(&sea).draft.said.notes.iter().any(|n| n.level == Level::Stop && n.code == "sugar-burns")
+    );
     // All of it adds up to the sheet and what stays in the pan, water apart.
     let goods = &it(&sea).draft.goods;
     let left = in_grams(goods[0].mass) + 0.82 * in_grams(goods[1].mass);
@@ -342,8 +344,10 @@ fn every_kind_says_all_about_itself() {
     for work in all() {
         let plan = plan(work.clone());
         let it = it(&plan);
-        assert!(!it.draft.checks.is_empty() && !it.draft.mistakes.is_empty(), "{work:?}");
-        assert!(it.tasks.len() > 3 && !it.draft.sum.is_empty() && !it.draft.notes.is_empty());
+        assert!(!it.draft.said.checks.is_empty() && !it.draft.said.mistakes.is_empty(), "{work:?}");
+        assert!(
+            it.tasks.len() > 3 && !it.draft.said.sum.is_empty() && !it.draft.said.notes.is_empty()
+        );
         // Burns, allergens and sharp edges are minded at the step where they belong.
         for (key, words) in [
             ("boil", "sticks to the skin"),

@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::draft::Draft;
+use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
@@ -107,11 +107,9 @@ impl Work for WrapInputs {
         .solve();
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, wrap.chocolate)],
-            layers: vec![Layer::of(&self.chocolate, thickness)],
-            thickness: Some(thickness),
-            length: Some(wrap.length),
-            notes: wrap.notes,
-            sum: wrap.sum,
+            sets: Sets { layers: vec![Layer::of(&self.chocolate, thickness)], ..Sets::default() },
+            size: Size { thickness: Some(thickness), length: Some(wrap.length), ..Size::default() },
+            said: Said { notes: wrap.notes, sum: wrap.sum, ..Said::default() },
             ..Draft::default()
         };
         if let Some(pattern) = &self.pattern {
@@ -121,15 +119,15 @@ impl Work for WrapInputs {
             let line = millimetres(at.number("pattern.line_mm", pattern.line_mm, check::LINE_MM));
             let mass = piped(&other, length, line, 1).chocolate;
             draft.takes.push(Portion::of(&pattern.chocolate, mass));
-            draft.sum.push(Working::new("the pattern takes", in_grams(mass), "g"));
+            draft.said.sum.push(Working::new("the pattern takes", in_grams(mass), "g"));
         }
         draft.tasks = self.tasks(at, wrap.length);
-        draft.checks = vec![
+        draft.said.checks = vec![
             "The cake is iced and in its place: the wrap cannot wait for it",
             "One coat, over every edge",
             "It bends without cracking and no longer runs",
         ];
-        draft.mistakes = vec![WRAP_CRACKS, WRAP_FLOPS, SUGAR_BLOOM];
+        draft.said.mistakes = vec![WRAP_CRACKS, WRAP_FLOPS, SUGAR_BLOOM];
         Some(draft)
     }
 }

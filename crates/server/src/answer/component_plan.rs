@@ -251,7 +251,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
     fn from(planned: PlannedComponent) -> Self {
         let draft = planned.draft;
         let mm = |length| round(in_millimetres(length), 3);
-        let mut notes = draft.notes;
+        let mut notes = draft.said.notes;
         notes.extend(planned.notes);
         Self {
             key: planned.key,
@@ -275,6 +275,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                 })
                 .collect(),
             layers: draft
+                .sets
                 .layers
                 .into_iter()
                 .map(|layer| LayerAnswer {
@@ -284,24 +285,24 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                     share_pct: round(layer.share * 100.0, 2),
                 })
                 .collect(),
-            outline: draft.tray.map(Into::into),
-            area_cm2: draft.tray.map(|tray| round(in_square_centimetres(tray.area()), 2)),
-            thickness_mm: draft.thickness.map(mm),
-            length_mm: draft.length.map(mm),
-            pieces: draft.pieces.map(Into::into),
-            muddied_pct: draft.muddied.map(|share| round(share * 100.0, 1)),
-            underside: draft.underside.map(ToOwned::to_owned),
-            face: draft.face.map(Into::into),
-            cast: draft.cast.map(Into::into),
-            keeps: draft.keeps,
+            outline: draft.size.tray.map(Into::into),
+            area_cm2: draft.size.tray.map(|tray| round(in_square_centimetres(tray.area()), 2)),
+            thickness_mm: draft.size.thickness.map(mm),
+            length_mm: draft.size.length.map(mm),
+            pieces: draft.size.pieces.map(Into::into),
+            muddied_pct: draft.shown.muddied.map(|share| round(share * 100.0, 1)),
+            underside: draft.shown.underside.map(ToOwned::to_owned),
+            face: draft.shown.face.map(Into::into),
+            cast: draft.shown.cast.map(Into::into),
+            keeps: draft.said.keeps,
             mixed_in: draft.mixed_in.map(Into::into),
             topping: draft.topping.map(Into::into),
             setting: planned.setting.map(Into::into),
             fridge: planned.fridge.map(Into::into),
-            checks: draft.checks.into_iter().map(ToOwned::to_owned).collect(),
-            mistakes: draft.mistakes.into_iter().map(Into::into).collect(),
+            checks: draft.said.checks.into_iter().map(ToOwned::to_owned).collect(),
+            mistakes: draft.said.mistakes.into_iter().map(Into::into).collect(),
             notes,
-            sum: draft.sum,
+            sum: draft.said.sum,
         }
     }
 }

@@ -18,7 +18,7 @@ fn close(a: f64, b: f64, by: f64) -> bool {
 fn filled_shells_take_what_geometry_and_custom_say() {
     let plan = plan(shells(|_| {}));
     let draft = &it(&plan).draft;
-    let cast = draft.cast.as_ref().expect("it is cast");
+    let cast = draft.shown.cast.as_ref().expect("it is cast");
     // Half a ball of 30 mm with a wall of 1.8: 2/3·π·(1.5³ − 1.32³) ml of dark.
     let each = 2.0 / 3.0 * std::f64::consts::PI * (1.5f64.powi(3) - 1.32f64.powi(3)) * 1.29;
     assert!(close(in_grams(cast.each), each, 1e-6), "{:?}", cast.each);
@@ -31,7 +31,7 @@ fn filled_shells_take_what_geometry_and_custom_say() {
         draft.goods.iter().filter(|g| g.goes == "in the filling").map(|g| in_grams(g.mass)).sum();
     let room = crate::units::in_millilitres(cast.filling);
     assert!(close(in_filling, 24.0 * room * 1.18 * 1.08, 1e-6));
-    assert!(draft.keeps.as_ref().is_some_and(|keeps| keeps.contains("10 days")));
+    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.contains("10 days")));
     assert!(codes(&plan).contains(&"perishable"));
 }
 
@@ -110,17 +110,18 @@ fn the_order_of_work_is_colour_rest_shell_night_fill_crust_cap() {
 fn what_goes_in_first_is_seen_and_a_wrong_order_is_named() {
     let right = plan(shells(|_| {}));
     assert!(!codes(&right).contains(&"upside-down") && !codes(&right).contains(&"sinks"));
-    let face = it(&right).draft.face.as_ref().expect("coloured");
+    let face = it(&right).draft.shown.face.as_ref().expect("coloured");
     assert!(face.films.iter().all(|film| film.seen));
     let wrong = plan(shells(|shells| shells.cast.colours.reverse()));
-    let told = it(&wrong).draft.notes.iter().find(|n| n.code == "upside-down").expect("it is said");
+    let told =
+        it(&wrong).draft.said.notes.iter().find(|n| n.code == "upside-down").expect("it is said");
     assert_eq!(told.level, Level::Stop);
     assert!(told.text.contains("blue first, then white colour"), "{}", told.text);
     let alone = plan(shells(|shells| {
         shells.cast.colours.pop();
     }));
     assert!(codes(&alone).contains(&"sinks"));
-    let part = &it(&alone).draft.face.as_ref().expect("coloured").parts[0];
+    let part = &it(&alone).draft.shown.face.as_ref().expect("coloured").parts[0];
     assert_ne!(part.looks, part.backed);
     // Flecks behind a field that hides are not seen either.
     let flecked = plan(shells(|shells| {
@@ -149,16 +150,19 @@ fn two_films_of_the_same_white_are_one_too_many_and_not_upside_down() {
 #[test]
 fn a_wished_wall_tells_the_wait_and_a_wait_tells_the_wall() {
     let wished = plan(shells(|shells| shells.cast.wall = WallInputs::Wished { shell_mm: 2.1 }));
-    let cast = it(&wished).draft.cast.clone().expect("it is cast");
+    let cast = it(&wished).draft.shown.cast.clone().expect("it is cast");
     let Coat::Dumped { wait: Some(wait) } = cast.coat else { panic!("{:?}", cast.coat) };
     assert!(close(in_seconds(wait), 40.0, 1e-6));
     let waited = plan(shells(|shells| {
         shells.cast.wall = WallInputs::Waited { wait_s: 40.0, poured_c: None };
     }));
-    let shell = it(&waited).draft.cast.clone().expect("it is cast").shell;
+    let shell = it(&waited).draft.shown.cast.clone().expect("it is cast").shell;
     assert!(close(in_millimetres(shell), 2.1, 1e-9));
     let brushed = plan(shells(|shells| shells.cast.way = ShellWay::Brush));
-    assert_eq!(it(&brushed).draft.cast.as_ref().map(|c| c.coat), Some(Coat::Brushed { coats: 2 }));
+    assert_eq!(
+        it(&brushed).draft.shown.cast.as_ref().map(|c| c.coat),
+        Some(Coat::Brushed { coats: 2 })
+    );
     assert!(it(&brushed).tasks.iter().any(|task| task.key == "coat-2"));
     assert!(in_grams(brushed.bowls[0].returned) < 1e-9);
     let told = faults(shells(|shells| {
@@ -206,7 +210,7 @@ fn hollows(change: impl FnOnce(&mut HollowsInputs)) -> WorkInputs {
 fn a_hollow_is_two_halves_and_holds_what_fits() {
     let plan = plan(hollows(|_| {}));
     let draft = &it(&plan).draft;
-    assert_eq!(draft.pieces.expect("pairs").count, 6.0);
+    assert_eq!(draft.size.pieces.expect("pairs").count, 6.0);
     assert!(it(&plan).tasks.iter().any(|task| task.key == "join"));
     let told = faults(hollows(|hollows| hollows.inside[0].each_ml = 400.0));
     assert!(told[0].starts_with("components[0].work.inside must fit:"), "{told:?}");
@@ -244,7 +248,7 @@ fn tones_set_before_the_body_goes_in() {
     let keys: Vec<_> = it(&plan).tasks.iter().map(|task| task.key.as_str()).collect();
     let place = |key: &str| keys.iter().position(|k| *k == key).expect("such a task");
     assert!(place("tone-1") < place("touch-tone-1") && place("touch-tone-1") < place("pour"));
-    assert!(it(&plan).draft.face.as_ref().is_some_and(|face| face.parts.len() == 2));
+    assert!(it(&plan).draft.shown.face.as_ref().is_some_and(|face| face.parts.len() == 2));
     let WorkInputs::Figures(mut figures) = start("Figures of several tones") else {
         unreachable!()
     };
@@ -280,7 +284,7 @@ fn a_painted_sheet_takes_its_colours() {
     let planned = plan(WorkInputs::Sheet(sheet.clone()));
     // 600 cm² · 60 % · 0.012 cm · 0.97 / 0.9.
     assert!(close(takes(&planned, "blue"), 600.0 * 0.6 * 0.012 * 0.97 / 0.9, 1e-6));
-    let face = it(&planned).draft.face.as_ref().expect("painted");
+    let face = it(&planned).draft.shown.face.as_ref().expect("painted");
     assert_eq!(face.parts[0].flecks.len(), 1);
     let plain = SheetInputs { finish: SheetFinish::Plain, ..sheet };
     assert!(faults(WorkInputs::Sheet(plain))[0].contains("colours go with a painted"));

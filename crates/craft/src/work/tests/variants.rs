@@ -64,7 +64,7 @@ fn a_sheet_is_plain_painted_flecked_or_printed() {
         (SheetFinish::Printed, "printed", "Lay the printed sheet, print side up", false),
     ] {
         let plan = finished(finish);
-        assert_eq!(it(&plan).draft.underside, Some(underside));
+        assert_eq!(it(&plan).draft.shown.underside, Some(underside));
         assert!(texts(&plan).contains(&text), "{finish:?}: {:?}", texts(&plan));
         assert_eq!(codes(&plan).contains(&"sheet-colour"), colour, "{finish:?}");
     }
@@ -77,7 +77,7 @@ fn a_sheet_is_plain_painted_flecked_or_printed() {
 fn what_lies_on_a_printed_sheet_takes_its_print() {
     let slab = SlabInputs { lining: Lining::Printed, ..slab(cover(4.0)) };
     let plan = plan(WorkInputs::Slab(slab));
-    assert_eq!(it(&plan).draft.underside, Some("printed"));
+    assert_eq!(it(&plan).draft.shown.underside, Some("printed"));
     assert_eq!(texts(&plan)[0], "Lay the printed sheet, print side up");
 }
 
@@ -94,7 +94,7 @@ fn what_is_dipped_keeps_as_long_as_its_centre() {
         (CentreKind::Dry, "6 weeks", None),
     ] {
         let plan = of(centre, false);
-        let said = it(&plan).draft.keeps.clone().unwrap_or_default();
+        let said = it(&plan).draft.said.keeps.clone().unwrap_or_default();
         assert!(said.contains(keeps), "{centre:?}: {said}");
         let minded = ["perishable", "fruit-dry"].into_iter().find(|c| codes(&plan).contains(c));
         assert_eq!(minded, code, "{centre:?}");
@@ -113,7 +113,7 @@ fn shells_without_a_filling_are_turned_out_as_they_are() {
     }));
     let keys: Vec<_> = it(&open).tasks.iter().map(|task| task.key.as_str()).collect();
     assert!(!keys.iter().any(|key| key.contains("fill") || key.contains("cap")), "{keys:?}");
-    assert!(it(&open).draft.keeps.as_ref().is_some_and(|keeps| keeps.contains("8 weeks")));
+    assert!(it(&open).draft.said.keeps.as_ref().is_some_and(|keeps| keeps.contains("8 weeks")));
     let closed_on_nothing = changed!("Filled shells", Shells(shells) => shells.filling = None);
     assert!(told(closed_on_nothing, "cap").starts_with("closes a filling"));
     let capped_full = changed!("Filled shells", Shells(shells) => {
@@ -236,8 +236,8 @@ fn what_is_round_or_known_by_its_area_alone_is_scored_as_well() {
         let WorkInputs::Shards(shards) = shards() else { unreachable!() };
         let cover = CoverInputs::Thickness { tray, thickness_mm: 4.0 };
         let plan = plan(WorkInputs::Shards(ShardsInputs { cover, ..shards }));
-        let pieces = it(&plan).draft.pieces.as_ref().expect("pieces");
-        let area = in_square_centimetres(it(&plan).draft.tray.expect("an area").area());
+        let pieces = it(&plan).draft.size.pieces.as_ref().expect("pieces");
+        let area = in_square_centimetres(it(&plan).draft.size.tray.expect("an area").area());
         assert!((pieces.count - area / 20.0).abs() <= 1.0, "{} of {area}", pieces.count);
     }
 }
