@@ -739,7 +739,8 @@ export interface paths {
         put?: never;
         /**
          * A plan after an edit that touches more than one place of it: something more is made, or a
-         *     chocolate or colour comes in. Nothing is kept.
+         *     chocolate or colour comes in. Nothing is kept. Numbers in it may be faulty: they stay, and are
+         *     told where it is worked out.
          */
         post: operations["edit"];
         delete?: never;

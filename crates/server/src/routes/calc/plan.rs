@@ -36,7 +36,8 @@ pub struct EditRequest {
 }
 
 /// A plan after an edit that touches more than one place of it: something more is made, or a
-/// chocolate or colour comes in. Nothing is kept.
+/// chocolate or colour comes in. Nothing is kept. Numbers in it may be faulty: they stay, and are
+/// told where it is worked out.
 #[utoipa::path(tag = "calc", request_body = EditRequest, responses((status = 200, body = Edited), (status = 422, body = Problem)))]
 #[post("/plan/edit")]
 pub async fn edit(Body(EditRequest { inputs, edit }): Body<EditRequest>) -> Answer<Json<Edited>> {
