@@ -2,6 +2,7 @@
 
 use std::collections::HashMap;
 use std::fmt;
+use std::sync::atomic::{AtomicU64, Ordering};
 use std::sync::{Arc, RwLock};
 
 use chrono::{DateTime, TimeDelta, Utc};
@@ -70,6 +71,8 @@ fn scaled(time: TimeDelta, by: f64) -> TimeDelta {
 pub struct Clocks {
     of_batch: RwLock<HashMap<Uuid, ClockRow>>,
     batch_of: RwLock<HashMap<Uuid, Uuid>>,
+    /// Counts what was set and forgotten.
+    changes: AtomicU64,
 }
 
 impl Clocks {
@@ -86,9 +89,24 @@ impl Clocks {
         }
     }
 
-    /// Remembers a batch's clock.
+    /// Remembers a batch's clock that was set.
     pub fn set(&self, batch_id: Uuid, clock: ClockRow) {
         if let Ok(mut clocks) = self.of_batch.write() {
+            self.changes.fetch_add(1, Ordering::Relaxed);
+            clocks.insert(batch_id, clock);
+        }
+    }
+
+    /// How often clocks were set so far: to be asked before one is read.
+    pub fn changes(&self) -> u64 {
+        self.changes.load(Ordering::Relaxed)
+    }
+
+    /// Remembers a batch's clock that was read, unless one was set while it was: that is newer.
+    pub fn was_read(&self, batch_id: Uuid, clock: ClockRow, changes_before: u64) {
+        if let Ok(mut clocks) = self.of_batch.write()
+            && self.changes() == changes_before
+        {
             clocks.insert(batch_id, clock);
         }
     }
@@ -96,6 +114,7 @@ impl Clocks {
     /// A batch's clock is to be read again.
     pub fn forget(&self, batch_id: Uuid) {
         if let Ok(mut clocks) = self.of_batch.write() {
+            self.changes.fetch_add(1, Ordering::Relaxed);
             clocks.remove(&batch_id);
         }
     }
@@ -128,6 +147,23 @@ mod tests {
             let later = real.after(TimeDelta::seconds(10));
             assert_eq!(kitchen_time(clock, later), clock.kitchen + TimeDelta::seconds(passed));
         }
+    }
+
+    #[test]
+    fn what_was_read_before_a_clock_was_set_does_not_stand_in_its_place() {
+        let clocks = Clocks::default();
+        let (batch, bowl) = (Uuid::now_v7(), Uuid::now_v7());
+        let ((held, _), (goes, _)) = (clock(0.0), clock(20.0));
+        let before = clocks.changes();
+        clocks.know(bowl, batch);
+        clocks.set(batch, goes);
+        clocks.was_read(batch, held, before);
+        assert_eq!(clocks.of_bowl(bowl), Some((batch, goes)));
+        clocks.forget(batch);
+        clocks.was_read(batch, held, before);
+        assert_eq!(clocks.of_bowl(bowl), None, "it was read before it was forgotten");
+        clocks.was_read(batch, held, clocks.changes());
+        assert_eq!(clocks.of_bowl(bowl), Some((batch, held)));
     }
 
     #[test]

@@ -52,11 +52,13 @@ impl Ground {
         if let Some(known) = self.clocks.of_bowl(bowl_id) {
             return Ok(known);
         }
+        let changes = self.clocks.changes();
         let batch_id = store::bowls::line(&self.pool, bowl_id).await?.batch_id;
         let clock = store::batches::get(&self.pool, batch_id).await?.clock;
         self.clocks.know(bowl_id, batch_id);
-        self.clocks.set(batch_id, clock);
-        Ok((batch_id, clock))
+        self.clocks.was_read(batch_id, clock, changes);
+        // Where one was set meanwhile, that is it.
+        Ok(self.clocks.of_bowl(bowl_id).unwrap_or((batch_id, clock)))
     }
 
     /// A bowl's own time now.
