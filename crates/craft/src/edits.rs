@@ -90,25 +90,30 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
     Ok(Edited { inputs, key })
 }
 
-/// The chocolates that nothing is made from, and nothing tinted with.
-fn not_used(inputs: &PlanInputs) -> impl Iterator<Item = &BowlInputs> {
-    let tints = inputs.bowls.iter().filter_map(|bowl| bowl.tint.as_ref());
-    let mut used: Vec<String> = tints.map(|tint| tint.colour.clone()).collect();
-    used.extend(inputs.components.iter().flat_map(|component| component.work.chocolates()));
-    inputs.bowls.iter().filter(move |bowl| !used.contains(&bowl.key))
+/// What is made from what in a plan, by keys.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Uses {
+    /// The chocolates and colours of each component, in the components' order.
+    pub made_from: Vec<Vec<String>>,
+    /// The chocolates that nothing is made from, and nothing tinted with.
+    pub unused: Vec<String>,
+    /// Those of them of which nothing was said either: they may go. One with its own numbers, an
+    /// amount or a method stays until the maker takes it away.
+    pub idle: Vec<String>,
 }
 
-/// The keys of chocolates that nothing is made from, and nothing tinted with.
+/// What is made from what.
 #[must_use]
-pub fn unused(inputs: &PlanInputs) -> Vec<&str> {
-    not_used(inputs).map(|bowl| bowl.key.as_str()).collect()
-}
-
-/// Those of them of which nothing was said either: they may go. One with its own numbers, an
-/// amount or a method stays until the maker takes it away.
-#[must_use]
-pub fn idle(inputs: &PlanInputs) -> Vec<&str> {
-    not_used(inputs).filter(|bowl| nothing_said(bowl)).map(|bowl| bowl.key.as_str()).collect()
+pub fn uses(inputs: &PlanInputs) -> Uses {
+    let made_from: Vec<_> = inputs.components.iter().map(|c| c.work.chocolates()).collect();
+    let is_used = |key: &String| {
+        let tints = inputs.bowls.iter().filter_map(|bowl| bowl.tint.as_ref());
+        made_from.iter().flatten().chain(tints.map(|tint| &tint.colour)).any(|used| used == key)
+    };
+    let unused: Vec<_> = inputs.bowls.iter().filter(|bowl| !is_used(&bowl.key)).collect();
+    let keys = |of: &[&BowlInputs]| of.iter().map(|bowl| bowl.key.clone()).collect();
+    let idle: Vec<_> = unused.iter().copied().filter(|bowl| nothing_said(bowl)).collect();
+    Uses { unused: keys(&unused), idle: keys(&idle), made_from }
 }
 
 /// Whether a bowl is as it came in, but for the gear that it took over.
@@ -249,7 +254,7 @@ mod tests {
         let there = names.len();
         names.dedup_by_key(|(key, _)| *key);
         assert_eq!(names.len(), there);
-        assert!(idle(&inputs).is_empty(), "{:?}", idle(&inputs));
+        assert!(uses(&inputs).idle.is_empty(), "{:?}", uses(&inputs).idle);
         let refused = edited(&inputs, Edit::AddKind { kind: "castles".to_owned() });
         assert!(refused.expect_err("no such kind").message.contains("it is castles"));
     }
@@ -272,10 +277,10 @@ mod tests {
     fn one_that_nothing_was_said_of_goes_and_one_with_its_own_numbers_stays() {
         let dark = PlanInputs::usual(Family::Dark);
         let mut both = after(&dark, Edit::AddChocolate { family: Family::White }).inputs;
-        assert_eq!(idle(&both), ["white"]);
+        assert_eq!(uses(&both).idle, ["white"]);
         // Gear that it took over, or was given since, says nothing of it.
         both.bowls[1].heat_id = Some(Uuid::nil());
-        assert_eq!(idle(&both), ["white"]);
+        assert_eq!(uses(&both).idle, ["white"]);
         for said in [
             BowlInputs { total_g: Some(300.0), ..both.bowls[1].clone() },
             BowlInputs {
@@ -286,8 +291,8 @@ mod tests {
             BowlInputs { chocolate_id: Some(Uuid::nil()), ..both.bowls[1].clone() },
         ] {
             let inputs = PlanInputs { bowls: vec![both.bowls[0].clone(), said], ..both.clone() };
-            assert!(idle(&inputs).is_empty(), "{inputs:?}");
-            assert_eq!(unused(&inputs), ["white"]);
+            assert!(uses(&inputs).idle.is_empty(), "{inputs:?}");
+            assert_eq!(uses(&inputs).unused, ["white"]);
         }
         let pigment = Box::new(PigmentChoice {
             name: "Blue lake".to_owned(),
@@ -296,8 +301,8 @@ mod tests {
         });
         let mut blue = after(&dark, Edit::AddColour { pigment });
         assert_eq!(blue.key, "blue lake");
-        assert_eq!(idle(&blue.inputs), ["blue lake"]);
+        assert_eq!(uses(&blue.inputs).idle, ["blue lake"]);
         blue.inputs.bowls[1].colour.as_mut().expect("a colour").pigments[0].parts_per_100 = 4.0;
-        assert!(idle(&blue.inputs).is_empty());
+        assert!(uses(&blue.inputs).idle.is_empty());
     }
 }

@@ -1,6 +1,6 @@
 //! What follows from a plan.
 
-use craft::edits::{idle, unused};
+use craft::edits::{Uses, uses};
 use craft::note::Note;
 use craft::plan::{LeftOver, Plan, PlanInputs, PlannedBowl};
 use craft::steps::Line;
@@ -100,17 +100,19 @@ impl WholePlanAnswer {
     /// What follows from a plan, and from how it is stated.
     #[must_use]
     pub fn of(plan: Plan, stated: &PlanInputs) -> Self {
-        let keys = |of: Vec<&str>| of.into_iter().map(ToOwned::to_owned).collect();
-        let made_from = stated.components.iter().map(|component| MadeFromAnswer {
-            component: component.key.clone(),
-            chocolates: component.work.chocolates(),
-        });
+        let Uses { made_from, unused, idle } = uses(stated);
+        let made_from = stated.components.iter().zip(made_from);
         Self {
             lines: craft::steps::lines(&plan),
             shown: plan.into(),
-            made_from: made_from.collect(),
-            unused: keys(unused(stated)),
-            idle: keys(idle(stated)),
+            made_from: made_from
+                .map(|(component, chocolates)| MadeFromAnswer {
+                    component: component.key.clone(),
+                    chocolates,
+                })
+                .collect(),
+            unused,
+            idle,
         }
     }
 }
