@@ -3,8 +3,9 @@
 //! A [`Checker`] gathers every fault in one go, so that a maker sees all the
 //! fields to mend at once and nothing is half accepted.
 
+use crate::catalogue::input as say;
+use crate::message::{Between, Given, Message};
 use crate::wording::{wrong_in_line, wrong_in_note};
-use std::fmt;
 
 /// The range in which a stated number makes sense in a home kitchen.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -13,7 +14,7 @@ pub struct Bounds {
     pub min: f64,
     /// Largest accepted value.
     pub max: f64,
-    /// Unit of both, as the maker writes it.
+    /// Unit of both, as the maker writes it; `C°` is a difference of temperatures.
     pub unit: &'static str,
 }
 
@@ -29,10 +30,15 @@ impl Bounds {
     }
 }
 
-impl fmt::Display for Bounds {
-    fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        write!(f, "{} to {}", self.min, self.max)?;
-        if self.unit.is_empty() { Ok(()) } else { write!(f, " {}", self.unit) }
+impl From<Bounds> for Between {
+    fn from(bounds: Bounds) -> Self {
+        Self::new(bounds.min, bounds.max, bounds.unit)
+    }
+}
+
+impl From<(f64, Bounds)> for Given {
+    fn from((value, bounds): (f64, Bounds)) -> Self {
+        Self::new(value, bounds.unit)
     }
 }
 
@@ -87,9 +93,9 @@ pub const COOLING_RATIO: Bounds = Bounds::new(0.3, 3.0, "");
 /// The share of a microwave's heat that ends up in chocolate.
 pub const EFFICIENCY: Bounds = Bounds::new(0.15, 0.9, "");
 /// How far a bowl goes on rising off the heat.
-pub const CARRY_OVER_C: Bounds = Bounds::new(0.0, 8.0, "°C");
+pub const CARRY_OVER_C: Bounds = Bounds::new(0.0, 8.0, "C°");
 /// What a thermometer that is worth correcting is off by.
-pub const OFFSET_C: Bounds = Bounds::new(-5.0, 5.0, "°C");
+pub const OFFSET_C: Bounds = Bounds::new(-5.0, 5.0, "C°");
 /// How freely a chocolate flows, as bags grade it: 1 thick, 5 thin.
 pub const FLOW_GRADE: Bounds = Bounds::new(1.0, 5.0, "");
 /// What a kilogram costs, in the maker's own money.
@@ -233,12 +239,12 @@ pub const UTC_OFFSET_MIN: Bounds = Bounds::new(-840.0, 840.0, "min");
 pub const SHIFT_S: Bounds = Bounds::new(-31_622_400.0, 31_622_400.0, "s");
 
 /// One thing wrong with what was sent, and what would be right.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Fault {
     /// The field, as a path: `bowl.mass_g`, `readings[3].temp_c`.
     pub field: String,
     /// What is wrong and what would be right.
-    pub message: String,
+    pub message: Message,
 }
 
 impl Fault {
@@ -252,6 +258,15 @@ impl Fault {
             (false, false) => format!("{part}.{}", self.field),
         };
         Self { field, ..self }
+    }
+}
+
+/// Why a number outside its bounds is refused.
+fn out_of(bounds: Bounds, value: f64) -> Message {
+    if value.is_finite() {
+        say::out_of_bounds(bounds, (value, bounds))
+    } else {
+        say::not_a_number(bounds)
     }
 }
 
@@ -270,8 +285,8 @@ impl Checker {
 
     /// Notes a fault, unless one was found in the same field before: what is out of
     /// its bounds need not be told that it does not go with another number either.
-    pub fn fault(&mut self, field: impl Into<String>, message: impl Into<String>) {
-        self.add(Fault { field: field.into(), message: message.into() });
+    pub fn fault(&mut self, field: impl Into<String>, message: Message) {
+        self.add(Fault { field: field.into(), message });
     }
 
     /// Notes a fault that was found elsewhere, as [`Checker::fault`] does.
@@ -285,7 +300,7 @@ impl Checker {
     /// number back either way so that reading can go on.
     pub fn number(&mut self, field: &str, value: f64, bounds: Bounds) -> f64 {
         if !bounds.contain(value) {
-            self.fault(field, format!("must be {bounds}; it is {value}"));
+            self.fault(field, out_of(bounds, value));
         }
         value
     }
@@ -300,9 +315,9 @@ impl Checker {
     pub fn text(&mut self, field: &str, value: &str, longest: usize) {
         let length = value.chars().count();
         if value.trim().is_empty() {
-            self.fault(field, format!("must be 1 to {longest} characters; it is empty"));
+            self.fault(field, say::empty_text(longest));
         } else if length > longest {
-            self.fault(field, format!("must be 1 to {longest} characters; it has {length}"));
+            self.fault(field, say::text_too_long(longest, length));
         } else if let Some(wrong) = wrong_in_line(value) {
             self.fault(field, wrong);
         }
@@ -312,7 +327,7 @@ impl Checker {
     /// plain text.
     pub fn told(&mut self, field: &str, value: &str, longest: usize) {
         if value.trim().is_empty() {
-            self.fault(field, format!("must be 1 to {longest} characters; it is empty"));
+            self.fault(field, say::empty_text(longest));
         } else {
             self.remark(field, value, longest);
         }
@@ -322,7 +337,7 @@ impl Checker {
     pub fn remark(&mut self, field: &str, value: &str, longest: usize) {
         let length = value.chars().count();
         if length > longest {
-            self.fault(field, format!("must be at most {longest} characters; it has {length}"));
+            self.fault(field, say::remark_too_long(longest, length));
         } else if let Some(wrong) = wrong_in_note(value) {
             self.fault(field, wrong);
         }
@@ -378,8 +393,8 @@ mod tests {
         assert_eq!(
             told,
             [
-                "room_c must be 5 to 40 °C; it is 90",
-                "thickness_mm must be 0.5 to 40 mm; it is NaN",
+                "room_c must be 5 to 40 °C; it is 90 °C",
+                "thickness_mm must be 0.5 to 40 mm; it is not a number",
                 "name must be 1 to 10 characters; it is empty",
                 "label must be 1 to 10 characters; it has 12",
             ]

@@ -4,8 +4,10 @@ use std::f64::consts::PI;
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::spread as say;
 use crate::check::{self, Checker};
 use crate::chocolate::Chocolate;
+use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
 use crate::shell::melted_density;
 use crate::spread::slab::with_allowance;
@@ -63,7 +65,7 @@ impl DippedShape {
         let measured = [self.area_cm2, self.volume_ml, self.height_mm];
         if let Some(diameter) = self.diameter_mm {
             if measured.iter().any(Option::is_some) {
-                check.fault("diameter_mm", "give it alone, or area_cm2, volume_ml and height_mm");
+                check.fault("diameter_mm", say::diameter_alone_or_all());
             }
             let d = check.number("diameter_mm", diameter, check::CAVITY_MM);
             return Some(Centre {
@@ -74,10 +76,7 @@ impl DippedShape {
             });
         }
         let [Some(area), Some(volume), Some(height)] = measured else {
-            check.fault(
-                "diameter_mm",
-                "is needed for a ball; or area_cm2, volume_ml and height_mm of anything else",
-            );
+            check.fault("diameter_mm", say::needed_for_a_ball());
             return None;
         };
         let area = check.number("area_cm2", area, check::CAVITY_CM2);
@@ -93,15 +92,26 @@ impl DippedShape {
 }
 
 /// Why nothing can be dipped.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum DipError {
     /// The vessel is too narrow.
-    #[error("must be wider than what is dipped: at least {least_mm:.0} mm")]
     VesselTooNarrow {
         /// The least, mm.
         least_mm: f64,
     },
 }
+
+impl DipError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::VesselTooNarrow { least_mm } => say::vessel_too_narrow(millimetres(*least_mm)),
+        }
+    }
+}
+
+spoken!(DipError);
 
 /// What dipping takes.
 #[derive(Clone, Debug, PartialEq)]
@@ -147,10 +157,7 @@ pub fn dip(
     let in_vessel: Mass = around * melted_density(chocolate);
     let mut notes = Vec::new();
     if in_vessel > all * 3.0 {
-        notes.push(Note::info(
-            "narrower-vessel",
-            "Most of it only stands in the vessel and comes back: a deep, narrow one needs less.",
-        ));
+        notes.push(Note::info("narrower-vessel", say::narrower_vessel()));
     }
     Ok(Dipped {
         coat: one,
@@ -178,16 +185,9 @@ pub fn dip(
 pub fn centre_remarks(temp: Temperature) -> Vec<Note> {
     let c = in_celsius(temp);
     if c < CENTRE_C[0] {
-        vec![Note::caution(
-            "centre-cold",
-            "So cold a centre swells as it warms, and the coat cracks; what is wet from the freezer seizes the \
-             chocolate. Firm and cold is enough.",
-        )]
+        vec![Note::caution("centre-cold", say::centre_cold())]
     } else if c > CENTRE_C[1] {
-        vec![Note::caution(
-            "centre-warm",
-            "So warm a centre goes soft in the chocolate: chill it first.",
-        )]
+        vec![Note::caution("centre-warm", say::centre_warm())]
     } else {
         Vec::new()
     }

@@ -4,11 +4,13 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use crate::catalogue::plan as say;
 use crate::check::Fault;
 use crate::chocolate::Family;
 use crate::colour::{PigmentInputs, USUAL_PARTS};
 use crate::kinds::{Kind, kinds};
 use crate::learn::GearNumbers;
+use crate::message::{Words, list};
 use crate::method::Kitchen;
 use crate::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use crate::work::ComponentInputs;
@@ -74,9 +76,11 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
     let key = match edit {
         Edit::AddKind { kind } => {
             let all = kinds();
-            let names = || all.iter().map(|kind| kind.name).collect::<Vec<_>>().join(", ");
             let Some(kind) = all.iter().find(|known| known.name == kind) else {
-                let message = format!("must be one of {}; it is {kind}", names());
+                let message = say::must_be_kind(
+                    list(all.iter().map(|kind| Words::from(kind.name)), ", "),
+                    &kind,
+                );
                 return Err(Fault { field: "edit.kind".to_owned(), message });
             };
             add_kind(&mut inputs, kind)
@@ -256,7 +260,7 @@ mod tests {
         assert_eq!(names.len(), there);
         assert!(uses(&inputs).idle.is_empty(), "{:?}", uses(&inputs).idle);
         let refused = edited(&inputs, Edit::AddKind { kind: "castles".to_owned() });
-        assert!(refused.expect_err("no such kind").message.contains("it is castles"));
+        assert!(refused.expect_err("no such kind").message.text.contains("it is castles"));
     }
 
     #[test]

@@ -1,6 +1,8 @@
 //! Ganache: chocolate and cream by ratio, and what comes of it.
 
+use crate::catalogue::ganache as say;
 use crate::chocolate::Family;
+use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::units::{
     Mass, MassDensity, Temperature, celsius, grams, grams_per_cubic_centimetre, in_grams,
@@ -17,6 +19,9 @@ pub const BUTTER_IN_C: [f64; 2] = [30.0, 34.0];
 pub const PIPE_BELOW_C: f64 = 29.0;
 /// Keeping, days: in a cool room, and sealed at 4–6 °C (*custom*: the label says so).
 pub const KEEPS_DAYS: [u32; 2] = [10, 21];
+
+/// Sealed in the cold: so cold, °C (*custom*).
+pub const COLD_C: [f64; 2] = [4.0, 6.0];
 
 /// Density of ganache.
 #[must_use]
@@ -86,39 +91,20 @@ fn remarks(family: Family, ratio: f64, water: f64) -> Vec<Note> {
     let [soft, firm] = usual_ratio(family);
     let mut notes = Vec::new();
     if ratio < soft {
-        notes.push(Note::caution(
-            "ganache-soft",
-            format!("Under {soft} to 1 {family} stays a sauce: it runs out when it is bitten, and perishes sooner."),
-        ));
+        notes.push(Note::caution("ganache-soft", say::ganache_soft(soft, &family)));
     }
     if ratio > firm {
-        notes.push(Note::info(
-            "ganache-firm",
-            format!("Over {firm} to 1 it sets firm: for rolled centres; it will not pipe smooth."),
-        ));
+        notes.push(Note::info("ganache-firm", say::ganache_firm(firm)));
     }
-    notes.push(Note::info(
-        "ganache-order",
-        format!(
-            "Hot cream over the chocolate, infusions strained out first; butter in at {} to {} °C; piped at {PIPE_BELOW_C} °C \
-             at most.",
-            BUTTER_IN_C[0], BUTTER_IN_C[1]
-        ),
-    ));
+    notes.push(Note::info("ganache-order", say::ganache_order(BUTTER_IN_C, celsius(PIPE_BELOW_C))));
     notes.push(Note::caution("perishable", keeping(water)));
     notes
 }
 
 /// How long a filling with cream keeps, and why no longer.
 #[must_use]
-pub fn keeping(water: f64) -> String {
-    format!(
-        "{:.0} % water: it perishes. By custom {} days in a cool room, or {} days sealed at 4 to 6 °C; no guess beyond \
-         that, and local law and the cream's own date come first.",
-        water * 100.0,
-        KEEPS_DAYS[0],
-        KEEPS_DAYS[1]
-    )
+pub fn keeping(water: f64) -> Message {
+    say::keeps(water * 100.0, &KEEPS_DAYS[0], &KEEPS_DAYS[1], COLD_C)
 }
 
 #[cfg(test)]

@@ -1,5 +1,6 @@
 //! A stay in the fridge: long enough to let go, short enough that no dew forms.
 
+use crate::catalogue::room as say;
 use crate::chocolate::Chocolate;
 use crate::note::{Note, Working};
 use crate::room::Room;
@@ -88,31 +89,18 @@ fn remarks(
     advised: Option<Time>,
     fridge: Temperature,
 ) -> Vec<Note> {
-    let min = |time: Time| format!("{:.0} min", (in_seconds(time) / 60.0).ceil());
     match (shortest, longest, advised) {
-        (None, _, _) => vec![Note::stop(
-            "fridge-too-warm",
-            format!("At {:.0} °C it does not set: this is no fridge.", in_celsius(fridge)),
-        )],
+        (None, _, _) => vec![Note::stop("fridge-too-warm", say::fridge_too_warm(fridge))],
         (Some(shortest), Some(longest), None) => vec![Note::stop(
             "stay-cannot-be",
-            format!(
-                "It needs {} to let go, and after {:.0} min dew would form on it. These cannot both \
-                 be met: lower the room's humidity, or set it at room temperature.",
-                min(shortest),
-                (in_seconds(longest) / 60.0).floor()
-            ),
+            say::stay_cannot_be(shortest, minutes((in_seconds(longest) / 60.0).floor())),
         )],
-        (Some(_), Some(longest), Some(advised)) if advised >= longest => vec![Note::caution(
-            "dew-binds",
-            "The dew binds: take it out on time, or leave it closed in a box until it is warm.",
-        )],
-        (Some(_), Some(_), _) => vec![Note::info(
-            "release-binds",
-            "Until it lets go; longer is not needed, and in the end dew would form on it.",
-        )],
+        (Some(_), Some(longest), Some(advised)) if advised >= longest => {
+            vec![Note::caution("dew-binds", say::dew_binds())]
+        }
+        (Some(_), Some(_), _) => vec![Note::info("release-binds", say::release_binds())],
         (Some(_), None, _) => {
-            vec![Note::info("no-dew", "In this room no dew forms on what comes from this fridge.")]
+            vec![Note::info("no-dew", say::no_dew())]
         }
     }
 }

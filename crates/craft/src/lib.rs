@@ -27,6 +27,7 @@
 
 pub mod batch;
 pub mod bowl;
+mod catalogue;
 pub mod check;
 pub mod chocolate;
 pub mod coach;
@@ -42,6 +43,7 @@ pub mod kinds;
 pub mod learn;
 pub mod logfile;
 pub mod measure;
+pub mod message;
 pub mod method;
 pub mod note;
 pub mod phrases;

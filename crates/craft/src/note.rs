@@ -1,6 +1,11 @@
 //! Remarks and workings that go with a computed figure.
 
+use std::borrow::Cow;
+use std::collections::BTreeMap;
+
 use serde::{Deserialize, Serialize};
+
+use crate::message::{Message, Param};
 
 /// How much a remark matters.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
@@ -17,35 +22,49 @@ pub enum Level {
 
 /// A remark on a figure: how much it matters, a code that programs can match
 /// on, and a sentence for the maker.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Note {
     /// How much it matters.
     pub level: Level,
     /// A stable name for programs.
     pub code: String,
-    /// A sentence for the maker.
-    pub text: String,
+    /// A sentence for the maker, in °C and grams.
+    #[cfg_attr(feature = "schema", schema(value_type = String))]
+    pub text: Cow<'static, str>,
+    /// How it is worded, with `{name}` where the parameter of that name stands; left out
+    /// where nothing does.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[cfg_attr(feature = "schema", schema(value_type = Option<String>))]
+    pub template: Option<Cow<'static, str>>,
+    /// What stands in it, by name.
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    #[cfg_attr(feature = "schema", schema(value_type = BTreeMap<String, Param>))]
+    pub params: BTreeMap<Cow<'static, str>, Param>,
 }
 
 impl Note {
     /// Something worth knowing.
-    pub fn info(code: &str, text: impl Into<String>) -> Self {
-        Self::new(Level::Info, code, text)
+    #[must_use]
+    pub fn info(code: &str, said: Message) -> Self {
+        Self::new(Level::Info, code, said)
     }
 
     /// Something likely to go wrong.
-    pub fn caution(code: &str, text: impl Into<String>) -> Self {
-        Self::new(Level::Caution, code, text)
+    #[must_use]
+    pub fn caution(code: &str, said: Message) -> Self {
+        Self::new(Level::Caution, code, said)
     }
 
     /// Something that must not go on.
-    pub fn stop(code: &str, text: impl Into<String>) -> Self {
-        Self::new(Level::Stop, code, text)
+    #[must_use]
+    pub fn stop(code: &str, said: Message) -> Self {
+        Self::new(Level::Stop, code, said)
     }
 
-    fn new(level: Level, code: &str, text: impl Into<String>) -> Self {
-        Self { level, code: code.to_owned(), text: text.into() }
+    fn new(level: Level, code: &str, said: Message) -> Self {
+        let Message { text, template, params, .. } = said;
+        Self { level, code: code.to_owned(), text, template, params }
     }
 }
 

@@ -1,5 +1,6 @@
 //! The room: its dew point, and whether it is fit for tempered work.
 
+use crate::catalogue::room as say;
 use crate::note::{Note, Working};
 use crate::units::{Ratio, Temperature, celsius, in_celsius, in_percent};
 
@@ -49,32 +50,22 @@ impl Room {
     #[must_use]
     pub fn verdict(&self) -> Vec<Note> {
         let (t, rh) = (in_celsius(self.temp), in_percent(self.humidity));
-        let dew = in_celsius(self.dew_point());
         let mut notes = Vec::new();
         if t > TOO_WARM_C {
             notes.push(Note::caution(
                 "room-too-warm",
-                format!("Above {TOO_WARM_C} °C tempered work sets slowly and dulls. Cool the room to 18–21 °C, or wait for the evening."),
+                say::room_too_warm(celsius(TOO_WARM_C), BEST_ROOM_C),
             ));
         } else if t > BEST_ROOM_C[1] {
-            notes.push(Note::info(
-                "room-warm",
-                "A little warm: 18–21 °C is best. Setting takes longer; a fan helps.",
-            ));
+            notes.push(Note::info("room-warm", say::room_warm(BEST_ROOM_C)));
         } else if t < BEST_ROOM_C[0] {
-            notes.push(Note::info(
-                "room-cool",
-                "A little cool: 18–21 °C is best. The bowl thickens sooner; have the warmth ready.",
-            ));
+            notes.push(Note::info("room-cool", say::room_cool(BEST_ROOM_C)));
         }
         if rh > TOO_DAMP_PCT {
-            notes.push(Note::caution(
-                "room-damp",
-                format!("Over {TOO_DAMP_PCT} % humidity. Dew forms on anything below {dew:.0} °C, so chocolate from a fridge comes out wet. Set it at room temperature, or dry the room."),
-            ));
+            notes.push(Note::caution("room-damp", say::room_damp(TOO_DAMP_PCT, self.dew_point())));
         }
         if notes.is_empty() {
-            notes.push(Note::info("room-good", "A good room for tempered work."));
+            notes.push(Note::info("room-good", say::room_good()));
         }
         notes
     }

@@ -10,7 +10,9 @@ use chrono::{DateTime, Duration, NaiveTime, TimeZone, Utc};
 use chrono_tz::Tz;
 
 use crate::bowl::time_delta;
+use crate::catalogue::room as say;
 use crate::check::Checker;
+use crate::message::Message;
 use crate::steps::{APART_S, Line, Step};
 use crate::units::{Time, seconds};
 
@@ -26,9 +28,9 @@ pub struct Sitting {
     /// The key of its first step.
     pub step: String,
     /// What is done, in the words of its steps.
-    pub texts: Vec<String>,
+    pub texts: Vec<Message>,
     /// What is waited for before it; empty for the first.
-    pub waits_for: String,
+    pub waits_for: Option<Message>,
     /// The wait before it, at the least, counted from the step `since`.
     pub least: Time,
     /// At the most.
@@ -70,8 +72,7 @@ pub struct Day {
 /// A time zone by its IANA name, UTC where there is none; faults are noted.
 pub fn zone(field: &str, name: &str, check: &mut Checker) -> Tz {
     name.parse().unwrap_or_else(|_| {
-        check
-            .fault(field, format!("must be an IANA time zone such as Europe/Oslo; it is {name:?}"));
+        check.fault(field, say::must_be_a_zone(name));
         Tz::UTC
     })
 }
@@ -124,9 +125,7 @@ impl Sitting {
             name: line.name.clone(),
             step: step.key.clone(),
             texts: Vec::new(),
-            waits_for: after_wait()
-                .and_then(|wait| Some(wait.opens.as_ref()?.what.clone()))
-                .unwrap_or_default(),
+            waits_for: after_wait().and_then(|wait| Some(wait.opens.as_ref()?.what.clone())),
             least: long.unwrap_or_default(),
             most: after_wait().and_then(|wait| Some(seconds(wait.closes.as_ref()?.typical_s))),
             since: after_wait().map(|wait| wait.step.clone()),
@@ -269,7 +268,7 @@ mod tests {
         let firsts: Vec<_> = all.iter().map(|s| s.step.as_str()).collect();
         assert_eq!(firsts, ["it/polish", "it/pour", "it/fill", "it/cap"]);
         let tempers =
-            |i: usize| all[i].texts.iter().filter(|t| t.starts_with("Temper the")).count();
+            |i: usize| all[i].texts.iter().filter(|t| t.text.starts_with("Temper the")).count();
         assert_eq!(
             (0..4).map(tempers).collect::<Vec<_>>(),
             [2, 1, 0, 1],

@@ -1,5 +1,8 @@
 //! Which texts a name or a note may be.
 
+use crate::catalogue::input as say;
+use crate::message::Message;
+
 /// Controls, and marks that turn the direction of what follows: names with them look other
 /// than they are, and break files that are written by lines.
 fn is_hidden_order(c: char) -> bool {
@@ -22,25 +25,22 @@ fn is_invisible(c: char) -> bool {
 }
 
 /// What is wrong with a text that stands in one line, if anything.
-pub(crate) fn wrong_in_line(text: &str) -> Option<&'static str> {
+pub(crate) fn wrong_in_line(text: &str) -> Option<Message> {
     if text.chars().any(|c| c.is_control() || is_hidden_order(c)) {
-        return Some(
-            "must be one line of plain text, without control characters or marks that turn its direction",
-        );
+        return Some(say::one_plain_line());
     }
     if !text.is_empty() && text.chars().all(is_invisible) {
-        return Some("must have something to be seen in it");
+        return Some(say::nothing_to_see());
     }
     None
 }
 
 /// What is wrong with a text of several lines, if anything.
-pub(crate) fn wrong_in_note(text: &str) -> Option<&'static str> {
+pub(crate) fn wrong_in_note(text: &str) -> Option<Message> {
     let allowed = |c: char| matches!(c, '\n' | '\t');
     let lines = text.replace("\r\n", "\n");
-    (lines.chars().any(|c| (c.is_control() && !allowed(c)) || is_hidden_order(c))).then_some(
-        "must be plain text, without control characters or marks that turn its direction",
-    )
+    (lines.chars().any(|c| (c.is_control() && !allowed(c)) || is_hidden_order(c)))
+        .then(say::plain_text)
 }
 
 #[cfg(test)]
@@ -54,10 +54,13 @@ mod tests {
             assert_eq!(wrong_in_line(name), None, "{name}");
         }
         for name in ["a\nb", "a\u{0}b", "a\u{202E}txt.exe", "\u{2066}x", "a\rb", "\u{7f}"] {
-            assert!(wrong_in_line(name).is_some_and(|told| told.contains("one line")), "{name:?}");
+            assert!(
+                wrong_in_line(name).is_some_and(|told| told.text.contains("one line")),
+                "{name:?}"
+            );
         }
         for name in ["\u{200B}\u{200B}", "\u{3164}", "\u{2800}", "\u{FE0F}", "\u{E0020}"] {
-            assert!(wrong_in_line(name).is_some_and(|told| told.contains("seen")), "{name:?}");
+            assert!(wrong_in_line(name).is_some_and(|told| told.text.contains("seen")), "{name:?}");
         }
         assert_eq!(wrong_in_note("one\ntwo\r\nthree\tfour"), None);
         for note in ["a\u{0}b", "\u{202E}", "bell\u{7}", "a\rb"] {

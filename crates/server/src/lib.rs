@@ -5,6 +5,7 @@ pub mod answer;
 pub mod app;
 pub mod archive;
 pub mod body;
+mod catalogue;
 pub mod clock;
 pub mod demo;
 pub mod document;

@@ -175,7 +175,7 @@ async fn restore(state: &State, file: &std::path::Path) -> anyhow::Result<()> {
         server::archive::bring_in(&for_it, std::io::BufReader::new(open))
     });
     done.await?.map_err(|problem| {
-        let why = problem.fields.first().map_or(problem.detail.clone(), |f| f.message.clone());
+        let why = problem.fields.first().map_or(problem.detail.clone(), |f| f.message.to_string());
         anyhow::anyhow!("{} {why}; nothing of it was kept", file.display())
     })?;
     // What was brought in stands for the demo.

@@ -7,6 +7,7 @@ use serde::de::DeserializeOwned;
 use serde_json::{Value, json};
 use serde_path_to_error::{Path, Segment};
 
+use crate::catalogue::records as say;
 use crate::problem::Field;
 
 /// In how many places the one at fault is looked for.
@@ -22,20 +23,19 @@ pub(crate) fn misread<T: DeserializeOwned>(bytes: &[u8]) -> Option<Field> {
     let quoted = || words.split('`').nth(1).unwrap_or_default();
     if words.starts_with("missing field") {
         let field = named(&below(&pointer, quoted()));
-        return Some(Field { field, message: "is missing".to_owned() });
+        return Some(Field::new(field, say::missing()));
     }
     if words.starts_with("unknown field") {
         // The path ends at the unknown field itself, or at what holds it.
         let own = below("", quoted());
         let field = if pointer.ends_with(&own) { pointer } else { pointer + &own };
         let known = words.split_once("expected ").map_or("none", |(_, known)| known);
-        let message = format!("is not known here; known: {known}");
-        return Some(Field { field: named(&field), message });
+        return Some(Field::new(named(&field), say::not_known(known)));
     }
     let mut whole = serde_json::from_slice(bytes).ok()?;
     let at = culprit::<T>(&mut whole, &pointer, words).unwrap_or(pointer);
     let message = told(words, whole.pointer(&at));
-    Some(Field { field: named(&at), message })
+    Some(Field::new(named(&at), say::cannot_be_read(message)))
 }
 
 /// The pointer to what a pointer's value has under a name.

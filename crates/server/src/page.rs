@@ -6,6 +6,7 @@ use store::Page;
 use utoipa::IntoParams;
 use uuid::Uuid;
 
+use crate::catalogue::records as say;
 use crate::problem::{Answer, Problem};
 
 /// Lines on a page where nobody says.
@@ -36,18 +37,16 @@ impl PageAsked {
     pub fn page(&self) -> Answer<Page> {
         let most = self.most.unwrap_or(USUAL);
         if !(1..=MOST).contains(&most) {
-            return Err(Problem::bad_field("most", format!("must be 1 to {MOST}; it is {most}")));
+            return Err(Problem::bad_field("most", say::one_to(MOST, f64::from(most))));
         }
         if self.search.as_ref().is_some_and(|s| s.chars().count() > LONGEST_SEARCH) {
-            let told = format!("must be at most {LONGEST_SEARCH} characters");
-            return Err(Problem::bad_field("search", told));
+            return Err(Problem::bad_field("search", say::at_most_characters(LONGEST_SEARCH)));
         }
         match &self.after {
             None => Ok(Page::first(most)),
             Some(after) => {
-                let before = read(after).ok_or_else(|| {
-                    Problem::bad_field("after", "must be the `next` of the page before")
-                })?;
+                let before = read(after)
+                    .ok_or_else(|| Problem::bad_field("after", say::next_of_the_page_before()))?;
                 Ok(Page::after(before, most))
             }
         }

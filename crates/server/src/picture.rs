@@ -3,11 +3,13 @@
 //! What is kept is a JPEG of our own making: no place, no device, no hidden
 //! thumbnail, nothing that only looks like a picture.
 
+use craft::message::Message;
 use std::io::Cursor;
 use std::sync::Arc;
 
 use tokio::sync::Semaphore;
 
+use crate::catalogue::files as say;
 use crate::problem::Problem;
 use image::codecs::jpeg::JpegEncoder;
 use image::imageops::FilterType;
@@ -45,7 +47,7 @@ pub struct Kept {
 pub async fn made_anew_off_thread(
     pictures: &Arc<Semaphore>,
     bytes: impl AsRef<[u8]> + Send + 'static,
-) -> Result<Result<Kept, String>, Problem> {
+) -> Result<Result<Kept, Message>, Problem> {
     let takes = mib(bytes.as_ref()).clamp(LEAST_MIB, AT_ONCE_MIB);
     let permit = pictures.clone().acquire_many_owned(takes).await;
     let permit = permit.map_err(|_| Problem::internal())?;
@@ -69,23 +71,21 @@ fn mib(bytes: &[u8]) -> u32 {
 ///
 /// # Errors
 /// What is wrong with it, in words that follow "photo".
-pub fn made_anew(bytes: &[u8]) -> Result<Kept, String> {
-    let mut reader = ImageReader::new(Cursor::new(bytes))
-        .with_guessed_format()
-        .map_err(|_| "cannot be read".to_owned())?;
+pub fn made_anew(bytes: &[u8]) -> Result<Kept, Message> {
+    let mut reader =
+        ImageReader::new(Cursor::new(bytes)).with_guessed_format().map_err(|_| say::damaged())?;
     if !matches!(reader.format(), Some(ImageFormat::Png | ImageFormat::Jpeg)) {
-        return Err("must be a PNG or a JPEG".to_owned());
+        return Err(say::png_or_jpeg());
     }
     let mut limits = Limits::default();
     limits.max_image_width = Some(LONGEST_READ);
     limits.max_image_height = Some(LONGEST_READ);
     limits.max_alloc = Some(u64::from(MOST_MIB) << 20);
     reader.limits(limits);
-    let too_large =
-        || format!("must be at most {LONGEST_READ} pixels on a side, and forty million in all");
+    let too_large = || say::at_most_pixels(LONGEST_READ);
     let broken = |error: image::ImageError| match error {
         image::ImageError::Limits(_) => too_large(),
-        _ => "is damaged, or no picture".to_owned(),
+        _ => say::damaged(),
     };
     let mut decoder = reader.into_decoder().map_err(broken)?;
     // A decoder minds what it needs itself, not what the picture comes to.
@@ -106,7 +106,7 @@ pub fn made_anew(bytes: &[u8]) -> Result<Kept, String> {
     picture
         .to_rgb8()
         .write_with_encoder(JpegEncoder::new_with_quality(&mut jpeg, QUALITY))
-        .map_err(|_| "cannot be written anew".to_owned())?;
+        .map_err(|_| say::damaged())?;
     Ok(Kept { width: picture.width(), height: picture.height(), jpeg })
 }
 
@@ -159,7 +159,7 @@ mod tests {
             (b"\xFF\xD8\xFF\xE0 not really", "is damaged"),
         ] {
             let told = made_anew(bytes).expect_err("refused");
-            assert!(told.contains(words), "{told}");
+            assert!(told.text.contains(words), "{told}");
         }
         // A bomb: a header that claims a side of a hundred thousand pixels.
         let mut bomb = written(&RgbImage::new(2, 2), ImageFormat::Png);
@@ -168,6 +168,6 @@ mod tests {
         // Each side will do, and all of it would not.
         let wide = written(&RgbImage::new(9_000, 5_000), ImageFormat::Png);
         let Err(told) = made_anew(&wide) else { panic!("it was read") };
-        assert!(told.contains("forty million in all"), "{told}");
+        assert!(told.text.contains("forty million in all"), "{told}");
     }
 }

@@ -1,20 +1,45 @@
 //! Errors as the API tells them: RFC 9457, with the fields to mend.
 
+use std::borrow::Cow;
+use std::collections::BTreeMap;
+
 use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
 use craft::check::Fault;
+use craft::message::{Message, Param};
 use craft::plan::Clash;
 use serde::Serialize;
 use store::StoreError;
 use utoipa::ToSchema;
 
 /// One field to mend.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct Field {
     /// The field's path in what was sent.
     pub field: String,
-    /// What is wrong and what would be right.
-    pub message: String,
+    /// Which refusal it is. A stable name for programs.
+    #[schema(value_type = String)]
+    pub code: Cow<'static, str>,
+    /// What is wrong and what would be right, in °C and grams.
+    #[schema(value_type = String)]
+    pub message: Cow<'static, str>,
+    /// How that is worded, with `{name}` where the parameter of that name stands; left out
+    /// where nothing does.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<String>)]
+    pub template: Option<Cow<'static, str>>,
+    /// What stands in it, by name.
+    #[serde(skip_serializing_if = "BTreeMap::is_empty")]
+    #[schema(value_type = BTreeMap<String, Param>)]
+    pub params: BTreeMap<Cow<'static, str>, Param>,
+}
+
+impl Field {
+    /// A field, and what is wrong with it.
+    pub fn new(field: impl Into<String>, wrong: Message) -> Self {
+        let Message { code, text, template, params } = wrong;
+        Self { field: field.into(), code, message: text, template, params }
+    }
 }
 
 /// A refusal, as `application/problem+json`.
@@ -73,8 +98,8 @@ impl Problem {
     }
 
     /// One field that cannot be used as it is.
-    pub fn bad_field(field: impl Into<String>, message: impl Into<String>) -> Self {
-        Self::bad_input(vec![Field { field: field.into(), message: message.into() }])
+    pub fn bad_field(field: impl Into<String>, wrong: Message) -> Self {
+        Self::bad_input(vec![Field::new(field, wrong)])
     }
 
     /// What was sent is not JSON.
@@ -227,9 +252,7 @@ impl Problem {
 
 impl From<Vec<Fault>> for Problem {
     fn from(faults: Vec<Fault>) -> Self {
-        let fields =
-            faults.into_iter().map(|f| Field { field: f.field, message: f.message }).collect();
-        Self::bad_input(fields)
+        Self::bad_input(faults.into_iter().map(|f| Field::new(f.field, f.message)).collect())
     }
 }
 

@@ -7,6 +7,7 @@ use craft::units::{celsius, in_celsius};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use crate::catalogue::files as say;
 use crate::problem::Problem;
 
 /// How a table that was saved here begins.
@@ -119,7 +120,7 @@ pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<Action>) {
         let row = match row {
             Ok(row) => row,
             Err(error) => {
-                check.fault(line, error.to_string());
+                check.fault(line, say::cannot_be_read(&error));
                 continue;
             }
         };
@@ -134,7 +135,7 @@ pub fn read(bytes: &[u8], check: &mut Checker) -> (Vec<Reading>, Vec<Action>) {
                         source,
                     });
                 }
-                _ => check.fault(line, "a reading needs temp_c and source"),
+                _ => check.fault(line, say::reading_needs()),
             },
             Kind::Action(kind) => {
                 let entry = Entry {

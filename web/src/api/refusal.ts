@@ -1,18 +1,30 @@
-import type { Clash, Problem } from "./client";
+import { inWords } from "../kit/message";
+import type { Clash, FieldAtFault, Problem } from "./client";
 
 /** The server's refusal, as something to throw and to show. */
 export class Refusal extends Error {
   readonly status: number;
+  /** What is wrong with each field, in words. */
   readonly fields: Record<string, string>;
   /** The fields that were changed elsewhere too, each to something else. */
   readonly clashes: Clash[];
 
   constructor(problem: Problem) {
-    super(problem.detail);
+    super(detail(problem));
     this.status = problem.status;
     this.clashes = problem.clashes ?? [];
-    this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, f.message]));
+    this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, wrong(f)]));
   }
+}
+
+/** What is wrong with a field and what would be right, as temperatures and masses are shown. */
+export function wrong({ message, ...words }: FieldAtFault): string {
+  return inWords({ ...words, text: message });
+}
+
+function detail({ detail, fields }: Problem): string {
+  const [only, ...more] = fields;
+  return only && more.length === 0 ? `${only.field} ${wrong(only)}` : detail;
 }
 
 function isProblem(value: unknown): value is Problem {

@@ -1412,9 +1412,9 @@ export interface components {
             /** @description The rule that spoke. */
             rule: components["schemas"]["Rule"];
             /** @description The instruction. */
-            say: string;
+            say: components["schemas"]["Message"];
             /** @description The reason. */
-            why: string;
+            why: components["schemas"]["Message"];
         };
         /**
          * @description Something to be heard as well as seen.
@@ -2471,7 +2471,7 @@ export interface components {
             /** @description What the maker calls that. */
             name: string;
             /** @description What it is. */
-            what: string;
+            what: components["schemas"]["Message"];
         };
         /** @description One thing made in a batch, as the maker states it. */
         ComponentInputs: {
@@ -2491,13 +2491,12 @@ export interface components {
             area_cm2?: number | null;
             cast?: null | components["schemas"]["CastAnswer"];
             /** @description What to look for. */
-            checks: string[];
+            checks: components["schemas"]["Message"][];
             face?: null | components["schemas"]["FaceAnswer"];
             fridge?: null | components["schemas"]["FridgeAnswer"];
             /** @description What else goes in. */
             goods: components["schemas"]["GoodsAnswer"][];
-            /** @description How long it keeps at 15–18 °C, airtight, in a sentence. */
-            keeps?: string | null;
+            keeps?: null | components["schemas"]["Message"];
             /** @description Its key. */
             key: string;
             /** @description How it lies, the lowest first. */
@@ -2631,7 +2630,7 @@ export interface components {
              */
             latest?: string | null;
             /** @description What happens then. */
-            what: string;
+            what: components["schemas"]["Message"];
         };
         /** @description What is known of a slab; the rest follows. */
         CoverInputs: {
@@ -2831,7 +2830,7 @@ export interface components {
              */
             typical_s: number;
             /** @description What happens then. */
-            what: string;
+            what: components["schemas"]["Message"];
         };
         /** @description An edit of a plan. */
         Edit: {
@@ -2987,10 +2986,21 @@ export interface components {
         Family: "dark" | "milk" | "white" | "ruby" | "blond" | "cocoa_butter" | "coating";
         /** @description One field to mend. */
         Field: {
+            /** @description Which refusal it is. A stable name for programs. */
+            code: string;
             /** @description The field's path in what was sent. */
             field: string;
-            /** @description What is wrong and what would be right. */
+            /** @description What is wrong and what would be right, in °C and grams. */
             message: string;
+            /** @description What stands in it, by name. */
+            params?: {
+                [key: string]: components["schemas"]["Param"];
+            };
+            /**
+             * @description How that is worded, with `{name}` where the parameter of that name stands; left out
+             *     where nothing does.
+             */
+            template?: string | null;
         };
         /** @description Figures, as the maker states them. */
         FiguresInputs: {
@@ -3344,7 +3354,7 @@ export interface components {
             /** @description A component that takes all of it, ready to be added. */
             component: components["schemas"]["ComponentInputs"];
             /** @description In a few words. */
-            text: string;
+            text: components["schemas"]["Message"];
         };
         /**
          * @description A dry good, or oil, of which it is known how closely it packs.
@@ -3385,13 +3395,12 @@ export interface components {
              * @description The bowl it waits for, or is poured from, where that is at the bench.
              */
             bowl_id?: string | null;
-            /** @description What is to be minded while it is done; empty where nothing is. */
-            caution: string;
+            caution?: null | components["schemas"]["Message"];
             /** @description The chocolate that is to be tempered for it, or that it waits for. */
             chocolate?: string | null;
             closes?: null | components["schemas"]["ComingAnswer"];
             /** @description How; what to do instead, where its window was missed. */
-            detail: string;
+            detail: components["schemas"]["Message"];
             /** @description Whether it is the finger's check that the surface is dry. */
             is_touch: boolean;
             /** @description What sort of work it is. */
@@ -3406,7 +3415,7 @@ export interface components {
             /** @description The step's key. */
             step: string;
             /** @description What to do. */
-            text: string;
+            text: components["schemas"]["Message"];
         };
         /**
          * @description How an instruction stands.
@@ -3756,6 +3765,22 @@ export interface components {
          * @enum {string}
          */
         Material: "glass" | "steel" | "plastic" | "ceramic";
+        /** @description A sentence, or a part of one: which of the catalogue it is, and what stands in it. */
+        Message: {
+            /** @description Which one of the catalogue it is. A stable name for programs. */
+            code: string;
+            /** @description What stands in it, by name. */
+            params?: {
+                [key: string]: components["schemas"]["Param"];
+            };
+            /**
+             * @description How it is worded, with `{name}` where the parameter of that name stands; left out
+             *     where nothing does.
+             */
+            template?: string | null;
+            /** @description In words, in °C and grams. */
+            text: string;
+        };
         /**
          * @description A tempering method; `GET /methods` tells what each is.
          * @enum {string}
@@ -4100,7 +4125,16 @@ export interface components {
             code: string;
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
-            /** @description A sentence for the maker. */
+            /** @description What stands in it, by name. */
+            params?: {
+                [key: string]: components["schemas"]["Param"];
+            };
+            /**
+             * @description How it is worded, with `{name}` where the parameter of that name stands; left out
+             *     where nothing does.
+             */
+            template?: string | null;
+            /** @description A sentence for the maker, in °C and grams. */
             text: string;
         };
         /**
@@ -4238,6 +4272,108 @@ export interface components {
          * @enum {string}
          */
         Paper: "a4" | "letter";
+        /** @description What stands in a message at one place. */
+        Param: {
+            /**
+             * Format: int32
+             * @description How many decimals it is shown with; as many as it was stated with where left out.
+             */
+            decimals?: number | null;
+            /** @enum {string} */
+            kind: "temperature";
+            /**
+             * Format: double
+             * @description The upper end of a range.
+             */
+            to?: number | null;
+            /** @description The unit, as it is written; empty where it has none. */
+            unit?: string;
+            /**
+             * Format: double
+             * @description The number, or the lower end of the range.
+             */
+            value: number;
+        } | {
+            /**
+             * Format: int32
+             * @description How many decimals it is shown with; as many as it was stated with where left out.
+             */
+            decimals?: number | null;
+            /** @enum {string} */
+            kind: "difference";
+            /**
+             * Format: double
+             * @description The upper end of a range.
+             */
+            to?: number | null;
+            /** @description The unit, as it is written; empty where it has none. */
+            unit?: string;
+            /**
+             * Format: double
+             * @description The number, or the lower end of the range.
+             */
+            value: number;
+        } | {
+            /**
+             * Format: int32
+             * @description How many decimals it is shown with; as many as it was stated with where left out.
+             */
+            decimals?: number | null;
+            /** @enum {string} */
+            kind: "mass";
+            /**
+             * Format: double
+             * @description The upper end of a range.
+             */
+            to?: number | null;
+            /** @description The unit, as it is written; empty where it has none. */
+            unit?: string;
+            /**
+             * Format: double
+             * @description The number, or the lower end of the range.
+             */
+            value: number;
+        } | {
+            /**
+             * Format: int32
+             * @description How many decimals it is shown with; as many as it was stated with where left out.
+             */
+            decimals?: number | null;
+            /** @enum {string} */
+            kind: "number";
+            /**
+             * Format: double
+             * @description The upper end of a range.
+             */
+            to?: number | null;
+            /** @description The unit, as it is written; empty where it has none. */
+            unit?: string;
+            /**
+             * Format: double
+             * @description The number, or the lower end of the range.
+             */
+            value: number;
+        } | {
+            /** @enum {string} */
+            kind: "words";
+            /** @description The words. */
+            words: string;
+        } | {
+            /** @enum {string} */
+            kind: "until";
+        } | {
+            /** @enum {string} */
+            kind: "message";
+            /** @description It. */
+            message: components["schemas"]["Message"];
+        } | {
+            /** @description What stands between two: a comma, an "and". */
+            between: string;
+            /** @description Each of them. */
+            items: components["schemas"]["Param"][];
+            /** @enum {string} */
+            kind: "list";
+        };
         /**
          * @description Where a bowl stands in its course.
          * @enum {string}
@@ -4675,6 +4811,26 @@ export interface components {
             /** @description Its steps. */
             steps: components["schemas"]["StepProgressAnswer"][];
         };
+        /** @description A number, or a range of numbers, with its unit and as many decimals as make sense. */
+        Quantity: {
+            /**
+             * Format: int32
+             * @description How many decimals it is shown with; as many as it was stated with where left out.
+             */
+            decimals?: number | null;
+            /**
+             * Format: double
+             * @description The upper end of a range.
+             */
+            to?: number | null;
+            /** @description The unit, as it is written; empty where it has none. */
+            unit?: string;
+            /**
+             * Format: double
+             * @description The number, or the lower end of the range.
+             */
+            value: number;
+        };
         /** @description A reading as it is kept. */
         ReadingAnswer: {
             /**
@@ -4791,9 +4947,8 @@ export interface components {
             /** @description How that stands. */
             state: components["schemas"]["InstructionState"];
             /** @description What is next. */
-            text: string;
-            /** @description What is waited for; empty where nothing is. */
-            waits_for: string;
+            text: components["schemas"]["Message"];
+            waits_for?: null | components["schemas"]["Message"];
         };
         /** @description A look as it is kept. */
         ResultAnswer: {
@@ -5556,14 +5711,13 @@ export interface components {
             /** @description The key of its first step. */
             step: string;
             /** @description What is done. */
-            texts: string[];
+            texts: components["schemas"]["Message"][];
             /**
              * Format: date-time
              * @description It is over then.
              */
             to: string;
-            /** @description What was waited for; empty for the first. */
-            waits_for: string;
+            waits_for?: null | components["schemas"]["Message"];
         };
         /**
          * @description How it breaks.
@@ -5602,26 +5756,24 @@ export interface components {
         };
         /** @description One thing to do. */
         Step: {
-            /** @description What is to be minded while it is done; empty where nothing is. */
-            caution: string;
+            caution?: null | components["schemas"]["Message"];
             /** @description The chocolate it takes, by key. */
             chocolate?: string | null;
             /** @description How, in a sentence. */
-            detail: string;
+            detail: components["schemas"]["Message"];
             /** @description Whether it is the finger's check that the surface is dry. */
             is_touch: boolean;
             /** @description Its key within the batch, `line/task`. It stays the same from release to release. */
             key: string;
             /** @description What sort of work it is. */
             kind: components["schemas"]["StepKind"];
-            /** @description What is to be done where its window was missed; empty where it has none. */
-            missed: string;
+            missed?: null | components["schemas"]["Message"];
             /** @description How long the hands are at it. */
             takes: components["schemas"]["Takes"];
             /** @description The tempering that must be ready for it, by key. */
             tempered?: string | null;
             /** @description What to do. */
-            text: string;
+            text: components["schemas"]["Message"];
             wait?: null | components["schemas"]["Wait"];
         };
         /**
@@ -5639,7 +5791,7 @@ export interface components {
             /** @description Its key. */
             key: string;
             /** @description What it is. */
-            text: string;
+            text: components["schemas"]["Message"];
         };
         /** @description What there is of a planned chocolate, and what it costs. */
         StockAnswer: {
@@ -5771,8 +5923,7 @@ export interface components {
              * @description When the smear was made.
              */
             started_at: string;
-            /** @description What that says. */
-            words?: string | null;
+            words?: null | components["schemas"]["Message"];
         };
         /** @description A thermometer. */
         ThermometerInputs: {
@@ -6000,7 +6151,7 @@ export interface components {
             /** @description Its next step, by key. */
             step: string;
             /** @description What that is. */
-            text: string;
+            text: components["schemas"]["Message"];
         };
         /** @description A region in a chocolate of its own. */
         ToneInputs: {

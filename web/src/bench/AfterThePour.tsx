@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { useGuide } from "../api/queries";
 import { ComingStrip } from "../guide/ComingStrip";
 import { useGuideClock } from "../guide/useGuideClock";
-import { inDisplay } from "../kit/display";
+import { inWords } from "../kit/message";
 
 /** After the pour: what the guide asks for next, and what is due, as the guide tells it. */
 export function AfterThePour({ batchId }: { batchId: string }) {
@@ -23,7 +23,7 @@ function Told({ guide }: { guide: NonNullable<ReturnType<typeof useGuide>["data"
             {": "}
           </Box>
           <Box as="span" fontWeight="600">
-            {now.name}: {inDisplay(now.text)}
+            {now.name}: {inWords(now.text)}
           </Box>
         </Box>
       )}

@@ -4,7 +4,6 @@ import { lazy, Suspense } from "react";
 import { Link, useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan } from "../api/queries";
-import { inDisplay } from "../kit/display";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -86,7 +85,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
         )}
         {refusal && (
           <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">
-            Not kept: {inDisplay(Object.values(refusal.fields)[0] ?? refusal.message)}
+            Not kept: {Object.values(refusal.fields)[0] ?? refusal.message}
           </Box>
         )}
         <OtherBowls bowlId={bowlId} />

@@ -2,8 +2,9 @@ import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowRight, ArrowUp } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
 import { offWords } from "../chocolate/offWords";
-import { degreeUnit, inDisplay, shownDegrees, shownTemp } from "../kit/display";
+import { degreeUnit, shownDegrees, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
+import { inWords } from "../kit/message";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
 import { finishWords, stands } from "./words";
@@ -80,7 +81,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           fontWeight="600"
           maxW="46ch"
         >
-          Test: {inDisplay(bowl.test.words)}
+          Test: {inWords(bowl.test.words)}
         </Box>
       )}
       {bowl.offset_c !== 0 && (

@@ -2,8 +2,9 @@ import { Box, chakra } from "@chakra-ui/react";
 import { memo, useMemo } from "react";
 import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
-import { degreeUnit, inDisplay, shownTemp } from "../kit/display";
+import { degreeUnit, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
+import { inWords } from "../kit/message";
 import { familyNames } from "../theme/chocolate";
 import { advisedDeed } from "./advised";
 import { BowlSwatch } from "./BowlSwatch";
@@ -102,11 +103,11 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
               <Icon size={30} aria-label={advice.level} />
             </Box>
           )}
-          <span>{inDisplay(advice.say)}</span>
+          <span>{inWords(advice.say)}</span>
         </Box>
         {first && (
           <Box color="fg.muted" mt="1" fontSize={{ base: "sm", md: "md" }}>
-            {inDisplay(advice.why)}
+            {inWords(advice.why)}
           </Box>
         )}
         {(failing || waiting > 0) && (

@@ -1,13 +1,12 @@
 import { Box } from "@chakra-ui/react";
 import type { Countdown } from "../api/client";
 import { clock } from "../kit/format";
+import { holdsUntil, inWords, inWordsBeside } from "../kit/message";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
 
 /** What ended longer ago than this is past. */
 const LONG_PAST_S = 60;
-
-const UNTIL = " until";
 
 interface Props {
   countdown: Countdown;
@@ -27,11 +26,11 @@ export function CountdownTo({ countdown, time, big }: Props) {
   const passed = left(countdown.at) <= 0;
   const { what } = countdown;
   // What holds until then holds for so long; what begins then, begins in so long.
-  const words = what.endsWith(UNTIL) ? `${what.slice(0, -UNTIL.length)} for` : `${what} in`;
+  const words = holdsUntil(what) ? inWordsBeside(what) : `${inWords(what)} in`;
   return (
     <Box data-testid="countdown">
       <Box textStyle="label" fontSize={big ? "md" : "sm"}>
-        {passed ? what : exact ? words : `${words} about`}
+        {passed ? inWords(what) : exact ? words : `${words} about`}
       </Box>
       <Box
         textStyle="figure"

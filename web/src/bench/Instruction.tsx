@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { BowlAnswer } from "../api/client";
-import { inDisplay } from "../kit/display";
+import { inWords } from "../kit/message";
 import { CountdownTo } from "./CountdownTo";
 import { Edged } from "./Edged";
 import { levels } from "./levels";
@@ -40,10 +40,10 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
               <Icon size={36} aria-label={advice.level} />
             </Box>
           )}
-          <span>{inDisplay(advice.say)}</span>
+          <span>{inWords(advice.say)}</span>
         </Box>
         <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
-          {inDisplay(advice.why)}{" "}
+          {inWords(advice.why)}{" "}
           {bowl.phase !== "done" && bowl.phase !== "lost" && (
             <Box as="span" fontSize="sm" data-testid="grounds">
               By the rule “{advice.rule.replaceAll("_", " ")}”, {grounds[advice.grounds]}.

@@ -1,7 +1,7 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { Link as RouterLink } from "react-router";
-import { inDisplay } from "../kit/display";
 import { temperature } from "../kit/format";
+import { inWords } from "../kit/message";
 import { BowlSwatch } from "./BowlSwatch";
 import { useWholeBench } from "./useWholeBench";
 
@@ -47,7 +47,7 @@ export function OtherBowls({ bowlId }: { bowlId: string }) {
               {bowl.latest && temperature(bowl.latest.temp_c)}
             </Box>
             <Box as="span" fontWeight="600">
-              {inDisplay(bowl.advice.say)}
+              {inWords(bowl.advice.say)}
             </Box>
           </Link>
         );

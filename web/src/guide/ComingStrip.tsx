@@ -20,7 +20,7 @@ export function ComingStrip({ coming, time }: { coming: Coming[]; time: KitchenC
     >
       {coming.slice(0, MOST).map((one) => (
         <Box
-          key={`${one.line} ${one.what} ${one.closes}`}
+          key={`${one.line} ${one.what.code} ${one.closes}`}
           bg="bg.panel"
           borderRadius="slab"
           p="3"

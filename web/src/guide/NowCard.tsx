@@ -4,8 +4,8 @@ import type { Guide } from "../api/client";
 import { CountdownTo } from "../bench/CountdownTo";
 import { Edged } from "../bench/Edged";
 import type { KitchenClock } from "../bench/useBowl";
-import { inDisplay } from "../kit/display";
 import { time, weekday } from "../kit/format";
+import { inWords } from "../kit/message";
 
 type Now = NonNullable<Guide["now"]>;
 
@@ -70,7 +70,7 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
           </Box>
         </Box>
         <Box textStyle="wide" fontSize={{ base: "3xl", md: "5xl" }} lineHeight="1.08" mt="2">
-          {inDisplay(now.text)}
+          {inWords(now.text)}
         </Box>
         {back && (
           <Box mt="3" fontWeight="600" fontSize={{ base: "lg", md: "2xl" }} data-testid="come-back">
@@ -78,7 +78,7 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
           </Box>
         )}
         <Box mt="3" color="fg.muted" fontSize={{ base: "md", md: "xl" }}>
-          {inDisplay(now.detail)}
+          {inWords(now.detail)}
         </Box>
         {now.caution && now.state !== "missed" && (
           <Box
@@ -91,7 +91,7 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
             data-testid="build-caution"
           >
             <TriangleAlert size={24} aria-label="mind" style={{ flexShrink: 0 }} />
-            {inDisplay(now.caution)}
+            {inWords(now.caution)}
           </Box>
         )}
       </Box>

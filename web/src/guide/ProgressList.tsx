@@ -3,6 +3,7 @@ import { Check, Circle, CircleDot, Minus } from "lucide-react";
 import { memo } from "react";
 import type { Guide } from "../api/client";
 import { time } from "../kit/format";
+import { inWords } from "../kit/message";
 
 interface Props {
   progress: Guide["progress"];
@@ -51,7 +52,7 @@ export const ProgressList = memo(function ProgressList({ progress, now }: Props)
                       aria-label={done_at ? "done" : passed ? "passed over" : "to do"}
                       style={{ flexShrink: 0 }}
                     />
-                    <span>{text}</span>
+                    <span>{inWords(text)}</span>
                     {done_at && (
                       <Box as="span" ms="auto" flexShrink={0}>
                         {time(done_at)}

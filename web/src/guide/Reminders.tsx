@@ -4,6 +4,7 @@ import { Link as RouterLink, useLocation } from "react-router";
 import type { Reminder } from "../api/client";
 import { useReminders } from "../api/queries";
 import { useTick } from "../bench/useTick";
+import { inWords } from "../kit/message";
 
 const Link = chakra(RouterLink);
 
@@ -14,13 +15,14 @@ const SOON_MS = 15 * 60_000;
 const MOST = 2;
 
 /** What is due, or will be soon; none while it only waits. */
-function words({ opens_at, waits_for, closes_at, text, state }: Reminder): string | null {
+function words({ opens_at, waits_for, closes_at, text: step, state }: Reminder): string | null {
+  const text = inWords(step);
   if (state === "wait_for_bowl") return null;
   if (opens_at != null) {
     const left = Date.parse(opens_at) - Date.now();
     if (left > SOON_MS) return null;
     const when = left <= 0 ? "Now" : `In ${Math.ceil(left / 60_000)} min`;
-    return `${when}: ${waits_for}. ${text}`;
+    return `${when}: ${waits_for ? `${inWords(waits_for)}. ` : ""}${text}`;
   }
   if (state === "wait") return null;
   const left = closes_at == null ? null : (Date.parse(closes_at) - Date.now()) / 60_000;

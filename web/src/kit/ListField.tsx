@@ -1,7 +1,6 @@
 import { Button, IconButton } from "@chakra-ui/react";
 import { Plus, X } from "lucide-react";
 import { Fragment, type ReactNode } from "react";
-import { inDisplay } from "./display";
 import { Fault } from "./Fault";
 import { type Errors, fieldsOf } from "./fieldsOf";
 import { withChange, withEarlier } from "./lists";
@@ -74,7 +73,7 @@ export function ListField<T extends object>(props: Props<T>) {
       ))}
       {errors[at] && (
         <Fault fontSize="sm">
-          {whole} {inDisplay(errors[at])}
+          {whole} {errors[at]}
         </Fault>
       )}
       <Button

@@ -2,7 +2,7 @@ import { Box, Stack } from "@chakra-ui/react";
 import { Check, Info, OctagonX, TriangleAlert } from "lucide-react";
 import { memo } from "react";
 import type { Note } from "../api/client";
-import { inDisplay } from "./display";
+import { inWords } from "./message";
 
 const looks = {
   info: { icon: Info, colour: "fg.muted", wash: "transparent", word: "" },
@@ -36,7 +36,7 @@ export const Notes = memo(function Notes({ notes }: { notes: Note[] }) {
             </Box>
             <span>
               {look.word && <strong>{look.word}</strong>}
-              {inDisplay(note.text)}
+              {inWords(note)}
             </span>
           </Box>
         );

@@ -1,5 +1,4 @@
 import { Field, NativeSelect } from "@chakra-ui/react";
-import { inDisplay } from "./display";
 
 /** One of the values that can be chosen, and what it is called. */
 interface Choice<V extends string> {
@@ -46,7 +45,7 @@ export function SelectField<V extends string>(props: Props<V>) {
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       <Field.ErrorText color="stop" fontWeight="560">
-        {label} {error && inDisplay(error)}
+        {label} {error && error}
       </Field.ErrorText>
     </Field.Root>
   );

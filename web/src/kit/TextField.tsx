@@ -1,5 +1,4 @@
 import { Field, Input, Textarea } from "@chakra-ui/react";
-import { inDisplay } from "./display";
 
 interface Props {
   label: string;
@@ -32,7 +31,7 @@ export function TextField({ label, value, onChange, error, placeholder, kind = "
         <Input type={types[kind]} autoComplete="off" {...shared} />
       )}
       <Field.ErrorText color="stop" fontWeight="560">
-        {label} {error && inDisplay(error)}
+        {label} {error && error}
       </Field.ErrorText>
     </Field.Root>
   );

@@ -1,7 +1,7 @@
 import { Box, Field, Input } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Ingredient } from "../api/client";
-import { inDisplay, unitOf } from "./display";
+import { unitOf } from "./display";
 import { typedNumber } from "./typed";
 import { useMeasure } from "./useMeasure";
 
@@ -51,7 +51,7 @@ export function UnitField(props: Props) {
     (typed === null && optional === undefined)
       ? (measured.error ?? `must be a number in ${unit}`)
       : undefined;
-  const message = own ?? (error === undefined ? undefined : inDisplay(error));
+  const message = own ?? error;
   // What stands when it is empty is a number of the same unit, or a word.
   const placeholder =
     optional === undefined || optional === "" || Number.isNaN(Number(optional))
@@ -94,11 +94,7 @@ export function UnitField(props: Props) {
         </Box>
       </Box>
       {message === undefined ? (
-        (measured.words ?? help) && (
-          <Field.HelperText>
-            {measured.words === undefined ? help : inDisplay(measured.words)}
-          </Field.HelperText>
-        )
+        (measured.words ?? help) && <Field.HelperText>{measured.words ?? help}</Field.HelperText>
       ) : (
         <Field.ErrorText color="stop" fontWeight="560">
           {label} {message}

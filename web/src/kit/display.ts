@@ -86,34 +86,3 @@ export function unitOf(unit: string): {
       return { unit, shown: same, typed: same };
   }
 }
-
-const NUMBER = "(-?\\d+(?:\\.\\d+)?)";
-
-/** Turns every quantity of one unit in a text, alone or as "A to B". */
-function turned(text: string, unit: string, into: string, turn: (digits: string) => string) {
-  const range = new RegExp(`${NUMBER}( to |–)${NUMBER} ${unit}(?![\\w/])`, "g");
-  const alone = new RegExp(`${NUMBER} ${unit}(?![\\w/])`, "g");
-  const given = new RegExp(`(${into}; it (?:is|reaches) )${NUMBER}$`);
-  return text
-    .replace(range, (_, a, between, b) => `${turn(a)}${between}${turn(b)} ${into}`)
-    .replace(alone, (_, a) => `${turn(a)} ${into}`)
-    .replace(given, (_, words, a) => `${words}${turn(a)}`);
-}
-
-/** With as many decimals as there were, within reason. */
-function like(digits: string, value: number, [least, most]: [number, number]): string {
-  const decimals = digits.split(".")[1]?.length ?? 0;
-  return value.toFixed(Math.min(most, Math.max(least, decimals)));
-}
-
-/** A text from the server with its temperatures and masses as they are shown here. */
-export function inDisplay(text: string): string {
-  let shown = text;
-  if (fahrenheit) {
-    shown = turned(shown, "°C", "°F", (d) => like(d, shownTemp(Number(d)), [0, 1]));
-  }
-  if (ounces) {
-    shown = turned(shown, "g", "oz", (d) => like(d, shownMass(Number(d)), [1, 2]));
-  }
-  return shown;
-}

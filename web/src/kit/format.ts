@@ -3,19 +3,28 @@
 import { degreeUnit, massUnit, shownMass, shownTemp } from "./display";
 
 export function mass(g: number): string {
+  return `${massNumber(g)} ${massUnit}`;
+}
+
+/** A mass in the unit that is shown, as fine as a kitchen weighs. */
+export function massNumber(g: number): number {
   const m = shownMass(g);
   // An ounce is as fine as twenty-eight grams.
   const fine = massUnit === "oz" ? 10 : 1;
-  if (m >= 100 / fine) return `${Math.round(m * fine) / fine} ${massUnit}`;
+  if (m >= 100 / fine) return Math.round(m * fine) / fine;
   const few = m >= 10 / fine ? fine : fine * 10;
-  return `${Math.round(m * few) / few} ${massUnit}`;
+  return Math.round(m * few) / few;
 }
 
 /** As a fine scale tells it: for powders, and what they are weighed against. */
 export function fineMass(g: number): string {
+  return `${fineMassNumber(g)} ${massUnit}`;
+}
+
+export function fineMassNumber(g: number): number {
   const m = shownMass(g);
   const steps = (massUnit === "oz" ? 10 : 1) * (g < 100 ? 100 : 10);
-  return `${Math.round(m * steps) / steps} ${massUnit}`;
+  return Math.round(m * steps) / steps;
 }
 
 export function temperature(c: number, decimals = 1): string {

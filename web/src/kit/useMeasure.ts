@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { api, type Ingredient } from "../api/client";
 import { accepted, Refusal } from "../api/refusal";
+import { unitOf } from "./display";
 
 /** Units that the server turns other measures into. */
 const turned = {
@@ -56,7 +57,9 @@ export function useMeasure(
         );
         if (left) return;
         const rounded = Math.round(value * 10) / 10;
-        setUnderstood({ of: text, words: `${approximate ? "about" : "="} ${rounded} ${unit}` });
+        const measure = unitOf(unit);
+        const words = `${approximate ? "about" : "="} ${measure.shown(rounded)} ${measure.unit}`;
+        setUnderstood({ of: text, words });
         given.current(rounded);
       } catch (error) {
         if (left || !(error instanceof Refusal)) return;

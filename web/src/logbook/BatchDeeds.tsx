@@ -6,6 +6,7 @@ import { keys } from "../api/queries";
 import { accepted, done } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import type { TakenOut } from "../kit/Undone";
 
@@ -67,7 +68,7 @@ export function BatchDeeds({ batch }: { batch: Batch }) {
           <Box as="ul" listStyleType="square" ps="5" fontSize="sm">
             {to_do.map(({ line, name, text, more }) => (
               <li key={line}>
-                {name}: {text}
+                {name}: {inWords(text)}
                 {more > 0 && `, and ${more} more ${more === 1 ? "step" : "steps"}`}
               </li>
             ))}

@@ -5,7 +5,6 @@ import { useNavigate } from "react-router";
 import { api, type BowlWithPlan } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
-import { inDisplay } from "../kit/display";
 import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 
@@ -42,9 +41,7 @@ export function BringInBowl() {
         <Upload aria-hidden /> Bring in a saved bowl
       </FilePick>
       {error && (
-        <Fault mt="1">
-          Not brought in: {first ? `${first[0]} ${inDisplay(first[1])}` : error.message}
-        </Fault>
+        <Fault mt="1">Not brought in: {first ? `${first[0]} ${first[1]}` : error.message}</Fault>
       )}
     </Box>
   );

@@ -6,7 +6,6 @@ import { keys, useEntries } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import type { Deed } from "../bench/useBench";
 import { told } from "../bench/words";
-import { inDisplay } from "../kit/display";
 import { Fault } from "../kit/Fault";
 import { day, temperature, time } from "../kit/format";
 import { TextField } from "../kit/TextField";
@@ -135,7 +134,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               </Button>
             </Box>
           )}
-          {reason && <Fault>Not kept: {inDisplay(reason)}</Fault>}
+          {reason && <Fault>Not kept: {reason}</Fault>}
         </Box>
       </Collapsible.Content>
     </Collapsible.Root>

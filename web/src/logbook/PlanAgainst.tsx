@@ -1,7 +1,7 @@
 import { Box, Table } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
-import { inDisplay } from "../kit/display";
 import { band, clock, mass, temperature } from "../kit/format";
+import { inWords } from "../kit/message";
 
 /** The plan beside what happened, line by line. */
 export function PlanAgainst({ known }: { known: BowlWithPlan }) {
@@ -90,7 +90,7 @@ function firstSeed(actions: BowlWithPlan["bowl"]["actions"]): number {
 
 function testWords(bowl: BowlWithPlan["bowl"]): string {
   return (
-    (bowl.test?.words && inDisplay(bowl.test.words)) ??
+    (bowl.test?.words && inWords(bowl.test.words)) ??
     (bowl.poured_at && bowl.tested ? "none: poured untested" : "none")
   );
 }

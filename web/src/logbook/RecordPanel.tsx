@@ -5,7 +5,6 @@ import { useState } from "react";
 import type { LogAnswer } from "../api/client";
 import { keys } from "../api/queries";
 import { answered, Refusal } from "../api/refusal";
-import { inDisplay } from "../kit/display";
 import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
@@ -101,7 +100,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
         )}
         {other.map(([name, message]) => (
           <Fault key={name}>
-            {name === "file" ? "The file" : name} {inDisplay(message)}
+            {name === "file" ? "The file" : name} {message}
           </Fault>
         ))}
         {bring.error && !(bring.error instanceof Refusal && Object.keys(faults).length > 0) && (
@@ -139,7 +138,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
                     onChange={(event) => set(event.target.value)}
                   />
                   <Field.ErrorText color="stop" fontWeight="560">
-                    {label} {faults[name] && inDisplay(faults[name])}
+                    {label} {faults[name] && faults[name]}
                   </Field.ErrorText>
                 </Field.Root>
               );

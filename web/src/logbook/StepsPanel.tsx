@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useGuide } from "../api/queries";
 import { time } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Loading } from "../kit/Standing";
 
 /** What was done of each line of steps, and when. */
@@ -21,7 +22,7 @@ export function StepsPanel({ batchId }: { batchId: string }) {
                 <Box w="48px" flexShrink={0}>
                   {done_at ? time(done_at) : "–"}
                 </Box>
-                {text}
+                {inWords(text)}
               </Box>
             ))}
           </Box>

@@ -2,18 +2,13 @@ import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan, Due, Line } from "../api/client";
 import { stretch } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
 function range(due: Due): string {
   const [a, b] = [stretch(due.earliest_s), stretch(due.latest_s)];
   return a === b ? a : `${a} to ${b}`;
-}
-
-/** A step by its first words, as it is named beside another. */
-function inShort(text: string): string {
-  const [first = text] = text.split(/[:,.]/);
-  return first.toLowerCase();
 }
 
 interface Props extends Pick<ComponentPlan, "notes" | "checks" | "mistakes" | "sum" | "name"> {
@@ -30,7 +25,9 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
   const { lines, of, notes, checks, mistakes, sum, name } = props;
   const own = lines.filter((line) => line.of.of === "component" && line.of.component === of);
   const [first] = own;
-  const textOf = new Map(lines.flatMap(({ steps }) => steps.map(({ key, text }) => [key, text])));
+  const textOf = new Map(
+    lines.flatMap(({ steps }) => steps.map(({ key, text }) => [key, inWords(text)])),
+  );
   return (
     <Box display="grid" gap="4">
       {own.length > 1 && (
@@ -56,26 +53,26 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
             </Box>
             <Box>
               <Box as="span" fontWeight="600">
-                {step.text}.
+                {inWords(step.text)}.
               </Box>{" "}
               <Box as="span" color="fg.muted" fontSize="sm">
-                {step.detail} {step.caution}
+                {inWords(step.detail)} {step.caution && inWords(step.caution)}
               </Box>
             </Box>
             <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>
               {step.wait?.opens && (
                 <Box>
-                  {step.wait.opens.what}: <strong>{range(step.wait.opens)}</strong>
+                  {inWords(step.wait.opens.what)}: <strong>{range(step.wait.opens)}</strong>
                 </Box>
               )}
               {step.wait?.closes && (
                 <Box>
-                  {step.wait.closes.what} <strong>{range(step.wait.closes)}</strong>
+                  {inWords(step.wait.closes.what)} <strong>{range(step.wait.closes)}</strong>
                 </Box>
               )}
               {step.wait && (step.wait.opens || step.wait.closes) && (
                 <Box color="fg.muted" fontSize="xs">
-                  after “{inShort(textOf.get(step.wait.step) ?? "")}”
+                  after “{textOf.get(step.wait.step)}”
                 </Box>
               )}
             </Box>
@@ -90,7 +87,7 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
           </Box>
           <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
             {checks.map((check) => (
-              <li key={check}>{check}</li>
+              <li key={check.code}>{inWords(check)}</li>
             ))}
           </Box>
         </Box>

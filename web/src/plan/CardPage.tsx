@@ -2,10 +2,10 @@ import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
 import { useParams } from "react-router";
-import type { ComponentPlan, Line, Plan, WholePlan } from "../api/client";
+import type { ComponentPlan, Line, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
-import { inDisplay } from "../kit/display";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { bowlNames } from "./names";
 
@@ -127,8 +127,8 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
           ))}
         </Box>
         <Box mt="3" as="ul" ps="4" listStyleType="square">
-          {cautions(plan).map((text) => (
-            <li key={text}>{inDisplay(text)}</li>
+          {cautions(plan).map((caution) => (
+            <li key={caution.text}>{inWords(caution)}</li>
           ))}
         </Box>
       </Box>
@@ -137,9 +137,10 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
 }
 
 /** What must not be missing on paper: each caution once. */
-function cautions(plan: WholePlan): string[] {
+function cautions(plan: WholePlan): Note[] {
   const all = [...plan.notes, ...plan.room.notes, ...plan.components.flatMap(({ notes }) => notes)];
-  return [...new Set(all.filter(({ level }) => level !== "info").map(({ text }) => text))];
+  const told = all.filter(({ level }) => level !== "info");
+  return [...new Map(told.map((note) => [note.text, note])).values()];
 }
 
 interface OnCardProps {
@@ -180,14 +181,14 @@ function OnCard({ component, lines, names }: OnCardProps) {
           <Box as="li" key={key} display="flex" gap="2">
             <span aria-hidden>☐</span>
             <span>
-              {text}
-              {wait?.opens && `, ${wait.opens.what} after ${range(wait.opens)}`}
-              {wait?.closes && `, ${wait.closes.what} ${range(wait.closes)}`}
+              {inWords(text)}
+              {wait?.opens && `, ${inWords(wait.opens.what)} after ${range(wait.opens)}`}
+              {wait?.closes && `, ${inWords(wait.closes.what)} ${range(wait.closes)}`}
             </span>
           </Box>
         ))}
       </Box>
-      {keeps && <Box>Keeps: {inDisplay(keeps)}</Box>}
+      {keeps && <Box>Keeps: {inWords(keeps)}</Box>}
     </Box>
   );
 }

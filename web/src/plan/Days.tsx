@@ -4,6 +4,7 @@ import type { Slot } from "../api/client";
 import { type DaysAsked, useDays, useShelf } from "../api/queries";
 import { Fault } from "../kit/Fault";
 import { fullDay, time } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import { TextField } from "../kit/TextField";
 
@@ -26,7 +27,7 @@ function nextHour(): Date {
 function waits({ least_h, most_h, waits_for }: Slot): string {
   const from = `after ${Math.round(least_h * 10) / 10} h`;
   const to = most_h == null ? "" : `, at most ${Math.round(most_h)} h`;
-  return `${from}${to}: ${waits_for}`;
+  return `${from}${to}: ${waits_for ? inWords(waits_for) : ""}`;
 }
 
 interface Props {
@@ -50,7 +51,7 @@ export const Days = memo(function Days({ planId, version }: Props) {
   const days = useDays(planId, asked, version);
   const slots = days.data ?? [];
   // Work of one sitting needs no days.
-  if (slots.every(({ waits_for }) => waits_for === "") && !days.error) return null;
+  if (slots.every(({ waits_for }) => !waits_for) && !days.error) return null;
   const byDay = Map.groupBy(slots, ({ from }) => fullDay(from));
   const query = new URLSearchParams(
     Object.entries(asked).map(([name, value]) => [name, String(value)]),
@@ -131,10 +132,10 @@ function Sitting({ slot }: { slot: Slot }) {
       </Box>
       <Box minW="0">
         <Box fontWeight="600">
-          {slot.name}: {first}
+          {slot.name}: {first && inWords(first)}
         </Box>
         <Box fontSize="sm" color="fg.muted">
-          {slot.waits_for !== "" && `${waits(slot)}. `}
+          {slot.waits_for && `${waits(slot)}. `}
           {rest.length > 0 && `Then ${rest.length} more ${rest.length === 1 ? "step" : "steps"}.`}
           {slot.in_the_night &&
             " Falls in the night: begin at another hour, or its window is missed."}

@@ -2,6 +2,7 @@ import { Box, Button } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentInputs, PlannedBowl } from "../api/client";
 import { mass } from "../kit/format";
+import { inWords } from "../kit/message";
 
 interface Props {
   left: NonNullable<PlannedBowl["left_over"]>;
@@ -23,7 +24,7 @@ export const LeftOver = memo(function LeftOver({ left, onAdd }: Props) {
             whiteSpace="normal"
             onClick={() => onAdd(component)}
           >
-            {text}
+            {inWords(text)}
           </Button>
         ))}
       </Box>

@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { ComponentPlan } from "../api/client";
-import { inDisplay } from "../kit/display";
 import { mass } from "../kit/format";
+import { inWords } from "../kit/message";
 import { ShowSum } from "../kit/ShowSum";
 
 function long(mm: number): string {
@@ -47,7 +47,7 @@ export function WorkFigures({ plan }: { plan: ComponentPlan }) {
       )}
       {plan.keeps && (
         <Box fontSize="sm" data-testid="keeps">
-          <strong>Keeps:</strong> {inDisplay(plan.keeps)}
+          <strong>Keeps:</strong> {inWords(plan.keeps)}
         </Box>
       )}
     </Box>

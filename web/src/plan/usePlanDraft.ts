@@ -10,7 +10,7 @@ import {
   type WholePlan,
 } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted, Refusal } from "../api/refusal";
+import { accepted, Refusal, wrong } from "../api/refusal";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
 
@@ -43,13 +43,13 @@ function textOf({ name, note, inputs }: Plan): Text {
 
 /** The faults of what was kept, by their fields, without the part that holds them all. */
 function byField(faults: Plan["faults"]): Record<string, string> {
-  return Object.fromEntries(
-    faults.map(({ field, message }) => [field.replace(/^inputs\./, ""), message]),
-  );
+  return unprefixed(Object.fromEntries(faults.map((fault) => [fault.field, wrong(fault)])));
 }
 
 function unprefixed(fields: Record<string, string>): Record<string, string> {
-  return byField(Object.entries(fields).map(([field, message]) => ({ field, message })));
+  return Object.fromEntries(
+    Object.entries(fields).map(([field, message]) => [field.replace(/^inputs\./, ""), message]),
+  );
 }
 
 /**

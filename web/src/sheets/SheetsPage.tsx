@@ -5,7 +5,6 @@ import { Link as RouterLink, useParams } from "react-router";
 import type { ComponentInputs, ComponentPlan, Paper, Plan } from "../api/client";
 import { usePlan } from "../api/queries";
 import { Refusal } from "../api/refusal";
-import { inDisplay } from "../kit/display";
 import { EitherField } from "../kit/EitherField";
 import { Fault } from "../kit/Fault";
 import { mass } from "../kit/format";
@@ -110,7 +109,7 @@ function Drawn({ kept, work, plan, words }: Props) {
             </Button>
           ))}
         </Box>
-        {told && <Fault mb="3">It {inDisplay(told)}</Fault>}
+        {told && <Fault mb="3">It {told}</Fault>}
         {drawn.data?.score && (
           <Box mb="3" data-testid="score-words">
             {drawn.data.score.pieces} pieces, {drawn.data.score.between_cm2[0]} to{" "}

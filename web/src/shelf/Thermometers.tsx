@@ -1,11 +1,15 @@
 import { Box } from "@chakra-ui/react";
 import type { OnShelf } from "../api/queries";
 import { offWords } from "../chocolate/offWords";
-import { inDisplay } from "../kit/display";
+import { degreeUnit, shownDegrees } from "../kit/display";
+import { temperature } from "../kit/format";
 import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { type FieldsProps, Gear } from "./Gear";
+
+/** A mouth, under the tongue, °C: what the core takes it for. */
+const MOUTH_C = 36.8;
 
 const checks = {
   "": "not checked",
@@ -60,9 +64,7 @@ function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer
       </Pair>
       <Box fontSize="sm" color="fg.muted">
         {checked === "body"
-          ? inDisplay(
-              "A rough check: a mouth is 36.8 °C, give or take half a degree. Clean the tip before and after.",
-            )
+          ? `A rough check: a mouth is ${temperature(MOUTH_C)}, give or take ${shownDegrees(0.5)} ${degreeUnit}. Clean the tip before and after.`
           : "Crushed ice with a little water, stirred until it stands still. The tip in the middle, not at the glass."}
       </Box>
     </>

@@ -5,6 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, standing};
 use super::timeline::{At, Timeline, after, timelines};
+use crate::message::Message;
 use crate::steps::{Line, Step, StepKind};
 use crate::units::{Time, seconds};
 
@@ -29,7 +30,7 @@ pub enum State {
 }
 
 /// The one thing to do now.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Instruction {
     /// The line's key.
     pub line: String,
@@ -40,11 +41,11 @@ pub struct Instruction {
     /// What sort of work it is.
     pub kind: StepKind,
     /// What to do.
-    pub text: String,
+    pub text: Message,
     /// How, in a sentence; what to do instead, where its window was missed.
-    pub detail: String,
-    /// What is to be minded while it is done; empty where nothing is.
-    pub caution: String,
+    pub detail: Message,
+    /// What is to be minded while it is done; `None` where nothing is.
+    pub caution: Option<Message>,
     /// How it stands.
     pub state: State,
     /// Whether it is the finger's check that the surface is dry.
@@ -58,14 +59,14 @@ pub struct Instruction {
 }
 
 /// Something that is coming.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Coming {
     /// The line's key.
     pub line: String,
     /// The line's name.
     pub name: String,
     /// What it is.
-    pub what: String,
+    pub what: Message,
     /// Whether a window closes then.
     pub closes: bool,
     /// When, most likely.
@@ -77,12 +78,12 @@ pub struct Coming {
 }
 
 /// A step, and when it was done.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct StepProgress {
     /// Its key.
     pub key: String,
     /// What it is.
-    pub text: String,
+    pub text: Message,
     /// When it was done.
     pub done_at: Option<DateTime<Utc>>,
 }
@@ -260,11 +261,7 @@ impl<'a, 'l> Candidate<'a, 'l> {
         } else {
             State::Do
         };
-        let detail = if missed && !step.missed.is_empty() {
-            step.missed.clone()
-        } else {
-            step.detail.clone()
-        };
+        let detail = step.missed.as_ref().filter(|_| missed).unwrap_or(&step.detail).clone();
         let opens = self.opens.zip(self.opens_at()).filter(|(_, at)| *at > now);
         let opens = opens.map(|(window, at)| {
             let sooner = window.at - at;
@@ -322,11 +319,11 @@ fn choose<'c, 'a, 'l>(
         .or_else(|| candidates.first())
 }
 
-fn coming(line: &Timeline<'_>, what: &str, closes: bool, at: At) -> Option<Coming> {
+fn coming(line: &Timeline<'_>, what: &Message, closes: bool, at: At) -> Option<Coming> {
     Some(Coming {
         line: line.line.key.clone(),
         name: line.line.name.clone(),
-        what: what.to_owned(),
+        what: what.clone(),
         closes,
         at: at.at,
         earliest: at.earliest,

@@ -5,6 +5,7 @@ use serde::Serialize;
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, EventKind, standing as standing_events};
 use super::timeline::{Timeline, timelines};
+use crate::message::Message;
 use crate::steps::{Line, StepKind};
 use crate::words::worded;
 
@@ -23,7 +24,7 @@ worded! {
 }
 
 /// Something that is still to do.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize)]
+#[derive(Clone, Debug, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ToDo {
     /// The line, by its key.
@@ -33,13 +34,13 @@ pub struct ToDo {
     /// Its next step, by key.
     pub step: String,
     /// What that is.
-    pub text: String,
+    pub text: Message,
     /// How many steps come after it.
     pub more: usize,
 }
 
 /// Where a batch stands, and what is still to do.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Standing {
     /// Where it stands.
     pub stage: Stage,

@@ -5,7 +5,9 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::event::{ActionKind, Seen};
+use crate::catalogue::bowl as say;
 use crate::check::{self, Checker};
+use crate::message::{Words, list};
 use crate::units::{Mass, grams, in_grams, in_seconds, seconds};
 use crate::words::worded;
 
@@ -141,11 +143,8 @@ impl Entry {
         let name = self.kind;
         let mut belongs = |field: &str, given: bool, to: &[ActionName]| {
             if given && !to.contains(&name) {
-                let kinds: Vec<_> = to.iter().copied().map(ActionName::word).collect();
-                check.fault(
-                    field,
-                    format!("does not go with this kind; it goes with {}", kinds.join(", ")),
-                );
+                let kinds = to.iter().map(|kind| Words::from(kind.word()));
+                check.fault(field, say::does_not_go_with(list(kinds, ", ")));
             }
         };
         use ActionName as N;
@@ -200,7 +199,7 @@ impl Entry {
 
 fn needed<T>(field: &str, value: Option<T>, check: &mut Checker) -> Option<T> {
     if value.is_none() {
-        check.fault(field, "is needed for this kind of action");
+        check.fault(field, say::needed_for_this_action());
     }
     value
 }

@@ -60,8 +60,9 @@ pub struct Course {
     pub is_tested: bool,
     /// Whether the crystals that are there at the start are to be kept.
     pub keeps_crystals: bool,
-    /// What is done to warm it, where that is not a hob's or a microwave's work.
-    pub warms_by_hand: Option<&'static str>,
+    /// How warm the water is that it is softened in, where that is not a hob's or a
+    /// microwave's work but the hands'.
+    pub softened_in: Option<Temperature>,
 }
 
 /// Colour that is made in a bowl.
@@ -87,7 +88,7 @@ impl Setup {
     /// Whether it is colour, made here or from a bottle: put on, not poured.
     #[must_use]
     pub fn is_colour(&self) -> bool {
-        self.colouring.is_some() || self.course.warms_by_hand.is_some()
+        self.colouring.is_some() || self.course.softened_in.is_some()
     }
 
     /// Above this its temper is lost.

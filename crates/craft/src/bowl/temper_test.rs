@@ -6,8 +6,10 @@
 //! more slowly in a smear as they do in a slab (docs/craft.md, section 3).
 
 use crate::bowl::event::Seen;
+use crate::catalogue::bowl as say;
 use crate::chocolate::Family;
-use crate::units::{Time, in_seconds, minutes};
+use crate::message::Message;
+use crate::units::{Time, minutes};
 
 /// When a smear of a family is to be looked at.
 ///
@@ -67,29 +69,18 @@ pub fn verdict(family: Family, seen: Seen, age: Time) -> Verdict {
 
 /// The verdict in words, for the maker.
 #[must_use]
-pub fn in_words(family: Family, verdict: Verdict, seen: Seen, age: Time) -> String {
-    let min = in_seconds(age) / 60.0;
+pub fn in_words(family: Family, verdict: Verdict, seen: Seen, age: Time) -> Message {
     match (verdict, seen) {
-        (Verdict::InTemper, Seen::SetsFromEdge) => {
-            format!("Setting from the edge at {min:.1} min: in temper. Pour.")
-        }
-        (Verdict::InTemper, _) => format!("Even and satin at {min:.1} min: in temper. Pour."),
-        (Verdict::Weak, _) => {
-            format!(
-                "Set, but it took {min:.1} min: weak temper. It will hold; stir well and pour at the lower end of the band."
-            )
-        }
+        (Verdict::InTemper, Seen::SetsFromEdge) => say::sets_from_edge(age),
+        (Verdict::InTemper, _) => say::even_and_satin(age),
+        (Verdict::Weak, _) => say::weak(age),
         (Verdict::Wait, _) => {
-            let again = in_seconds(TestTimes::of(family).last_look) / 60.0;
-            format!("Wet at {min:.1} min says nothing yet. Look again at {again} min.")
+            let again = TestTimes::of(family).last_look;
+            say::wet_too_soon(age, again)
         }
-        (Verdict::NotInTemper, Seen::Streaks) => "Streaks: not in temper. Do not pour.".to_owned(),
-        (Verdict::NotInTemper, Seen::StillWet) => {
-            format!("Still wet at {min:.0} min: not in temper. Do not pour.")
-        }
-        (Verdict::NotInTemper, _) => {
-            format!("Set only after {min:.0} min: not in temper. Do not pour.")
-        }
+        (Verdict::NotInTemper, Seen::Streaks) => say::streaks(),
+        (Verdict::NotInTemper, Seen::StillWet) => say::still_wet(age),
+        (Verdict::NotInTemper, _) => say::set_too_late(age),
     }
 }
 
@@ -122,14 +113,14 @@ mod tests {
         assert_eq!(verdict(Family::Dark, Seen::EvenSatin, six), Verdict::Weak);
         assert_eq!(verdict(Family::Milk, Seen::EvenSatin, six), Verdict::InTemper);
         let words = in_words(Family::White, Verdict::Wait, Seen::StillWet, six);
-        assert!(words.ends_with("Look again at 7 min."), "{words}");
+        assert!(words.text.ends_with("Look again at 7 min."), "{words}");
     }
 
     #[test]
     fn no_temper_is_said_plainly() {
         for seen in [Seen::Streaks, Seen::StillWet, Seen::EvenSatin] {
             let words = in_words(Family::Dark, Verdict::NotInTemper, seen, minutes(9.0));
-            assert!(words.contains("Do not pour"), "{words}");
+            assert!(words.text.contains("Do not pour"), "{words}");
         }
     }
 }

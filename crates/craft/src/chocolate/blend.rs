@@ -1,6 +1,8 @@
 //! Two or more chocolates melted together.
 
 use super::{Band, Chocolate, Windows};
+use crate::catalogue::chocolate as say;
+use crate::message::{Message, spoken};
 use crate::units::{
     celsius, grams_per_cubic_centimetre, in_celsius, in_grams_per_cubic_centimetre, in_percent,
     percent_of,
@@ -10,21 +12,32 @@ use crate::units::{
 const SLACK_PCT: f64 = 0.5;
 
 /// Why there is no blend.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum BlendError {
     /// One chocolate is no blend.
-    #[error("must have two parts or more")]
     TooFewParts,
     /// The shares do not make a whole.
-    #[error("must add up to 100 %; it adds up to {sum_pct:.1} %")]
     NotWhole {
         /// What they add up to, per cent.
         sum_pct: f64,
     },
     /// Coatings are made of other fats.
-    #[error("cannot mix a coating with chocolate that is tempered: their fats do not set together")]
     CoatingWithChocolate,
 }
+
+impl BlendError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::TooFewParts => say::too_few_parts(),
+            Self::NotWhole { sum_pct } => say::not_whole(*sum_pct),
+            Self::CoatingWithChocolate => say::coating_with_chocolate(),
+        }
+    }
+}
+
+spoken!(BlendError);
 
 impl Chocolate {
     /// A blend of chocolates, with their shares by mass in per cent.

@@ -1,7 +1,9 @@
 //! The maker's own numbers over a family's defaults: the bag knows better.
 
 use super::{Band, Chocolate};
-use crate::units::{Ratio, Temperature, in_celsius};
+use crate::catalogue::chocolate as say;
+use crate::message::{Message, spoken};
+use crate::units::{Ratio, Temperature, celsius, in_celsius};
 
 /// Numbers that replace a family's defaults, each where it is given.
 #[derive(Clone, Copy, Debug, Default, PartialEq)]
@@ -23,10 +25,9 @@ pub struct OwnNumbers {
 }
 
 /// Why a set of own numbers cannot be used.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum OwnNumbersError {
     /// A band's lower end lies above its upper end.
-    #[error("must run upward; it runs from {lo} to {hi} °C")]
     BandUpsideDown {
         /// Which band.
         band: &'static str,
@@ -36,7 +37,6 @@ pub enum OwnNumbersError {
         hi: f64,
     },
     /// Two windows are in the wrong order.
-    #[error("must stay below {} at {upper_c} °C; it reaches {lower_c} °C", words(upper))]
     WrongOrder {
         /// The window that must be lower.
         lower: &'static str,
@@ -49,13 +49,30 @@ pub enum OwnNumbersError {
     },
 }
 
+impl OwnNumbersError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::BandUpsideDown { lo, hi, .. } => {
+                say::band_upside_down(celsius(*lo), celsius(*hi))
+            }
+            Self::WrongOrder { lower_c, upper, upper_c, .. } => {
+                say::wrong_order(words(upper), celsius(*upper_c), celsius(*lower_c))
+            }
+        }
+    }
+}
+
+spoken!(OwnNumbersError);
+
 /// A window as a maker speaks of it.
-fn words(window: &str) -> &'static str {
+fn words(window: &str) -> Message {
     match window {
-        "work" => "the working band",
-        "lost" => "where temper is lost",
-        "melt" => "the melting band",
-        _ => "the limit",
+        "work" => say::the_working_band(),
+        "lost" => say::where_temper_is_lost(),
+        "melt" => say::the_melting_band(),
+        _ => say::the_limit(),
     }
 }
 

@@ -1,5 +1,6 @@
 //! Temperature windows.
 
+use crate::message::TempRange;
 use crate::units::{Temperature, in_celsius, midpoint};
 
 /// A stretch of the temperature scale, both ends included.
@@ -9,6 +10,12 @@ pub struct Band {
     pub lo: Temperature,
     /// Upper end.
     pub hi: Temperature,
+}
+
+impl From<Band> for TempRange {
+    fn from(band: Band) -> Self {
+        [band.lo, band.hi].into()
+    }
 }
 
 impl Band {

@@ -1,21 +1,14 @@
 //! After the pour. What is made from the bowl has its own steps, with their windows; the
 //! bench shows those.
 
+use crate::catalogue::bench as say;
 use crate::phrases::Look;
 use crate::phrases::{Advice, Rule};
 
 pub(super) fn advise(look: &Look<'_>) -> Advice {
     if look.setup.is_colour() {
-        Advice::new(
-            Rule::Poured,
-            "Put on",
-            "What comes next is the next step of what is made from it.",
-        )
+        Advice::new(Rule::Poured, say::put_on(), say::after_the_pour())
     } else {
-        Advice::new(
-            Rule::Poured,
-            "Poured",
-            "What comes next is the next step of what is made from it.",
-        )
+        Advice::new(Rule::Poured, say::poured(), say::after_the_pour())
     }
 }

@@ -1,9 +1,10 @@
 //! Powder into cocoa butter: worked in, warmed until no grain shows, strained.
 
 use crate::bowl::fluid_from;
+use crate::catalogue::bench as say;
+use crate::phrases::Look;
 use crate::phrases::{Advice, Rule};
-use crate::phrases::{Look, told};
-use crate::units::{Temperature, grams, in_grams, in_seconds};
+use crate::units::{Temperature, grams};
 
 /// From here up a stick blender has something to work in, g (docs/craft.md, section 9).
 const BLENDER_FROM_G: f64 = 100.0;
@@ -22,14 +23,14 @@ impl Look<'_> {
         }
         if bowl.colour.colour_in.is_none() {
             let how = if self.setup.melted >= grams(BLENDER_FROM_G) {
-                "A stick blender, its head kept under, works it in best"
+                say::stick_blender()
             } else {
-                "A little at a time, rubbed against the glass with a small spatula"
+                say::small_spatula()
             };
             return Some(Advice::new(
                 Rule::WorkInColour,
-                format!("Work the {:.1} g of powder in", in_grams(colouring.pigment)),
-                format!("{how}; powder is not blown about over a flame. {} now.", self.shown()),
+                say::work_in_colour(colouring.pigment),
+                say::work_in_colour_why(how, self.shown()),
             ));
         }
         if !bowl.colour.fluid {
@@ -37,22 +38,13 @@ impl Look<'_> {
             return Some(
                 Advice::new(
                     Rule::WarmColour,
-                    format!("Warm it again for {:.0} s and stir", in_seconds(burst)),
-                    format!(
-                        "{} now; from {} it runs like water, and no grain may show against the glass.",
-                        self.shown(),
-                        told(fluid_from())
-                    ),
+                    say::warm_colour(burst),
+                    say::warm_colour_why(self.shown(), fluid_from()),
                 )
                 .heating(burst),
             );
         }
-        (colouring.strained && bowl.colour.strained.is_none()).then(|| {
-            Advice::new(
-                Rule::Strain,
-                "Strain it through cloth",
-                "While it runs like water: grit blocks an airbrush's needle.",
-            )
-        })
+        (colouring.strained && bowl.colour.strained.is_none())
+            .then(|| Advice::new(Rule::Strain, say::strain(), say::strain_why()))
     }
 }

@@ -2,9 +2,10 @@
 
 use crate::bowl::Heat;
 use crate::bowl::Setup;
+use crate::catalogue::bench as say;
 use crate::heat::microwave::{EFFICIENCY, Microwave, STAGES_S, still_to_come};
+use crate::phrases::Look;
 use crate::phrases::{Advice, Alarm, Countdown, Rule};
-use crate::phrases::{Look, told};
 use crate::units::{
     Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
@@ -30,12 +31,8 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     }
     match look.bowl.heating.heat {
         Heat::Burst { until } => {
-            return Advice::new(
-                Rule::Heating,
-                "Leave it in, then stir",
-                "Stir after each burst, even when it does not look melted.",
-            )
-            .until(Some(Countdown::exact("burst ends", until)));
+            return Advice::new(Rule::Heating, say::leave_it_in(), say::leave_it_in_why())
+                .until(Some(Countdown::exact(say::burst_ends(), until)));
         }
         // What jumps cannot be watched against the limit.
         Heat::On { .. } => {
@@ -47,14 +44,13 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
         return advice;
     }
     let Some(temp) = temp else { return look.read_thermometer() };
-    if let Some(by_hand) = look.setup.course.warms_by_hand {
-        let why = format!(
-            "{} now; never past {}, or its crystals are gone.",
+    if let Some(water) = look.setup.course.softened_in {
+        let why = say::never_past(
             look.shown(),
-            told(look.setup.lost().unwrap_or(look.setup.chocolate.windows.limit))
+            look.setup.lost().unwrap_or(look.setup.chocolate.windows.limit),
         );
-        return Advice::new(Rule::Soften, by_hand, why)
-            .until(look.countdown_to("soft enough", there));
+        return Advice::new(Rule::Soften, say::warm_the_bottle(water), why)
+            .until(look.countdown_to(say::soft_enough(), there));
     }
     if look.setup.course.keeps_crystals {
         return warm_carefully(look, temp);
@@ -62,8 +58,8 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
     if look.bowl.heating.off_heat {
         return Advice::new(
             Rule::NotYetMelted,
-            format!("Back on the heat, up to {}", told(there)),
-            format!("At {} old crystals are left, and they seed the wrong forms.", look.shown()),
+            say::not_yet_melted(there),
+            say::not_yet_melted_why(look.shown()),
         )
         .caution()
         .heating(next_burst(look, temp));
@@ -76,23 +72,15 @@ pub(super) fn advise(look: &Look<'_>) -> Advice {
             let burst = next_burst(look, temp);
             Advice::new(
                 Rule::Warm,
-                format!("Heat for {:.0} s", in_seconds(burst)),
-                format!(
-                    "{} now; melt to {}. Bursts get shorter as it goes.",
-                    look.shown(),
-                    told(look.setup.melt_to)
-                ),
+                say::heat_for(burst),
+                say::melt_to_in_bursts(look.shown(), look.setup.melt_to),
             )
             .heating(burst)
         }
         None => Advice::new(
             Rule::Warm,
-            "Set it over barely simmering water",
-            format!(
-                "{} now; melt to {}. The bowl wider than the pan, so that no steam comes in.",
-                look.shown(),
-                told(look.setup.melt_to)
-            ),
+            say::over_water(),
+            say::melt_to_over_water(look.shown(), look.setup.melt_to),
         ),
     }
 }
@@ -106,17 +94,12 @@ fn melted(look: &Look<'_>) -> Advice {
     if look.setup.course.keeps_crystals {
         return Advice::new(
             Rule::Melted,
-            "No more heat: stir until the last specks are gone",
-            format!("{} is warm enough, and its own crystals are still there.", look.shown()),
+            say::melted_with_its_crystals(),
+            say::melted_with_its_crystals_why(look.shown()),
         )
         .sounding(Alarm::Band);
     }
-    Advice::new(
-        Rule::Melted,
-        "Take it off the heat and stir until no lump is left",
-        format!("{} is in the melting band: every crystal is erased.", look.shown()),
-    )
-    .sounding(Alarm::Limit)
+    Advice::new(Rule::Melted, say::melted(), say::melted_why(look.shown())).sounding(Alarm::Limit)
 }
 
 /// Short bursts, each so short that even well stirred in at once it cannot pass
@@ -126,12 +109,8 @@ fn warm_carefully(look: &Look<'_>, temp: Temperature) -> Advice {
     let w = &look.setup.chocolate.windows;
     Advice::new(
         Rule::Warm,
-        format!("Warm it for {:.0} s, then stir", in_seconds(burst)),
-        format!(
-            "{} now; never past {}, or its crystals are gone.",
-            look.shown(),
-            told(look.setup.lost().unwrap_or(w.limit))
-        ),
+        say::warm_carefully(burst),
+        say::never_past(look.shown(), look.setup.lost().unwrap_or(w.limit)),
     )
     .heating(burst)
 }
@@ -153,24 +132,19 @@ fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
         Some(temp) if temp >= stop_at => stop_before_melt(look, there),
         Some(temp) if look.limit_within(temp, minutes(1.0)) => Advice::new(
             Rule::StopBeforeMelt,
-            "Lift it off and stir: it warms too fast",
-            format!(
-                "{} now; at this pace it is at the limit of {} within a minute. Lift it off, \
-                 then give it little by little.",
-                look.shown(),
-                told(look.setup.chocolate.windows.limit)
-            ),
+            say::warms_too_fast(),
+            say::warms_too_fast_why(look.shown(), look.setup.chocolate.windows.limit),
         )
         .caution()
         .sounding(Alarm::Limit),
         Some(_) => Advice::new(
             Rule::Heating,
-            if look.setup.course.warms_by_hand.is_some() {
-                "Roll and shake it as it softens"
+            if look.setup.course.softened_in.is_some() {
+                say::roll_and_shake()
             } else {
-                "Keep stirring over the heat"
+                say::keep_stirring()
             },
-            format!("{} now; take it off at {}.", look.shown(), told(stop_at)),
+            say::take_it_off_at(look.shown(), stop_at),
         ),
     }
 }
@@ -178,8 +152,8 @@ fn over_water(look: &Look<'_>, temp: Option<Temperature>) -> Advice {
 fn stop_before_melt(look: &Look<'_>, melt: Temperature) -> Advice {
     Advice::new(
         Rule::StopBeforeMelt,
-        "Stop the heat. Stirring will carry it on",
-        format!("{} now; what heat the bowl holds brings it to {}.", look.shown(), told(melt)),
+        say::stop_before_melt(),
+        say::stop_before_melt_why(look.shown(), melt),
     )
     .caution()
     .sounding(Alarm::Limit)

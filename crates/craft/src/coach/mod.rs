@@ -21,6 +21,7 @@ pub use crate::phrases::{Advice, Alarm, Countdown, Grounds, Rule, STALE_AFTER};
 use chrono::{DateTime, Utc};
 
 use crate::bowl::{Ahead, Bowl, Phase, Setup};
+use crate::catalogue::bench as say;
 use crate::method::{Method, Run};
 use crate::phrases::Look;
 use crate::units::Time;
@@ -46,8 +47,8 @@ fn next(method: Method, look: &Look<'_>) -> Advice {
         Phase::Done => after_pour::advise(look),
         Phase::Lost => Advice::new(
             Rule::GivenUp,
-            "This bowl was given up",
-            bowl.gave_up.clone().unwrap_or_default(),
+            say::given_up(),
+            say::given_up_reason(bowl.gave_up.as_deref().unwrap_or_default()),
         ),
     }
 }

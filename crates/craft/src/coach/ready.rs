@@ -4,8 +4,9 @@ use chrono::{DateTime, TimeDelta, Utc};
 
 use crate::bowl::temper_test::{TestTimes, Verdict, in_words};
 use crate::bowl::time_delta;
+use crate::catalogue::bench as say;
+use crate::phrases::Look;
 use crate::phrases::{Advice, Alarm, Countdown, Rule};
-use crate::phrases::{Look, told};
 use crate::units::in_seconds;
 
 /// In temper it may stand a little longer than on the way down.
@@ -21,11 +22,8 @@ pub(super) fn while_testing(look: &Look<'_>) -> Advice {
     if look.now >= last {
         return Advice::new(
             Rule::JudgeSmear,
-            "Judge the smear now",
-            format!(
-                "In temper, {family} is dry by {dry_by} minutes, even and satin. Streaks or still wet: \
-                 do not pour."
-            ),
+            say::judge_smear(),
+            say::judge_smear_why(&family, dry_by),
         )
         .caution()
         .sounding(Alarm::Timer);
@@ -41,19 +39,11 @@ pub(super) fn while_testing(look: &Look<'_>) -> Advice {
         return look.rewarm(temp);
     }
     let (say, countdown) = if look.now < first {
-        ("Leave the smear. Keep stirring the bowl", Countdown::exact("first look", first))
+        (say::leave_the_smear(), Countdown::exact(say::first_look(), first))
     } else {
-        ("Look at the smear: is it setting from the edge?", Countdown::exact("last look", last))
+        (say::look_at_the_smear(), Countdown::exact(say::last_look(), last))
     };
-    Advice::new(
-        Rule::WatchSmear,
-        say,
-        format!(
-            "In temper, {family} starts to set from the edge within a minute or two and is dry by \
-             {dry_by}."
-        ),
-    )
-    .until(Some(countdown))
+    Advice::new(Rule::WatchSmear, say, say::watch_smear_why(&family, dry_by)).until(Some(countdown))
 }
 
 pub(super) fn while_working(look: &Look<'_>) -> Advice {
@@ -69,15 +59,11 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
     if temp > band.hi {
         return Advice::new(
             Rule::TooWarmToPour,
-            format!("Stir down to {} before pouring", told(band.hi)),
-            format!(
-                "{} is over the working band; at {} the temper is lost.",
-                look.shown(),
-                told(look.setup.lost().unwrap_or(w.limit))
-            ),
+            say::too_warm_to_pour(band.hi),
+            say::too_warm_to_pour_why(look.shown(), look.setup.lost().unwrap_or(w.limit)),
         )
         .caution()
-        .until(look.countdown_to("enters the band", band.hi));
+        .until(look.countdown_to(say::enters_band(), band.hi));
     }
     if temp < band.lo {
         return look.rewarm(temp).sounding(Alarm::Band);
@@ -85,18 +71,13 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
     if let Some(advice) = look.over_seeded(temp) {
         return advice;
     }
-    let leaving = look.countdown_to("leaves the band", band.lo);
+    let leaving = look.countdown_to(say::leaves_band(), band.lo);
     if look.soon(band.lo) {
         let burst = look.rewarming_burst(temp, band.middle());
         return Advice::new(
             Rule::LeavingBand,
-            if look.setup.is_colour() { "Put it on now, or warm it back" } else { "Pour now" },
-            format!(
-                "{} and about to leave the band at {}. Not ready? Warm it for {:.0} s.",
-                look.shown(),
-                told(band.lo),
-                in_seconds(burst)
-            ),
+            if look.setup.is_colour() { say::put_on_now() } else { say::pour_now() },
+            say::leaving_band_why(look.shown(), band.lo, burst),
         )
         .caution()
         .heating(burst)
@@ -116,12 +97,8 @@ pub(super) fn while_working(look: &Look<'_>) -> Advice {
         .map(|(seen, age, verdict)| in_words(look.setup.chocolate.family, verdict, seen, age));
     Advice::new(
         Rule::Pour,
-        if look.setup.is_colour() {
-            "In band: stir it up and put it on, thin"
-        } else {
-            "Pour, spread to the edges, tap the tray"
-        },
-        weak.unwrap_or_else(|| format!("In temper and in the band at {}.", look.shown())),
+        if look.setup.is_colour() { say::put_on_thin() } else { say::pour() },
+        weak.unwrap_or_else(|| say::pour_why(look.shown())),
     )
     .until(leaving)
 }

@@ -1,5 +1,6 @@
 //! Coloured cocoa butter by weight: butter, and parts of pigment to a hundred of it.
 
+use crate::catalogue::colour as say;
 use crate::note::Note;
 use crate::units::Mass;
 
@@ -52,13 +53,10 @@ pub fn pct_of_total(parts_per_100: f64) -> f64 {
 pub fn remarks(parts_per_100: f64) -> Vec<Note> {
     let mut notes = Vec::new();
     if parts_per_100 < TINT_PARTS {
-        notes.push(Note::info("faint", "Under 5 parts to 100 it is a faint tint."));
+        notes.push(Note::info("faint", say::faint()));
     }
     if parts_per_100 > COVER_PARTS {
-        notes.push(Note::caution(
-            "thick-colour",
-            "Over 15 parts to 100 it flows badly and blocks an airbrush: two thin films cover better.",
-        ));
+        notes.push(Note::caution("thick-colour", say::thick_colour()));
     }
     notes
 }

@@ -2,6 +2,9 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::cautions;
+use crate::catalogue::colour as say;
+use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, grams, in_grams, in_millimetres, in_square_centimetres, millimetres,
@@ -74,28 +77,22 @@ impl Way {
 
     /// How, in a sentence.
     #[must_use]
-    pub fn how(self) -> &'static str {
+    pub fn how(self) -> Message {
         match self {
-            Self::Brush => "A soft, dry brush, warmed; one thin coat without puddles.",
-            Self::Finger => "A gloved finger dipped and swiped once: it is meant to be streaky.",
-            Self::Fleck => {
-                "A stiff brush, warmed so that the butter stays fluid, drawn over a knife's edge."
-            }
-            Self::Spray => {
-                "Thin passes, the air off the mould, each dull before the next. Strained, or grit blocks the needle."
-            }
-            Self::Sheet => "On the sheet taped flat, in thin strokes.",
+            Self::Brush => say::brush_how(),
+            Self::Finger => say::finger_how(),
+            Self::Fleck => say::fleck_how(),
+            Self::Spray => say::spray_how(),
+            Self::Sheet => say::sheet_how(),
         }
     }
 
     /// What is to be minded.
     #[must_use]
-    pub fn caution(self) -> &'static str {
+    pub fn caution(self) -> Message {
         match self {
-            Self::Spray => {
-                "Mask on, window open, no flame near: mist of fat burns. Only colour sold for eating."
-            }
-            _ => crate::spread::guard::FOOD_COLOUR,
+            Self::Spray => say::spray_mind(),
+            _ => cautions::food_colour(),
         }
     }
 }
@@ -126,15 +123,7 @@ pub fn film(area: Area, way: Way, passes: u32, share: f64) -> FilmAmount {
     let to_prepare = film.max(way.least());
     let mut notes = Vec::new();
     if to_prepare > film {
-        notes.push(Note::info(
-            "tool-needs-more",
-            format!(
-                "{:.1} g would cover it, but with less than {:.0} g the tool does not work. What is left keeps: \
-                 label it with pigment and date.",
-                in_grams(film),
-                in_grams(way.least())
-            ),
-        ));
+        notes.push(Note::info("tool-needs-more", say::tool_needs_more(film, way.least())));
     }
     FilmAmount {
         film,

@@ -3,6 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::appearance::{Film, Ground, Optics, Rgb, linear};
+use crate::catalogue::colour as say;
 use crate::check::{self, Checker};
 use crate::note::Note;
 
@@ -85,20 +86,13 @@ impl PigmentInputs {
         faults.text("name", &self.name, LONGEST_NAME);
         match self.carrier {
             Carrier::Powder | Carrier::Oil => {}
-            Carrier::Water | Carrier::Gel => faults.fault(
-                "carrier",
-                "must be a powder that disperses in fat, or a colour in oil: water, and a gel is water, makes \
-                 cocoa butter and chocolate grainy and thick",
-            ),
+            Carrier::Water | Carrier::Gel => faults.fault("carrier", say::must_disperse_in_fat()),
         }
         if linear(&self.srgb).is_none() {
-            faults.fault("srgb", format!("must be a colour such as #3b5bdb; it is {}", self.srgb));
+            faults.fault("srgb", say::must_be_a_colour(&self.srgb));
         }
         if self.food == FoodStatus::NotForEating {
-            faults.fault(
-                "food",
-                "must be sold for eating: \"non-toxic\" on a dust does not make it food",
-            );
+            faults.fault("food", say::must_be_food());
         }
         faults.optional("strength", self.strength, check::PIGMENT_STRENGTH);
         faults.optional("price_per_100g", self.price_per_100g, check::PRICE_PER_KG);
@@ -130,18 +124,10 @@ impl PigmentInputs {
         let name = &self.name;
         let mut notes = Vec::new();
         if self.food == FoodStatus::NotSaid {
-            notes.push(Note::caution(
-                "food-not-said",
-                format!(
-                    "{name}: read its label. Only colour that is sold for eating goes on food."
-                ),
-            ));
+            notes.push(Note::caution("food-not-said", say::food_not_said(name)));
         }
         if self.check_country {
-            notes.push(Note::caution(
-                "check-country",
-                format!("{name}: barred from food in some countries. Check yours."),
-            ));
+            notes.push(Note::caution("check-country", say::check_country(name)));
         }
         notes
     }

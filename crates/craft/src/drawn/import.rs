@@ -8,6 +8,8 @@ use kurbo::{Affine, BezPath, PathEl, Shape};
 use roxmltree::{Document, Node, ParsingOptions};
 
 use super::outline::Outline;
+use crate::catalogue::drawn as say;
+use crate::message::{Message, Words, list, spoken};
 
 /// The largest file, bytes.
 pub const LARGEST_FILE: usize = 1_000_000;
@@ -47,27 +49,41 @@ pub struct Imported {
 }
 
 /// Why a file is not taken.
-#[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]
+#[derive(Clone, Debug, PartialEq)]
 pub enum ImportError {
     /// Larger than any drawing of outlines.
-    #[error("must be at most {LARGEST_FILE} bytes; it has {0}")]
     TooLarge(usize),
     /// Not an SVG file.
-    #[error("must be an SVG file: {0}")]
-    NotSvg(String),
+    NotSvg(Message),
     /// Something in it could do something.
-    #[error("must hold drawings alone; it has {0}. Save it as a plain SVG of paths")]
-    Active(String),
+    Active(Message),
     /// A path that cannot be read.
-    #[error("has a path that cannot be read: {0}")]
-    BadPath(String),
+    BadPath(Message),
     /// More than a hand could pipe.
-    #[error("must have at most {MOST_SEGMENTS} path segments; it has {0}")]
     TooMuch(usize),
-    /// There is nothing to pipe.
-    #[error("has no path to pipe{0}")]
-    NoPath(String),
+    /// There is nothing to pipe; what was left out, that could be turned into paths.
+    NoPath(Vec<String>),
 }
+
+impl ImportError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::TooLarge(there) => say::file_too_large(LARGEST_FILE, *there),
+            Self::NotSvg(why) => say::not_svg(why.clone()),
+            Self::Active(what) => say::active(what.clone()),
+            Self::BadPath(why) => say::bad_path(why.clone()),
+            Self::TooMuch(there) => say::too_many_segments(MOST_SEGMENTS, *there),
+            Self::NoPath(left_out) if left_out.is_empty() => say::no_path(),
+            Self::NoPath(left_out) => {
+                say::no_path_but(list(left_out.iter().map(Words::from), ", "))
+            }
+        }
+    }
+}
+
+spoken!(ImportError);
 
 /// The paths of an SVG file as one outline.
 ///
@@ -78,16 +94,16 @@ pub fn import(text: &str) -> Result<Imported, ImportError> {
         return Err(ImportError::TooLarge(text.len()));
     }
     if text.trim().is_empty() {
-        return Err(ImportError::NotSvg("none was chosen yet".to_owned()));
+        return Err(ImportError::NotSvg(say::none_chosen()));
     }
     // Without a DTD there are no entities, so nothing that unfolds.
     let options =
         ParsingOptions { allow_dtd: false, nodes_limit: MOST_NODES, ..ParsingOptions::default() };
     let document = Document::parse_with_options(text, options)
-        .map_err(|error| ImportError::NotSvg(error.to_string()))?;
+        .map_err(|error| ImportError::NotSvg(say::as_read(&error)))?;
     let root = document.root_element();
     if root.tag_name().name() != "svg" {
-        return Err(ImportError::NotSvg(format!("its root is <{}>", root.tag_name().name())));
+        return Err(ImportError::NotSvg(say::other_root(root.tag_name().name())));
     }
     let mut path = BezPath::new();
     let mut segments = 0;
@@ -103,7 +119,7 @@ pub fn import(text: &str) -> Result<Imported, ImportError> {
         }
         let data = node.attribute("d").unwrap_or_default();
         let own =
-            BezPath::from_svg(data).map_err(|error| ImportError::BadPath(error.to_string()))?;
+            BezPath::from_svg(data).map_err(|error| ImportError::BadPath(say::as_read(&error)))?;
         segments += own.elements().iter().filter(|e| !matches!(e, PathEl::MoveTo(_))).count();
         if segments > MOST_SEGMENTS {
             return Err(ImportError::TooMuch(segments));
@@ -115,15 +131,10 @@ pub fn import(text: &str) -> Result<Imported, ImportError> {
     let bounds = path.bounding_box();
     let far = [bounds.x0, bounds.y0, bounds.x1, bounds.y1];
     if far.iter().any(|v| !v.is_finite() || v.abs() > FARTHEST) {
-        return Err(ImportError::BadPath("a point lies beyond any sheet".to_owned()));
+        return Err(ImportError::BadPath(say::beyond_any_sheet()));
     }
     if segments == 0 || (bounds.width() < 1e-6 && bounds.height() < 1e-6) {
-        let there = if left_out.is_empty() {
-            String::new()
-        } else {
-            format!(": turn its {} into paths first", left_out.join(", "))
-        };
-        return Err(ImportError::NoPath(there));
+        return Err(ImportError::NoPath(left_out));
     }
     Ok(Imported { outline: Outline::new(path), segments, left_out })
 }
@@ -135,7 +146,7 @@ fn placed(node: &Node<'_, '_>) -> Result<Affine, ImportError> {
         if let Some(text) = ancestor.attribute("transform") {
             let t: svgtypes::Transform = text
                 .parse()
-                .map_err(|error: svgtypes::Error| ImportError::BadPath(error.to_string()))?;
+                .map_err(|error: svgtypes::Error| ImportError::BadPath(say::as_read(&error)))?;
             whole = Affine::new([t.a, t.b, t.c, t.d, t.e, t.f]) * whole;
         }
     }
@@ -145,18 +156,18 @@ fn placed(node: &Node<'_, '_>) -> Result<Affine, ImportError> {
 fn refuse_active(node: &Node<'_, '_>) -> Result<(), ImportError> {
     let name = node.tag_name().name();
     if ACTIVE.contains(&name) {
-        return Err(ImportError::Active(format!("a <{name}>")));
+        return Err(ImportError::Active(say::active_element(name)));
     }
     for attribute in node.attributes() {
         let (key, value) = (attribute.name(), attribute.value().to_ascii_lowercase());
         if key.to_ascii_lowercase().starts_with("on") {
-            return Err(ImportError::Active(format!("an {key}")));
+            return Err(ImportError::Active(say::active_attribute(key)));
         }
         if key == "href" || value.contains("javascript:") {
-            return Err(ImportError::Active("a reference".to_owned()));
+            return Err(ImportError::Active(say::a_reference()));
         }
         if value.contains("url(") && !value.contains("url(#") {
-            return Err(ImportError::Active("a reference to another file".to_owned()));
+            return Err(ImportError::Active(say::a_reference_elsewhere()));
         }
     }
     let styled = name == "style"
@@ -165,7 +176,7 @@ fn refuse_active(node: &Node<'_, '_>) -> Result<(), ImportError> {
             text.contains("@import") || text.contains("url(")
         });
     if styled {
-        return Err(ImportError::Active("a style that refers to another file".to_owned()));
+        return Err(ImportError::Active(say::a_style_elsewhere()));
     }
     Ok(())
 }

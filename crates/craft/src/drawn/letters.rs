@@ -7,6 +7,8 @@
 use kurbo::{Affine, BezPath, Shape};
 
 use super::outline::Outline;
+use crate::catalogue::drawn as say;
+use crate::message::{Message, spoken};
 
 /// The longest word.
 pub const LONGEST_WORD: usize = 24;
@@ -65,26 +67,35 @@ const LETTERS: [(char, &str); 37] = [
 ];
 
 /// Why a word cannot be piped.
-#[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]
+#[derive(Clone, Debug, PartialEq)]
 pub enum WordError {
     /// Nothing to pipe.
-    #[error("must be 1 to {LONGEST_WORD} characters; it is empty")]
     Empty,
     /// Too much to pipe.
-    #[error("must be 1 to {LONGEST_WORD} characters; it has {there}")]
     TooLong {
         /// How many there are.
         there: usize,
     },
     /// A character that is not in the font.
-    #[error(
-        "must be made of letters A to Z, digits, hyphens and spaces; {character:?} is none of them"
-    )]
     NoSuchLetter {
         /// Which.
         character: char,
     },
 }
+
+impl WordError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::Empty => crate::catalogue::input::empty_text(LONGEST_WORD),
+            Self::TooLong { there } => crate::catalogue::input::text_too_long(LONGEST_WORD, *there),
+            Self::NoSuchLetter { character } => say::no_such_letter(character),
+        }
+    }
+}
+
+spoken!(WordError);
 
 /// A word, its letters joined by a bar under them or not.
 ///

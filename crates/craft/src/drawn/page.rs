@@ -4,6 +4,8 @@
 //! tells whether the printer kept the size. What is larger than a sheet goes on several,
 //! which overlap and have marks to lay them together by.
 
+use crate::catalogue::drawn as say;
+use crate::message::{Message, spoken};
 use std::fmt::Write;
 
 use serde::{Deserialize, Serialize};
@@ -83,12 +85,21 @@ pub struct Drawing {
 }
 
 /// More sheets than are sensible.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, thiserror::Error)]
-#[error("would take {sheets} sheets of paper; {MOST_SHEETS} is the most")]
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub struct TooManySheets {
     /// How many it would take.
     pub sheets: usize,
 }
+
+impl TooManySheets {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        say::too_many_sheets(self.sheets, MOST_SHEETS)
+    }
+}
+
+spoken!(TooManySheets);
 
 fn escaped(text: &str) -> String {
     text.replace('&', "&amp;").replace('<', "&lt;").replace('>', "&gt;").replace('"', "&quot;")

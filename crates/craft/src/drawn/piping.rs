@@ -3,6 +3,9 @@
 use super::joins::{Joins, joins};
 use super::outline::Outline;
 use super::page::{Drawing, Mark, Paper};
+use crate::catalogue::drawn as say;
+use crate::message::{Message, spoken};
+use crate::units::millimetres;
 
 /// Room between two outlines besides their lines, mm.
 const BETWEEN: f64 = 6.0;
@@ -47,12 +50,9 @@ pub struct PipingSheets {
 }
 
 /// Why outlines cannot be laid out.
-#[derive(Clone, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Debug, PartialEq)]
 pub enum LayoutError {
     /// One that no sheet holds.
-    #[error(
-        "must be at most {width:.0} by {height:.0} mm, to go on one sheet; it is {w:.0} by {h:.0}"
-    )]
     TooLarge {
         /// Which of them.
         index: usize,
@@ -66,9 +66,26 @@ pub enum LayoutError {
         h: f64,
     },
     /// More than are sensible.
-    #[error("would take more than {MOST_SHEETS} sheets")]
     TooMany,
 }
+
+impl LayoutError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::TooLarge { width, height, w, h, .. } => say::too_large_for_a_sheet(
+                millimetres(*width),
+                millimetres(*height),
+                millimetres(*w),
+                millimetres(*h),
+            ),
+            Self::TooMany => say::more_sheets_than(MOST_SHEETS),
+        }
+    }
+}
+
+spoken!(LayoutError);
 
 /// Lays outlines out in rows, the highest first, to be piped with a line of a width;
 /// mirrored where the face goes down.

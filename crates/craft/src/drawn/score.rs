@@ -10,8 +10,10 @@ use rand_chacha::ChaCha8Rng;
 use serde::{Deserialize, Serialize};
 
 use super::polygon::{Cut, Polygon};
+use crate::catalogue::drawn as say;
+use crate::message::{Message, spoken};
 use crate::spread::Tray;
-use crate::units::{Area, in_millimetres, in_square_centimetres};
+use crate::units::{Area, in_millimetres, in_square_centimetres, square_centimetres};
 
 /// How the marks run.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
@@ -46,21 +48,32 @@ pub struct ScoreMap {
 }
 
 /// Why a slab cannot be scored so.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum ScoreError {
     /// A piece as large as the slab, or larger.
-    #[error("must be at most half of the slab; the slab has {slab_cm2:.0} cm²")]
     TooLarge {
         /// The slab.
         slab_cm2: f64,
     },
     /// More pieces than can be told apart.
-    #[error("must be larger: it makes {pieces:.0} pieces, and {MOST_PIECES} is the most")]
     TooSmall {
         /// How many it makes.
         pieces: f64,
     },
 }
+
+impl ScoreError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::TooLarge { slab_cm2 } => say::pieces_too_large(square_centimetres(*slab_cm2)),
+            Self::TooSmall { pieces } => say::pieces_too_small(*pieces, MOST_PIECES),
+        }
+    }
+}
+
+spoken!(ScoreError);
 
 /// The slab's outline and its extent.
 #[must_use]

@@ -7,8 +7,10 @@
 
 use statrs::distribution::{ContinuousCDF, StudentsT};
 
+use crate::catalogue::heat as say;
+use crate::message::{Message, spoken};
 use crate::units::{
-    HeatCapacity, Temperature, TemperatureDifference, ThermalConductance, Time, degrees,
+    HeatCapacity, Temperature, TemperatureDifference, ThermalConductance, Time, celsius, degrees,
     in_celsius, in_degrees, in_joules_per_degree, in_seconds, rise, seconds, watts_per_degree,
 };
 
@@ -40,23 +42,34 @@ pub struct Point {
 }
 
 /// Why there is no forecast.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum NoForecast {
     /// Too little to go by.
-    #[error(
-        "needs at least {FEWEST_READINGS} readings over {SHORTEST_SPAN_S} s since the last change"
-    )]
     TooLittle,
     /// The readings do not fall toward the room.
-    #[error("the readings are not falling toward the room")]
     NotCooling,
     /// A reading is at or below the room's temperature.
-    #[error("a reading is at or below the room's {room_c:.1} °C")]
     AtRoom {
         /// The room's temperature, °C.
         room_c: f64,
     },
 }
+
+impl NoForecast {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::TooLittle => {
+                say::too_little_to_forecast(FEWEST_READINGS, seconds(SHORTEST_SPAN_S))
+            }
+            Self::NotCooling => say::not_cooling(),
+            Self::AtRoom { room_c } => say::at_room(celsius(*room_c)),
+        }
+    }
+}
+
+spoken!(NoForecast);
 
 /// When a temperature will be reached, counted from the last reading.
 #[derive(Clone, Copy, Debug, PartialEq)]

@@ -14,12 +14,14 @@
 //! Constants after Beckett, *Industrial Chocolate Manufacture and Use*.
 
 use super::{Ware, loss_to_still_air};
+use crate::catalogue::heat as say;
 use crate::chocolate::{Chocolate, Family};
+use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
 use crate::units::{
     AvailableEnergy, Energy, HeatCapacity, Mass, Ratio, Temperature, TemperatureDifference, Time,
-    grams, in_celsius, in_degrees, in_grams, in_joules, in_joules_per_gram, in_percent, midpoint,
-    rise,
+    celsius, grams, in_celsius, in_degrees, in_grams, in_joules, in_joules_per_gram, in_percent,
+    midpoint, rise,
 };
 
 /// The share of seed meant to stay unmelted, so that crystals of form V remain.
@@ -75,13 +77,11 @@ pub struct SeedInput<'a> {
 }
 
 /// Why there is no seed sum.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum SeedError {
     /// Compound coatings have no crystals to seed.
-    #[error("a coating is not tempered, so it takes no seed")]
     NothingToSeed,
     /// The bowl is at or below the target already.
-    #[error("must be above the target of {target_c:.1} °C; it is {melted_c:.1} °C")]
     MeltedNotAboveTarget {
         /// Temperature of the bowl, °C.
         melted_c: f64,
@@ -89,7 +89,6 @@ pub enum SeedError {
         target_c: f64,
     },
     /// Seed that is not cooler than the target takes up no heat.
-    #[error("must be below the target of {target_c:.1} °C; it is {seed_c:.1} °C")]
     SeedNotBelowTarget {
         /// Temperature of the seed, °C.
         seed_c: f64,
@@ -97,6 +96,24 @@ pub enum SeedError {
         target_c: f64,
     },
 }
+
+impl SeedError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::NothingToSeed => say::nothing_to_seed(),
+            Self::MeltedNotAboveTarget { melted_c, target_c } => {
+                say::melted_not_above_target(celsius(*target_c), celsius(*melted_c))
+            }
+            Self::SeedNotBelowTarget { seed_c, target_c } => {
+                say::seed_not_below_target(celsius(*target_c), celsius(*seed_c))
+            }
+        }
+    }
+}
+
+spoken!(SeedError);
 
 /// The seed, and how to add it.
 #[derive(Clone, Debug, PartialEq)]
@@ -250,25 +267,11 @@ fn remarks(plan: &SeedPlan) -> Vec<Note> {
     let share = in_percent(plan.share_of_melted());
     let [least, most] = USUAL_SHARE_PCT;
     if plan.seed <= grams(0.0) {
-        vec![Note::info(
-            "no-seed-needed",
-            "In that time the bowl loses all this heat to the room by itself. Hold a handful back \
-             all the same: without seed there is no temper.",
-        )]
+        vec![Note::info("no-seed-needed", say::no_seed_needed())]
     } else if share < least {
-        vec![Note::caution(
-            "little-seed",
-            format!(
-                "Seed is only {share:.0} % of the melted mass; {least:.0} to {most:.0} % is usual. Few crystals go in: stir longer and test with care."
-            ),
-        )]
+        vec![Note::caution("little-seed", say::little_seed(share, USUAL_SHARE_PCT))]
     } else if share > most {
-        vec![Note::caution(
-            "much-seed",
-            format!(
-                "Seed is {share:.0} % of the melted mass; {least:.0} to {most:.0} % is usual. Lumps may stay: melt less hot, use a lighter bowl, or wait a little before seeding."
-            ),
-        )]
+        vec![Note::caution("much-seed", say::much_seed(share, USUAL_SHARE_PCT))]
     } else {
         Vec::new()
     }

@@ -1,13 +1,12 @@
 //! Chocolate on a cool stone: how far it is worked, and how much goes out.
 
+use crate::catalogue::heat as say;
 use crate::chocolate::Chocolate;
-use crate::units::{Mass, Temperature, degrees, in_celsius, rise};
+use crate::message::{Message, spoken};
+use crate::units::{Mass, Temperature, celsius, degrees, in_celsius, rise};
 
 /// What is poured out cannot bring the rest to the target.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
-#[error(
-    "must be between {low_c:.1} °C, where the stone brings it, and {high_c:.1} °C, where the melt stops; it is {target_c:.1} °C"
-)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub struct OutsideSplit {
     /// Where the poured-out part ends, °C.
     pub low_c: f64,
@@ -16,6 +15,17 @@ pub struct OutsideSplit {
     /// The target, °C.
     pub target_c: f64,
 }
+
+impl OutsideSplit {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        let Self { low_c, high_c, target_c } = *self;
+        say::outside_split(celsius(low_c), celsius(high_c), celsius(target_c))
+    }
+}
+
+spoken!(OutsideSplit);
 
 /// Where there is no cool point, a stone brings it this far over its own, °C.
 const OVER_STONE_C: f64 = 6.0;

@@ -11,7 +11,9 @@ mod time;
 use chrono::{DateTime, TimeDelta, Utc};
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::logfile as say;
 use crate::check::{Checker, Fault, PROBE_C};
+use crate::message::{Message, Nested, list};
 use crate::units::{Temperature, celsius};
 use table::Table;
 pub use time::DateOrder;
@@ -83,17 +85,17 @@ pub fn read(bytes: &[u8], asked: &Asked) -> Result<Log, Vec<Fault>> {
     let mut check = Checker::new();
     let read = read_checked(bytes, asked, &mut check);
     check.finish()?;
-    read.ok_or_else(|| vec![file_fault("cannot be read")])
+    read.ok_or_else(|| vec![file_fault(say::cannot_be_read())])
 }
 
-fn file_fault(message: &str) -> Fault {
-    Fault { field: "file".to_owned(), message: message.to_owned() }
+fn file_fault(message: Message) -> Fault {
+    Fault { field: "file".to_owned(), message }
 }
 
 fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log> {
     let table = Table::read(bytes).map_err(|message| check.fault("file", message)).ok()?;
     if table.rows.len() > MOST_LINES {
-        check.fault("file", format!("must have at most {MOST_LINES} lines"));
+        check.fault("file", say::too_many_lines(MOST_LINES));
         return None;
     }
     let times = table
@@ -106,7 +108,7 @@ fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log>
         .ok();
     let (times, temps) = (times?, temps?);
     if times == temps {
-        check.fault("temp_column", "must be another column than the times'");
+        check.fault("temp_column", say::another_column());
         return None;
     }
     let unit = asked.unit.or(table.scale_of(temps)).unwrap_or(Scale::C);
@@ -115,10 +117,7 @@ fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log>
     let stamps = stamps.map_err(|fault| check.fault(fault.field, fault.message)).ok()?;
     let said_nothing = asked.unit.is_none() && table.scale_of(temps).is_none();
     if said_nothing && middle(&rows) > HOTTER_THAN_A_BOWL_C {
-        check.fault(
-            "unit",
-            format!("looks like °F: the middle of it is {:.1}. Say C or F", middle(&rows)),
-        );
+        check.fault("unit", say::looks_like_fahrenheit(middle(&rows)));
         return None;
     }
     let mut lines: Vec<_> = rows
@@ -154,17 +153,19 @@ fn readings<'a>(
         match table.number(cell(temps)) {
             _ if table::is_no_value(cell(temps)) => empty += 1,
             Some(value) => rows.push((row.number, cell(times), value)),
-            None => unread.push(format!("line {} has \"{}\"", row.number, cell(temps))),
+            None => unread.push(say::line_has(row.number, cell(temps))),
         }
     }
     if !unread.is_empty() {
-        let more = if unread.len() > NAMED { " and more" } else { "" };
+        let more = unread.len() > NAMED;
         unread.truncate(NAMED);
-        check.fault("temp_column", format!("must be numbers; {}{more}", unread.join(", ")));
+        let named = list(unread.into_iter().map(Nested::from), ", ");
+        let told = if more { list([Nested::from(say::some_and_more(named))], "") } else { named };
+        check.fault("temp_column", say::must_be_numbers(told));
         return None;
     }
     if rows.is_empty() {
-        check.fault("file", "has no temperatures");
+        check.fault("file", say::no_temperatures());
         return None;
     }
     Some((rows, empty))

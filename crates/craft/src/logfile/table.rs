@@ -4,6 +4,8 @@ use csv::ReaderBuilder;
 
 use super::Scale;
 use super::time::STRETCHES;
+use crate::catalogue::logfile as say;
+use crate::message::{Message, Words, list};
 
 /// One row, with its line number in the file.
 #[derive(Clone, Debug, PartialEq)]
@@ -35,33 +37,33 @@ pub(super) fn is_no_value(cell: &str) -> bool {
         || matches!(&*cell.to_lowercase(), "nan" | "n/a" | "ol" | "err" | "null")
 }
 
-fn decoded(bytes: &[u8]) -> Result<String, &'static str> {
+fn decoded(bytes: &[u8]) -> Result<String, Message> {
     let wide = |pairs: &[u8], join: fn([u8; 2]) -> u16| {
         let units: Vec<_> = pairs.chunks_exact(2).map(|pair| join([pair[0], pair[1]])).collect();
-        String::from_utf16(&units).map_err(|_| "is not a table of text")
+        String::from_utf16(&units).map_err(|_| say::not_a_table())
     };
     match bytes {
         [0xFF, 0xFE, rest @ ..] => wide(rest, u16::from_le_bytes),
         [0xFE, 0xFF, rest @ ..] => wide(rest, u16::from_be_bytes),
-        _ if bytes.contains(&0) => Err("is not a table of text"),
+        _ if bytes.contains(&0) => Err(say::not_a_table()),
         [0xEF, 0xBB, 0xBF, rest @ ..] => plain(rest),
         _ => plain(bytes),
     }
 }
 
 /// UTF-8, or else the one-byte letters of older devices.
-fn plain(bytes: &[u8]) -> Result<String, &'static str> {
+fn plain(bytes: &[u8]) -> Result<String, Message> {
     let text = std::str::from_utf8(bytes)
         .map_or_else(|_| bytes.iter().copied().map(char::from).collect(), str::to_owned);
     let odd = text.chars().filter(|c| c.is_control() && !c.is_whitespace()).count();
-    if odd > 0 { Err("is not a table of text") } else { Ok(text) }
+    if odd > 0 { Err(say::not_a_table()) } else { Ok(text) }
 }
 
 impl Table {
-    pub fn read(bytes: &[u8]) -> Result<Self, &'static str> {
+    pub fn read(bytes: &[u8]) -> Result<Self, Message> {
         let text = decoded(bytes)?;
         if text.trim().is_empty() {
-            return Err("is empty");
+            return Err(say::empty());
         }
         // The separator that makes the most columns; of equals the last, as commas are
         // decimal signs too.
@@ -72,9 +74,7 @@ impl Table {
             .unwrap_or_default();
         let width = usual_width(&rows);
         if width < 2 {
-            return Err(
-                "must have a column of times and one of temperatures, with a comma, a semicolon or a tab between",
-            );
+            return Err(say::two_columns());
         }
         // What stands above the table, like the device's name, is narrower.
         let mut rows: Vec<_> = rows.into_iter().skip_while(|row| row.cells.len() < width).collect();
@@ -109,11 +109,11 @@ impl Table {
         &self,
         by_heading: Option<&str>,
         looks_like: fn(Column<'_>) -> bool,
-    ) -> Result<usize, String> {
-        let told = self.headings.join(", ");
+    ) -> Result<usize, Message> {
+        let told = || list(self.headings.iter().map(Words::from), ", ");
         if let Some(heading) = by_heading {
             let found = self.headings.iter().position(|h| h.eq_ignore_ascii_case(heading.trim()));
-            return found.ok_or_else(|| format!("must be one of {told}; it is {heading}"));
+            return found.ok_or_else(|| say::must_be_heading(told(), heading));
         }
         let like: Vec<_> = (0..self.headings.len())
             .filter(|place| {
@@ -122,10 +122,10 @@ impl Table {
             .collect();
         match like[..] {
             [one] => Ok(one),
-            [] => Err(format!("cannot be told; say which of {told}")),
+            [] => Err(say::cannot_be_told(told())),
             _ => {
                 let some: Vec<_> = like.iter().map(|place| &*self.headings[*place]).collect();
-                Err(format!("could be more than one; say which of {}", some.join(", ")))
+                Err(say::could_be_more(list(some.into_iter().map(Words::from), ", ")))
             }
         }
     }

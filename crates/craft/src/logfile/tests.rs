@@ -32,7 +32,7 @@ fn good(text: &str) -> Vec<(i64, f64)> {
 
 fn refused(bytes: &[u8], asked: &Asked) -> (String, String) {
     let fault = read(bytes, asked).expect_err("it is refused").remove(0);
-    (fault.field, fault.message)
+    (fault.field, fault.message.to_string())
 }
 
 #[test]
@@ -115,11 +115,11 @@ fn what_is_no_log_is_refused_with_the_reason() {
         (b"\x89PNG\r\n\x1a\n\0\0\0", "file", "is not a table of text"),
         (b"just some words\nand more\n", "file", "must have a column of times"),
         (b"time,temp\n0,warm\n10,hot\n", "temp_column", "temp"),
-        (b"time,temp\n0,45\n10,hot\n", "temp_column", "line 3 has \"hot\""),
-        (b"time,temp\nsoon,45\nlater,44\n", "time_column", "has \"soon\""),
+        (b"time,temp\n0,45\n10,hot\n", "temp_column", "line 3 has “hot”"),
+        (b"time,temp\nsoon,45\nlater,44\n", "time_column", "has “soon”"),
         (b"time,temp\n0,---\n", "temp_column", "temp"),
         (b"time,temp\n0,900\n5,20\n6,20\n", "line 2", "must be -60 to 250"),
-        (b"time,temp\n-5,45\n6,44\n", "time_column", "has \"-5\""),
+        (b"time,temp\n-5,45\n6,44\n", "time_column", "has “-5”"),
     ] {
         let (at, said) = refused(bytes, &asked());
         assert_eq!(at, field, "{said}");

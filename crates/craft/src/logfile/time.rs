@@ -4,6 +4,7 @@ use chrono::{DateTime, NaiveDate, NaiveDateTime, NaiveTime, TimeDelta, Utc};
 use serde::{Deserialize, Serialize};
 
 use super::Asked;
+use crate::catalogue::logfile as say;
 use crate::check::Fault;
 
 /// Whether the day or the month comes first.
@@ -55,7 +56,7 @@ impl Stamps {
             let Some(said) = said(heading, text.trim(), order) else {
                 return Err(Fault {
                     field: "time_column".to_owned(),
-                    message: format!("must be times; reading {} has \"{text}\"", i + 1),
+                    message: say::must_be_times(i + 1, text),
                 });
             };
             moments.push(moment(said, asked, moments.last().copied()));
@@ -79,10 +80,9 @@ fn order<'a>(
             .all(|t| formats.iter().any(|f| NaiveDateTime::parse_from_str(t.trim(), f).is_ok()))
     };
     match (reads(DAY_FIRST), reads(MONTH_FIRST)) {
-        (true, true) => Err(Fault {
-            field: "date_order".to_owned(),
-            message: "cannot be told: say day_first or month_first".to_owned(),
-        }),
+        (true, true) => {
+            Err(Fault { field: "date_order".to_owned(), message: say::say_date_order() })
+        }
         (false, true) => Ok(DateOrder::MonthFirst),
         _ => Ok(DateOrder::DayFirst),
     }

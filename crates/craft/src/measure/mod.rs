@@ -9,6 +9,8 @@ mod typed;
 
 pub use typed::{Typed, TypedError, read};
 
+use crate::catalogue::measure as say;
+use crate::message::{Message, spoken};
 use serde::{Deserialize, Serialize};
 
 /// A unit.
@@ -165,15 +167,26 @@ pub struct Converted {
 }
 
 /// Why there is no conversion.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum ConversionError {
     /// The two do not measure the same.
-    #[error("must measure the same as from, or be a mass for a volume of an ingredient")]
     OtherDimension,
     /// From a volume to a mass, or back, it must be known of what.
-    #[error("is needed: a cup weighs more of one thing than of another")]
     NoIngredient,
 }
+
+impl ConversionError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::OtherDimension => say::other_dimension(),
+            Self::NoIngredient => say::no_ingredient(),
+        }
+    }
+}
+
+spoken!(ConversionError);
 
 /// A value of one unit in another.
 ///

@@ -1,6 +1,8 @@
 //! A measure as people type it: "10 1/2 in", "10,5 cm", "¼ in".
 
 use super::Unit;
+use crate::catalogue::measure as say;
+use crate::message::{Message, spoken};
 
 /// A measure that was typed.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -12,18 +14,29 @@ pub struct Typed {
 }
 
 /// Why a text is no measure.
-#[derive(Clone, Debug, PartialEq, Eq, thiserror::Error)]
+#[derive(Clone, Debug, PartialEq, Eq)]
 pub enum TypedError {
     /// There is nothing in it.
-    #[error("must be a number with its unit, like 10 1/2 in; it is empty")]
     Empty,
     /// Something in it is no number.
-    #[error("must be a number with its unit, like 10 1/2 in or 10,5 cm; {0:?} is no number")]
     NoNumber(String),
     /// What follows the number is no unit.
-    #[error("has a unit that is not known here: {0:?}")]
     NoUnit(String),
 }
+
+impl TypedError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::Empty => say::empty(),
+            Self::NoNumber(text) => say::no_number(text),
+            Self::NoUnit(unit) => say::no_unit(unit),
+        }
+    }
+}
+
+spoken!(TypedError);
 
 const FRACTIONS: [(char, f64); 9] = [
     ('½', 1.0 / 2.0),
@@ -178,7 +191,7 @@ mod tests {
         assert_eq!(read("3 furlongs"), Err(TypedError::NoUnit("furlongs".to_owned())));
         assert_eq!(
             read("3 furlongs").expect_err("no unit").to_string(),
-            "has a unit that is not known here: \"furlongs\""
+            "has a unit that is not known here: “furlongs”"
         );
     }
 }

@@ -4,6 +4,7 @@ use crate::chocolate::Chocolate;
 use crate::heat::Ware;
 use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
 use crate::heat::stone::OutsideSplit;
+use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
 use crate::units::{Mass, Temperature, grams, in_grams};
 
@@ -31,14 +32,37 @@ pub struct Wish<'a> {
 }
 
 /// Why there are no amounts.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum WishError {
     /// The seed sum has no answer.
-    #[error(transparent)]
-    Seed(#[from] SeedError),
+    Seed(SeedError),
     /// What is poured out cannot bring the rest to the target.
-    #[error(transparent)]
-    Split(#[from] OutsideSplit),
+    Split(OutsideSplit),
+}
+
+impl WishError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::Seed(error) => error.message(),
+            Self::Split(error) => error.message(),
+        }
+    }
+}
+
+spoken!(WishError);
+
+impl From<SeedError> for WishError {
+    fn from(error: SeedError) -> Self {
+        Self::Seed(error)
+    }
+}
+
+impl From<OutsideSplit> for WishError {
+    fn from(error: OutsideSplit) -> Self {
+        Self::Split(error)
+    }
 }
 
 /// What to melt, hold back, add and pour out.

@@ -118,8 +118,9 @@ pub trait School: fmt::Debug + Sync {
         chocolate.windows.lost
     }
 
-    /// What is done to warm it, where that is not a hob's or a microwave's work.
-    fn warms_by_hand(&self) -> Option<&'static str> {
+    /// How warm the water is that it is softened in, where that is not a hob's or a
+    /// microwave's work but the hands'.
+    fn softened_in(&self) -> Option<Temperature> {
         None
     }
 
@@ -136,7 +137,7 @@ pub trait School: fmt::Debug + Sync {
             melted_from: self.melted_from(chocolate),
             is_tested: self.is_tested(),
             keeps_crystals: self.keeps_crystals(),
-            warms_by_hand: self.warms_by_hand(),
+            softened_in: self.softened_in(),
         }
     }
 }

@@ -2,10 +2,11 @@
 //! that is all form V.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::catalogue::bench as say;
 use crate::chocolate::{Band, Chocolate, Family};
 use crate::note::{Note, Working};
 use crate::phrases::{Advice, Failure, Look};
-use crate::units::{Mass, Temperature, celsius, grams, in_celsius, in_grams};
+use crate::units::{Mass, Temperature, celsius, grams, in_grams};
 
 /// See the module.
 #[derive(Debug)]
@@ -51,17 +52,11 @@ pub fn crystals(total: Mass, share_pct: f64) -> Amounts {
     let crystals = total * (share_pct / 100.0);
     let mut notes = Vec::new();
     if crystals < grams(1.0) {
-        notes.push(Note::caution(
-            "too-little-to-weigh",
-            "Less than a gram of crystals: most kitchen scales cannot weigh it. Use a gram.",
-        ));
+        notes.push(Note::caution("too-little-to-weigh", say::too_little_to_weigh(grams(1.0))));
     }
     let [least, most] = USUAL_SHARE_PCT;
     if !(least..=most).contains(&share_pct) {
-        notes.push(Note::caution(
-            "unusual-share",
-            format!("{least} to {most} % is usual: less may not seed it, more makes it thick."),
-        ));
+        notes.push(Note::caution("unusual-share", say::unusual_share(USUAL_SHARE_PCT)));
     }
     Amounts {
         crystals,
@@ -110,11 +105,11 @@ impl School for ReadyCrystals {
     fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
         let gate = gate(&look.setup.chocolate).unwrap_or(look.setup.chocolate.windows.work);
         if temp > gate.hi {
-            let say = format!("Stir down to {:.1} °C for fresh crystals", in_celsius(gate.hi));
+            let say = say::cool_for_fresh_crystals(gate.hi);
             return look.failed(failure, say);
         }
         let again = look.add_crystals(temp, gate);
-        let say = format!("{} again, two minutes, then test again", again.say);
+        let say = say::once_more_then_test(again.say);
         Advice { crystals: again.crystals, ..look.failed(failure, say) }
     }
 

@@ -6,6 +6,7 @@
 
 use super::amounts::seeded;
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::catalogue::bench as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::phrases::{Advice, Look, Rule};
 use crate::units::Temperature;
@@ -63,7 +64,7 @@ impl School for SeedDownAndUp {
         let was_cool = look.bowl.thermometer.coolest.is_some_and(|coolest| coolest <= cool.hi);
         if was_cool {
             return if temp < w.work.lo {
-                look.warm_back(temp, Rule::WarmBack, "It was at the cool point")
+                look.warm_back(temp, Rule::WarmBack, say::was_at_the_cool_point())
             } else if temp > w.work.hi {
                 look.stir_down(temp, w.work.hi)
             } else {

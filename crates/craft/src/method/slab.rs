@@ -2,6 +2,7 @@
 //! return them to the rest, check the band.
 
 use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use crate::catalogue::bench as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::heat::stone::split;
 use crate::note::{Note, Working};
@@ -62,13 +63,7 @@ impl School for Slab {
         let share = 100.0 * in_grams(pour_out) / in_grams(wish.total);
         let mut notes = Vec::new();
         if share > MOST_POURED_PCT {
-            notes.push(Note::caution(
-                "much-poured-out",
-                format!(
-                    "{share:.0} % on the stone leaves little in the bowl to return to. Melt less \
-                     hot, or wait a little before pouring out."
-                ),
-            ));
+            notes.push(Note::caution("much-poured-out", say::much_poured_out(share)));
         }
         Ok(Amounts {
             pour_out,
@@ -90,7 +85,7 @@ impl School for Slab {
 
     fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
         let again = look.pour_on_stone(temp);
-        let say = format!("{}, then test again", again.say);
+        let say = say::then_test_again(again.say);
         Advice { pour_out: again.pour_out, ..look.failed(failure, say) }
     }
 

@@ -12,6 +12,8 @@ pub(super) struct SoftenBottle;
 /// A bottle that still has soft solid in it may be used up to here, °C; above, its
 /// temper is lost (docs/craft.md, section 9).
 const BOTTLE_C: f64 = 32.0;
+/// Water that a bottle may lie in to soften, °C (*custom*).
+const WATER_C: f64 = 35.0;
 /// Where softening stops, °C.
 const SOFT_C: f64 = 31.0;
 
@@ -74,8 +76,8 @@ impl School for SoftenBottle {
         Some(celsius(BOTTLE_C))
     }
 
-    fn warms_by_hand(&self) -> Option<&'static str> {
-        Some("Warm the bottle in your hands, or lying in water of 35 °C, and shake it")
+    fn softened_in(&self) -> Option<Temperature> {
+        Some(celsius(WATER_C))
     }
 
     fn keeps_crystals(&self) -> bool {

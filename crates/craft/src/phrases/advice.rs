@@ -4,6 +4,7 @@ use chrono::{DateTime, Utc};
 use serde::{Deserialize, Serialize};
 
 use crate::bowl::ActionKind;
+use crate::message::Message;
 use crate::note::Level;
 use crate::units::{Mass, Time};
 
@@ -111,7 +112,7 @@ pub enum Alarm {
 #[derive(Clone, Debug, PartialEq)]
 pub struct Countdown {
     /// What happens then.
-    pub what: &'static str,
+    pub what: Message,
     /// When it most likely is.
     pub at: DateTime<Utc>,
     /// Not likely before; the same as `at` where it is exact.
@@ -121,7 +122,7 @@ pub struct Countdown {
 }
 
 impl Countdown {
-    pub(crate) fn exact(what: &'static str, at: DateTime<Utc>) -> Self {
+    pub(crate) fn exact(what: Message, at: DateTime<Utc>) -> Self {
         Self { what, at, earliest: at, latest: Some(at) }
     }
 }
@@ -148,9 +149,9 @@ pub struct Advice {
     /// How much it matters.
     pub level: Level,
     /// The instruction.
-    pub say: String,
+    pub say: Message,
     /// The reason.
-    pub why: String,
+    pub why: Message,
     /// How sure it is: what it rests on.
     pub grounds: Grounds,
     /// The one time that matters now.
@@ -170,12 +171,12 @@ pub struct Advice {
 }
 
 impl Advice {
-    pub(crate) fn new(rule: Rule, say: impl Into<String>, why: impl Into<String>) -> Self {
+    pub(crate) fn new(rule: Rule, say: Message, why: Message) -> Self {
         Self {
             rule,
             level: Level::Info,
-            say: say.into(),
-            why: why.into(),
+            say,
+            why,
             grounds: Grounds::default(),
             countdown: None,
             alarm: None,

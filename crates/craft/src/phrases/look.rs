@@ -6,8 +6,10 @@ use super::advice::{Advice, Countdown, Grounds, Rule};
 use crate::bowl::Setup;
 use crate::bowl::{Ahead, SETTLING};
 use crate::bowl::{Bowl, Heat, between, time_delta};
+use crate::catalogue::bench as say;
 use crate::heat::cooling::Eta;
-use crate::units::{Temperature, Time, in_celsius, in_seconds, seconds};
+use crate::message::{Message, Reading};
+use crate::units::{Temperature, Time, in_seconds, minutes, seconds};
 
 /// A reading older than this says little about now.
 pub const STALE_AFTER: TimeDelta = TimeDelta::seconds(120);
@@ -48,19 +50,15 @@ impl Look<'_> {
         }
     }
 
-    /// What the thermometer shows, in words: what is decided by is evened out,
-    /// but what is said must be what the maker sees.
-    pub(crate) fn shown(&self) -> String {
-        self.latest().map_or_else(|| "No reading".to_owned(), told)
+    /// What the thermometer shows: what is decided by is evened out, but what is said must
+    /// be what the maker sees.
+    pub(crate) fn shown(&self) -> Reading {
+        self.latest().map_or_else(|| Reading::none(say::no_reading()), Reading::of)
     }
 
     /// When the forecast reaches a temperature; nothing where that cannot be told
     /// to within the time that is left.
-    pub(crate) fn countdown_to(
-        &self,
-        what: &'static str,
-        target: Temperature,
-    ) -> Option<Countdown> {
+    pub(crate) fn countdown_to(&self, what: Message, target: Temperature) -> Option<Countdown> {
         let forecast = self.ahead.forecast.as_ref()?;
         let eta = forecast.reach(target).filter(Eta::is_sharp)?;
         let at = |t: Time| forecast.from + time_delta(t);
@@ -94,26 +92,18 @@ impl Look<'_> {
 
     pub(crate) fn read_thermometer(&self) -> Advice {
         let why = match self.bowl.thermometer.latest {
-            None => "No reading yet. Type what your thermometer says, or start one that sends."
-                .to_owned(),
-            Some(latest) => format!(
-                "The last reading is {:.0} min old.",
-                (in_seconds(between(latest.at, self.now)) / 60.0).floor()
-            ),
+            None => say::no_reading_yet(),
+            Some(latest) => say::last_reading_old(full_minutes(between(latest.at, self.now))),
         };
-        Advice::new(Rule::ReadThermometer, "Read the thermometer", why)
+        Advice::new(Rule::ReadThermometer, say::read_thermometer(), why)
     }
 
     /// During a short warming, and until it is stirred in and read.
     pub(crate) fn short_warming(&self) -> Option<Advice> {
         if let Heat::Burst { until } = self.bowl.heating.heat {
             return Some(
-                Advice::new(
-                    Rule::Heating,
-                    "Warm, then stir",
-                    "A short warming, stirred in at once.",
-                )
-                .until(Some(Countdown::exact("burst ends", until))),
+                Advice::new(Rule::Heating, say::short_warming(), say::short_warming_why())
+                    .until(Some(Countdown::exact(say::burst_ends(), until))),
             );
         }
         self.stir_after_heat()
@@ -125,16 +115,12 @@ impl Look<'_> {
         let stirred = self.bowl.last_stir.is_some_and(|stir| stir >= calm);
         let read = self.bowl.thermometer.latest.is_some_and(|l| l.at >= calm + SETTLING);
         (self.bowl.heating.warmed && !(stirred && read)).then(|| {
-            Advice::new(
-                Rule::StirAfterHeat,
-                "Stir from the bottom, then read",
-                "The edges are hotter than the middle until it is stirred.",
-            )
+            Advice::new(Rule::StirAfterHeat, say::stir_after_heat(), say::stir_after_heat_why())
         })
     }
 }
 
-/// A temperature in words.
-pub(crate) fn told(temp: Temperature) -> String {
-    format!("{:.1} °C", in_celsius(temp))
+/// A time less what is over a full minute: what is a minute and a half old is not yet two.
+fn full_minutes(time: Time) -> Time {
+    minutes((in_seconds(time) / 60.0).floor())
 }

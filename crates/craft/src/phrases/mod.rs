@@ -11,6 +11,5 @@ mod stone;
 mod watching;
 
 pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
-pub(crate) use look::told;
 pub use look::{Look, STALE_AFTER};
 pub use on_the_way::Failure;

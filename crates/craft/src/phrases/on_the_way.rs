@@ -3,11 +3,13 @@
 use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::{Look, told};
+use super::look::Look;
 use crate::bowl::Temper;
+use crate::catalogue::bench as say;
 use crate::chocolate::Band;
 use crate::heat::seed::{Amount, SeedInput};
-use crate::units::{Mass, Temperature, grams, in_grams, in_seconds, minutes};
+use crate::message::Message;
+use crate::units::{Mass, Temperature, grams, in_grams, minutes};
 
 /// How long an addition takes to melt, stirred.
 const MELTING_IN: TimeDelta = TimeDelta::seconds(75);
@@ -30,19 +32,19 @@ const NOT_WORTH_SHARE: f64 = 0.01;
 const LEAST_SEED_G: f64 = 1.0;
 
 /// Temper was lost, or a test did not show it, and nothing was done about it yet.
-#[derive(Clone, Copy, Debug)]
+#[derive(Clone, Debug)]
 pub struct Failure {
     /// Which of the two.
     pub rule: Rule,
     /// In words.
-    pub what: &'static str,
+    pub what: Message,
 }
 
 impl Look<'_> {
     pub(crate) fn failure(&self) -> Option<Failure> {
         let (at, rule, what) = match self.bowl.temper {
-            Temper::Gone { at } => (at, Rule::TemperLost, "Temper is gone: it was too warm."),
-            Temper::NotShown { at } => (at, Rule::NotInTemper, "Not in temper: do not pour."),
+            Temper::Gone { at } => (at, Rule::TemperLost, say::temper_is_gone()),
+            Temper::NotShown { at } => (at, Rule::NotInTemper, say::not_in_temper()),
             Temper::Untested | Temper::Shown { .. } => return None,
         };
         let bowl = self.bowl;
@@ -62,44 +64,23 @@ impl Look<'_> {
         // In the band already, it takes a pinch of fresh crystals at the least.
         let more = self.seed_to(temp, self.setup.chocolate.windows.seed_target());
         let more = more.unwrap_or_default().max(grams(pinch));
-        self.failed(
-            failure,
-            format!(
-                "Add {:.0} g of seed and stir for two minutes, then test again",
-                in_grams(more)
-            ),
-        )
-        .seeding(more)
+        self.failed(failure, say::seed_again(more)).seeding(more)
     }
 
     /// What failed, with what to do about it.
-    pub(crate) fn failed(&self, failure: Failure, say: String) -> Advice {
+    pub(crate) fn failed(&self, failure: Failure, say: Message) -> Advice {
         let w = &self.setup.chocolate.windows;
-        Advice::new(
-            failure.rule,
-            say,
-            format!(
-                "{} {} now; the band is {} to {}.",
-                failure.what,
-                self.shown(),
-                told(w.work.lo),
-                told(w.work.hi)
-            ),
-        )
-        .stop()
-        .sounding(Alarm::Band)
+        Advice::new(failure.rule, say, say::failed_why(failure.what, self.shown(), w.work))
+            .stop()
+            .sounding(Alarm::Band)
     }
 
     /// The latest addition needs its time.
     pub(crate) fn still_melting_in(&self) -> Option<Advice> {
         let ready = self.bowl.went_in.last_seed? + MELTING_IN;
         (self.now < ready).then(|| {
-            Advice::new(
-                Rule::StirIn,
-                "Keep stirring: the seed is melting in",
-                "Stirring spreads the crystals. It matters as much as the number.",
-            )
-            .until(Some(Countdown::exact("look again", ready)))
+            Advice::new(Rule::StirIn, say::stir_in(), say::stir_in_why())
+                .until(Some(Countdown::exact(say::look_again(), ready)))
         })
     }
 
@@ -107,12 +88,8 @@ impl Look<'_> {
     pub(crate) fn spreading(&self, since: DateTime<Utc>) -> Option<Advice> {
         let ready = since + SPREADING;
         (self.now < ready).then(|| {
-            Advice::new(
-                Rule::Spread,
-                "Stir well for two minutes",
-                "The crystals must reach every corner of the bowl.",
-            )
-            .until(Some(Countdown::exact("stirred in", ready)))
+            Advice::new(Rule::Spread, say::spread(), say::spread_why())
+                .until(Some(Countdown::exact(say::stirred_in(), ready)))
         })
     }
 
@@ -131,37 +108,26 @@ impl Look<'_> {
             return self.stir_down_or_seed_more(temp, top);
         }
         let left = self.setup.seed - self.bowl.went_in.seeded;
-        let hint = if needed > left * 1.25 && left > grams(0.0) {
-            format!(
-                " It is warmer than planned: {:.0} g more than was held back may be needed.",
-                in_grams(needed - left)
-            )
+        let say = [say::add_first_seed, say::add_next_seed, say::add_last_seed][number](portion);
+        let why = if needed > left * 1.25 && left > grams(0.0) {
+            say::add_seed_warmer_why(self.shown(), self.setup.target, needed - left)
         } else {
-            String::new()
+            say::add_seed_why(self.shown(), self.setup.target)
         };
-        let ordinal = ["first", "next", "last"][number];
-        Advice::new(
-            Rule::AddSeed,
-            format!("Add the {ordinal} {:.0} g of seed and stir", in_grams(portion)),
-            format!("{} now, on the way to {}.{hint}", self.shown(), told(self.setup.target)),
-        )
-        .seeding(portion)
+        Advice::new(Rule::AddSeed, say, why).seeding(portion)
     }
 
     fn stir_down_or_seed_more(&self, temp: Temperature, top: Temperature) -> Advice {
         let more = self.seed_to(temp, self.setup.target).filter(|m| self.worth_weighing(*m));
-        let countdown = self.countdown_to("enters the band", top);
+        let countdown = self.countdown_to(say::enters_band(), top);
         if self.plateau(temp).is_none()
             && let (Some(more), Some(countdown)) = (more, &countdown)
             && self.left(countdown) > minutes(LONG_WAIT_MIN)
         {
             return Advice::new(
                 Rule::MoreSeed,
-                format!("Add {:.0} g more seed and stir", in_grams(more)),
-                format!(
-                    "{} with all seed in: by itself it takes more than {LONG_WAIT_MIN:.0} min to the band.",
-                    self.shown()
-                ),
+                say::more_seed(more),
+                say::more_seed_why(self.shown(), minutes(LONG_WAIT_MIN)),
             )
             .seeding(more)
             .until(Some(countdown.clone()));
@@ -174,14 +140,14 @@ impl Look<'_> {
         if let Some(advice) = self.plateau(temp).or_else(|| self.stirring_missing()) {
             return advice;
         }
-        let why = format!("{} now.", self.shown());
-        self.come_down(Rule::StirDown, "enters the band", top, why)
+        let why = say::now(self.shown());
+        self.come_down(Rule::StirDown, say::enters_band(), top, why)
     }
 
     /// Stirring until a temperature is reached, announced when that is near.
-    fn come_down(&self, rule: Rule, what: &'static str, to: Temperature, why: String) -> Advice {
-        let advice = Advice::new(rule, format!("Stir down to {}", told(to)), why)
-            .until(self.countdown_to(what, to));
+    fn come_down(&self, rule: Rule, what: Message, to: Temperature, why: Message) -> Advice {
+        let advice =
+            Advice::new(rule, say::stir_down_to(to), why).until(self.countdown_to(what, to));
         if self.soon(to) { advice.sounding(Alarm::Band) } else { advice }
     }
 
@@ -200,16 +166,9 @@ impl Look<'_> {
     /// In the band: test.
     pub(crate) fn test_now(&self) -> Advice {
         let w = &self.setup.chocolate.windows;
-        Advice::new(
-            Rule::TestNow,
-            "Test it: a smear on paper at room temperature",
-            format!(
-                "{} is in the working band. A number is not proof: the smear is.",
-                self.shown()
-            ),
-        )
-        .until(self.countdown_to("leaves the band", w.work.lo))
-        .sounding(Alarm::Band)
+        Advice::new(Rule::TestNow, say::test_now(), say::test_now_why(self.shown()))
+            .until(self.countdown_to(say::leaves_band(), w.work.lo))
+            .sounding(Alarm::Band)
     }
 
     /// Down to where ready crystals go in.
@@ -217,25 +176,21 @@ impl Look<'_> {
         if let Some(advice) = self.stirring_missing() {
             return advice;
         }
-        let why = format!("{} now: hotter than that, ready crystals melt away.", self.shown());
-        self.come_down(Rule::CoolToGate, "crystals go in", gate.hi, why)
+        let why = say::cool_to_gate_why(self.shown());
+        self.come_down(Rule::CoolToGate, say::crystals_go_in(), gate.hi, why)
     }
 
     /// The gate is open.
     pub(crate) fn add_crystals(&self, temp: Temperature, gate: Band) -> Advice {
         let mass = self.setup.crystals;
         let when = if temp < gate.lo {
-            format!("{} is under the gate: stir them in all the longer.", self.shown())
+            say::under_the_gate(self.shown())
         } else {
-            format!("{} is in the gate of {} to {}.", self.shown(), told(gate.lo), told(gate.hi))
+            say::in_the_gate(self.shown(), gate)
         };
-        Advice::new(
-            Rule::AddCrystals,
-            format!("Stir in {:.1} g of ready crystals", in_grams(mass)),
-            when,
-        )
-        .with_crystals(mass)
-        .sounding(Alarm::Band)
+        Advice::new(Rule::AddCrystals, say::add_crystals(mass), when)
+            .with_crystals(mass)
+            .sounding(Alarm::Band)
     }
 
     /// Nothing to temper: warm enough and not too warm is all.
@@ -247,13 +202,13 @@ impl Look<'_> {
             let burst = self.warming_burst(temp, band.middle());
             return Advice::new(
                 Rule::Rewarm,
-                format!("Warm it for {:.0} s and stir", in_seconds(burst)),
-                format!("{} is too cool to flow; use it from {}.", self.shown(), told(band.lo)),
+                say::warm_to_flow(burst),
+                say::warm_to_flow_why(self.shown(), band.lo),
             )
             .heating(burst);
         }
-        Advice::new(Rule::UseNow, "Use it now", format!("{}, and nothing to temper.", self.shown()))
-            .until(self.countdown_to("too cool to use", band.lo))
+        Advice::new(Rule::UseNow, say::use_now(), say::use_now_why(self.shown()))
+            .until(self.countdown_to(say::too_cool_to_use(), band.lo))
     }
 
     /// What is in the bowl, seed included.

@@ -3,7 +3,9 @@
 use chrono::TimeDelta;
 
 use super::advice::{Advice, Rule};
-use super::look::{Look, told};
+use super::look::Look;
+use crate::catalogue::bench as say;
+use crate::message::Message;
 use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds};
 
 /// The longest rewarming burst, seconds: more in one go may lose the temper.
@@ -22,27 +24,22 @@ impl Look<'_> {
     /// Below the band, or about to be: how to warm it back.
     pub(crate) fn rewarm(&self, temp: Temperature) -> Advice {
         let w = &self.setup.chocolate.windows;
-        let (rule, word) = if temp < w.thick {
-            (Rule::Thickening, "It is setting up in the bowl")
+        let (rule, what) = if temp < w.thick {
+            (Rule::Thickening, say::setting_up())
         } else {
-            (Rule::Rewarm, "It is under the working band")
+            (Rule::Rewarm, say::under_the_band())
         };
-        self.warm_back(temp, rule, word).caution()
+        self.warm_back(temp, rule, what).caution()
     }
 
     /// A short warming toward the middle of the band.
-    pub(crate) fn warm_back(&self, temp: Temperature, rule: Rule, word: &str) -> Advice {
+    pub(crate) fn warm_back(&self, temp: Temperature, rule: Rule, what: Message) -> Advice {
         let w = &self.setup.chocolate.windows;
         let burst = self.rewarming_burst(temp, w.work.middle());
         Advice::new(
             rule,
-            format!("Warm it for {:.0} s, stir, read again", in_seconds(burst)),
-            format!(
-                "{word}: {}, and the band starts at {}. Short warmings keep the temper; above {} it is lost.",
-                self.shown(),
-                told(w.work.lo),
-                told(self.setup.lost().unwrap_or(w.limit))
-            ),
+            say::rewarm(burst),
+            say::rewarm_why(what, self.shown(), w.work.lo, self.setup.lost().unwrap_or(w.limit)),
         )
         .heating(burst)
     }
@@ -96,13 +93,8 @@ impl Look<'_> {
             return Some(
                 Advice::new(
                     Rule::OverSeeded,
-                    "Stir in a spoonful of melted chocolate",
-                    format!(
-                        "It thickens at {}, and warmer than {} would lose the temper: fewer \
-                         crystals in more chocolate is the other way.",
-                        self.shown(),
-                        told(lost - degrees(SPARE_C))
-                    ),
+                    say::over_seeded(),
+                    say::over_seeded_why(self.shown(), lost - degrees(SPARE_C)),
                 )
                 .caution(),
             );
@@ -111,12 +103,8 @@ impl Look<'_> {
         Some(
             Advice::new(
                 Rule::OverSeeded,
-                format!("Warm it for {:.0} s, stir, and feel again", in_seconds(burst)),
-                format!(
-                    "It thickens: too many crystals. Half a degree to a degree warmer takes some \
-                     away; stay under {}.",
-                    told(lost - degrees(SPARE_C))
-                ),
+                say::over_seeded_warm(burst),
+                say::over_seeded_warm_why([degrees(0.5), degrees(1.0)], lost - degrees(SPARE_C)),
             )
             .caution()
             .heating(burst),

@@ -1,8 +1,9 @@
 //! Work on a stone.
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::{Look, told};
+use super::look::Look;
 use crate::bowl::time_delta;
+use crate::catalogue::bench as say;
 use crate::heat::stone::{split, worked_to};
 use crate::units::{Temperature, grams, in_celsius, in_grams, seconds};
 
@@ -28,13 +29,8 @@ impl Look<'_> {
         let out = grams(in_grams(out).round());
         Advice::new(
             Rule::PourOnStone,
-            format!("Pour {:.0} g on the stone and work it", in_grams(out)),
-            format!(
-                "{} now. Worked to {} and returned, it brings the bowl to {}. The stone bone dry.",
-                self.shown(),
-                told(self.stone_to()),
-                told(self.setup.target)
-            ),
+            say::pour_on_stone(out),
+            say::pour_on_stone_why(self.shown(), self.stone_to(), self.setup.target),
         )
         .pouring_out(out)
     }
@@ -52,7 +48,7 @@ impl Look<'_> {
         };
         let at = |share: f64| since + time_delta(seconds(takes * share));
         let back = Countdown {
-            what: "back into the bowl",
+            what: say::back_into_the_bowl(),
             at: at(1.0),
             earliest: at(RANGE.0),
             latest: Some(at(RANGE.1)),
@@ -60,16 +56,16 @@ impl Look<'_> {
         if self.now >= at(RANGE.1) {
             return Advice::new(
                 Rule::WorkOnStone,
-                "Return it to the bowl now and stir",
-                "It has had its time on the stone: longer, and it sets there.",
+                say::return_from_stone(),
+                say::return_from_stone_why(),
             )
             .caution()
             .sounding(Alarm::Timer);
         }
         Advice::new(
             Rule::WorkOnStone,
-            format!("Work it on the stone to {}, then return it", told(self.stone_to())),
-            "Spread and gather without a pause. It is ready when it thickens and drags.",
+            say::work_on_stone(self.stone_to()),
+            say::work_on_stone_why(),
         )
         .until(Some(back))
     }

@@ -4,10 +4,11 @@
 use chrono::TimeDelta;
 
 use super::advice::{Advice, Alarm, Rule};
-use super::look::{Look, told};
+use super::look::Look;
 use crate::bowl::Heat;
+use crate::catalogue::bench as say;
 use crate::units::{
-    Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, rise, seconds,
+    Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
 
 /// This close under the limit the heat is called off, °C.
@@ -37,22 +38,14 @@ impl Look<'_> {
         let limit = self.setup.chocolate.windows.limit;
         if temp >= limit {
             let say = if self.bowl.heating.heat == Heat::Off {
-                "Too hot: stir, and let it cool"
+                say::too_hot()
             } else {
-                "Off the heat now. Stir"
+                say::off_the_heat()
             };
             return Some(
-                Advice::new(
-                    Rule::LimitPassed,
-                    say,
-                    format!(
-                        "{} is over the limit of {}. If it smells burnt or turns grainy it cannot be saved.",
-                        self.shown(),
-                        told(limit)
-                    ),
-                )
-                .stop()
-                .sounding(Alarm::Limit),
+                Advice::new(Rule::LimitPassed, say, say::limit_passed_why(self.shown(), limit))
+                    .stop()
+                    .sounding(Alarm::Limit),
             );
         }
         let rising = self.ahead.trend.is_some_and(|trend| in_degrees(trend) > 0.5);
@@ -61,8 +54,8 @@ impl Look<'_> {
         (near || (heated && self.limit_within(temp, seconds(ALMOST_THERE_S)))).then(|| {
             Advice::new(
                 Rule::LimitNear,
-                "Off the heat now. Stir",
-                format!("{} and rising; the limit is {}.", self.shown(), told(limit)),
+                say::off_the_heat(),
+                say::limit_near_why(self.shown(), limit),
             )
             .caution()
             .sounding(Alarm::Limit)
@@ -94,13 +87,8 @@ impl Look<'_> {
         (near(meant) && !near(newest)).then(|| {
             Advice::new(
                 Rule::ProbeTrouble,
-                "Does the thermometer send °F?",
-                format!(
-                    "{} makes no sense here, but {:.1} °F would be {}. Set it to °C.",
-                    told(newest),
-                    in_celsius(newest),
-                    told(meant)
-                ),
+                say::sends_fahrenheit(),
+                say::sends_fahrenheit_why(newest, in_celsius(newest), meant),
             )
             .caution()
         })
@@ -112,25 +100,13 @@ impl Look<'_> {
             self.bowl.thermometer.doubts.iter().rev().take_while(|doubt| doubt.is_some()).count();
         if doubted >= DOUBTED_IN_A_ROW {
             return Some(
-                Advice::new(
-                    Rule::ProbeTrouble,
-                    "Look at the thermometer: it jumps",
-                    format!(
-                        "The last {doubted} readings do not go with those before. Is its tip in \
-                         the chocolate, clear of the bowl?"
-                    ),
-                )
-                .caution(),
+                Advice::new(Rule::ProbeTrouble, say::probe_jumps(), say::probe_jumps_why(doubted))
+                    .caution(),
             );
         }
         self.bowl.thermometer.stuck.then(|| {
-            Advice::new(
-                Rule::ProbeTrouble,
-                "Look at the thermometer: it has stopped",
-                "It shows the same to the digit though the bowl must have changed. Check it \
-                 against another, or type what you read.",
-            )
-            .caution()
+            Advice::new(Rule::ProbeTrouble, say::probe_stopped(), say::probe_stopped_why())
+                .caution()
         })
     }
 
@@ -141,17 +117,8 @@ impl Look<'_> {
         let still = in_degrees(trend).abs() < STANDS_STILL_C_PER_MIN;
         let should_move = in_degrees(rise(self.setup.room, temp)) > ABOVE_ROOM_C;
         let lately = self.now - seed < SEED_STILL_MELTS;
-        (still && should_move && lately).then(|| {
-            Advice::new(
-                Rule::Plateau,
-                "Wait and stir: it stands still",
-                format!(
-                    "{} and not moving: crystals are melting or forming, and that takes or gives \
-                     the heat. Adding more now would be too much.",
-                    self.shown()
-                ),
-            )
-        })
+        (still && should_move && lately)
+            .then(|| Advice::new(Rule::Plateau, say::plateau(), say::plateau_why(self.shown())))
     }
 
     /// It has not been stirred for long.
@@ -160,13 +127,8 @@ impl Look<'_> {
         (since > UNSTIRRED).then(|| {
             Advice::new(
                 Rule::StirringMissing,
-                "Stir now, from the bottom",
-                format!(
-                    "{}, and it has stood for {} min: the edges set before the middle, and the \
-                     crystals do not spread.",
-                    self.shown(),
-                    since.num_minutes()
-                ),
+                say::stirring_missing(),
+                say::stirring_missing_why(self.shown(), minutes(since.num_minutes() as f64)),
             )
         })
     }

@@ -24,7 +24,7 @@ pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<
     }
     let parts: Vec<_> =
         parts.iter().map(|part| (Chocolate::of(part.family), part.share_pct)).collect();
-    Chocolate::blend(&parts).map_err(|error| check.fault(field, error.to_string())).ok()
+    Chocolate::blend(&parts).map_err(|error| check.fault(field, error.message())).ok()
 }
 
 /// A family's chocolate, or that of a blend in its place, with faults noted under

@@ -5,6 +5,7 @@ use chrono::{DateTime, Utc};
 use super::bowl_inputs::{BowlInputs, Tempering, USUAL_ROOM_C};
 use super::recipe::ColourPlan;
 use crate::bowl::{Colouring, Setup};
+use crate::catalogue::plan as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::Chocolate;
 use crate::colour::Wanted;
@@ -61,10 +62,10 @@ pub fn bowl(inputs: &BowlInputs) -> Result<BowlPlan, Vec<Fault>> {
     let mut check = Checker::new();
     let tempering = inputs.check("", USUAL_ROOM_C, &mut check);
     if inputs.room_c.is_none() {
-        check.fault("room_c", "must be given for a bowl that stands for itself");
+        check.fault("room_c", say::needed_by_itself());
     }
     let Some(total) = tempering.total else {
-        check.fault("total_g", "must be given for a bowl that stands for itself");
+        check.fault("total_g", say::needed_by_itself());
         return Err(check.into_faults());
     };
     check.finish()?;
@@ -102,16 +103,12 @@ impl Tempering {
             })
             .map_err(|error| Fault {
                 field: field_of(&error, self.seed_field).to_owned(),
-                message: error.to_string(),
+                message: error.message(),
             })?;
         let missing = method.needs().iter().filter(|need| !self.kitchen.has(**need));
         amounts.notes.extend(missing.map(|need| not_at_hand(*need)));
         if microwave.is_none() && self.microwave.is_some() {
-            amounts.notes.push(Note::info(
-                "too-little-for-bursts",
-                "So little takes up hardly anything of what a microwave gives out, and then all at once: \
-                 melt it over water that is warm, not boiling.",
-            ));
+            amounts.notes.push(Note::info("too-little-for-bursts", say::too_little_for_bursts()));
         }
         let bursts = microwave.map(|m| {
             let span = [self.seed_temp, melt_to];
@@ -150,14 +147,14 @@ fn field_of(error: &WishError, seed_field: &'static str) -> &'static str {
 
 fn not_at_hand(need: Need) -> Note {
     let what = match need {
-        Need::Probe => "a thermometer",
-        Need::Stone => "a slab of stone, dry and cool",
-        Need::ReadyCrystals => "ready crystals: cocoa butter that is all form V",
-        Need::TemperedPieces => "pieces that are in temper as they come: shiny, with a snap",
-        Need::FrozenSlab => "a slab from the freezer",
-        Need::ColourBottle => "a bottle of colour that is in temper",
+        Need::Probe => say::need_probe(),
+        Need::Stone => say::need_stone(),
+        Need::ReadyCrystals => say::need_ready_crystals(),
+        Need::TemperedPieces => say::need_tempered_pieces(),
+        Need::FrozenSlab => say::need_frozen_slab(),
+        Need::ColourBottle => say::need_colour_bottle(),
     };
-    Note::caution("not-at-hand", format!("This method needs {what}. You did not say you have it."))
+    Note::caution("not-at-hand", say::not_at_hand(what))
 }
 
 impl BowlPlan {

@@ -6,15 +6,17 @@ use uuid::Uuid;
 
 use super::recipe::{Recipe, RecipeInputs, RecipePart, TintInputs};
 use super::{BlendPart, MicrowaveInputs, OwnInputs, WareInputs, family_or_blend};
+use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::heat::Ware;
 use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
+use crate::message::{Words, list};
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::units::{
-    Mass, Temperature, TemperatureDifference, Time, celsius, degrees, grams, in_celsius, minutes,
+    Mass, Temperature, TemperatureDifference, Time, celsius, degrees, grams, minutes,
 };
 
 /// The longest name of a chocolate within its batch.
@@ -215,11 +217,7 @@ impl BowlInputs {
             let suiting = Method::suiting(chocolate.family).map(|m| m.about().key);
             check.fault(
                 "method",
-                format!(
-                    "does not suit {}; one that does: {}",
-                    chocolate.family,
-                    suiting.collect::<Vec<_>>().join(", ")
-                ),
+                say::method_does_not_suit(&chocolate.family, list(suiting.map(Words::from), ", ")),
             );
         }
         let stone_c = check.optional("stone_c", self.stone_c, check::STONE_C);
@@ -241,23 +239,14 @@ impl BowlInputs {
         let cooling_min = check.optional("cooling_min", self.cooling_min, check::COOLING_MIN);
         check.optional("flow_grade", self.flow_grade.map(f64::from), check::FLOW_GRADE);
         if self.colour.is_some() && chocolate.family != Family::CocoaButter {
-            check.fault(
-                "colour",
-                format!(
-                    "goes with cocoa_butter; this is {}: colour a chocolate by its tint",
-                    chocolate.family
-                ),
-            );
+            check.fault("colour", say::colour_goes_with_cocoa_butter(&chocolate.family));
         }
         let recipe = self.colour.as_ref().and_then(|colour| colour.check("colour", check));
 
         let limit = chocolate.windows.limit;
         let melt_to = melt_to_c.map(celsius);
         if melt_to.is_some_and(|melt_to| melt_to >= limit) {
-            check.fault(
-                "melt_to_c",
-                format!("must be below the limit of {:.1} °C", in_celsius(limit)),
-            );
+            check.fault("melt_to_c", say::must_be_below_limit(limit));
         }
         Tempering {
             total: total_g.map(grams),

@@ -1,6 +1,8 @@
 //! What is left over of a bowl, and where it could go.
 
+use crate::catalogue::plan as say;
 use crate::chocolate::Chocolate;
+use crate::message::Message;
 use crate::spread::mixed::USUAL;
 use crate::spread::slab::ALLOWANCE_SHARE;
 use crate::units::{Area, Mass, grams, in_grams, in_square_centimetres, millimetres};
@@ -30,7 +32,7 @@ pub struct LeftOver {
 #[derive(Clone, Debug, PartialEq)]
 pub struct Idea {
     /// In a few words.
-    pub text: String,
+    pub text: Message,
     /// A component that takes all of it, ready to be added.
     pub component: ComponentInputs,
 }
@@ -84,7 +86,7 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         second: None,
         outlines: None,
     });
-    let idea = |name: &str, text: String, work: WorkInputs| Idea {
+    let idea = |name: &str, text: Message, work: WorkInputs| Idea {
         text,
         component: ComponentInputs {
             key: format!("left-over-{key}"),
@@ -97,17 +99,13 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         let side = cm2.sqrt();
         ideas.push(idea(
             "Bark",
-            format!("a free slab of {BARK_MM} mm, about {side:.0} by {side:.0} cm"),
+            say::idea_bark(millimetres(BARK_MM), side, millimetres(side * 10.0)),
             bark,
         ));
     }
-    ideas.push(idea(
-        "Clusters",
-        format!("{clusters:.0} clusters of {CLUSTER_G} g with {goods}"),
-        cluster,
-    ));
+    ideas.push(idea("Clusters", say::idea_clusters(clusters, grams(CLUSTER_G), goods), cluster));
     if stars >= 1.0 {
-        ideas.push(idea("Piped stars", format!("{stars:.0} piped stars"), piped));
+        ideas.push(idea("Piped stars", say::idea_stars(stars), piped));
     }
     let mass = grams(left_g);
     Some(LeftOver { mass, ideas })

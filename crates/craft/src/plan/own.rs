@@ -70,7 +70,7 @@ impl OwnInputs {
             .map(percent_of);
         let own = OwnNumbers { melt, limit, cool, work, lost, thick, fat };
         own.over(base.clone()).unwrap_or_else(|error| {
-            check.fault(format!("{field}.{}_c", error.window()), error.to_string());
+            check.fault(format!("{field}.{}_c", error.window()), error.message());
             base
         })
     }

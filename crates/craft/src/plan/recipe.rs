@@ -3,6 +3,7 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::colour::{ColourButter, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter};
 use crate::note::{Note, Working};
@@ -99,7 +100,7 @@ impl RecipeInputs {
             let there = self.pigments.len();
             check.fault(
                 format!("{field}.pigments"),
-                format!("must be 1 to {MOST_PIGMENTS} pigments; there are {there}"),
+                say::must_be_one_to_pigments(MOST_PIGMENTS, there),
             );
             return None;
         }
@@ -112,10 +113,7 @@ impl RecipeInputs {
                 check::COLOUR_PARTS,
             );
             let Some(pigment) = &part.pigment else {
-                check.fault(
-                    format!("{field}.pigment"),
-                    "is needed, or pigment_id of one from the shelf",
-                );
+                check.fault(format!("{field}.pigment"), say::pigment_needed());
                 continue;
             };
             pigment.check(&format!("{field}.pigment"), check);
@@ -124,15 +122,7 @@ impl RecipeInputs {
         let recipe = Recipe { pigments, strained: self.strained };
         let most = check::COLOUR_PARTS;
         if recipe.parts() > most.max {
-            check.fault(
-                format!("{field}.pigments"),
-                format!(
-                    "must come to at most {} {} together: more blocks and will not flow; they come to {}",
-                    most.max,
-                    most.unit,
-                    recipe.parts()
-                ),
-            );
+            check.fault(format!("{field}.pigments"), say::too_many_parts(most.max, recipe.parts()));
         }
         Some(recipe)
     }
@@ -142,19 +132,10 @@ impl TintInputs {
     /// Remarks on so much colour in a chocolate.
     #[must_use]
     pub fn remarks(&self) -> Vec<Note> {
-        let mut notes = vec![Note::info(
-            "tint-in-temper",
-            format!(
-                "{:.1} % of {} goes in once the chocolate is in temper, both in their working bands, and is stirred \
-                 through; then test again.",
-                self.share_pct, self.colour
-            ),
-        )];
+        let mut notes =
+            vec![Note::info("tint-in-temper", say::tint_in_temper(self.share_pct, &self.colour))];
         if self.share_pct > THINS_FROM_PCT {
-            notes.push(Note::caution(
-                "tint-thins",
-                "Over 3 % the colour's butter thins the chocolate: a thinner shell, and softer to bite.",
-            ));
+            notes.push(Note::caution("tint-thins", say::tint_thins()));
         }
         notes
     }

@@ -2,8 +2,10 @@
 
 use super::inputs::PlanInputs;
 use super::planned::{PlannedBowl, PlannedComponent};
+use crate::catalogue::plan as say;
+use crate::message::{List, Words, list};
 use crate::note::Note;
-use crate::units::{Time, in_seconds};
+use crate::units::Time;
 use crate::work::{Task, TrayInputs};
 
 /// Words by which nuts are known on a list of goods.
@@ -30,40 +32,24 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) ->
     if !with.is_empty() && !without.is_empty() {
         notes.push(Note::caution(
             "nut-free-first",
-            format!(
-                "{} before {}: what is free of nuts comes first, with clean bowls and spatulas. What was in \
-                 touch with nuts says so on its label.",
-                names(&without),
-                names(&with)
-            ),
+            say::nut_free_first(names(&without), names(&with)),
         ));
     }
     // Bottles of colour are held in a warm place; chocolates ask for hands.
     let planned = bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
     let held = planned.filter(|plan| plan.colour.is_none()).count();
     if held > HELD_AT_ONCE {
-        notes.push(Note::caution(
-            "many-bowls",
-            format!(
-                "{held} chocolates for one pair of hands: temper those that meet in one piece together, and \
-                 the others after them."
-            ),
-        ));
+        notes.push(Note::caution("many-bowls", say::many_bowls(held)));
     }
     let in_fridge = components.iter().filter(|c| c.fridge.is_some()).count();
     if in_fridge > 2 {
-        notes.push(Note::info(
-            "fridge-shared",
-            format!(
-                "{in_fridge} of them go into the same fridge: room for each, level, and the door shut between."
-            ),
-        ));
+        notes.push(Note::info("fridge-shared", say::fridge_shared(in_fridge)));
     }
     notes
 }
 
-fn names(components: &[&PlannedComponent]) -> String {
-    components.iter().map(|c| c.name.as_str()).collect::<Vec<_>>().join(", ")
+fn names(components: &[&PlannedComponent]) -> List {
+    list(components.iter().map(|c| Words::from(&c.name)), ", ")
 }
 
 fn has_nuts(component: &&PlannedComponent) -> bool {
@@ -87,10 +73,7 @@ pub fn shared_trays(inputs: &PlanInputs) -> Vec<Note> {
         .collect();
     for (i, (tray, name)) in saved.iter().enumerate() {
         if let Some((_, before)) = saved[..i].iter().rev().find(|(other, _)| other == tray) {
-            notes.push(Note::caution(
-                "tray-shared",
-                format!("{name} goes in the same tray as {before}: only once that is out of it."),
-            ));
+            notes.push(Note::caution("tray-shared", say::tray_shared(name, before)));
         }
     }
     notes
@@ -100,13 +83,14 @@ pub fn shared_trays(inputs: &PlanInputs) -> Vec<Note> {
 pub(super) fn too_slow(tasks: &[Task]) -> Vec<Note> {
     let mut notes = Vec::new();
     for (i, task) in tasks.iter().enumerate() {
-        let (Some(until), Some(since)) = (task.until.filter(|due| due.sets), task.since.as_ref())
+        let (Some(until), Some(since)) =
+            (task.until.as_ref().filter(|due| due.sets), task.since.as_ref())
         else {
             continue;
         };
         let Some(start) = tasks.iter().position(|other| &other.key == since) else { continue };
         // A window that opens late is not used up by what comes before it.
-        let opens = task.from.map_or(Time::default(), |due| due.moment.typical);
+        let opens = task.from.as_ref().map_or(Time::default(), |due| due.moment.typical);
         let busy: Time = if task.from.is_some() {
             task.takes
         } else {
@@ -116,13 +100,7 @@ pub(super) fn too_slow(tasks: &[Task]) -> Vec<Note> {
         if busy > room {
             notes.push(Note::caution(
                 "hands-too-slow",
-                format!(
-                    "{}: about {:.0} s of work, and only {:.0} s before it sets. Make it in smaller lots, or \
-                     with a second pair of hands.",
-                    task.text,
-                    in_seconds(busy),
-                    in_seconds(room)
-                ),
+                say::hands_too_slow(task.text.clone(), busy, room),
             ));
         }
     }

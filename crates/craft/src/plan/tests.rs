@@ -60,11 +60,11 @@ fn keys_are_their_own_and_there_are_not_too_many() {
 fn two_bowls_of_a_family_are_told_apart_by_their_keys() {
     let bowls = vec![keyed("the old bag", Family::Dark), keyed("the new bag", Family::Dark)];
     let plan = Plan::of(&of(bowls, vec![slab("a", "A", "the new bag")])).expect("a plan");
-    assert!(plan.components[0].tasks.iter().any(|task| task.text.contains("the new bag")));
+    assert!(plan.components[0].tasks.iter().any(|task| task.text.text.contains("the new bag")));
     // Nothing is made from the other one: nothing is weighed out of it.
     assert!(plan.bowls[0].plan.is_none());
     let alone = Plan::of(&PlanInputs::usual(Family::Dark)).expect("a plan");
-    assert!(alone.components[0].tasks.iter().any(|task| task.text.contains("dark")));
+    assert!(alone.components[0].tasks.iter().any(|task| task.text.text.contains("dark")));
 }
 
 #[test]

@@ -2,6 +2,7 @@
 
 use super::bowl_inputs::BowlInputs;
 use super::needed::Needed;
+use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::Family;
 use crate::work::Known;
@@ -13,17 +14,11 @@ pub(super) fn check(bowls: &[BowlInputs], known: &[Known], check: &mut Checker) 
         let field = format!("bowls[{i}].tint");
         check.number(&format!("{field}.share_pct"), tint.share_pct, check::TINT_PCT);
         if known[i].chocolate.family == Family::CocoaButter {
-            check.fault(
-                field.clone(),
-                "goes with a chocolate; cocoa butter is coloured by its pigments",
-            );
+            check.fault(field.clone(), say::tint_goes_with_chocolate());
         }
         let is_colour = |known: &&Known| known.key == tint.colour && known.optics.is_some();
         if !known.iter().any(|known| is_colour(&known)) {
-            check.fault(
-                format!("{field}.colour"),
-                format!("must name a coloured cocoa butter of this batch; it is {}", tint.colour),
-            );
+            check.fault(format!("{field}.colour"), say::must_name_a_colour(&tint.colour));
         }
     }
 }

@@ -9,6 +9,7 @@ use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
 use super::{sharing, tints};
+use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::Family;
 use crate::fridge::stay;
@@ -113,17 +114,14 @@ fn label(bowl: &BowlInputs, bowls: &[BowlInputs]) -> String {
 
 fn check_bowls(bowls: &[BowlInputs], room_c: f64, check: &mut Checker) -> Vec<Tempering> {
     if bowls.len() > MOST_BOWLS {
-        check.fault("bowls", format!("must be at most {MOST_BOWLS}; there are {}", bowls.len()));
+        check.fault("bowls", say::must_be_at_most(MOST_BOWLS, bowls.len()));
     }
     let mut keys = HashSet::new();
     let mut checked = Vec::new();
     for (i, bowl) in bowls.iter().enumerate() {
         let field = format!("bowls[{i}]");
         if !keys.insert(bowl.key.as_str()) {
-            check.fault(
-                format!("{field}.key"),
-                format!("must be its own; {} is there already", bowl.key),
-            );
+            check.fault(format!("{field}.key"), say::must_be_its_own(&bowl.key));
         }
         checked.push(bowl.check(&field, room_c, check));
     }
@@ -138,7 +136,7 @@ fn check_components(
 ) -> Vec<Draft> {
     if components.is_empty() || components.len() > MOST_COMPONENTS {
         let there = components.len();
-        check.fault("components", format!("must be 1 to {MOST_COMPONENTS}; there are {there}"));
+        check.fault("components", say::must_be_one_to(MOST_COMPONENTS, there));
     }
     let mut keys = HashSet::new();
     let mut drafts = Vec::new();
@@ -147,7 +145,7 @@ fn check_components(
         faults.text("key", &component.key, LONGEST_KEY);
         faults.text("name", &component.name, LONGEST_NAME);
         if !keys.insert(component.key.as_str()) {
-            faults.fault("key", format!("must be its own; {} is there already", component.key));
+            faults.fault("key", say::must_be_its_own(&component.key));
         }
         let mut of_work = Checker::new();
         let mut at = Drafting {
@@ -172,19 +170,11 @@ fn weighed_out(
     let key = &bowl.key;
     let mut notes = bowl.tint.as_ref().map_or_else(Vec::new, TintInputs::remarks);
     if total < wanted {
-        notes.push(Note::stop(
-            "too-little",
-            format!(
-                "{:.0} g too little of it: what is made takes {:.0} g, with what stays on bowl and spatula.",
-                crate::units::in_grams(wanted - total),
-                crate::units::in_grams(wanted)
-            ),
-        ));
+        notes.push(Note::stop("too-little", say::too_little(wanted - total, wanted)));
     }
     let most = check::CHOCOLATE_G;
     if total > Mass::default() && !most.contain(crate::units::in_grams(total)) {
-        let message =
-            format!("must come to {most}; it comes to {:.0}", crate::units::in_grams(total));
+        let message = say::must_come_to(most, total);
         return Err(Fault { field: "total_g".to_owned(), message });
     }
     let chocolate = tempering.chocolate.clone();

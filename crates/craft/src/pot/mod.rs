@@ -148,7 +148,7 @@ impl Pot {
             stone_c: in_celsius(setup.stone),
             power_w: setup.microwave.map_or(WATER_BATH_W, |m| in_watts(m.rated()) * EFFICIENCY),
             loses: 1.0,
-            by_hand: setup.course.warms_by_hand.is_some(),
+            by_hand: setup.course.softened_in.is_some(),
             source: Source::None,
             stirred_left_s: 0.0,
             poured: false,

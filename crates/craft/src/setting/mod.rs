@@ -8,9 +8,11 @@ mod film;
 
 use film::{Film, reaches};
 
+use crate::catalogue::room as say;
 use crate::chocolate::Chocolate;
+use crate::message::Message;
 use crate::note::Note;
-use crate::units::{Length, Temperature, Time, celsius, in_celsius, rise, seconds};
+use crate::units::{Length, Temperature, Time, celsius, rise, seconds};
 
 /// What a stated time is worth: give or take this share (*custom*).
 pub const SPREAD: f64 = 0.15;
@@ -216,13 +218,13 @@ pub fn until_release(
 /// What to say where it does not set.
 #[must_use]
 pub fn too_warm_to_set(room: Temperature) -> Note {
-    Note::stop(
-        "room-does-not-set",
-        format!(
-            "At {:.0} °C the slab does not set. Cool the room, or set it in the fridge once it is touch dry.",
-            in_celsius(room)
-        ),
-    )
+    Note::stop("room-does-not-set", does_not_set(room))
+}
+
+/// That it does not set at a temperature.
+#[must_use]
+pub fn does_not_set(room: Temperature) -> Message {
+    say::room_does_not_set(room)
 }
 
 #[cfg(test)]

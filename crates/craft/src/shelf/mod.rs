@@ -20,6 +20,7 @@ use std::collections::HashMap;
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
+use crate::catalogue::shelf as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
@@ -148,7 +149,7 @@ impl Shelf {
     pub fn check_chocolate(&self, id: Uuid, field: &str, check: &mut Checker) -> Option<Chocolate> {
         let saved = self.chocolate(id);
         if saved.is_none() {
-            check.fault(field, "is not a chocolate on the shelf");
+            check.fault(field, say::not_a_chocolate());
         }
         saved.map(|saved| saved.chocolate(field, check))
     }
@@ -183,10 +184,8 @@ impl Shelf {
             if let Some(id) = cast.mould_id {
                 match self.mould(id) {
                     Some(saved) => cast.mould.clone_from(&saved.mould),
-                    None => check.fault(
-                        format!("components[{i}].work.cast.mould_id"),
-                        "is not a mould on the shelf",
-                    ),
+                    None => check
+                        .fault(format!("components[{i}].work.cast.mould_id"), say::not_a_mould()),
                 }
             }
         }
@@ -209,38 +208,37 @@ impl Shelf {
                 filled.own = inputs.own.or(saved.own);
                 filled.flow_grade = saved.flow_grade;
             } else {
-                check.fault("chocolate_id", "is not a chocolate on the shelf");
+                check.fault("chocolate_id", say::not_a_chocolate());
             }
         }
         if let Some(id) = inputs.ware_id {
             if let Some(ware) = self.ware(id) {
                 filled.bowl = Some(ware.bowl());
             } else {
-                check.fault("ware_id", "is not a bowl on the shelf");
+                check.fault("ware_id", say::not_a_bowl());
             }
         }
         if let Some(id) = inputs.heat_id {
             if let Some(heat) = self.heat(id) {
                 filled.microwave = heat.microwave;
             } else {
-                check.fault("heat_id", "is not a heat source on the shelf");
+                check.fault("heat_id", say::not_a_heat_source());
             }
         }
         if let Some(id) = inputs.thermometer_id {
             if let Some(thermometer) = self.thermometer(id) {
                 filled.offset_c = thermometer.offset_c();
             } else {
-                check.fault("thermometer_id", "is not a thermometer on the shelf");
+                check.fault("thermometer_id", say::not_a_thermometer());
             }
         }
         for (i, part) in filled.colour.iter_mut().flat_map(|c| &mut c.pigments).enumerate() {
             let Some(id) = part.pigment_id else { continue };
             match self.pigment(id) {
                 Some(pigment) => part.pigment = Some(pigment.clone()),
-                None => check.fault(
-                    format!("colour.pigments[{i}].pigment_id"),
-                    "is not a pigment on the shelf",
-                ),
+                None => {
+                    check.fault(format!("colour.pigments[{i}].pigment_id"), say::not_a_pigment())
+                }
             }
         }
         if inputs.ware_id.is_some() || inputs.heat_id.is_some() {

@@ -2,8 +2,9 @@
 
 use super::ChocolateInputs;
 use crate::bowl::{Bowl, Setup};
+use crate::catalogue::shelf as say;
 use crate::note::Note;
-use crate::units::{Mass, in_grams};
+use crate::units::{Mass, grams, in_grams};
 use crate::words::worded;
 use chrono::{NaiveDate, TimeDelta};
 
@@ -76,29 +77,15 @@ pub fn remarks(
     {
         notes.push(Note::caution(
             "not-enough",
-            format!(
-                "There are {:.0} g left on the shelf; this takes {:.0} g, {:.0} g more.",
-                in_grams(left),
-                in_grams(needed),
-                in_grams(needed - left).max(1.0)
-            ),
+            say::not_enough(left, needed, (needed - left).max(grams(1.0))),
         ));
     }
     if let Some(best_before) = chocolate.best_before {
         let day = best_before.format("%-d %B %Y");
         if best_before < today {
-            notes.push(Note::caution(
-                "past-its-date",
-                format!(
-                    "Its best-before date was {day}. Look, smell and taste before you melt \
-                     it; when in doubt, do not use it."
-                ),
-            ));
+            notes.push(Note::caution("past-its-date", say::past_its_date(&day)));
         } else if best_before - today <= SOON {
-            notes.push(Note::info(
-                "soon-past-its-date",
-                format!("Best before {day}: use this bag first."),
-            ));
+            notes.push(Note::info("soon-past-its-date", say::soon_past_its_date(&day)));
         }
     }
     notes

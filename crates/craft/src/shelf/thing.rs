@@ -3,6 +3,7 @@
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::shelf as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
@@ -183,17 +184,11 @@ impl ThermometerInputs {
                     unit: "°C",
                 };
                 if !bounds.contain(showed) {
-                    check.fault(
-                        "showed_c",
-                        format!(
-                            "must be {bounds}; it is {showed}. One that is further off is not to be \
-                             corrected but replaced"
-                        ),
-                    );
+                    check.fault("showed_c", say::shows_too_far_off(bounds, (showed, bounds)));
                 }
             }
-            (Some(_), None) => check.fault("showed_c", "is needed: what it showed there"),
-            (None, Some(_)) => check.fault("checked_in", "is needed: what it was checked in"),
+            (Some(_), None) => check.fault("showed_c", say::showed_needed()),
+            (None, Some(_)) => check.fault("checked_in", say::checked_in_needed()),
             (None, None) => {}
         }
     }

@@ -4,6 +4,7 @@ use std::f64::consts::PI;
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::shell as say;
 use crate::check::{self, Bounds, Checker};
 use crate::units::{
     Area, Length, Volume, in_millilitres, in_millimetres, in_square_centimetres, millilitres,
@@ -91,7 +92,7 @@ impl CavityInputs {
         let mut needed = |name: &str, value: Option<f64>, bounds: Bounds| match value {
             Some(value) => Some(check.number(name, value, bounds)),
             None => {
-                check.fault(name, format!("is needed for this form: {bounds}"));
+                check.fault(name, say::needed_for_this_form(bounds));
                 None
             }
         };
@@ -132,7 +133,10 @@ impl CavityInputs {
                 if !check.has_faults() && opening >= area {
                     check.fault(
                         "opening_cm2",
-                        format!("must be less than the inside, {area} cm²; it is {opening}"),
+                        say::less_than_the_inside(
+                            square_centimetres(area),
+                            square_centimetres(opening),
+                        ),
                     );
                 }
                 Some(Cavity {

@@ -1,6 +1,7 @@
 //! Two halves joined, and what fits between them.
 
 use super::cavity::Cavity;
+use crate::catalogue::shell as say;
 use crate::note::{Note, Working};
 use crate::units::{
     Length, Volume, in_millilitres, in_millimetres, in_square_centimetres, millilitres, millimetres,
@@ -75,23 +76,11 @@ pub fn fits(cavity: &Cavity, shell: Length, inside: &[Inside]) -> Fits {
     for one in inside.iter().filter(|one| one.across > clear) {
         notes.push(Note::stop(
             "inside-too-wide",
-            format!(
-                "{} is {:.0} mm across, and the hollow only {:.0} mm.",
-                one.name,
-                in_millimetres(one.across),
-                in_millimetres(clear)
-            ),
+            say::inside_too_wide(&one.name, one.across, clear),
         ));
     }
     if taken > room {
-        notes.push(Note::stop(
-            "inside-too-much",
-            format!(
-                "What goes inside takes up {:.0} ml, with the air between; the hollow has {:.0} ml.",
-                in_millilitres(taken),
-                in_millilitres(room)
-            ),
-        ));
+        notes.push(Note::stop("inside-too-much", say::inside_too_much(taken, room)));
     }
     let widest = inside.iter().map(|one| in_millimetres(one.across)).fold(0.0, f64::max);
     let by_room =

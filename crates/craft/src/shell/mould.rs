@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::cavity::{Cavity, CavityInputs};
 use super::coat::{Pouring, USUAL_FLOW_GRADE};
 use super::wall::wall_of;
+use crate::catalogue::shell as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{Chocolate, Family};
 use crate::units::{celsius, grams, in_millimetres, seconds};
@@ -101,28 +102,22 @@ impl MouldInputs {
         faults.number("count", f64::from(self.count), check::CAVITIES);
         if self.regions.len() > MOST_REGIONS {
             let there = self.regions.len();
-            faults.fault("regions", format!("must be at most {MOST_REGIONS}; there are {there}"));
+            faults.fault("regions", say::at_most_regions(MOST_REGIONS, there));
         }
         for (i, region) in self.regions.iter().enumerate() {
             faults.text(&format!("regions[{i}].name"), &region.name, LONGEST_NAME);
             faults.number(&format!("regions[{i}].share_pct"), region.share_pct, check::FACE_PCT);
             if self.regions[..i].iter().any(|other| other.name == region.name) {
-                faults.fault(
-                    format!("regions[{i}].name"),
-                    format!("must be its own; {} is there already", region.name),
-                );
+                faults.fault(format!("regions[{i}].name"), say::must_be_its_own(&region.name));
             }
         }
         let shares: f64 = self.regions.iter().map(|region| region.share_pct).sum();
         if !self.regions.is_empty() && (shares - 100.0).abs() > 0.5 {
-            faults.fault("regions", format!("must add up to 100 %; they come to {shares}"));
+            faults.fault("regions", say::shares_add_up(shares));
         }
         if self.weighings.len() > MOST_WEIGHINGS {
             let there = self.weighings.len();
-            faults.fault(
-                "weighings",
-                format!("must be at most {MOST_WEIGHINGS}, the latest; there are {there}"),
-            );
+            faults.fault("weighings", say::at_most_weighings(MOST_WEIGHINGS, there));
         }
         for (i, weighing) in self.weighings.iter().enumerate() {
             let mut of_one = Checker::new();
@@ -131,11 +126,7 @@ impl MouldInputs {
                 && !of_one.has_faults()
                 && weighing.teaches(cavity, self.count).is_none()
             {
-                of_one.fault(
-                    "lined_g",
-                    "cannot be: the shells would be more than twice as thick, or less than half as thick, as such \
-                     chocolate leaves; weigh the mould empty and lined, both scraped clean",
-                );
+                of_one.fault("lined_g", say::cannot_be_lined());
             }
             faults.take_under(&format!("weighings[{i}]"), of_one);
         }
@@ -183,10 +174,7 @@ impl Weighing {
         check.number("empty_g", self.empty_g, check::MOULD_G);
         check.number("lined_g", self.lined_g, check::MOULD_G);
         if self.lined_g <= self.empty_g {
-            check.fault(
-                "lined_g",
-                format!("must be more than the empty mould's {} g", self.empty_g),
-            );
+            check.fault("lined_g", say::more_than_empty(grams(self.empty_g)));
         }
     }
 
@@ -281,12 +269,12 @@ mod tests {
         let mut check = Checker::new();
         mould.check("mould", &mut check);
         let told = check.into_faults();
-        assert_eq!(told[0].message, "must add up to 100 %; they come to 90");
+        assert_eq!(told[0].message.text, "must add up to 100 %; they come to 90 %");
         assert_eq!(mould.share_of(Some("cap")), Some(0.3));
         assert_eq!((mould.share_of(None), mould.share_of(Some("hat"))), (Some(1.0), None));
         let none = MouldInputs { count: 0, ..MouldInputs::hemispheres(60.0, 1) };
         let mut check = Checker::new();
         none.check("mould", &mut check);
-        assert_eq!(check.into_faults()[0].message, "must be 1 to 500 cavities; it is 0");
+        assert_eq!(check.into_faults()[0].message.text, "must be 1 to 500 cavities; it is 0");
     }
 }

@@ -2,7 +2,9 @@
 
 use super::cavity::Cavity;
 use super::coat::{Coat, Pouring, ShellWay, drained};
+use crate::catalogue::shell as say;
 use crate::chocolate::{Chocolate, Family};
+use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
 use crate::spread::slab::with_allowance;
 use crate::units::{
@@ -40,12 +42,9 @@ pub fn wall_of(cavity: &Cavity, volume: Volume) -> Option<Length> {
 }
 
 /// Why there is no shell.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum ShellsError {
     /// As thick as the cavity, or thicker.
-    #[error(
-        "must be less than the cavity's radius of {radius_mm:.1} mm, or nothing stays hollow; it is {shell_mm:.1}"
-    )]
     ThickerThanRadius {
         /// R_e, mm.
         radius_mm: f64,
@@ -53,7 +52,6 @@ pub enum ShellsError {
         shell_mm: f64,
     },
     /// A cap as deep as the hollow.
-    #[error("must be less than the hollow is deep, about {deep_mm:.1} mm; it is {cap_mm:.1}")]
     CapFillsIt {
         /// How deep the hollow is, mm.
         deep_mm: f64,
@@ -61,6 +59,23 @@ pub enum ShellsError {
         cap_mm: f64,
     },
 }
+
+impl ShellsError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::ThickerThanRadius { radius_mm, shell_mm } => {
+                say::thicker_than_radius(millimetres(*radius_mm), millimetres(*shell_mm))
+            }
+            Self::CapFillsIt { deep_mm, cap_mm } => {
+                say::cap_fills_it(millimetres(*deep_mm), millimetres(*cap_mm))
+            }
+        }
+    }
+}
+
+spoken!(ShellsError);
 
 /// Shells that are to be made.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -174,31 +189,18 @@ impl Shells<'_> {
         let mm = in_millimetres(self.shell);
         let [least, most] = SOUND_MM;
         if mm < least {
-            notes.push(Note::caution(
-                "shell-thin",
-                format!("Thinner than {least} mm: it may not leave the mould whole, and thin spots leak."),
-            ));
+            notes.push(Note::caution("shell-thin", say::shell_thin(millimetres(least))));
         }
         if mm > most {
-            notes.push(Note::info(
-                "shell-thick",
-                format!("Thicker than {most} mm: more chocolate than shell, and slow to set."),
-            ));
+            notes.push(Note::info("shell-thick", say::shell_thick(millimetres(most))));
         }
         match coat {
             Coat::Dumped { wait: None } => notes.push(Note::caution(
                 "stays-thicker",
-                format!(
-                    "This chocolate leaves about {:.1} mm however soon it is dumped: use one that flows more \
-                     freely, pour it at the top of its band, or brush it.",
-                    in_millimetres(self.pouring.stays(crate::units::seconds(0.0)))
-                ),
+                say::stays_thicker(self.pouring.stays(crate::units::seconds(0.0))),
             )),
             Coat::Dumped { wait: Some(wait) } if in_seconds(wait) > LONGEST_WAIT_S => {
-                notes.push(Note::caution(
-                    "wait-long",
-                    "So long a wait sets the rim first and the wall unevenly: pour twice instead, or brush it.",
-                ));
+                notes.push(Note::caution("wait-long", say::wait_long()));
             }
             Coat::Dumped { .. } | Coat::Brushed { .. } => {}
         }

@@ -1,16 +1,18 @@
 //! Thicknesses at which a kind of work succeeds.
 
+use crate::catalogue::{cautions, spread as say};
+use crate::message::Message;
 use crate::note::Note;
-use crate::units::{Length, in_millimetres};
+use crate::units::{Length, in_millimetres, millimetres};
 
 /// A range of thickness, and what happens outside it (docs/craft.md, section 4;
 /// *custom*).
 #[derive(Clone, Copy, Debug)]
 pub(crate) struct Guard {
-    pub what: &'static str,
+    pub what: fn() -> Message,
     pub mm: [f64; 2],
-    pub thinner: &'static str,
-    pub thicker: &'static str,
+    pub thinner: fn() -> Message,
+    pub thicker: fn() -> Message,
 }
 
 impl Guard {
@@ -18,18 +20,14 @@ impl Guard {
     pub fn remark(&self, thickness: Length) -> Option<Note> {
         let mm = in_millimetres(thickness);
         let [least, most] = self.mm;
+        let (what, range) = ((self.what)(), self.mm.map(millimetres));
         if mm < least - 1e-9 {
-            let text = format!(
-                "Thinner than {least} mm: {} {} {least}–{most} mm.",
-                self.thinner, self.what
-            );
-            Some(Note::caution("too-thin", text))
+            Some(Note::caution("too-thin", say::too_thin(range[0], (self.thinner)(), what, range)))
         } else if mm > most + 1e-9 {
-            let text = format!(
-                "Thicker than {most} mm: {} {} {least}–{most} mm.",
-                self.thicker, self.what
-            );
-            Some(Note::caution("too-thick", text))
+            Some(Note::caution(
+                "too-thick",
+                say::too_thick(range[1], (self.thicker)(), what, range),
+            ))
         } else {
             None
         }
@@ -40,36 +38,27 @@ impl Guard {
 pub const BARK_MM: [f64; 2] = [3.0, 8.0];
 
 pub(crate) const BARK: Guard = Guard {
-    what: "Bark is",
+    what: say::bark_is,
     mm: BARK_MM,
-    thinner: "thin patches shatter.",
-    thicker: "slow to set and hard to bite.",
+    thinner: say::bark_thinner,
+    thicker: say::bark_thicker,
 };
 
 pub(crate) const SHARDS: Guard = Guard {
-    what: "Scored shards are",
+    what: say::shards_are,
     mm: [3.0, 5.0],
-    thinner: "they break beside the marks.",
-    thicker: "the knife does not reach far enough in, and they will not snap along the marks.",
+    thinner: say::shards_thinner,
+    thicker: say::shards_thicker,
 };
 
 pub(crate) const SHEET: Guard = Guard {
-    what: "Sheet work is",
+    what: say::sheet_is,
     mm: [1.0, 2.5],
-    thinner: "it tears as it is lifted.",
-    thicker: "it will neither curl nor cut clean.",
+    thinner: say::sheet_thinner,
+    thicker: say::sheet_thicker,
 };
-
-/// Minded wherever something is broken.
-pub(crate) const SHARP: &str = "Hard pieces with sharp edges are nothing for small children.";
-/// Minded wherever goods go in or on.
-pub(crate) const ALLERGENS: &str =
-    "Name what goes in on the label: nuts, milk, gluten, sesame and soya are allergens.";
-/// Minded wherever there is colour.
-pub(crate) const FOOD_COLOUR: &str =
-    "Only colour sold for eating; some are barred from food in some countries: check yours.";
 
 /// What must not be missing wherever there are hard pieces.
 pub(crate) fn hard_pieces() -> Note {
-    Note::info("hard-pieces", SHARP)
+    Note::info("hard-pieces", cautions::sharp())
 }

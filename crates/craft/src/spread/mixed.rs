@@ -3,6 +3,7 @@
 //! With *p* parts of dry goods to one of chocolate, by mass, a slab of volume V
 //! holds m = V / (1/ρ + p/ρ_dry) of chocolate and p·m of dry goods.
 
+use crate::catalogue::spread as say;
 use crate::note::{Note, Working};
 use crate::units::{Mass, MassDensity, in_grams, in_grams_per_cubic_centimetre};
 
@@ -52,11 +53,7 @@ impl Mixed {
         Self {
             dry,
             volume_share: (of_dry / (of_dry + of_chocolate)).value,
-            notes: vec![Note::info(
-                "mixed-cold",
-                "At room temperature, never warm from roasting: warm goods wreck the temper. Fold in \
-                 gently, and name them on the label: nuts and the like are allergens.",
-            )],
+            notes: vec![Note::info("mixed-cold", say::mixed_cold())],
             sum: vec![
                 Working::new("parts to one of chocolate", goods.parts, ""),
                 Working::new(

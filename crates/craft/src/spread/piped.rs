@@ -1,9 +1,10 @@
 //! Piped lines: outlines, lattices, letters.
 
 use super::slab::with_allowance;
+use crate::catalogue::spread as say;
 use crate::chocolate::Chocolate;
 use crate::note::{Note, Working};
-use crate::units::{Length, Mass, in_grams, in_millimetres};
+use crate::units::{Length, Mass, in_grams, in_millimetres, millimetres};
 
 /// A line thinner than this breaks when it is lifted, mm (*custom*).
 pub const LEAST_LINE_MM: f64 = 3.0;
@@ -33,12 +34,9 @@ pub fn piped(chocolate: &Chocolate, length: Length, line: Length, count: u32) ->
     let to_weigh = with_allowance(all);
     let mut notes = Vec::new();
     if in_millimetres(line) < LEAST_LINE_MM {
-        notes.push(Note::caution(
-            "line-thin",
-            format!("Lines under {LEAST_LINE_MM} mm break when they are lifted."),
-        ));
+        notes.push(Note::caution("line-thin", say::line_thin(millimetres(LEAST_LINE_MM))));
     }
-    notes.push(Note::info("lines-join", "Every line must join another, or the piece comes apart."));
+    notes.push(Note::info("lines-join", say::lines_join()));
     Piped {
         chocolate: all,
         to_weigh,

@@ -6,11 +6,13 @@
 
 use super::Tray;
 use super::guard::BARK;
+use crate::catalogue::spread as say;
 use crate::chocolate::Chocolate;
+use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, MassDensity, Volume, grams, in_grams, in_grams_per_cubic_centimetre,
-    in_millimetres, in_square_centimetres,
+    in_millimetres, in_square_centimetres, millilitres,
 };
 
 /// What stays on bowl, spatula and bag (*custom*).
@@ -36,12 +38,9 @@ pub enum Size {
 }
 
 /// Why a slab cannot be made.
-#[derive(Clone, Copy, Debug, PartialEq, thiserror::Error)]
+#[derive(Clone, Copy, Debug, PartialEq)]
 pub enum SlabError {
     /// The dry goods alone fill the slab.
-    #[error(
-        "the dry goods alone fill {dry_ml:.0} ml, all of the slab's {slab_ml:.0} ml: make it thicker or fold in less"
-    )]
     NoRoomForChocolate {
         /// Volume of the dry goods, ml.
         dry_ml: f64,
@@ -49,6 +48,20 @@ pub enum SlabError {
         slab_ml: f64,
     },
 }
+
+impl SlabError {
+    /// What is wrong, and what would be right.
+    #[must_use]
+    pub fn message(&self) -> Message {
+        match self {
+            Self::NoRoomForChocolate { dry_ml, slab_ml } => {
+                say::no_room_for_chocolate(millilitres(*dry_ml), millilitres(*slab_ml))
+            }
+        }
+    }
+}
+
+spoken!(SlabError);
 
 /// A slab's figures.
 #[derive(Clone, Debug, PartialEq)]

@@ -5,6 +5,7 @@
 //! 95 % with at least one (Poisson). A large one that lies across a break counts
 //! for both, so a piece catches as if it were wider by one topping.
 
+use crate::catalogue::spread as say;
 use crate::note::{Note, Working};
 use crate::units::{
     Area, Length, Mass, in_grams, in_millimetres, in_square_centimetres, square_centimetres,
@@ -133,25 +134,12 @@ impl Topping {
         if covered > MOST_COVERED {
             notes.push(Note::caution(
                 "topping-crowded",
-                format!(
-                    "They would cover {:.0} % of the slab: over {:.0} % they lie on each other and \
-                     fall off. Make the pieces larger, or chop it finer.",
-                    covered * 100.0,
-                    MOST_COVERED * 100.0
-                ),
+                say::topping_crowded(covered * 100.0, MOST_COVERED * 100.0),
             ));
         }
-        notes.push(Note::info(
-            "topping-cold",
-            "At room temperature, never warm from roasting. The largest first, from low, pressed so \
-             that they hold.",
-        ));
+        notes.push(Note::info("topping-cold", say::topping_cold()));
         if in_millimetres(self.across) < CHOKING_MM {
-            notes.push(Note::info(
-                "topping-small",
-                "Small hard toppings are nothing for small children. Name what is on it on the label: \
-                 nuts and the like are allergens.",
-            ));
+            notes.push(Note::info("topping-small", say::topping_small()));
         }
         notes
     }

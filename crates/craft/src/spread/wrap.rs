@@ -1,5 +1,6 @@
 //! A wrap round a cake: a strip of chocolate, lifted while it bends.
 
+use crate::catalogue::spread as say;
 use crate::chocolate::Chocolate;
 use crate::note::{Note, Working};
 use crate::units::{
@@ -94,28 +95,22 @@ impl<'a> WrapInput<'a> {
         let [thin, thick] = WRAP_MM;
         let mm = in_millimetres(self.thickness);
         if mm < thin {
-            notes.push(Note::caution("wrap-thin", format!("Under {thin} mm it tears.")));
+            notes.push(Note::caution("wrap-thin", say::wrap_thin(millimetres(thin))));
         } else if mm > thick {
-            notes.push(Note::caution(
-                "wrap-thick",
-                format!("Over {thick} mm it will not bend, nor snap."),
-            ));
+            notes.push(Note::caution("wrap-thick", say::wrap_thick(millimetres(thick))));
         }
         if let Some(cake) = self.cake
             && self.height > cake + millimetres(ABOVE_CAKE_MM)
         {
             notes.push(Note::caution(
                 "wrap-high",
-                format!(
-                    "More than {ABOVE_CAKE_MM:.0} mm above the cake it flops and breaks: {:.0} mm at most.",
-                    in_millimetres(cake) + ABOVE_CAKE_MM
+                say::wrap_high(
+                    millimetres(ABOVE_CAKE_MM),
+                    millimetres(in_millimetres(cake) + ABOVE_CAKE_MM),
                 ),
             ));
         }
-        notes.push(Note::info(
-            "wrap-in-one",
-            "One generous coat, right over the edges: running short cannot be repaired.",
-        ));
+        notes.push(Note::info("wrap-in-one", say::wrap_in_one()));
         notes
     }
 }

@@ -4,8 +4,11 @@ use std::collections::{BTreeMap, HashMap};
 
 use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
 use super::tempering;
+use crate::catalogue::cautions;
+use crate::catalogue::steps as say;
+use crate::message::{Nested, list};
 use crate::plan::{Plan, PlannedComponent};
-use crate::units::{Time, in_grams, in_seconds};
+use crate::units::{Time, in_seconds};
 use crate::work::{self, Task};
 
 /// A chocolate is held in temper so long for what comes next; what is poured later is
@@ -128,12 +131,12 @@ fn component_line(component: &PlannedComponent, cast: u32, casts: u32, colours: 
 
 /// What goes in or on is weighed before anything is poured.
 fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
-    let parts: Vec<String> = component
+    let parts: Vec<_> = component
         .draft
         .goods
         .iter()
         .filter(|goods| matches!(goods.goes, "mixed in" | "on top"))
-        .map(|goods| format!("{:.0} g of {}", in_grams(goods.mass), goods.name))
+        .map(|goods| Nested::from(say::so_much_of(goods.mass, &goods.name)))
         .collect();
     if parts.is_empty() {
         return None;
@@ -141,10 +144,10 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
     Some(Step {
         key: format!("{line}/goods"),
         kind: StepKind::Preparing,
-        text: format!("Weigh out {}", parts.join(" and ")),
-        detail: "Dry, at room temperature, within reach.".to_owned(),
-        caution: crate::spread::guard::ALLERGENS.to_owned(),
-        missed: String::new(),
+        text: say::weigh_goods(list(parts, " and ")),
+        detail: say::goods_how(),
+        caution: Some(cautions::allergens()),
+        missed: None,
         takes: Takes { typical_s: 90.0, least_s: 60.0, most_s: 240.0 },
         chocolate: None,
         tempered: None,
@@ -171,7 +174,7 @@ fn due(due: &work::Due) -> Due {
         earliest_s: ms(due.moment.earliest),
         latest_s: ms(due.moment.latest),
         sets: due.sets,
-        what: due.what.to_owned(),
+        what: due.what.clone(),
     }
 }
 
@@ -186,9 +189,9 @@ fn step(task: &Task, line: &str, kind: StepKind) -> Step {
         key: format!("{line}/{}", task.key),
         kind,
         text: task.text.clone(),
-        detail: task.detail.to_owned(),
-        caution: task.caution.to_owned(),
-        missed: task.missed.to_owned(),
+        detail: task.detail.clone(),
+        caution: task.caution.clone(),
+        missed: task.missed.clone(),
         takes: Takes::about(task.takes),
         chocolate: task.chocolate.clone(),
         tempered: None,

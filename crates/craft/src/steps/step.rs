@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::message::Message;
 use crate::setting::Moment;
 use crate::units::{in_seconds, seconds};
 
@@ -50,7 +51,7 @@ pub struct Due {
     /// Whether a slower or faster setting shifts it.
     pub sets: bool,
     /// What happens then.
-    pub what: String,
+    pub what: Message,
 }
 
 impl Due {
@@ -109,13 +110,13 @@ pub struct Step {
     /// What sort of work it is.
     pub kind: StepKind,
     /// What to do.
-    pub text: String,
+    pub text: Message,
     /// How, in a sentence.
-    pub detail: String,
-    /// What is to be minded while it is done; empty where nothing is.
-    pub caution: String,
-    /// What is to be done where its window was missed; empty where it has none.
-    pub missed: String,
+    pub detail: Message,
+    /// What is to be minded while it is done; nothing where nothing is.
+    pub caution: Option<Message>,
+    /// What is to be done where its window was missed; nothing where it has none.
+    pub missed: Option<Message>,
     /// How long the hands are at it.
     pub takes: Takes,
     /// The chocolate it takes, by key.

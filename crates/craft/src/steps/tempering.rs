@@ -2,8 +2,10 @@
 //! the bench.
 
 use super::step::{Line, LineOf, Step, StepKind, Takes, Wait};
+use crate::catalogue::steps as say;
+use crate::message::Message;
 use crate::plan::{BowlPlan, PlannedBowl};
-use crate::units::{Mass, grams, in_grams, in_seconds};
+use crate::units::{Mass, in_grams, in_seconds};
 
 /// Stirring between two bursts takes as long again as the bursts (*custom*).
 const STIRRING: f64 = 1.0;
@@ -46,7 +48,7 @@ pub(super) fn takes(plan: &BowlPlan) -> Takes {
 
 /// Whether it was bought coloured, and is softened by hand.
 fn is_bottle(plan: &BowlPlan) -> bool {
-    plan.method.warms_by_hand().is_some()
+    plan.method.softened_in().is_some()
 }
 
 /// The key of a tempering's line: a chocolate's first has no number.
@@ -65,16 +67,15 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
     let label = &bowl.label;
     let key = line_key(&bowl.key, nth);
     let colour = plan.colour.is_some();
-    let again = if nth == 1 { "" } else { " again" };
     let mut steps = Vec::new();
     if nth == 1 && !is_bottle(plan) {
         steps.push(Step {
             key: format!("{key}/weigh"),
             kind: StepKind::Preparing,
             text: weighed(plan, label),
-            detail: "On the scale, in a dry bowl; chop what is coarse.".to_owned(),
-            caution: String::new(),
-            missed: String::new(),
+            detail: say::weigh_how(),
+            caution: None,
+            missed: None,
             takes: Takes {
                 typical_s: WEIGHING_S,
                 least_s: WEIGHING_S / 2.0,
@@ -86,22 +87,19 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
             is_touch: false,
         });
     }
-    let verb = if is_bottle(plan) { "Soften" } else { "Temper" };
-    let ends = if colour { "put on" } else { "poured" };
+    let text = match (is_bottle(plan), nth) {
+        (true, 1) => say::soften(label),
+        (true, _) => say::soften_again(label),
+        (false, 1) => say::temper(label),
+        (false, _) => say::temper_again(label),
+    };
     steps.push(Step {
         key: format!("{key}/temper"),
         kind: StepKind::Tempering,
-        text: format!("{verb} the {label}{again}"),
-        detail: format!(
-            "At the bench. It is ready when the bench says so, and over when it is {ends}."
-        ),
-        caution: String::new(),
-        missed: wait
-            .as_ref()
-            .and_then(|wait| wait.closes.as_ref())
-            .map_or_else(String::new, |_| {
-                "Its time has passed: look at what it is for before you begin.".to_owned()
-            }),
+        text,
+        detail: if colour { say::temper_colour_how() } else { say::temper_how() },
+        caution: None,
+        missed: wait.as_ref().and_then(|wait| wait.closes.as_ref()).map(|_| say::temper_late()),
         takes: takes(plan),
         chocolate: None,
         tempered: None,
@@ -112,27 +110,15 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
     Some(Line { key, of, name: label.clone(), steps })
 }
 
-fn weighed(plan: &BowlPlan, label: &str) -> String {
-    let g = |mass: Mass| {
-        if mass < grams(10.0) {
-            format!("{:.1} g", in_grams(mass))
-        } else {
-            format!("{:.0} g", in_grams(mass))
-        }
-    };
+fn weighed(plan: &BowlPlan, label: &str) -> Message {
+    let (total, amounts) = (plan.total, &plan.amounts);
     if let Some(colour) = &plan.colour {
-        return format!(
-            "Weigh out {} of cocoa butter and {} of powder for the {label}",
-            g(colour.amounts.butter),
-            g(colour.amounts.pigment)
-        );
-    }
-    let total = format!("Weigh out {} of {label}", g(plan.total));
-    if plan.amounts.seed > Mass::default() {
-        format!("{total}; set {} of it aside as seed", g(plan.amounts.seed))
-    } else if plan.amounts.crystals > Mass::default() {
-        format!("{total}, and {} of ready crystals", g(plan.amounts.crystals))
+        say::weigh_colour(colour.amounts.butter, colour.amounts.pigment, label)
+    } else if amounts.seed > Mass::default() {
+        say::weigh_with_seed(total, label, amounts.seed)
+    } else if amounts.crystals > Mass::default() {
+        say::weigh_with_crystals(total, label, amounts.crystals)
     } else {
-        total
+        say::weigh(total, label)
     }
 }

@@ -9,6 +9,7 @@ use super::kinds::Starting;
 use super::mistakes::COLOUR_STAYS;
 use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::bottled as say;
 use crate::check;
 use crate::colour::{Wanted, colour_butter};
 use crate::note::Working;
@@ -91,45 +92,30 @@ impl Work for BottledInputs {
         let wanted = self.amount.check("amount", at.check);
         let parts = at.parts(&self.colour)?;
         let made = colour_butter(wanted, parts);
-        Some(Draft { takes: vec![Portion::of(&self.colour, made.total)],
-tasks: vec![
-                TaskDraft::new(
-                    "line",
-                    "A clean, bone-dry bottle, warmed in the hand",
-                    "Water makes butter and powder part.",
-                    30.0,
-                ),
-                TaskDraft::new(
-                    "pour",
-                    format!("Pour the {} into it", self.colour),
-                    "In temper, stirred up from the bottom: the powder sinks.",
-                    30.0,
-                )
-                .with(&self.colour),
-                TaskDraft::new(
-                    "name",
-                    "Write on it: pigments, parts, today's date",
-                    "And what each pigment's label says of eating.",
-                    30.0,
-                ),
-                TaskDraft::new(
-                    "away",
-                    "Put it away, cool, dry and dark",
-                    "Solid, it keeps; soften it by hand next time.",
-                    15.0,
-                )
-                .since("pour", 0)
-                .from(Timing::Hours(SOLID_H), "it is solid"),
+        Some(Draft {
+            takes: vec![Portion::of(&self.colour, made.total)],
+            tasks: vec![
+                TaskDraft::new("line", say::line(), say::line_how(), 30.0),
+                TaskDraft::new("pour", say::pour(&self.colour), say::pour_how(), 30.0)
+                    .with(&self.colour),
+                TaskDraft::new("name", say::name(), say::name_how(), 30.0),
+                TaskDraft::new("away", say::away(), say::away_how(), 15.0)
+                    .since("pour", 0)
+                    .from(Timing::Hours(SOLID_H), say::away_from()),
             ],
-said: Said { sum: vec![
-                Working::new("cocoa butter", in_grams(made.butter), "g"),
-                Working::new("parts to 100 of butter", parts, ""),
-                Working::new("powder", in_grams(made.pigment), "g"),
-                Working::new("in the bottle", in_grams(made.total), "g"),
-            ], checks: vec!["No grain shows against the glass", "A smear of it sets glossy"], mistakes: vec![COLOUR_STAYS], keeps: Some(
-                "Like cocoa butter, cool, dry and dark; the dates on the butter and on each pigment come first."
-                    .to_owned(),
-            ), ..Said::default() },
-..Draft::default() })
+            said: Said {
+                sum: vec![
+                    Working::new("cocoa butter", in_grams(made.butter), "g"),
+                    Working::new("parts to 100 of butter", parts, ""),
+                    Working::new("powder", in_grams(made.pigment), "g"),
+                    Working::new("in the bottle", in_grams(made.total), "g"),
+                ],
+                checks: vec![say::check_grain(), say::check_smear()],
+                mistakes: vec![COLOUR_STAYS],
+                keeps: Some(say::keeps().to_owned()),
+                ..Said::default()
+            },
+            ..Draft::default()
+        })
     }
 }

@@ -8,6 +8,7 @@ use super::face::{Face, Faced, FilmInputs, Part, after_the_rest, faced};
 use super::parting::{set_and_release, touched};
 use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::cast as say;
 use crate::check;
 use crate::chocolate::Chocolate;
 use crate::note::{Note, Working};
@@ -157,11 +158,11 @@ impl CastInputs {
         let amount = match shells.solve() {
             Ok(amount) => amount,
             Err(error @ ShellsError::ThickerThanRadius { .. }) => {
-                at.check.fault(field, error.to_string());
+                at.check.fault(field, error.message());
                 return None;
             }
             Err(error @ ShellsError::CapFillsIt { .. }) => {
-                at.check.fault("cap.cap_mm", error.to_string());
+                at.check.fault("cap.cap_mm", error.message());
                 return None;
             }
         };
@@ -182,10 +183,7 @@ impl CastInputs {
             WallInputs::Waited { wait_s, .. } => {
                 let field = "cast.wall.wait_s";
                 if self.way == ShellWay::Brush {
-                    at.check.fault(
-                        field,
-                        "goes with filling and dumping; brushed coats are wished for",
-                    );
+                    at.check.fault(field, say::wait_goes_with_dumping());
                 }
                 let wait = seconds(at.number(field, wait_s, check::WAIT_S));
                 (field, pouring.stays(wait))
@@ -218,12 +216,7 @@ impl CastInputs {
         let mut notes = amount.notes.clone();
         notes.extend(faced.notes);
         if weighings > 0 {
-            notes.push(Note::info(
-                "weighed",
-                format!(
-                    "The wall goes by {weighings} weighing(s) of this mould with such chocolate."
-                ),
-            ));
+            notes.push(Note::info("weighed", say::weighed(weighings)));
         }
         let mut sum = amount.sum.clone();
         sum.extend(faced.sum);
@@ -245,20 +238,10 @@ impl CastInputs {
             returned: at_hand - amount.kept,
             weighings,
         };
-        let mut tasks = vec![TaskDraft::new(
-            "polish",
-            "Polish the mould",
-            "With cotton wool, dry, every cavity; at room temperature, and no finger in it after.",
-            120.0,
-        )];
+        let mut tasks = vec![TaskDraft::new("polish", say::polish(), say::polish_how(), 120.0)];
         if !self.colours.is_empty() {
             tasks.extend(faced.tasks);
-            tasks.push(TaskDraft::new(
-                "wipe",
-                "Wipe the mould's flat face clean",
-                "Once the colour no longer smears: what is left there spoils the rim.",
-                60.0,
-            ));
+            tasks.push(TaskDraft::new("wipe", say::wipe(), say::wipe_how(), 60.0));
         }
         tasks.extend(self.wall_tasks(amount.coat, at));
         Lined { cavity, cast, face: Some(faced.face), takes, tasks, notes, sum }
@@ -267,54 +250,30 @@ impl CastInputs {
     /// From the pour to the scraped shell.
     fn wall_tasks(&self, coat: Coat, at: &Drafting<'_>) -> Vec<TaskDraft> {
         let label = at.label(&self.chocolate);
-        let warm =
-            "At the top of its band, no hotter: cooler leaves the colour behind, hotter melts it.";
+        let warm = say::pour_how();
         let mut tasks = Vec::new();
         match coat {
             Coat::Dumped { wait } => {
-                let pour = TaskDraft::new(
-                    "pour",
-                    format!("Fill every cavity with the {label}"),
-                    warm,
-                    60.0,
-                );
+                let pour = TaskDraft::new("pour", say::pour(&label), warm, 60.0);
                 tasks.push(after_the_rest(pour.with(&self.chocolate), &self.colours));
-                tasks.push(TaskDraft::new(
-                    "knock",
-                    "Knock out the bubbles",
-                    "Against the table's edge, for half a minute; scrape the face.",
-                    KNOCKS_S,
-                ));
+                tasks.push(TaskDraft::new("knock", say::knock(), say::knock_how(), KNOCKS_S));
                 let wait_s = wait.map_or(0.0, in_seconds);
-                let dump = TaskDraft::new(
-                    "dump",
-                    "Turn it over and dump",
-                    "Over a bowl or parchment; knock with something of plastic, not metal; scrape while it is upside down.",
-                    45.0,
-                );
+                let dump = TaskDraft::new("dump", say::dump(), say::dump_how(), 45.0);
                 tasks.push(if wait_s > KNOCKS_S {
-                    dump.since("pour", 0).from(Timing::After(wait_s), "thick enough")
+                    dump.since("pour", 0).from(Timing::After(wait_s), say::dump_from())
                 } else {
                     dump
                 });
-                tasks.push(TaskDraft::new(
-                    "stand",
-                    "Stand it face down on parchment",
-                    "It drips into a foot that the cap or the other half joins on.",
-                    10.0,
-                ));
+                tasks.push(TaskDraft::new("stand", say::stand(), say::stand_how(), 10.0));
             }
             Coat::Brushed { coats } => {
                 for i in 1..=coats {
                     let (key, text) = if i == 1 {
-                        ("pour".to_owned(), format!("Brush a first coat of {label}"))
+                        ("pour".to_owned(), say::first_coat(&label))
                     } else {
-                        (
-                            format!("coat-{i}"),
-                            format!("Brush coat {i}, thicker at the rim and on what stands out"),
-                        )
+                        (format!("coat-{i}"), say::next_coat(i))
                     };
-                    let how = "Hold it to the light for thin patches.";
+                    let how = say::coat_how();
                     let coat = TaskDraft::new(&key, text, how, 90.0).with(&self.chocolate);
                     tasks.push(match i {
                         1 => after_the_rest(coat, &self.colours),
@@ -322,7 +281,7 @@ impl CastInputs {
                             let before =
                                 if i == 2 { "pour".to_owned() } else { format!("coat-{}", i - 1) };
                             coat.since(&before, 0)
-                                .from(Timing::After(COAT_SETS_S), "the coat before has set")
+                                .from(Timing::After(COAT_SETS_S), say::next_coat_from())
                         }
                     });
                 }
@@ -330,17 +289,12 @@ impl CastInputs {
         }
         tasks.push(touched(
             "touch-rim",
-            "Touch the rim lightly",
+            say::touch_rim(),
             self.poured_by(coat).as_str(),
             0,
-            "the rim has set",
+            say::touch_rim_from(),
         ));
-        tasks.push(TaskDraft::new(
-            "scrape",
-            "Scrape the face clean",
-            "From the middle outward, in one stroke.",
-            30.0,
-        ));
+        tasks.push(TaskDraft::new("scrape", say::scrape(), say::scrape_how(), 30.0));
         tasks
     }
 
@@ -362,11 +316,11 @@ pub(super) fn turned_out(since: &str, layer: usize, fridge: bool, touch: bool) -
     let mut tasks: Vec<_> = tasks.into_iter().skip(skip).collect();
     for task in &mut tasks {
         if task.key == "peel" {
-            task.text = "Turn it over and let them fall out".to_owned();
-            task.detail = "With a light twist or tap, onto a cloth. What holds back is not yet shrunk: a few more minutes.";
+            task.text = say::turn_out();
+            task.detail = say::turn_out_how();
         }
         if task.key == "fridge-out" {
-            task.detail = "Seen from below, the mould has gone cloudy: they have let go.";
+            task.detail = say::fridge_out_how();
         }
     }
     tasks

@@ -11,7 +11,10 @@ use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::cautions;
+use crate::catalogue::work::clusters as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::mixed::Mixed;
 use crate::units::{Volume, grams, in_grams, in_millimetres, millimetres};
@@ -68,14 +71,7 @@ impl Work for ClustersInputs {
         let chocolate = chocolate?;
         let mass = each * count / (1.0 + goods.parts);
         if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
-            at.check.fault(
-                "count",
-                format!(
-                    "must come to {} of chocolate; it comes to {:.0}",
-                    check::CHOCOLATE_G,
-                    in_grams(mass)
-                ),
-            );
+            at.check.fault("count", say::must_come_to(check::CHOCOLATE_G, mass));
         }
         let mixed = Mixed::into_mass(goods, mass, chocolate.solid_density);
         // A mound is about a half ball; what sets is the chocolate between the goods.
@@ -124,33 +120,20 @@ impl Work for ClustersInputs {
             mixed_in: Some(mixed),
             ..Draft::default()
         };
-        draft.said.notes.push(Note::info(
-            "clusters-quick",
-            "Shaped before it sets: work in small lots and fold the goods into only as much chocolate as \
-             you spoon at a time, or let two spoon.",
-        ));
+        draft.said.notes.push(Note::info("clusters-quick", say::clusters_quick()));
         draft.tasks = vec![
-            TaskDraft::new("line", "Lay out parchment", "With room between the mounds.", 30.0),
-            TaskDraft::new(
-                "pour",
-                format!("Fold the goods into the {}", at.label(&self.chocolate)),
-                "At room temperature, gently, until every piece is coated.",
-                60.0,
-            )
-            .with(&self.chocolate)
-            .minding(crate::spread::guard::ALLERGENS),
+            TaskDraft::new("line", say::line(), say::line_how(), 30.0),
+            TaskDraft::new("pour", say::pour(at.label(&self.chocolate)), say::pour_how(), 60.0)
+                .with(&self.chocolate)
+                .minding(cautions::allergens()),
             TaskDraft::new(
                 "spoon",
-                format!("Spoon {} mounds of {:.0} g", self.count, self.each_g),
-                "Two spoons, pushed off with the second.",
+                say::spoon(self.count, grams(self.each_g)),
+                say::spoon_how(),
                 SPOONED_IN_S * count,
             )
             .since("pour", 0)
-            .until(
-                Timing::TouchDry,
-                "it shapes until",
-                "It is setting: press what is left into a slab.",
-            ),
+            .until(Timing::TouchDry, say::spoon_until(Until), say::spoon_late()),
         ];
         if self.salted {
             draft.goods.push(Goods {
@@ -159,18 +142,15 @@ impl Work for ClustersInputs {
                 goes: "on top",
             });
             draft.tasks.push(
-                TaskDraft::new("salt", "A few flakes of salt on each", "While it is wet.", 30.0)
-                    .since("pour", 0)
-                    .until(
-                        Timing::TouchDry,
-                        "salt sticks until",
-                        "It will not stick any more: leave it.",
-                    ),
+                TaskDraft::new("salt", say::salt(), say::salt_how(), 30.0).since("pour", 0).until(
+                    Timing::TouchDry,
+                    say::salt_until(Until),
+                    say::salt_late(),
+                ),
             );
         }
         draft.tasks.extend(set_and_release("pour", 0, at.fridge));
-        draft.said.checks =
-            vec!["Every piece coated", "Mounds hold their shape", "They lift off clean"];
+        draft.said.checks = vec![say::check_coated(), say::check_shape(), say::check_lift()];
         draft.said.mistakes = vec![FALLS_APART, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::drafting::Drafting;
 use super::parts::Pieces;
 use super::tray::TrayInputs;
+use crate::catalogue::work::cover as say;
 use crate::check;
 use crate::note::Working;
 use crate::spread::Tray;
@@ -133,7 +134,7 @@ impl CoverInputs {
             if reaches <= Mass::default() {
                 at.check.fault(
                     "cover.in_hand_g",
-                    format!("must be more than the {LEAST_ALLOWANCE_G} g that stay on bowl and spatula; it is {g}"),
+                    say::more_than_stays_behind(grams(LEAST_ALLOWANCE_G), grams(g)),
                 );
             }
             reaches
@@ -150,14 +151,8 @@ impl CoverInputs {
                 let checked = tray.check("cover.tray", at.check);
                 let thickness: Length = mass * room / checked.area();
                 if !at.check.has_faults() && !check::SLAB_MM.contain(in_millimetres(thickness)) {
-                    at.check.fault(
-                        "cover.in_hand_g",
-                        format!(
-                            "must make a slab of {} on this tray; it makes one of {:.2} mm",
-                            check::SLAB_MM,
-                            in_millimetres(thickness)
-                        ),
-                    );
+                    at.check
+                        .fault("cover.in_hand_g", say::must_make_a_slab(check::SLAB_MM, thickness));
                 }
                 tray.holds("cover.tray", "cover.in_hand_g", thickness, at.check);
                 (checked, thickness, mass, None)
@@ -175,14 +170,8 @@ impl CoverInputs {
                 let thickness = thickness(thickness_mm, at);
                 let mass = each * count / (1.0 + parts);
                 if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
-                    at.check.fault(
-                        "cover.portions.count",
-                        format!(
-                            "must come to {} of chocolate; it comes to {:.0}",
-                            check::CHOCOLATE_G,
-                            in_grams(mass)
-                        ),
-                    );
+                    at.check
+                        .fault("cover.portions.count", say::must_come_to(check::CHOCOLATE_G, mass));
                 }
                 let area: Area = mass * room / thickness;
                 let pieces = Pieces { count, each, area: Some(area / count) };

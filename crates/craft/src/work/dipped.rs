@@ -10,10 +10,14 @@ use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
 use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::cautions;
+use crate::catalogue::work::dipped as say;
 use crate::check;
 use crate::dip::{DippedShape, centre_remarks, dip};
+use crate::filling::COLD_C;
+use crate::message::Message;
 use crate::note::Note;
-use crate::spread::guard::ALLERGENS;
+
 use crate::units::{celsius, grams, in_grams, millimetres};
 
 /// The longest name.
@@ -114,7 +118,7 @@ impl Work for DippedInputs {
         let dipped = match dip(&chocolate, &centre, self.count, coat, vessel) {
             Ok(dipped) => dipped,
             Err(error) => {
-                at.check.fault("vessel_mm", error.to_string());
+                at.check.fault("vessel_mm", error.message());
                 return None;
             }
         };
@@ -152,19 +156,12 @@ impl Work for DippedInputs {
         if let Some(swirl) = &self.swirl {
             at.chocolate("swirl", swirl)?;
             draft.takes.push(Portion::of(swirl, dipped.coats * SWIRL_SHARE));
-            draft.said.notes.push(Note::info(
-                "swirl-lines",
-                "Fresh lines for each: zigzag, dip, twirl on the way out. The second chocolate goes a little into the first.",
-            ));
+            draft.said.notes.push(Note::info("swirl-lines", say::swirl_lines()));
         }
         draft.said.notes.extend(centre_remarks(temp));
         draft.said.notes.extend(self.remarks());
         draft.tasks = self.tasks(at);
-        draft.said.checks = vec![
-            "The centres are dry, firm and cold, not frozen",
-            "The vessel is deep enough to cover them whole",
-            "No foot of chocolate round the base: hold longer to drip",
-        ];
+        draft.said.checks = vec![say::check_centres(), say::check_vessel(), say::check_foot()];
         draft.said.mistakes = vec![FINE_CRACKS, SUGAR_BLOOM];
         draft.said.keeps = Some(self.keeps().to_owned());
         Some(draft)
@@ -172,37 +169,24 @@ impl Work for DippedInputs {
 }
 
 impl DippedInputs {
-    fn keeps(&self) -> &'static str {
+    fn keeps(&self) -> Message {
         match self.centre {
-            CentreKind::Fruit => {
-                "By custom 24 hours, in the cold: fresh fruit gives water and perishes."
-            }
-            CentreKind::Truffle => {
-                "With cream in them, by custom 10 days in a cool room or 3 weeks sealed at 4 to 6 °C; the centre's own date comes first."
-            }
-            CentreKind::Biscuit => "By custom about 3 weeks, airtight: the biscuit softens.",
-            CentreKind::Dry => "By custom about 6 weeks; the centre's own date comes first.",
+            CentreKind::Fruit => say::keeps_fruit(),
+            CentreKind::Truffle => say::keeps_truffle(COLD_C),
+            CentreKind::Biscuit => say::keeps_biscuit(),
+            CentreKind::Dry => say::keeps_dry(),
         }
     }
 
     fn remarks(&self) -> Vec<Note> {
         let mut notes = Vec::new();
         match self.centre {
-            CentreKind::Fruit => notes.push(Note::caution(
-                "fruit-dry",
-                "Bone dry, skin whole: one drop of juice and the vessel seizes. Eaten the same day.",
-            )),
-            CentreKind::Truffle => notes.push(Note::caution(
-                "perishable",
-                "Centres with cream or fresh things perish: a date in days, in the cold.",
-            )),
+            CentreKind::Fruit => notes.push(Note::caution("fruit-dry", say::fruit_dry())),
+            CentreKind::Truffle => notes.push(Note::caution("perishable", say::perishable())),
             CentreKind::Biscuit | CentreKind::Dry => {}
         }
         if self.sticks {
-            notes.push(Note::caution(
-                "sticks",
-                "Sticks are not for small children, and toothpicks come out before it is given away.",
-            ));
+            notes.push(Note::caution("sticks", say::sticks_note()));
         }
         notes
     }
@@ -211,55 +195,43 @@ impl DippedInputs {
         let label = at.label(&self.chocolate);
         let mut tasks = vec![TaskDraft::new(
             "line",
-            if self.sticks {
-                "Set up the stand, or line a tray"
-            } else {
-                "Line a tray with parchment"
-            },
-            "Within reach of the vessel.",
+            if self.sticks { say::set_up_the_stand() } else { say::line() },
+            say::line_how(),
             60.0,
         )];
         if self.sticks {
             tasks.push(
                 TaskDraft::new(
                     "sticks",
-                    format!("Dip each stick in {label} and push it in"),
-                    "It holds once that has set.",
+                    say::sticks(&label),
+                    say::sticks_how(),
                     6.0 * f64::from(self.count),
                 )
                 .with(&self.chocolate),
             );
         }
         tasks.push(
-            TaskDraft::new(
-                "fill-vessel",
-                format!("Pour the {label} into the vessel"),
-                "Deep and narrow, warmed: a cold one thickens it.",
-                30.0,
-            )
-            .with(&self.chocolate),
+            TaskDraft::new("fill-vessel", say::fill_vessel(&label), say::fill_vessel_how(), 30.0)
+                .with(&self.chocolate),
         );
         let (text, how) = match &self.swirl {
-            Some(swirl) => (
-                format!("Dip the {}: zigzag {}, dip, twirl out, drip", self.name, at.label(swirl)),
-                "Fresh lines for each; hold to drip, flick, stand.",
-            ),
-            None => (
-                format!("Dip the {}", self.name),
-                "Straight down, straight out; hold to drip, flick, stand.",
-            ),
+            Some(swirl) => {
+                (say::pour_with_swirl(&self.name, at.label(swirl)), say::pour_with_swirl_how())
+            }
+            None => (say::pour(&self.name), say::pour_how()),
         };
         let seconds = ONE_DIP_S * f64::from(self.count);
-        let mut pour = TaskDraft::new("pour", text, how, seconds.min(7_200.0)).minding(ALLERGENS);
+        let mut pour =
+            TaskDraft::new("pour", text, how, seconds.min(7_200.0)).minding(cautions::allergens());
         pour = pour.with(self.swirl.as_deref().unwrap_or(&self.chocolate));
         if self.sticks {
-            pour = pour.since("sticks", 0).from(Timing::TouchDry, "the sticks hold");
+            pour = pour.since("sticks", 0).from(Timing::TouchDry, say::pour_from());
         }
         tasks.push(pour);
         let mut end = set_and_release("pour", 0, at.fridge && self.centre != CentreKind::Biscuit);
         if let Some(peel) = end.iter_mut().find(|task| task.key == "peel") {
-            peel.text = "Off the stand or the sheet".to_owned();
-            peel.detail = "In gloves; trim what has run to a foot.";
+            peel.text = say::take_off();
+            peel.detail = say::take_off_how();
         }
         tasks.extend(end);
         tasks

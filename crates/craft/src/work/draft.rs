@@ -5,6 +5,7 @@ use super::face::Face;
 use super::mistakes::Mistake;
 use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::TaskDraft;
+use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::spread::Tray;
 use crate::spread::mixed::Mixed;
@@ -56,7 +57,7 @@ pub struct Shown {
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct Said {
     /// What to look for.
-    pub checks: Vec<&'static str>,
+    pub checks: Vec<Message>,
     /// What goes wrong.
     pub mistakes: Vec<Mistake>,
     /// Remarks and cautions.
@@ -64,7 +65,7 @@ pub struct Said {
     /// The working.
     pub sum: Vec<Working>,
     /// How long it keeps at 15–18 °C, airtight, in a sentence (*custom*).
-    pub keeps: Option<String>,
+    pub keeps: Option<Message>,
 }
 
 /// A component before its times are known.

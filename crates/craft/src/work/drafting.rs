@@ -1,8 +1,10 @@
 //! What a kind of work is drafted with: the batch's chocolates, the room, and where faults go.
 
+use crate::catalogue::work::drafting as say;
 use crate::check::{Bounds, Checker};
 use crate::chocolate::Chocolate;
 use crate::colour::Optics;
+use crate::message::{Message, Words, list};
 use crate::room::Room;
 
 /// A chocolate of the batch.
@@ -48,11 +50,7 @@ impl Drafting<'_> {
         if optics.is_none() {
             let colours = self.chocolates.iter().filter(|known| known.optics.is_some());
             let keys: Vec<_> = colours.map(|known| known.key.as_str()).collect();
-            let there = if keys.is_empty() { "none".to_owned() } else { keys.join(", ") };
-            self.check.fault(
-                field,
-                format!("must name a coloured cocoa butter of this batch ({there}); it is {key}"),
-            );
+            self.check.fault(field, say::must_name_a_colour(among(&keys), key));
         }
         optics
     }
@@ -78,12 +76,17 @@ impl Drafting<'_> {
         let known = self.chocolates.iter().find(|known| known.key == key);
         if known.is_none() {
             let keys: Vec<_> = self.chocolates.iter().map(|known| known.key.as_str()).collect();
-            let there = if keys.is_empty() { "none".to_owned() } else { keys.join(", ") };
-            self.check.fault(
-                field,
-                format!("must name a chocolate of this batch ({there}); it is {key}"),
-            );
+            self.check.fault(field, say::must_name_a_chocolate(among(&keys), key));
         }
         known.map(|known| known.chocolate.clone())
+    }
+}
+
+/// What a key may be one of.
+fn among(keys: &[&str]) -> Message {
+    if keys.is_empty() {
+        say::none_there()
+    } else {
+        say::those_there(list(keys.iter().map(Words::from), ", "))
     }
 }

@@ -5,9 +5,11 @@ use serde::{Deserialize, Serialize};
 use super::drafting::Drafting;
 use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::face as say;
 use crate::check;
 use crate::chocolate::Family;
 use crate::colour::{Film, Ground, Rgb, Way, film, hex, stack};
+use crate::message::{Until, Words, list};
 use crate::note::{Note, Working};
 use crate::units::{Area, Length, in_grams, in_square_centimetres};
 
@@ -133,7 +135,7 @@ pub(super) fn faced(
 ) -> Option<Faced> {
     if films.len() > MOST_FILMS {
         let there = films.len();
-        at.check.fault(field, format!("must be at most {MOST_FILMS} films; there are {there}"));
+        at.check.fault(field, say::at_most_films(MOST_FILMS, there));
     }
     let mut lying = Vec::new();
     let mut faced = Faced {
@@ -155,11 +157,12 @@ pub(super) fn faced(
         };
         let Some(of_region) = of_region else {
             let names: Vec<_> = parts.iter().filter_map(|p| p.name.as_deref()).collect();
-            let there = if names.is_empty() { "it has none".to_owned() } else { names.join(", ") };
-            at.check.fault(
-                format!("{field}.region"),
-                format!("must be a region of the mould ({there})"),
-            );
+            let there = if names.is_empty() {
+                say::no_regions()
+            } else {
+                say::its_regions(list(names.iter().map(Words::from), ", "))
+            };
+            at.check.fault(format!("{field}.region"), say::must_be_a_region(there));
             continue;
         };
         let amount = film(area, one.way, passes as u32, share * of_region);
@@ -256,30 +259,14 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
                 && (differs(shown(&order), shown(&only)) >= SEEN_FROM || films[i].share < 1.0)
         });
         notes.push(match better {
-            Some(j) => Note::stop(
-                "upside-down",
-                format!(
-                    "Upside down: {} goes in before {name} and hides it. What goes in first is what is seen: {name} \
-                     first, then {}.",
-                    films[j].colour, films[j].colour
-                ),
-            ),
-            None => Note::info(
-                "not-seen",
-                format!("{name} is not seen: what goes in before it covers it. It can be left out."),
-            ),
+            Some(j) => Note::stop("upside-down", say::upside_down(&films[j].colour, name)),
+            None => Note::info("not-seen", say::not_seen(name)),
         });
     }
     let backed: Vec<Film> = field.iter().map(|i| lying[*i]).chain([Film::white()]).collect();
     let backed = stack(ground, &backed);
     if !field.is_empty() && differs(backed, looks) > SINKS_FROM {
-        notes.push(Note::caution(
-            "sinks",
-            format!(
-                "{} sinks on {} chocolate: it is transparent, and the dark behind it shows. White behind it saves it.",
-                films[field[0]].colour, part.family
-            ),
-        ));
+        notes.push(Note::caution("sinks", say::sinks(&films[field[0]].colour, &part.family)));
     }
     let flecks = here
         .iter()
@@ -302,12 +289,16 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
 fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
     let mut tasks = Vec::new();
     for (i, film) in films.iter().enumerate() {
-        let on = film.region.as_ref().map_or_else(String::new, |name| format!(" on the {name}"));
         let label = at.label(&film.colour);
         let takes = in_square_centimetres(area) * film.share / CM2_A_SECOND;
+        let verb = film.way.verb();
+        let text = match &film.region {
+            Some(region) => say::colour_region(verb, label, region),
+            None => say::colour(verb, label),
+        };
         let mut task = TaskDraft::new(
             &format!("colour-{}", i + 1),
-            format!("{} the {label}{on}", film.way.verb()),
+            text,
             film.way.how(),
             takes.clamp(60.0, 3_600.0),
         )
@@ -318,7 +309,7 @@ fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
             let dries = BRUSHED_DRIES_S * (before.thickness / Way::Brush.thickness()).value;
             task = task
                 .since(&format!("colour-{i}"), 0)
-                .from(Timing::After(dries.clamp(180.0, 1_800.0)), "the colour before it is dry");
+                .from(Timing::After(dries.clamp(180.0, 1_800.0)), say::film_from());
         }
         tasks.push(task);
     }
@@ -333,9 +324,9 @@ pub(super) fn last_film(films: &[FilmInputs]) -> Option<String> {
 /// The pour waits until the colour has rested.
 pub(super) fn after_the_rest(pour: TaskDraft, films: &[FilmInputs]) -> TaskDraft {
     let Some(last) = last_film(films) else { return pour };
-    pour.since(&last, 0).from(Timing::Hours(RESTS_H), "the colour has rested").until(
+    pour.since(&last, 0).from(Timing::Hours(RESTS_H), say::pour_from()).until(
         Timing::Hours(RESTS_AT_MOST_H),
-        "the colour holds to the mould until",
-        "It may have let go of the mould: hold it to the light, and touch up what is bare.",
+        say::pour_until(Until),
+        say::pour_late(),
     )
 }

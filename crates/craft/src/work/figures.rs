@@ -1,5 +1,7 @@
 //! Figures of several tones: each region in its chocolate, set before the next.
 
+use crate::catalogue::work::figures as say;
+use crate::message::{Words, list};
 use crate::shell::{CavityInputs, MouldInputs, RegionInputs};
 use serde::{Deserialize, Serialize};
 
@@ -111,16 +113,12 @@ impl Work for FiguresInputs {
         let body_g = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
         draft.size.pieces =
             Some(Pieces { count, each: crate::units::grams(body_g + tone_g), area: None });
-        draft.said.checks = vec![
-            "Each tone is set, in the room, before the next goes in",
-            "No air in the narrow parts",
-            "From below, the mould has gone cloudy before it is turned over",
-        ];
+        draft.said.checks = vec![say::check_tones_set(), say::check_no_air(), say::check_cloudy()];
         draft.said.mistakes = vec![GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD, FINE_CRACKS];
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps = Some("By custom about 8 weeks.".to_owned());
+        draft.said.keeps = Some(say::keeps());
         Some(draft)
     }
 }
@@ -130,11 +128,11 @@ impl FiguresInputs {
     fn parts(&self, at: &mut Drafting<'_>) -> Option<Vec<Part>> {
         let regions = &self.cast.mould.regions;
         if regions.len() < 2 {
-            at.check.fault("cast.mould.regions", "must be two at least: a tone for each");
+            at.check.fault("cast.mould.regions", say::two_regions());
             return None;
         }
         if self.tones.is_empty() {
-            at.check.fault("tones", "must be one at least; the body is of the cast's chocolate");
+            at.check.fault("tones", say::one_tone());
         }
         for (i, tone) in self.tones.iter().enumerate() {
             let field = format!("tones[{i}].region");
@@ -142,15 +140,10 @@ impl FiguresInputs {
                 let names: Vec<_> = regions.iter().map(|region| region.name.as_str()).collect();
                 at.check.fault(
                     field,
-                    format!(
-                        "must be a region of the mould ({}); it is {}",
-                        names.join(", "),
-                        tone.region
-                    ),
+                    say::must_be_a_region(list(names.iter().map(Words::from), ", "), &tone.region),
                 );
             } else if self.tones[..i].iter().any(|other| other.region == tone.region) {
-                at.check
-                    .fault(field, format!("must be its own; {} has a tone already", tone.region));
+                at.check.fault(field, say::tone_of_its_own(&tone.region));
             }
         }
         let body = at.chocolate("cast.chocolate", &self.cast.chocolate)?.family;
@@ -173,18 +166,18 @@ impl FiguresInputs {
         let key = format!("tone-{}", i + 1);
         let put_in = TaskDraft::new(
             &key,
-            format!("Put the {} into the {}", at.label(&tone.chocolate), tone.region),
-            "With a brush or a bag; press the air out of narrow parts with a stick.",
+            say::put_in(at.label(&tone.chocolate), &tone.region),
+            say::put_in_how(),
             180.0,
         )
         .with(&tone.chocolate);
         let put_in = if i == 0 { after_the_rest(put_in, &self.cast.colours) } else { put_in };
         let touch = touched(
             &format!("touch-tone-{}", i + 1),
-            &format!("Touch the {}", tone.region),
+            say::touch_tone(&tone.region),
             &key,
             i + 1,
-            "this tone has set, in the room",
+            say::touch_tone_from(),
         );
         vec![put_in, touch]
     }

@@ -5,12 +5,17 @@ use serde::{Deserialize, Serialize};
 use super::drafting::Drafting;
 use super::parts::Goods;
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::cautions;
+use crate::catalogue::work::filling as say;
 use crate::check;
 use crate::chocolate::Family;
 use crate::filling::{BUTTER_IN_C, PIPE_BELOW_C, density, ganache, keeping};
+use crate::message::{Message, Until};
 use crate::note::{Note, Working};
-use crate::spread::guard::ALLERGENS;
-use crate::units::{Volume, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres};
+
+use crate::units::{
+    Volume, celsius, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres,
+};
 
 /// The longest name.
 const LONGEST_NAME: usize = 80;
@@ -70,7 +75,7 @@ pub(super) struct Filled {
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
     pub sum: Vec<Working>,
-    pub keeps: String,
+    pub keeps: Message,
 }
 
 impl FillingInputs {
@@ -103,10 +108,7 @@ impl FillingInputs {
             Some(each) => at.number("filling.each_g", each, check::FILLING_G),
         };
         if each_g > most_g * 1.001 {
-            at.check.fault(
-                "filling.each_g",
-                format!("must be at most {most_g:.1} g: the hollow holds no more under its cap; it is {each_g}"),
-            );
+            at.check.fault("filling.each_g", say::more_than_room(grams(most_g), grams(each_g)));
         }
         if at.check.has_faults() {
             return None;
@@ -123,7 +125,7 @@ impl FillingInputs {
                 Working::new("filling in each", each_g, "g"),
                 Working::new("filling in all, with what stays behind", total_g, "g"),
             ],
-            keeps: String::new(),
+            keeps: say::keeps_as_filling(),
         };
         match self {
             Self::Ganache { family, ratio, butter_pct, infusion, .. } => {
@@ -147,11 +149,8 @@ impl FillingInputs {
                     mass: grams(total_g),
                     goes: "in the filling",
                 });
-                filled.keeps = if *perishable {
-                    "It has water in it and perishes: a date in days, in the cold, by its own recipe.".to_owned()
-                } else {
-                    "As long as its filling does: see its own label.".to_owned()
-                };
+                filled.keeps =
+                    if *perishable { say::keeps_perishable() } else { say::keeps_as_filling() };
                 if *perishable {
                     filled.notes.push(Note::caution("perishable", filled.keeps.clone()));
                 }
@@ -164,40 +163,27 @@ impl FillingInputs {
     fn pipe(&self) -> TaskDraft {
         let is_ganache = matches!(self, Self::Ganache { .. });
         let text = if is_ganache {
-            format!("Pipe the ganache in, no warmer than {PIPE_BELOW_C} °C")
+            say::fill_ganache(celsius(PIPE_BELOW_C))
         } else {
-            format!("Fill the shells, no warmer than {PIPE_BELOW_C} °C")
+            say::fill(celsius(PIPE_BELOW_C))
         };
-        let task = TaskDraft::new(
-            "fill",
-            text,
-            "Up to 1.5 to 2 mm below the rim, no air under it; tap it level.",
-            600.0,
-        )
-        .minding(ALLERGENS);
+        let task =
+            TaskDraft::new("fill", text, say::fill_how(), 600.0).minding(cautions::allergens());
         if is_ganache {
-            task.since("ganache", 0).from(Timing::Hours(RESTS_H), "the ganache has rested").until(
+            task.since("ganache", 0).from(Timing::Hours(RESTS_H), say::fill_ganache_from()).until(
                 Timing::Hours(48.0),
-                "the ganache pipes smooth until",
-                "It has been standing for two days: smell and taste it before it goes in.",
+                say::fill_ganache_until(Until),
+                say::fill_ganache_late(),
             )
         } else {
-            task.since("scrape", 0)
-                .from(Timing::Hours(SHELLS_REST_H), "the shells have stood overnight")
+            task.since("scrape", 0).from(Timing::Hours(SHELLS_REST_H), say::fill_from())
         }
     }
 }
 
 fn ganache_task(infusion: Option<&str>) -> TaskDraft {
-    let steep = infusion
-        .map_or_else(String::new, |what| format!("; steep the {what} in it first, strain it out"));
-    let [from, to] = BUTTER_IN_C;
-    TaskDraft::new(
-        "ganache",
-        format!("Make the ganache: hot cream over the chocolate, butter in at {from} to {to} °C{steep}"),
-        "Stir from the middle outward until it shines; film on its surface, and let it rest overnight.",
-        1_200.0,
-    )
-    .minding("Hot cream and steam burn. With cream it is perishable: into the cold if it stands longer than overnight.")
-    .since("scrape", 0)
+    let how = infusion.map_or_else(say::ganache_how, say::ganache_infused_how);
+    TaskDraft::new("ganache", say::ganache(BUTTER_IN_C), how, 1_200.0)
+        .minding(say::ganache_mind())
+        .since("scrape", 0)
 }

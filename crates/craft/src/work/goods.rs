@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::work::goods as say;
 use crate::check::{self, Checker};
 use crate::spread::mixed::{MOST_PARTS, MixedIn};
 use crate::spread::topping::{Topping, Wish};
@@ -93,9 +94,7 @@ impl MixedInInputs {
         check.text(&format!("{field}.name"), &self.name, LONGEST_NAME);
         let parts = check.number(&format!("{field}.parts"), self.parts, check::PARTS);
         if check::PARTS.contain(parts) && parts > MOST_PARTS {
-            let message = format!(
-                "must be at most {MOST_PARTS} to one of chocolate, or it does not hold together; it is {parts}"
-            );
+            let message = say::too_many_parts(MOST_PARTS, parts);
             check.fault(format!("{field}.parts"), message);
         }
         let density = check.number(

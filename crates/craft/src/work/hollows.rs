@@ -1,5 +1,8 @@
 //! Joined hollows: two halves with something dry between them.
 
+use crate::catalogue::cautions;
+use crate::catalogue::work::hollows as say;
+use crate::message::{Words, list};
 use crate::shell::MouldInputs;
 use serde::{Deserialize, Serialize};
 
@@ -15,7 +18,7 @@ use super::task::{TaskDraft, Timing};
 use crate::check;
 use crate::note::{Level, Note};
 use crate::shell::{DRINK_MM, Inside, fits};
-use crate::spread::guard::ALLERGENS;
+
 use crate::units::{grams, in_grams, in_millimetres, millilitres, millimetres};
 
 /// The longest name.
@@ -110,20 +113,13 @@ impl Work for HollowsInputs {
         let halves = self.cast.count();
         let pairs = halves / 2;
         if pairs == 0 {
-            at.check.fault("cast.casts", "must give two halves at least: fill the mould twice");
+            at.check.fault("cast.casts", say::two_halves());
             return None;
         }
         let held = fits(&lined.cavity, lined.cast.shell, &inside);
         if !held.fits {
             for note in held.notes.iter().filter(|note| note.level == Level::Stop) {
-                at.check.fault(
-                    "inside",
-                    format!(
-                        "must fit: {} A mould {:.0} mm across would do.",
-                        note.text,
-                        in_millimetres(held.smallest)
-                    ),
-                );
+                at.check.fault("inside", say::must_fit(&note.text, held.smallest));
             }
             return None;
         }
@@ -147,17 +143,12 @@ impl Work for HollowsInputs {
             Some(Pieces { count: pairs_f, each: grams(2.0 * half_g + inside_g), area: None });
         draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
         draft.tasks.extend(self.joining());
-        draft.said.checks = vec![
-            "The rims are flat all round before they are joined",
-            "What goes inside is dry",
-            "The seam is closed when it is held to the light",
-        ];
+        draft.said.checks = vec![say::check_rims(), say::check_dry(), say::check_seam()];
         draft.said.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps =
-            Some("By custom about 8 weeks, or as long as what is inside.".to_owned());
+        draft.said.keeps = Some(say::keeps_as_inside());
         Some(draft)
     }
 }
@@ -166,10 +157,7 @@ impl HollowsInputs {
     fn check_inside(&self, at: &mut Drafting<'_>) -> Vec<Inside> {
         if self.inside.len() > MOST_INSIDE {
             let there = self.inside.len();
-            at.check.fault(
-                "inside",
-                format!("must be at most {MOST_INSIDE} things; there are {there}"),
-            );
+            at.check.fault("inside", say::at_most_inside(MOST_INSIDE, there));
         }
         let mut inside = Vec::new();
         for (i, one) in self.inside.iter().enumerate() {
@@ -193,90 +181,48 @@ impl HollowsInputs {
     fn remarks(&self, halves: u32, across_mm: f64) -> Vec<Note> {
         let mut notes = Vec::new();
         if halves % 2 == 1 {
-            notes.push(Note::info("half-over", "One half is left over: a lid, or a try-out."));
+            notes.push(Note::info("half-over", say::half_over()));
         }
         let not_food: Vec<_> =
             self.inside.iter().filter(|one| one.not_food).map(|one| one.name.as_str()).collect();
         if !not_food.is_empty() {
             notes.push(Note::caution(
                 "not-food-inside",
-                format!(
-                    "{} is not food: wrap it so that it does not touch the chocolate, name it on the label, and not for \
-                     small children. Some places forbid it: check yours.",
-                    not_food.join(", ")
-                ),
+                say::not_food_inside(list(not_food.iter().map(Words::from), ", ")),
             ));
         }
         match self.purpose {
             HollowFor::Eating => {}
-            HollowFor::Drink if across_mm < DRINK_MM => notes.push(Note::caution(
-                "drink-small",
-                format!("A drink bomb wants {DRINK_MM:.0} mm across at least, or powder and marshmallows for one cup do not fit."),
-            )),
-            HollowFor::Drink => notes.push(Note::info(
-                "drink-milk",
-                "Hot milk burns: set it in the cup first and pour slowly, away from children.",
-            )),
-            HollowFor::Ornament => notes.push(Note::caution(
-                "ornament",
-                "A hook or ribbon is not food: removable, said on the label, and taken out before it is eaten.",
-            )),
+            HollowFor::Drink if across_mm < DRINK_MM => {
+                notes.push(Note::caution("drink-small", say::drink_small(millimetres(DRINK_MM))))
+            }
+            HollowFor::Drink => notes.push(Note::info("drink-milk", say::drink_milk())),
+            HollowFor::Ornament => notes.push(Note::caution("ornament", say::ornament())),
         }
         notes
     }
 
     fn joining(&self) -> Vec<TaskDraft> {
         let mut tasks = vec![
-            TaskDraft::new(
-                "rims",
-                "Melt the rims for a second on a warm plate",
-                "Warm, not hot, with a small twist: flat rims join.",
-                20.0,
-            )
-            .minding("A plate that is too hot to rest a hand on is too hot."),
+            TaskDraft::new("rims", say::rims(), say::rims_how(), 20.0).minding(say::rims_mind()),
         ];
         if !self.inside.is_empty() {
             tasks.push(
-                TaskDraft::new(
-                    "inside",
-                    "Put in what goes inside",
-                    "Dry, and no warmer than the room.",
-                    20.0,
-                )
-                .minding(ALLERGENS),
+                TaskDraft::new("inside", say::inside(), say::inside_how(), 20.0)
+                    .minding(cautions::allergens()),
             );
         }
-        tasks.push(TaskDraft::new(
-            "join",
-            "Press the halves together and hold",
-            "In gloves, by the edges.",
-            20.0,
-        ));
+        tasks.push(TaskDraft::new("join", say::join(), say::join_how(), 20.0));
         tasks.push(
-            TaskDraft::new(
-                "rest",
-                "Out of the egg cup",
-                "It has joined: try it with a light twist.",
-                10.0,
-            )
-            .since("join", 0)
-            .from(Timing::After(JOINED_S), "the seam has set"),
+            TaskDraft::new("rest", say::rest(), say::rest_how(), 10.0)
+                .since("join", 0)
+                .from(Timing::After(JOINED_S), say::rest_from()),
         );
-        tasks.push(TaskDraft::new(
-            "seam",
-            "Hide the seam",
-            "A piped line, and sprinkles or sugar while it is wet.",
-            60.0,
-        ));
+        tasks.push(TaskDraft::new("seam", say::seam(), say::seam_how(), 60.0));
         if self.purpose == HollowFor::Ornament {
             tasks.push(
-                TaskDraft::new(
-                    "hook",
-                    "Put the hook in, and label it",
-                    "Removable: a loop round the seam, or a clip.",
-                    60.0,
-                )
-                .minding("Not food: named on the label, kept from small children."),
+                TaskDraft::new("hook", say::hook(), say::hook_how(), 60.0)
+                    .minding(say::hook_mind()),
             );
         }
         tasks

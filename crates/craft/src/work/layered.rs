@@ -13,7 +13,9 @@ use super::slab::{on_top, pieces, scatter};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use super::{Cover, Work};
+use crate::catalogue::work::layered as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
 use crate::units::{Length, in_grams, in_millimetres, millimetres};
@@ -83,8 +85,7 @@ impl Work for LayeredInputs {
         let [least, most] = LAYERS;
         if !(least..=most).contains(&self.layers.len()) {
             let there = self.layers.len();
-            at.check
-                .fault("layers", format!("must be {least} to {most} layers; there are {there}"));
+            at.check.fault("layers", say::layers(least, most, there));
         }
         let tray = self.tray.check("tray", at.check);
         let mut draft = Draft {
@@ -123,11 +124,7 @@ impl Work for LayeredInputs {
             sum: Vec::new(),
         };
         pieces(&mut draft, &cover, self.piece_cm2, at);
-        draft.said.notes.push(Note::info(
-            "layer-grip",
-            "Pour the next while the one below is just set: dry to the finger, still soft. Too cold and \
-             shrunken, and they part when broken; too wet, and they smear.",
-        ));
+        draft.said.notes.push(Note::info("layer-grip", say::layer_grip()));
         draft.said.notes.push(hard_pieces());
         let last = self.layers.len().saturating_sub(1);
         draft.sets.governs = last;
@@ -141,11 +138,7 @@ impl Work for LayeredInputs {
             .chain(set_and_release(&pour_key(last), last, at.fridge))
             .chain([broken()])
             .collect();
-        draft.said.checks = vec![
-            "The layer below is dry to the finger and still soft",
-            "The upper chocolate is at the low end of its band, so that it does not melt the lower",
-            "Topping pressed in gently, under film",
-        ];
+        draft.said.checks = vec![say::check_below(), say::check_upper(), say::check_topping()];
         draft.said.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.topping.is_some() {
             draft.said.mistakes.push(TOPPING_FALLS_OFF);
@@ -160,40 +153,27 @@ fn pour_key(layer: usize) -> String {
 }
 
 fn pour_layer(i: usize, chocolate: &str, label: &str) -> Vec<TaskDraft> {
-    let nth = ["first", "second", "third", "fourth"].get(i).unwrap_or(&"next");
+    let say = [say::pour_first, say::pour_second, say::pour_third, say::pour_fourth];
     let key = pour_key(i);
     let pour = TaskDraft::new(
         &key,
-        format!("Pour the {nth} layer: {label}"),
-        if i == 0 {
-            "Into the middle, from low."
-        } else {
-            "At the low end of its band: hotter, it melts the one below."
-        },
+        say[i.min(say.len() - 1)](label),
+        if i == 0 { say::pour_first_how() } else { say::pour_next_how() },
         30.0,
     )
     .with(chocolate);
-    let spread = TaskDraft::new(
-        &format!("spread-{}", i + 1),
-        "Spread it even, and tap",
-        "Lightly: the knife must not touch what is below.",
-        60.0,
-    );
+    let spread =
+        TaskDraft::new(&format!("spread-{}", i + 1), say::spread(), say::spread_how(), 60.0);
     if i == 0 {
         return vec![pour, spread];
     }
     let below = pour_key(i - 1);
-    let touch = touched(
-        &format!("touch-dry-{i}"),
-        "Touch the layer below lightly",
-        &below,
-        i - 1,
-        "dry enough for the next layer",
-    );
+    let touch =
+        touched(&format!("touch-dry-{i}"), say::touch_dry(), &below, i - 1, say::touch_dry_from());
     let pour = pour.since(&below, i - 1).until(
         Timing::SecondLayerUntil,
-        "the next layer grips until",
-        "It may not grip any more: warm the surface with a breath of a hair dryer, then pour.",
+        say::touch_dry_until(Until),
+        say::touch_dry_late(),
     );
     vec![touch, pour, spread]
 }

@@ -20,7 +20,10 @@ use super::parts::{Layer, Portion};
 use super::slab::{on_top, pieces, scatter};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use crate::catalogue::cautions;
+use crate::catalogue::work::marbled as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
 use crate::units::{
@@ -100,18 +103,11 @@ pub struct MarbledInputs {
 impl ColourInputs {
     fn check(&self, field: &str, at: &mut Drafting<'_>) {
         if self.kind == ColourKind::Water {
-            at.check.fault(
-                format!("{field}.kind"),
-                "must be a colour soluble in oil, or powder in cocoa butter: water-based colour, gels \
-                 among them, makes chocolate grainy and thick",
-            );
+            at.check.fault(format!("{field}.kind"), say::must_disperse_in_fat());
         }
         let digits = self.srgb.strip_prefix('#').unwrap_or_default();
         if digits.len() != 6 || !digits.bytes().all(|b| b.is_ascii_hexdigit()) {
-            at.check.fault(
-                format!("{field}.srgb"),
-                format!("must be a colour such as #3b5bdb; it is {}", self.srgb),
-            );
+            at.check.fault(format!("{field}.srgb"), say::must_be_a_colour(&self.srgb));
         }
     }
 }
@@ -136,10 +132,7 @@ impl MarbledInputs {
     fn shares(&self, at: &mut Drafting<'_>) -> Option<Vec<(String, MassDensity, f64)>> {
         if self.accents.is_empty() || self.accents.len() > MOST_ACCENTS {
             let there = self.accents.len();
-            at.check.fault(
-                "accents",
-                format!("must be 1 to {MOST_ACCENTS} accents; there are {there}"),
-            );
+            at.check.fault("accents", say::accents(MOST_ACCENTS, there));
         }
         let base = at.chocolate("base", &self.base);
         let mut accents = Vec::new();
@@ -155,13 +148,7 @@ impl MarbledInputs {
         }
         let left = 1.0 - accents.iter().map(|(_, _, share)| share).sum::<f64>();
         if left < 0.01 {
-            at.check.fault(
-                "accents",
-                format!(
-                    "must leave at least 1 % for the base; they take {:.0} %",
-                    (1.0 - left) * 100.0
-                ),
-            );
+            at.check.fault("accents", say::leave_some_base((1.0 - left) * 100.0));
         }
         let mut shares = vec![(self.base.clone(), base?.solid_density, left)];
         shares.extend(accents);
@@ -241,30 +228,15 @@ impl Work for MarbledInputs {
         draft.said.sum.push(Working::new("strokes", f64::from(self.strokes), ""));
         draft.said.sum.push(Working::new("of the surface is stirred through", mixed * 100.0, "%"));
         if 1.0 - mixed < MUDDY_BELOW {
-            draft.said.notes.push(Note::caution(
-                "muddy",
-                format!(
-                    "After {} strokes {:.0} % of it is stirred through: muddy. Stop earlier.",
-                    self.strokes,
-                    mixed * 100.0
-                ),
-            ));
+            draft.said.notes.push(Note::caution("muddy", say::muddy(self.strokes, mixed * 100.0)));
         }
         if self.accents.iter().any(|accent| accent.colour.is_some()) {
-            draft.said.notes.push(Note::info(
-                "colour-food-grade",
-                "Two drops, stir, look. Only colour that is sold for eating and disperses in fat; some \
-                 are barred from food in some countries: check yours, and the label.",
-            ));
+            draft.said.notes.push(Note::info("colour-food-grade", say::colour_food_grade()));
         }
         draft.said.notes.extend(BARK.remark(cover.thickness));
         draft.said.notes.push(hard_pieces());
         draft.tasks = self.tasks(&draft, at);
-        draft.said.checks = vec![
-            "All chocolates in temper at once, the base at the top of its band",
-            "Blobs spread about, not all in one place",
-            "Two or three passes, then stop",
-        ];
+        draft.said.checks = vec![say::check_in_temper(), say::check_blobs(), say::check_passes()];
         draft.said.mistakes = vec![MUDDY, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.accents.iter().any(|accent| accent.colour.is_some()) {
             draft.said.mistakes.insert(1, GRAINY_COLOUR);
@@ -280,47 +252,37 @@ impl MarbledInputs {
             tasks.push(
                 TaskDraft::new(
                     &format!("colour-{}", i + 1),
-                    format!("Colour the {}", at.label(&accent.chocolate)),
-                    "Two drops, stir, look. Colour and chocolate both at working temperature.",
+                    say::colour(at.label(&accent.chocolate)),
+                    say::colour_how(),
                     60.0,
                 )
                 .with(&accent.chocolate)
-                .minding(crate::spread::guard::FOOD_COLOUR),
+                .minding(cautions::food_colour()),
             );
         }
         tasks.push(
-            TaskDraft::new(
-                "pour",
-                format!("Pour the {} and level it", at.label(&self.base)),
-                "It is the base.",
-                60.0,
-            )
-            .with(&self.base),
+            TaskDraft::new("pour", say::pour(at.label(&self.base)), say::pour_how(), 60.0)
+                .with(&self.base),
         );
         for (i, accent) in self.accents.iter().enumerate() {
             tasks.push(
                 TaskDraft::new(
                     &format!("blobs-{}", i + 1),
-                    format!("Drop the {} about in blobs", at.label(&accent.chocolate)),
-                    "All over, not in one place.",
+                    say::blobs(at.label(&accent.chocolate)),
+                    say::blobs_how(),
                     45.0,
                 )
                 .with(&accent.chocolate)
                 .since("pour", 0)
-                .until(Timing::ToppingUntil, "it runs together until", LATE),
+                .until(Timing::ToppingUntil, say::blobs_until(Until), say::late()),
             );
         }
         tasks.push(
-            TaskDraft::new(
-                "draw",
-                format!("Draw a stick through it: {} strokes", self.strokes),
-                "First one way, then across. Every stroke muddies: stop early.",
-                45.0,
-            )
-            .since("pour", 0)
-            .until(Timing::ToppingUntil, "it draws clean until", LATE),
+            TaskDraft::new("draw", say::draw(self.strokes), say::draw_how(), 45.0)
+                .since("pour", 0)
+                .until(Timing::ToppingUntil, say::draw_until(Until), say::late()),
         );
-        tasks.push(TaskDraft::new("tap", "Tap the tray level", "Once more, gently.", 15.0));
+        tasks.push(TaskDraft::new("tap", say::tap(), say::tap_how(), 15.0));
         if self.topping.is_some() {
             tasks.push(scatter(draft.goods.last(), "pour", 0));
         }
@@ -329,5 +291,3 @@ impl MarbledInputs {
         tasks
     }
 }
-
-const LATE: &str = "It drags now: leave it as it is.";

@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::work::outlines as say;
 use crate::check::{self, Checker};
 use crate::drawn::import::import;
 use crate::drawn::letters::word;
@@ -124,11 +125,11 @@ impl ShapeInputs {
                 (check.faults() == before).then(|| shapes::lattice(*bars, high))
             }
             Self::Word { text, bar } => word(text, *bar)
-                .map_err(|error| check.fault(format!("{field}.text"), error.to_string()))
+                .map_err(|error| check.fault(format!("{field}.text"), error.message()))
                 .ok(),
             Self::Drawing { svg } => {
                 return import(svg)
-                    .map_err(|error| check.fault(format!("{field}.svg"), error.to_string()))
+                    .map_err(|error| check.fault(format!("{field}.svg"), error.message()))
                     .ok()
                     .map(|found| (found.outline, found.left_out));
             }
@@ -146,7 +147,7 @@ pub fn wanted(
 ) -> Vec<(Wanted, Vec<String>)> {
     if outlines.is_empty() || outlines.len() > MOST_OUTLINES {
         let there = outlines.len();
-        check.fault(field, format!("must be 1 to {MOST_OUTLINES} outlines; there are {there}"));
+        check.fault(field, say::outlines(MOST_OUTLINES, there));
     }
     let mut all = Vec::new();
     for (i, one) in outlines.iter().enumerate() {

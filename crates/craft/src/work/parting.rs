@@ -3,6 +3,9 @@
 use serde::{Deserialize, Serialize};
 
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::cautions;
+use crate::catalogue::work::parting as say;
+use crate::message::Message;
 
 /// What it lies on: how its underside looks.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
@@ -32,17 +35,9 @@ impl Lining {
     /// The task that lays it out.
     pub(super) fn task(self) -> TaskDraft {
         let (text, detail) = match self {
-            Self::Parchment => {
-                ("Line the tray with parchment", "Flat into the corners, with a lip to lift it by.")
-            }
-            Self::Acetate => (
-                "Lay the smooth sheet flat",
-                "Wipe it with a dry cloth: every finger shows on the gloss.",
-            ),
-            Self::Printed => (
-                "Lay the printed sheet, print side up",
-                "The print marries to the chocolate. Only prints that are sold for food.",
-            ),
+            Self::Parchment => (say::line_with_parchment(), say::line_with_parchment_how()),
+            Self::Acetate => (say::lay_smooth_sheet(), say::lay_smooth_sheet_how()),
+            Self::Printed => (say::lay_printed_sheet(), say::lay_printed_sheet_how()),
         };
         TaskDraft::new("line", text, detail, 60.0)
     }
@@ -51,54 +46,36 @@ impl Lining {
 /// The finger's check of what was poured with the task `since`.
 pub(super) fn touched(
     key: &str,
-    text: &str,
+    text: Message,
     since: &str,
     layer: usize,
-    what: &'static str,
+    what: Message,
 ) -> TaskDraft {
-    TaskDraft::new(
-        key,
-        text,
-        "Dry to the finger and still soft. Say so when it is: the rest follows from it.",
-        5.0,
-    )
-    .since(since, layer)
-    .from(Timing::TouchDry, what)
-    .touch()
+    TaskDraft::new(key, text, say::touch_how(), 5.0)
+        .since(since, layer)
+        .from(Timing::TouchDry, what)
+        .touch()
 }
 
 /// The finger's check, and a stay in the fridge or a wait in the room, then off the
 /// sheet: how flat work ends. Times count from the pour `since`, of the layer.
 pub(super) fn set_and_release(since: &str, layer: usize, fridge: bool) -> Vec<TaskDraft> {
-    let mut tasks = vec![touched("touch-dry", "Touch it lightly", since, layer, "touch dry")];
+    let mut tasks =
+        vec![touched("touch-dry", say::touch_dry(), since, layer, say::touch_dry_from())];
     if fridge {
-        tasks.push(TaskDraft::new(
-            "fridge-in",
-            "Into the fridge",
-            "Uncovered, level, away from smells.",
-            20.0,
-        ));
+        tasks.push(TaskDraft::new("fridge-in", say::fridge_in(), say::fridge_in_how(), 20.0));
         tasks.push(
-            TaskDraft::new(
-                "fridge-out",
-                "Out of the fridge",
-                "It has shrunk and lets go at the edges.",
-                20.0,
-            )
-            .since("fridge-in", layer)
-            .from(Timing::FridgeAdvised, "out of the fridge")
-            .until(
-                Timing::FridgeLongest,
-                "dew forms on it if it stays",
-                "Into a closed box until it is as warm as the room: then no dew forms on it.",
-            ),
+            TaskDraft::new("fridge-out", say::fridge_out(), say::fridge_out_how(), 20.0)
+                .since("fridge-in", layer)
+                .from(Timing::FridgeAdvised, say::fridge_out_from())
+                .until(Timing::FridgeLongest, say::fridge_out_until(), say::fridge_out_late()),
         );
-        tasks.push(TaskDraft::new("peel", "Peel off the sheet", PEEL, 30.0));
+        tasks.push(TaskDraft::new("peel", say::peel(), say::peel_how(), 30.0));
     } else {
         tasks.push(
-            TaskDraft::new("peel", "Peel off the sheet", PEEL, 30.0)
+            TaskDraft::new("peel", say::peel(), say::peel_how(), 30.0)
                 .since(since, layer)
-                .from(Timing::Release, "lets go"),
+                .from(Timing::Release, say::peel_from()),
         );
     }
     tasks
@@ -115,7 +92,7 @@ pub(crate) fn without_fridge(tasks: Vec<TaskDraft>) -> Vec<TaskDraft> {
         .filter(|task| !task.key.starts_with("fridge-"))
         .map(|task| {
             if task.key == "peel" {
-                task.since(&since, layer).from(Timing::Release, "lets go")
+                task.since(&since, layer).from(Timing::Release, say::peel_from())
             } else {
                 task
             }
@@ -123,10 +100,7 @@ pub(crate) fn without_fridge(tasks: Vec<TaskDraft>) -> Vec<TaskDraft> {
         .collect()
 }
 
-const PEEL: &str = "Turn it over and roll the sheet away. A clean release is the proof of temper.";
-
 /// Broken at random.
 pub(super) fn broken() -> TaskDraft {
-    TaskDraft::new("break", "Break it", "By hand, in gloves, held by the edges.", 120.0)
-        .minding(crate::spread::guard::SHARP)
+    TaskDraft::new("break", say::break_it(), say::break_how(), 120.0).minding(cautions::sharp())
 }

@@ -11,7 +11,9 @@ use super::outlines::{OutlineInputs, wanted};
 use super::parting::{set_and_release, touched};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::piped as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::piped::piped;
 use crate::units::{in_grams, millimetres};
@@ -127,20 +129,12 @@ impl Work for PipedInputs {
         }
         let pieces = f64::from(count.max(1));
         draft.size.pieces = Some(Pieces { count: pieces, each: mass / pieces, area: None });
-        draft.said.notes.push(Note::info(
-            "piped-trial",
-            "A trial line on spare paper first: the bag at 45°, a small tip.",
-        ));
+        draft.said.notes.push(Note::info("piped-trial", say::piped_trial()));
         if self.shape == PipedShape::Bowls {
-            draft.said.notes.push(Note::caution(
-                "piped-ice",
-                "Dry the ice with a cloth and work quickly; shake off what melts before it is served. Shock-set \
-                 chocolate is not tempered: it dulls in a day or two.",
-            ));
+            draft.said.notes.push(Note::caution("piped-ice", say::piped_ice()));
         }
         draft.tasks = self.tasks(at, &Lines { each_mm, count });
-        draft.said.checks =
-            vec!["Every line joins another", "Lines at least 3 mm wide", "Dry before it is moved"];
+        draft.said.checks = vec![say::check_joined(), say::check_width(), say::check_dry()];
         draft.said.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
@@ -149,30 +143,18 @@ impl Work for PipedInputs {
 impl PipedInputs {
     fn tasks(&self, at: &Drafting<'_>, lines: &Lines) -> Vec<TaskDraft> {
         let bowls = self.shape == PipedShape::Bowls;
-        let (text, detail) = if bowls {
-            (
-                "Turn out the domes of ice and dry them",
-                "From balloons or bowls, frozen through, wiped.",
-            )
-        } else {
-            ("Lay the sheet under parchment", "Taped down; the outline shows through.")
-        };
+        let (text, detail) =
+            if bowls { (say::ice(), say::ice_how()) } else { (say::line(), say::line_how()) };
         let mut tasks = vec![TaskDraft::new("line", text, detail, 60.0)];
         tasks.push(
-            TaskDraft::new(
-                "trial",
-                "A trial line on spare paper",
-                "The tip cut small, the bag at 45°.",
-                30.0,
-            )
-            .with(&self.chocolate),
+            TaskDraft::new("trial", say::trial(), say::trial_how(), 30.0).with(&self.chocolate),
         );
         if let Some(second) = &self.second {
             tasks.push(
                 TaskDraft::new(
                     "features",
-                    format!("Pipe the features in {}", at.label(&second.chocolate)),
-                    "They face the viewer once it is flipped.",
+                    say::features(at.label(&second.chocolate)),
+                    say::features_how(),
                     lasting(second.length_mm, lines.count),
                 )
                 .with(&second.chocolate),
@@ -180,55 +162,33 @@ impl PipedInputs {
         }
         let label = at.label(&self.chocolate);
         let what = match self.shape {
-            PipedShape::Outlines => {
-                format!("Pipe the {} outlines in {}", lines.count, label)
-            }
-            PipedShape::Lattices => {
-                format!("Pipe the {} lattices in {}", lines.count, label)
-            }
-            PipedShape::Nests => format!("Zigzag {} nests in {}", lines.count, label),
-            PipedShape::Bowls => format!("Zigzag {label} over the ice, and a foot"),
+            PipedShape::Outlines => say::pour_outlines(lines.count, &label),
+            PipedShape::Lattices => say::pour_lattices(lines.count, &label),
+            PipedShape::Nests => say::pour_nests(lines.count, &label),
+            PipedShape::Bowls => say::pour_bowls(&label),
         };
-        let pour = TaskDraft::new(
-            "pour",
-            what,
-            "Every line joins another.",
-            lasting(lines.each_mm, lines.count),
-        )
-        .with(&self.chocolate);
+        let pour =
+            TaskDraft::new("pour", what, say::pour_how(), lasting(lines.each_mm, lines.count))
+                .with(&self.chocolate);
         if self.second.is_some() {
-            let what = "the features no longer smear";
-            let text = "Touch the features lightly";
+            let what = say::features_dry();
+            let text = say::touch_features();
             tasks.push(touched("touch-dry-features", text, "features", 0, what));
         }
         tasks.push(pour);
         if self.shape == PipedShape::Nests {
             tasks.push(
-                TaskDraft::new(
-                    "gather",
-                    "Gather each into a nest",
-                    "While it bends, with both hands.",
-                    60.0,
-                )
-                .since("pour", 0)
-                .from(Timing::TouchDry, "it bends without sticking")
-                .until(
-                    Timing::FlexibleUntil,
-                    "it bends until",
-                    "It snaps now: leave the rest as lattices.",
-                ),
+                TaskDraft::new("gather", say::gather(), say::gather_how(), 60.0)
+                    .since("pour", 0)
+                    .from(Timing::TouchDry, say::gather_from())
+                    .until(Timing::FlexibleUntil, say::gather_until(Until), say::gather_late()),
             );
         }
         if bowls {
             tasks.push(
-                TaskDraft::new(
-                    "lift",
-                    "Lift it off the ice",
-                    "As soon as it holds; stand it on its foot.",
-                    20.0,
-                )
-                .since("pour", 0)
-                .from(Timing::After(60.0), "it holds"),
+                TaskDraft::new("lift", say::lift(), say::lift_how(), 20.0)
+                    .since("pour", 0)
+                    .from(Timing::After(60.0), say::lift_from()),
             );
         } else {
             tasks.extend(set_and_release("pour", 0, at.fridge));

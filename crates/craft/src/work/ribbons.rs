@@ -13,8 +13,10 @@ use super::kinds::{DARK, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::ribbons as say;
 use crate::check;
 use crate::chocolate::{Chocolate, Family};
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::units::{
     Mass, celsius, in_celsius, in_grams, in_joules_per_gram, in_joules_per_gram_degree, in_percent,
@@ -128,63 +130,30 @@ impl Work for RibbonsInputs {
         };
         if pulls < count {
             let text = if pulls < 1.0 {
-                format!(
-                    "At {:.0} °C a stone of {} kg is too warm for even one strip.",
-                    self.stone_c, self.stone_kg
-                )
+                say::stone_too_warm(celsius(self.stone_c), self.stone_kg)
             } else {
-                format!(
-                    "A stone of {} kg at {:.0} °C is good for about {pulls:.0} strips: freeze it again for the rest.",
-                    self.stone_kg, self.stone_c
-                )
+                say::stone_warms(self.stone_kg, celsius(self.stone_c), pulls)
             };
             draft.said.notes.push(Note::caution("stone-warms", text));
         }
-        draft.said.notes.push(Note::caution(
-            "eaten-soon",
-            "Not tempered: eaten within a day or two, then it dulls. Wipe the frost off the stone: water \
-             makes chocolate seize.",
-        ));
+        draft.said.notes.push(Note::caution("eaten-soon", say::eaten_soon()));
         draft.tasks = vec![
-            TaskDraft::new(
-                "line",
-                "The stone out of the freezer, the frost wiped off",
-                "A strip of card the size of the ribbon lies ready.",
-                30.0,
-            )
-            .minding("One drop of water makes chocolate seize: dry the stone before each pull."),
+            TaskDraft::new("line", say::line(), say::line_how(), 30.0).minding(say::line_mind()),
             TaskDraft::new(
                 "pour",
-                format!(
-                    "Spread {} ribbons of {}, one at a time",
-                    self.count,
-                    at.label(&self.chocolate)
-                ),
-                "In one movement, thin, along the stone.",
+                say::pour(self.count, at.label(&self.chocolate)),
+                say::pour_how(),
                 15.0 * count,
             )
             .with(&self.chocolate),
-            TaskDraft::new(
-                "lift",
-                "Trim, lift and fold at once",
-                "It bends for a moment only.",
-                10.0,
-            )
-            .since("pour", 0)
-            .until(
+            TaskDraft::new("lift", say::lift(), say::lift_how(), 10.0).since("pour", 0).until(
                 Timing::FlexibleUntil,
-                "the last one bends until",
-                "It snaps now: melt it and spread again.",
+                say::lift_until(Until),
+                say::lift_late(),
             ),
-            TaskDraft::new(
-                "chill",
-                "Keep them cold until they are served",
-                "They are not tempered.",
-                20.0,
-            ),
+            TaskDraft::new("chill", say::chill(), say::chill_how(), 20.0),
         ];
-        draft.said.checks =
-            vec!["No frost, no drop of water", "Only as much as one pull at a time"];
+        draft.said.checks = vec![say::check_frost(), say::check_one_pull()];
         draft.said.mistakes = vec![RIBBON_SNAPS];
         Some(draft)
     }

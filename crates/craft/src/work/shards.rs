@@ -13,7 +13,10 @@ use super::parting::{Lining, set_and_release};
 use super::slab::{on_top, pieces, pour_and_spread, poured, scatter};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use crate::catalogue::cautions;
+use crate::catalogue::work::shards as say;
 pub use crate::drawn::score::ShardPattern;
+use crate::message::Until;
 use crate::spread::guard::{SHARDS, hard_pieces};
 
 /// Scored shards, as the maker states them.
@@ -72,19 +75,13 @@ impl Work for ShardsInputs {
         draft.said.notes.extend(SHARDS.remark(cover.thickness));
         draft.said.notes.push(hard_pieces());
         let detail = match self.pattern {
-            ShardPattern::Uneven => {
-                "In slanted strips of uneven width, half way down, with the back of a knife."
-            }
-            ShardPattern::Even => "Along a ruler, half way down, with the back of a knife.",
+            ShardPattern::Uneven => say::score_slanted_how(),
+            ShardPattern::Even => say::score_even_how(),
         };
-        let score = TaskDraft::new("score", "Score it", detail, 120.0)
+        let score = TaskDraft::new("score", say::score(), detail, 120.0)
             .since("pour", 0)
-            .from(Timing::CutFrom, "soft enough to score")
-            .until(
-                Timing::CutTo,
-                "scores clean until",
-                "It cracks beside the knife now: break it at random instead.",
-            );
+            .from(Timing::CutFrom, say::score_from())
+            .until(Timing::CutTo, say::score_until(Until), say::score_late());
         let mut end = set_and_release("pour", 0, at.fridge).into_iter();
         draft.tasks = std::iter::once(self.lining.task())
             .chain(pour_and_spread(&self.chocolate, &at.label(&self.chocolate), false))
@@ -92,19 +89,10 @@ impl Work for ShardsInputs {
             .chain(end.next())
             .chain([score])
             .chain(end)
-            .chain([TaskDraft::new(
-                "break",
-                "Break it along the marks",
-                "Over an edge, in gloves.",
-                120.0,
-            )
-            .minding(crate::spread::guard::SHARP)])
+            .chain([TaskDraft::new("break", say::break_it(), say::break_how(), 120.0)
+                .minding(cautions::sharp())])
             .collect();
-        draft.said.checks = vec![
-            "It has lost its wet shine and takes a clean mark",
-            "The marks go half way down",
-            "Lets go of the sheet by itself",
-        ];
+        draft.said.checks = vec![say::check_mark(), say::check_depth(), say::check_release()];
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }

@@ -1,7 +1,10 @@
 //! Thin chocolate on a smooth, painted, flecked or printed sheet: shapes, shards,
 //! curls.
 
+use crate::catalogue::cautions;
+use crate::catalogue::work::sheet as say;
 use crate::colour::Way;
+use crate::message::Until;
 use serde::{Deserialize, Serialize};
 
 use super::Work;
@@ -108,16 +111,12 @@ impl Work for SheetInputs {
         });
         draft.said.notes.extend(SHEET.remark(cover.thickness));
         if matches!(self.finish, SheetFinish::Painted | SheetFinish::Flecked) {
-            draft.said.notes.push(Note::info(
-                "sheet-colour",
-                "What goes on the sheet first is what is seen. Only colour that is sold for eating, in \
-                 cocoa butter; some are barred from food in some countries: check yours.",
-            ));
+            draft.said.notes.push(Note::info("sheet-colour", say::sheet_colour()));
         }
         draft.said.notes.push(hard_pieces());
         let coloured = matches!(self.finish, SheetFinish::Painted | SheetFinish::Flecked);
         if !coloured && !self.colours.is_empty() {
-            at.check.fault("colours", "go with a painted or flecked sheet");
+            at.check.fault("colours", say::colours_need_a_finish());
         }
         let family = at.chocolate("chocolate", &self.chocolate)?.family;
         let whole = [Part { name: None, share: 1.0, family }];
@@ -127,11 +126,8 @@ impl Work for SheetInputs {
         draft.said.sum.extend(faced.sum);
         draft.tasks = self.tasks(faced.tasks, at);
         draft.shown.face = (!self.colours.is_empty()).then_some(faced.face);
-        draft.said.checks = vec![
-            "The colour is dry to the finger before the chocolate goes on",
-            "Spread 1 to 2 mm, out over the edges of the sheet",
-            "It lets go by itself, shining",
-        ];
+        draft.said.checks =
+            vec![say::check_colour_dry(), say::check_spread(), say::check_release()];
         draft.said.mistakes = vec![COLOUR_SMEARS, THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
@@ -140,105 +136,59 @@ impl Work for SheetInputs {
 impl SheetInputs {
     /// The tasks, with those of its colours where they are stated.
     fn tasks(&self, colours: Vec<TaskDraft>, at: &Drafting<'_>) -> Vec<TaskDraft> {
-        let mut tasks = vec![TaskDraft::new(
-            "line",
-            "Lay the sheet flat",
-            "A drop of water under it holds it to the table; dry on top. Wiped: every finger shows.",
-            60.0,
-        )];
+        let mut tasks = vec![TaskDraft::new("line", say::line(), say::line_how(), 60.0)];
         match self.finish {
             SheetFinish::Plain => {}
-            SheetFinish::Printed => {
-                tasks[0].text = "Lay the printed sheet, print side up".to_owned()
-            }
+            SheetFinish::Printed => tasks[0].text = say::lay_printed_sheet(),
             SheetFinish::Painted | SheetFinish::Flecked => {
                 let (text, detail) = if self.finish == SheetFinish::Painted {
-                    (
-                        "Paint the sheet",
-                        "Finest detail first, then the field, then white behind it.",
-                    )
+                    (say::paint(), say::paint_how())
                 } else {
-                    ("Fleck the sheet", "A stiff brush, warmed, drawn over the edge of a knife.")
+                    (say::fleck(), say::fleck_how())
                 };
                 let last = last_film(&self.colours).unwrap_or_else(|| "colour".to_owned());
                 if colours.is_empty() {
                     tasks.push(
                         TaskDraft::new("colour", text, detail, 300.0)
-                            .minding(crate::spread::guard::FOOD_COLOUR),
+                            .minding(cautions::food_colour()),
                     );
                 }
                 tasks.extend(colours);
                 tasks.push(
-                    TaskDraft::new(
-                        "colour-dry",
-                        "Touch the colour",
-                        "It must be dry, all of it.",
-                        5.0,
-                    )
-                    .since(&last, 0)
-                    .from(Timing::After(COLOUR_DRIES_S), "the colour is dry"),
+                    TaskDraft::new("colour-dry", say::colour_dry(), say::colour_dry_how(), 5.0)
+                        .since(&last, 0)
+                        .from(Timing::After(COLOUR_DRIES_S), say::colour_dry_from()),
                 );
             }
         }
         tasks.push(
-            TaskDraft::new(
-                "pour",
-                format!("Pour the {}", at.label(&self.chocolate)),
-                "At the top of its band, no hotter.",
-                20.0,
-            )
-            .with(&self.chocolate),
+            TaskDraft::new("pour", say::pour(at.label(&self.chocolate)), say::pour_how(), 20.0)
+                .with(&self.chocolate),
         );
-        tasks.push(TaskDraft::new(
-            "spread",
-            "Spread it thin, out over the edges",
-            "In long strokes with the offset knife.",
-            45.0,
-        ));
-        tasks.push(TaskDraft::new(
-            "lift",
-            "Lift the sheet by an edge to a clean place",
-            "What ran over the edge stays behind.",
-            15.0,
-        ));
+        tasks.push(TaskDraft::new("spread", say::spread(), say::spread_how(), 45.0));
+        tasks.push(TaskDraft::new("lift", say::lift(), say::lift_how(), 15.0));
         let mut end = set_and_release("pour", 0, at.fridge).into_iter();
         tasks.extend(end.next());
         let (text, detail) = match self.shape {
-            SheetShape::Flat => {
-                ("Cut the shapes", "With the back of a pointed knife, not through the sheet.")
-            }
-            SheetShape::Shards => (
-                "Cut the shards",
-                "Long and slanted, with the back of a knife, not through the sheet.",
-            ),
-            SheetShape::Curls => {
-                ("Cut strips", "Side by side, with the back of a knife, not through the sheet.")
-            }
+            SheetShape::Flat => (say::cut_shapes(), say::cut_shapes_how()),
+            SheetShape::Shards => (say::cut_shards(), say::cut_shards_how()),
+            SheetShape::Curls => (say::cut_strips(), say::cut_strips_how()),
         };
         tasks.push(
             TaskDraft::new("cut", text, detail, 90.0)
                 .since("pour", 0)
-                .from(Timing::CutFrom, "soft enough to cut")
-                .until(
-                    Timing::CutTo,
-                    "cuts clean until",
-                    "It cracks now: break it into shards instead.",
-                ),
+                .from(Timing::CutFrom, say::cut_from())
+                .until(Timing::CutTo, say::cut_until(Until), say::cut_late()),
         );
         let (text, detail) = match self.shape {
-            SheetShape::Flat => {
-                ("Parchment and a board on top", "Under a weight it stays flat as it shrinks.")
-            }
-            SheetShape::Shards => ("Leave it flat", "As it shrinks it lets go."),
-            SheetShape::Curls => (
-                "Roll or drape it, sheet outward",
-                "Round a pin or over a rail; left free it curls by itself.",
-            ),
+            SheetShape::Flat => (say::shape_flat(), say::shape_flat_how()),
+            SheetShape::Shards => (say::shape_shards(), say::shape_shards_how()),
+            SheetShape::Curls => (say::shape_curls(), say::shape_curls_how()),
         };
         tasks.push(TaskDraft::new("shape", text, detail, 30.0).since("pour", 0).until(
             Timing::CutTo,
-            "it bends until",
-            "Too stiff to bend: leave it as it lies.",
+            say::shape_until(Until),
+            say::shape_late(),
         ));
         tasks.extend(end);
         tasks

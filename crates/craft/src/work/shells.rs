@@ -2,6 +2,7 @@
 //! cap, a short chill, out.
 
 use super::face::FilmInputs;
+use crate::catalogue::work::shells as say;
 use crate::chocolate::Family;
 use crate::colour::Way;
 use crate::shell::{CAP_MM, MouldInputs};
@@ -89,10 +90,7 @@ impl Work for ShellsInputs {
             .as_ref()
             .map(|cap| millimetres(at.number("cap.cap_mm", cap.cap_mm, check::CAP_MM)));
         if self.cap.is_some() && self.filling.is_none() {
-            at.check.fault(
-                "cap",
-                "closes a filling; an empty shell that is to be closed is a joined hollow",
-            );
+            at.check.fault("cap", say::cap_closes_a_filling());
         }
         let lined = self.cast.lined(cap, &[], at)?;
         let count = self.cast.count();
@@ -102,16 +100,12 @@ impl Work for ShellsInputs {
         };
         let mut draft = begun(&self.cast, lined);
         let mut each = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
-        draft.said.checks = vec![
-            "Held to the light there are no thin patches",
-            "The rim is clean and even",
-            "From below, the mould has gone cloudy before it is turned over",
-        ];
+        draft.said.checks = vec![say::check_thin(), say::check_rim(), say::check_cloudy()];
         draft.said.mistakes = vec![STAYS_IN_MOULD, PINHOLES, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps = Some("By custom about 8 weeks.".to_owned());
+        draft.said.keeps = Some(say::keeps());
         if let Some(filled) = filled {
             each += filled.each_g;
             draft.goods = filled.goods;
@@ -120,13 +114,7 @@ impl Work for ShellsInputs {
             draft.tasks.extend(filled.tasks);
             draft.said.keeps = Some(filled.keeps);
             if filled.share < 0.999 {
-                draft.said.notes.push(Note::info(
-                    "not-full",
-                    format!(
-                        "The filling takes {:.0} % of the room: a deeper cap closes the rest.",
-                        filled.share * 100.0
-                    ),
-                ));
+                draft.said.notes.push(Note::info("not-full", say::not_full(filled.share * 100.0)));
             }
         }
         if let (Some(inputs), Some(cap)) = (&self.cap, cap) {
@@ -163,20 +151,11 @@ impl ShellsInputs {
         draft.sets.governs = 1;
         let label = at.label(key);
         draft.tasks.push(
-            TaskDraft::new(
-                "cap",
-                format!("Cap them with the {label} and scrape"),
-                "Warm the rims with a breath of a hair dryer, pour, scrape off in one stroke.",
-                240.0,
-            )
-            .with(key)
-            .since("fill", 0)
-            .from(Timing::Hours(CRUSTS_H), "the filling has crusted")
-            .until(
-                Timing::Hours(CRUSTS_AT_MOST_H),
-                "cap them before the filling dries out",
-                "The filling has stood for a day: look whether it has shrunk from the wall before it is closed.",
-            ),
+            TaskDraft::new("cap", say::cap(&label), say::cap_how(), 240.0)
+                .with(key)
+                .since("fill", 0)
+                .from(Timing::Hours(CRUSTS_H), say::cap_from())
+                .until(Timing::Hours(CRUSTS_AT_MOST_H), say::cap_until(), say::cap_late()),
         );
         draft.tasks.extend(turned_out("cap", 1, at.fridge, true));
         Some(in_grams(each))

@@ -16,8 +16,12 @@ use super::parts::{Goods, Layer, Pieces, Portion, whole};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use super::{Cover, Work};
+use crate::catalogue::cautions;
+use crate::catalogue::steps::so_much_of;
+use crate::catalogue::work::slab as say;
 use crate::check;
-use crate::spread::guard::{ALLERGENS, BARK, hard_pieces};
+use crate::message::Until;
+use crate::spread::guard::{BARK, hard_pieces};
 use crate::spread::mixed::Mixed;
 use crate::spread::topping::OnTop;
 use crate::units::{Area, Mass, in_grams, square_centimetres};
@@ -104,11 +108,7 @@ impl Work for SlabInputs {
             .chain(set_and_release("pour", 0, at.fridge))
             .chain([broken()])
             .collect();
-        draft.said.checks = vec![
-            "Even from edge to edge, no thin patches",
-            "Dry to the finger before it is moved",
-            "Lets go of the sheet by itself",
-        ];
+        draft.said.checks = vec![say::check_even(), say::check_dry(), say::check_release()];
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.mixed_in.is_some() {
             draft.said.mistakes.extend([STREAKS, FALLS_APART]);
@@ -186,7 +186,7 @@ pub(super) fn pieces(
     let takes = draft.takes.iter().fold(Mass::default(), |sum, portion| sum + portion.mass);
     let count = whole((cover.tray.area() / piece).value);
     if !at.check.has_faults() && count < 1.0 {
-        at.check.fault("piece_cm2", "must be smaller than the slab");
+        at.check.fault("piece_cm2", say::smaller_than_slab());
     }
     let count = count.max(1.0);
     draft.size.pieces = Some(Pieces { count, each: (takes + goods) / count, area: Some(piece) });
@@ -197,52 +197,22 @@ pub(super) fn pour_and_spread(chocolate: &str, label: &str, mixed: bool) -> Vec<
     let mut tasks = Vec::new();
     if mixed {
         tasks.push(
-            TaskDraft::new(
-                "fold",
-                format!("Fold the dry goods into the {label}"),
-                "At room temperature, gently, until all of it is coated.",
-                60.0,
-            )
-            .with(chocolate)
-            .minding(ALLERGENS),
+            TaskDraft::new("fold", say::fold(label), say::fold_how(), 60.0)
+                .with(chocolate)
+                .minding(cautions::allergens()),
         );
     }
-    tasks.push(
-        TaskDraft::new("pour", format!("Pour the {label}"), "Into the middle, from low.", 30.0)
-            .with(chocolate),
-    );
-    tasks.push(TaskDraft::new(
-        "spread",
-        "Spread it even, right to the edges",
-        "With the offset knife, from the middle outward; no thin patches.",
-        60.0,
-    ));
-    tasks.push(TaskDraft::new(
-        "tap",
-        "Tap the tray on the table",
-        "It levels, and bubbles come up.",
-        15.0,
-    ));
+    tasks.push(TaskDraft::new("pour", say::pour(label), say::pour_how(), 30.0).with(chocolate));
+    tasks.push(TaskDraft::new("spread", say::spread(), say::spread_how(), 60.0));
+    tasks.push(TaskDraft::new("tap", say::tap(), say::tap_how(), 15.0));
     tasks
 }
 
 /// Scatter what goes on top while it sticks.
 pub(super) fn scatter(goods: Option<&Goods>, since: &str, layer: usize) -> TaskDraft {
-    let what = goods.map_or_else(
-        || "the topping".to_owned(),
-        |goods| format!("{:.0} g of {}", in_grams(goods.mass), goods.name),
-    );
-    TaskDraft::new(
-        "top",
-        format!("Scatter {what}"),
-        "The largest first, from low, pressed so that they hold.",
-        60.0,
-    )
-    .minding(ALLERGENS)
-    .since(since, layer)
-    .until(
-        Timing::ToppingUntil,
-        "toppings stick until",
-        "It no longer sticks by itself: melt a little chocolate and set each piece on a drop.",
-    )
+    let what = goods.map_or_else(say::the_topping, |goods| so_much_of(goods.mass, &goods.name));
+    TaskDraft::new("top", say::top(what), say::top_how(), 60.0)
+        .minding(cautions::allergens())
+        .since(since, layer)
+        .until(Timing::ToppingUntil, say::top_until(Until), say::top_late())
 }

@@ -14,10 +14,13 @@ use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
 use super::parts::{Goods, Pieces, whole};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use crate::catalogue::cautions;
+use crate::catalogue::work::sugar as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::units::{
-    Mass, celsius, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres,
+    Mass, celsius, degrees, grams_per_cubic_centimetre, in_celsius, in_grams, in_millimetres,
     in_square_centimetres, millimetres, square_centimetres,
 };
 
@@ -137,102 +140,39 @@ impl Work for SugarInputs {
             },
             ..Draft::default()
         };
-        draft.said.notes.push(Note::stop(
-            "sugar-burns",
-            format!(
-                "Boiling sugar is {boil_c:.0} °C and sticks to the skin: the hottest thing in this kitchen. \
-                 Long sleeves, dry gloves, a bowl of cold water beside you, nobody else near the hob, no \
-                 children."
-            ),
-        ));
+        draft.said.notes.push(Note::stop("sugar-burns", say::sugar_burns(celsius(boil_c))));
         if altitude.abs() >= METRES_PER_DEGREE / 2.0 {
             draft.said.notes.push(Note::info(
                 "sugar-altitude",
-                format!("At {altitude:.0} m it is at the hard crack at {boil_c:.1} °C: a degree lower for each 300 m."),
+                say::sugar_altitude(altitude, celsius(boil_c), degrees(1.0)),
             ));
         }
-        draft.said.notes.push(Note::info(
-            "sugar-flavour",
-            "Flavour goes in off the heat: it spits. Food-grade, and named on the label.",
-        ));
+        draft.said.notes.push(Note::info("sugar-flavour", say::sugar_flavour()));
         draft.said.notes.push(crate::spread::guard::hard_pieces());
         let (from, to, cold) = (after(SCORES_FROM_C), after(SCORES_TO_C), after(COLD_C));
         draft.tasks = vec![
-            TaskDraft::new(
-                "line",
-                "Oil the tray, or lay a heat-proof mat in it",
-                "Dry, level, on a heat-proof board.",
-                60.0,
-            ),
-            TaskDraft::new(
-                "boil",
-                format!("Boil the syrup to {boil_c:.0} °C"),
-                "Do not stir once it boils; brush the walls down with water.",
-                900.0,
-            ).minding("It sticks to the skin and burns: long sleeves, dry gloves, cold water beside you, no children at the hob."),
-            TaskDraft::new(
-                "flavour",
-                "Off the heat; flavour it when the bubbles are gone",
-                "It spits: at arm's length.",
-                30.0,
-            ).minding("Steam and spatter burn; the flavour goes on the label."),
-            TaskDraft::new(
-                "reserve",
-                format!("Keep {:.0} g back and whiten it", in_grams(sheet) * whitened),
-                "A knife's tip of white, stirred in.",
-                30.0,
-            ),
-            TaskDraft::new(
-                "pour",
-                "Pour the clear syrup",
-                "Slowly, from low, into the middle.",
-                30.0,
-            ).minding("Still at 145 °C: the tray grows hot too, carry it by its board."),
-            TaskDraft::new(
-                "marble",
-                "Draw the white through it at once",
-                "Two or three strokes with a skewer.",
-                30.0,
-            )
-            .since("pour", 0)
-            .until(
-                Timing::After(90.0),
-                "it draws until",
-                "It only pulls threads now: leave it.",
-            ),
-            TaskDraft::new(
-                "score",
-                "Score it",
-                "Deep, with an oiled blade; it is still hot.",
-                90.0,
-            )
-            .since("pour", 0)
-            .from(Timing::After(from), "it takes a mark")
-            .until(
-                Timing::After(to),
-                "it scores until",
-                "It cracks now: break it at random once it is cold.",
-            ),
-            TaskDraft::new(
-                "break",
-                "Break it along the marks",
-                "Tomorrow it is quite hard. In gloves: the edges are like glass.",
-                120.0,
-            )
-            .since("pour", 0)
-            .from(Timing::After(cold), "cold enough to touch").minding(crate::spread::guard::SHARP),
-            TaskDraft::new(
-                "box",
-                "Into an airtight box",
-                "It draws damp from the room and turns sticky.",
-                60.0,
-            ),
+            TaskDraft::new("line", say::line(), say::line_how(), 60.0),
+            TaskDraft::new("boil", say::boil(celsius(boil_c)), say::boil_how(), 900.0)
+                .minding(say::boil_mind()),
+            TaskDraft::new("flavour", say::flavour(), say::flavour_how(), 30.0)
+                .minding(say::flavour_mind()),
+            TaskDraft::new("reserve", say::reserve(sheet * whitened), say::reserve_how(), 30.0),
+            TaskDraft::new("pour", say::pour(), say::pour_how(), 30.0)
+                .minding(say::pour_mind(celsius(poured_c))),
+            TaskDraft::new("marble", say::marble(), say::marble_how(), 30.0)
+                .since("pour", 0)
+                .until(Timing::After(90.0), say::marble_until(Until), say::marble_late()),
+            TaskDraft::new("score", say::score(), say::score_how(), 90.0)
+                .since("pour", 0)
+                .from(Timing::After(from), say::score_from())
+                .until(Timing::After(to), say::score_until(Until), say::score_late()),
+            TaskDraft::new("break", say::break_it(), say::break_how(), 120.0)
+                .since("pour", 0)
+                .from(Timing::After(cold), say::break_from())
+                .minding(cautions::sharp()),
+            TaskDraft::new("box", say::into_box(), say::box_how(), 60.0),
         ];
-        draft.said.checks = vec![
-            "A drop in cold water snaps and does not stick to the teeth",
-            "No grain on the pan's wall",
-            "It takes a mark and does not flow back",
-        ];
+        draft.said.checks = vec![say::check_drop(), say::check_grain(), say::check_mark()];
         draft.said.mistakes = vec![SUGAR_GRAINS, SUGAR_STICKY];
         Some(draft)
     }

@@ -1,5 +1,6 @@
 //! The tasks that build a component, and the times they have.
 
+use crate::message::Message;
 use crate::setting::{Moment, SPREAD, Setting};
 use crate::units::{Time, minutes, seconds};
 
@@ -31,14 +32,14 @@ pub enum Timing {
 }
 
 /// When something opens or closes, counted from an earlier task.
-#[derive(Clone, Copy, Debug, PartialEq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct Due {
     /// How long after.
     pub moment: Moment,
     /// Whether a slower or faster setting shifts it.
     pub sets: bool,
     /// What happens then.
-    pub what: &'static str,
+    pub what: Message,
 }
 
 /// A task as a kind of work lays it down, before the times are known.
@@ -47,9 +48,9 @@ pub struct TaskDraft {
     /// Its own key within the component.
     pub key: String,
     /// What to do.
-    pub text: String,
+    pub text: Message,
     /// How, in a sentence.
-    pub detail: &'static str,
+    pub detail: Message,
     /// How long the hands are at it (*custom*).
     pub takes: Time,
     /// The chocolate that must be ready for it, by key.
@@ -59,24 +60,24 @@ pub struct TaskDraft {
     /// Which layer's setting counts.
     pub layer: usize,
     /// Not before.
-    pub from: Option<(Timing, &'static str)>,
+    pub from: Option<(Timing, Message)>,
     /// Not after.
-    pub until: Option<(Timing, &'static str)>,
-    /// What is to be done where it was missed.
-    pub missed: &'static str,
+    pub until: Option<(Timing, Message)>,
+    /// What is to be done where it was missed; `None` where it has no end.
+    pub missed: Option<Message>,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
     /// What is to be minded while it is done.
-    pub caution: &'static str,
+    pub caution: Option<Message>,
 }
 
 impl TaskDraft {
     /// A task that waits for nothing but the one before.
     #[must_use]
-    pub fn new(key: &str, text: impl Into<String>, detail: &'static str, takes_s: f64) -> Self {
+    pub fn new(key: &str, text: Message, detail: Message, takes_s: f64) -> Self {
         Self {
             key: key.to_owned(),
-            text: text.into(),
+            text,
             detail,
             takes: seconds(takes_s),
             chocolate: None,
@@ -84,16 +85,16 @@ impl TaskDraft {
             layer: 0,
             from: None,
             until: None,
-            missed: "",
+            missed: None,
             is_touch: false,
-            caution: "",
+            caution: None,
         }
     }
 
     /// What is to be minded while it is done.
     #[must_use]
-    pub fn minding(mut self, caution: &'static str) -> Self {
-        self.caution = caution;
+    pub fn minding(mut self, caution: Message) -> Self {
+        self.caution = Some(caution);
         self
     }
 
@@ -114,16 +115,16 @@ impl TaskDraft {
 
     /// Not before.
     #[must_use]
-    pub fn from(mut self, window: Timing, what: &'static str) -> Self {
+    pub fn from(mut self, window: Timing, what: Message) -> Self {
         self.from = Some((window, what));
         self
     }
 
     /// Not after; and what then.
     #[must_use]
-    pub fn until(mut self, window: Timing, what: &'static str, missed: &'static str) -> Self {
+    pub fn until(mut self, window: Timing, what: Message, missed: Message) -> Self {
         self.until = Some((window, what));
-        self.missed = missed;
+        self.missed = Some(missed);
         self
     }
 
@@ -141,9 +142,9 @@ pub struct Task {
     /// Its own key within the component.
     pub key: String,
     /// What to do.
-    pub text: String,
+    pub text: Message,
     /// How, in a sentence.
-    pub detail: &'static str,
+    pub detail: Message,
     /// How long the hands are at it.
     pub takes: Time,
     /// The chocolate that must be ready for it.
@@ -154,12 +155,12 @@ pub struct Task {
     pub from: Option<Due>,
     /// Not after.
     pub until: Option<Due>,
-    /// What is to be done where it was missed.
-    pub missed: &'static str,
+    /// What is to be done where it was missed; `None` where it has no end.
+    pub missed: Option<Message>,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
-    /// What is to be minded while it is done; empty where nothing is.
-    pub caution: &'static str,
+    /// What is to be minded while it is done; `None` where nothing is.
+    pub caution: Option<Message>,
 }
 
 /// The times of one layer.
@@ -204,7 +205,7 @@ impl LayerTimes {
 impl TaskDraft {
     /// The task with its times, by those of the component's layers.
     pub(crate) fn timed(self, layers: &[LayerTimes]) -> Task {
-        let due = |window: Option<(Timing, &'static str)>| {
+        let due = |window: Option<(Timing, Message)>| {
             let (window, what) = window?;
             let layer = layers.get(self.layer);
             let (moment, sets) = match (layer, window) {

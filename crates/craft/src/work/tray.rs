@@ -3,6 +3,7 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use crate::catalogue::work::tray as say;
 use crate::check::{self, Checker};
 use crate::spread::Tray;
 use crate::units::{Length, in_millimetres, millimetres, square_centimetres};
@@ -82,7 +83,7 @@ impl TrayInputs {
                 check::TRAY_CM2,
             ))),
             Self::Saved { .. } => {
-                check.fault(format!("{field}.tray_id"), "is not a tray on the shelf");
+                check.fault(format!("{field}.tray_id"), say::not_on_the_shelf());
                 Tray::Area(square_centimetres(1.0))
             }
         }
@@ -98,10 +99,7 @@ impl TrayInputs {
         check.number(&format!("{field}.rim_mm"), rim_mm, check::RIM_MM);
         let mm = in_millimetres(thickness);
         if mm > rim_mm {
-            check.fault(
-                of,
-                format!("must not stand above the tray's rim of {rim_mm} mm; it would be {mm:.1} mm thick"),
-            );
+            check.fault(of, say::above_the_rim(millimetres(rim_mm), millimetres(mm)));
         }
     }
 }

@@ -7,13 +7,17 @@ use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
+use super::parting::touched;
 use super::parts::{Layer, Portion};
 use super::task::{TaskDraft, Timing};
+use crate::catalogue::work::parting::{touch_dry, touch_dry_from};
+use crate::catalogue::work::wrap as say;
 use crate::check;
+use crate::message::Until;
 use crate::note::Working;
 use crate::spread::piped::piped;
 use crate::spread::wrap::{OVERLAP_MM, SPILL_PCT, WrapInput};
-use crate::units::{Length, in_grams, in_millimetres, millimetres, percent_of};
+use crate::units::{Length, in_grams, millimetres, percent_of};
 
 /// The paper comes off after so long, s: ten to twenty minutes (*custom*).
 const PAPER_S: f64 = 900.0;
@@ -122,11 +126,7 @@ impl Work for WrapInputs {
             draft.said.sum.push(Working::new("the pattern takes", in_grams(mass), "g"));
         }
         draft.tasks = self.tasks(at, wrap.length);
-        draft.said.checks = vec![
-            "The cake is iced and in its place: the wrap cannot wait for it",
-            "One coat, over every edge",
-            "It bends without cracking and no longer runs",
-        ];
+        draft.said.checks = vec![say::check_cake(), say::check_coat(), say::check_bends()];
         draft.said.mistakes = vec![WRAP_CRACKS, WRAP_FLOPS, SUGAR_BLOOM];
         Some(draft)
     }
@@ -136,74 +136,44 @@ impl WrapInputs {
     fn tasks(&self, at: &Drafting<'_>, length: Length) -> Vec<TaskDraft> {
         let mut tasks = vec![TaskDraft::new(
             "line",
-            format!(
-                "Cut a strip of {:.0} by {:.0} mm and lay it out",
-                in_millimetres(length),
-                self.height_mm
-            ),
-            "Parchment or acetate, taped down at the corners.",
+            say::line(length, millimetres(self.height_mm)),
+            say::line_how(),
             60.0,
         )];
         if let Some(pattern) = &self.pattern {
             tasks.push(
                 TaskDraft::new(
                     "pattern",
-                    format!("Pipe the pattern in {}", at.label(&pattern.chocolate)),
-                    "What is piped first faces outward.",
+                    say::pattern(at.label(&pattern.chocolate)),
+                    say::pattern_how(),
                     90.0,
                 )
                 .with(&pattern.chocolate),
             );
         }
-        let pour = TaskDraft::new(
-            "pour",
-            format!("Spread the {} over the strip", at.label(&self.chocolate)),
-            "One generous coat, over the edges: running short cannot be repaired.",
-            60.0,
-        )
-        .with(&self.chocolate);
+        let pour =
+            TaskDraft::new("pour", say::pour(at.label(&self.chocolate)), say::pour_how(), 60.0)
+                .with(&self.chocolate);
         tasks.push(if self.pattern.is_some() {
-            pour.since("pattern", 0).from(Timing::After(PATTERN_S), "the pattern no longer smears")
+            pour.since("pattern", 0).from(Timing::After(PATTERN_S), say::pour_from())
         } else {
             pour
         });
-        tasks.push(TaskDraft::new(
-            "lift",
-            "Lift the strip to a clean place",
-            "By its ends; what ran over stays behind.",
-            20.0,
-        ));
+        tasks.push(TaskDraft::new("lift", say::lift(), say::lift_how(), 20.0));
+        tasks.push(touched("touch-dry", touch_dry(), "pour", 0, touch_dry_from()));
         tasks.push(
-            TaskDraft::new(
-                "touch-dry",
-                "Touch it lightly",
-                "Dry to the finger and still soft. Say so when it is: the rest follows from it.",
-                5.0,
-            )
-            .since("pour", 0)
-            .from(Timing::TouchDry, "touch dry")
-            .touch(),
-        );
-        tasks.push(
-            TaskDraft::new(
-                "wrap",
-                "Lift it and wrap it round",
-                "Paper outward, smoothed with the palm, the overlap last.",
-                60.0,
-            )
-            .since("pour", 0)
-            .until(
+            TaskDraft::new("wrap", say::wrap(), say::wrap_how(), 60.0).since("pour", 0).until(
                 Timing::FlexibleUntil,
-                "it bends until",
-                "It cracks as it bends now: break it into shards for the side.",
+                say::wrap_until(Until),
+                say::wrap_late(),
             ),
         );
         tasks.push(
-            TaskDraft::new("paper", "Peel off the paper", "Slowly, along the strip.", 30.0)
+            TaskDraft::new("paper", say::paper(), say::paper_how(), 30.0)
                 .since("wrap", 0)
-                .from(Timing::After(PAPER_S), "the paper comes off"),
+                .from(Timing::After(PAPER_S), say::paper_from()),
         );
-        tasks.push(TaskDraft::new("trim", "Snap off the overlap", "Or with a hot knife.", 30.0));
+        tasks.push(TaskDraft::new("trim", say::trim(), say::trim_how(), 30.0));
         tasks
     }
 }

@@ -34,7 +34,10 @@ fn powder_is_worked_in_until_no_grain_shows_and_strained_before_the_seed() {
     let first = e.advice();
     assert_eq!(first.rule, Rule::WorkInColour);
     // 220 g hold 200 of butter: 20 of powder, and enough for a stick blender.
-    assert!(first.say.contains("20.0 g") && first.why.contains("stick blender"), "{first:?}");
+    assert!(
+        first.say.text.contains("20.0 g") && first.why.text.contains("stick blender"),
+        "{first:?}"
+    );
     e.read(37.0);
     e.act(ActionKind::ColourIn);
     let warm = e.advice();
@@ -52,7 +55,7 @@ fn a_little_powder_is_rubbed_in_and_not_strained_for_a_brush() {
     let mut e = Evening::of(&blue(44.0, "seed_down", false));
     e.read(47.0);
     e.act(ActionKind::OffHeat);
-    assert!(e.advice().why.contains("spatula"), "{}", e.advice().why);
+    assert!(e.advice().why.text.contains("spatula"), "{}", e.advice().why);
     e.act(ActionKind::ColourIn);
     assert_eq!(e.advice().rule, Rule::AddSeed);
 }
@@ -154,5 +157,5 @@ fn in_band_it_is_put_on_not_poured() {
     };
     let advice = told(&blue(120.0, "seed_down", false));
     assert_eq!(advice.rule, Rule::Pour);
-    assert!(advice.say.contains("put it on"), "{}", advice.say);
+    assert!(advice.say.text.contains("put it on"), "{}", advice.say);
 }

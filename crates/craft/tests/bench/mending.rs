@@ -38,7 +38,7 @@ fn where_all_seed_is_in_and_it_would_take_long_more_is_weighed() {
     assert_eq!(advice.rule, Rule::MoreSeed, "{}: {}", advice.say, advice.why);
     let more = in_grams(advice.seed.expect("so much"));
     assert!((5.0..200.0).contains(&more), "{more} g");
-    assert!(advice.say.starts_with(&format!("Add {more:.0} g")), "{}", advice.say);
+    assert!(advice.say.text.starts_with(&format!("Add {more:.0} g")), "{}", advice.say);
     e.act(seed(more));
     assert_ne!(e.advice().rule, Rule::MoreSeed, "it is stirred in first");
 }
@@ -64,7 +64,7 @@ fn too_thick_just_under_where_temper_is_lost_a_spoonful_is_stirred_in() {
     let advice = e.advice();
     assert_eq!((advice.rule, advice.level), (Rule::OverSeeded, Level::Caution));
     assert!(advice.heat.is_none(), "warmth would lose it: {}", advice.why);
-    assert!(advice.say.contains("spoonful of melted chocolate"), "{}", advice.say);
+    assert!(advice.say.text.contains("spoonful of melted chocolate"), "{}", advice.say);
 }
 
 #[test]
@@ -90,7 +90,7 @@ fn a_thermometer_that_stands_still_while_the_bowl_must_change_is_looked_at() {
     }
     let advice = e.advice();
     assert_eq!((advice.rule, advice.level), (Rule::ProbeTrouble, Level::Caution));
-    assert!(advice.say.contains("it has stopped"), "{}", advice.say);
+    assert!(advice.say.text.contains("it has stopped"), "{}", advice.say);
 }
 
 #[test]
@@ -115,14 +115,18 @@ fn a_failed_test_is_mended_each_method_in_its_way() {
     };
     let stone = [ActionKind::OnStone { mass: grams(200.0) }, ActionKind::OffStone];
     let again = failed("slab", &stone, 31.5);
-    assert!(again.pour_out.is_some() && again.say.ends_with("then test again"), "{}", again.say);
+    assert!(
+        again.pour_out.is_some() && again.say.text.ends_with("then test again"),
+        "{}",
+        again.say
+    );
 
     let crystals = [ActionKind::CrystalsAdded { mass: grams(3.0) }];
     let warm = failed("ready_crystals", &crystals, 37.5);
     assert!(warm.crystals.is_none(), "they would melt away: {}", warm.say);
-    assert!(warm.say.contains("for fresh crystals"), "{}", warm.say);
+    assert!(warm.say.text.contains("for fresh crystals"), "{}", warm.say);
     let cool = failed("ready_crystals", &crystals, 31.5);
-    assert!(cool.crystals.is_some() && cool.say.contains("test again"), "{}", cool.say);
+    assert!(cool.crystals.is_some() && cool.say.text.contains("test again"), "{}", cool.say);
 }
 
 #[test]

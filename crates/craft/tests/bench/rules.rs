@@ -182,7 +182,7 @@ fn over_water_it_is_lifted_off_before_it_runs_away() {
     // Fifteen degrees a minute.
     let fast = e.advice();
     assert_eq!((fast.rule, fast.alarm), (Rule::StopBeforeMelt, Some(Alarm::Limit)));
-    assert!(fast.say.contains("too fast"), "{}", fast.say);
+    assert!(fast.say.text.contains("too fast"), "{}", fast.say);
     e.read(44.0);
     let near = e.advice();
     assert_eq!((near.rule, near.level), (Rule::LimitNear, Level::Caution));
@@ -230,8 +230,12 @@ fn every_advice_says_something_and_gives_its_reason() {
             for c in [20.0, 30.0, 44.0, 46.0, 40.0, 34.0, 31.0, 29.5, 28.2, 26.0] {
                 e.read(c);
                 let advice = e.advice();
-                assert!(!advice.say.is_empty() && !advice.why.is_empty(), "{:?}", advice.rule);
-                assert!(!advice.say.ends_with('.'), "{}", advice.say);
+                assert!(
+                    !advice.say.text.is_empty() && !advice.why.text.is_empty(),
+                    "{:?}",
+                    advice.rule
+                );
+                assert!(!advice.say.text.ends_with('.'), "{}", advice.say);
                 seen.push(advice.rule);
                 if c >= 46.0 {
                     e.act(ActionKind::OffHeat);
@@ -268,14 +272,18 @@ fn each_instruction_asks_for_what_it_says() {
     e.read(30.0);
     let heat = e.advice();
     let Some(Kind::Heat { lasting: Some(lasting) }) = heat.asks else { panic!("{heat:?}") };
-    assert!(heat.say.contains(&format!("{:.0} s", in_seconds(lasting))), "{}", heat.say);
+    assert!(heat.say.text.contains(&format!("{:.0} s", in_seconds(lasting))), "{}", heat.say);
     let mut e = Evening::new();
     e.read(46.0);
     assert_eq!(e.advice().asks, Some(Kind::OffHeat));
     e.act(Kind::OffHeat);
     let seed = e.advice();
     let Some(Kind::SeedAdded { mass }) = seed.asks else { panic!("{seed:?}") };
-    assert!(seed.say.contains(&format!("{:.0} g", craft::units::in_grams(mass))), "{}", seed.say);
+    assert!(
+        seed.say.text.contains(&format!("{:.0} g", craft::units::in_grams(mass))),
+        "{}",
+        seed.say
+    );
     e.act(Kind::SeedAdded { mass });
     assert_eq!(e.advice().asks, Some(Kind::Stirred), "{}", e.advice().say);
     let mut ready = Evening::in_temper();

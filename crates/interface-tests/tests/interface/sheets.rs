@@ -15,7 +15,7 @@ async fn outlines_are_piped_over_a_sheet_that_is_checked() {
         page.until_shown("figures", "12 pieces").await?;
         page.choose("Outline", "letters").await?;
         page.fill("Letters", "Comète").await?;
-        page.until_said("'è' is none of them").await?;
+        page.until_said("“è” is none of them").await?;
         page.fill("Letters", "Comet").await?;
         page.fill("Wide", "150").await?;
         page.choose("Joined", "not: each for itself").await?;

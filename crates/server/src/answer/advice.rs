@@ -3,6 +3,7 @@
 use chrono::{DateTime, Utc};
 use craft::bowl::Entry;
 use craft::coach::{Advice, Alarm, Countdown, Grounds, Rule};
+use craft::message::Message;
 use craft::note::Level;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -11,7 +12,7 @@ use utoipa::ToSchema;
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct CountdownAnswer {
     /// What happens then.
-    pub what: String,
+    pub what: Message,
     /// When it most likely is.
     pub at: DateTime<Utc>,
     /// Not likely before; the same as `at` where it is exact.
@@ -22,7 +23,7 @@ pub struct CountdownAnswer {
 
 impl From<Countdown> for CountdownAnswer {
     fn from(c: Countdown) -> Self {
-        Self { what: c.what.to_owned(), at: c.at, earliest: c.earliest, latest: c.latest }
+        Self { what: c.what, at: c.at, earliest: c.earliest, latest: c.latest }
     }
 }
 
@@ -34,9 +35,9 @@ pub struct AdviceAnswer {
     /// How much it matters.
     pub level: Level,
     /// The instruction.
-    pub say: String,
+    pub say: Message,
     /// The reason.
-    pub why: String,
+    pub why: Message,
     /// How sure it is: what it rests on.
     pub grounds: Grounds,
     /// The one time that matters now.

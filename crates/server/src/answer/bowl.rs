@@ -8,6 +8,7 @@ use craft::bowl::{
     look_ahead, shake_due,
 };
 use craft::coach::{advise, bursts_left};
+use craft::message::Message;
 use craft::method::{Method, Run};
 use craft::units::in_degrees;
 use serde::Serialize;
@@ -53,7 +54,7 @@ pub struct TestAnswer {
     /// How old the smear was then.
     pub age_s: Option<f64>,
     /// What that says.
-    pub words: Option<String>,
+    pub words: Option<Message>,
 }
 
 /// What is known of the temper.

@@ -114,7 +114,7 @@ impl From<BowlPlan> for BowlPlanAnswer {
             // A bottle that was bought has its powder in it.
             melted_g: plan
                 .method
-                .warms_by_hand()
+                .softened_in()
                 .is_none()
                 .then(|| grams(plan.amounts.melted - colour.amounts.pigment)),
             ..colour.clone().into()

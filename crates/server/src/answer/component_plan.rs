@@ -1,5 +1,6 @@
 //! The plan of a component: what goes in, how it lies, how it is built.
 
+use craft::message::Message;
 use craft::note::{Note, Working};
 use craft::plan::PlannedComponent;
 use craft::spread::Tray;
@@ -228,7 +229,7 @@ pub struct ComponentPlanAnswer {
     /// Its shells, where it is cast.
     pub cast: Option<CastAnswer>,
     /// How long it keeps at 15–18 °C, airtight, in a sentence.
-    pub keeps: Option<String>,
+    pub keeps: Option<Message>,
     /// What is folded in.
     pub mixed_in: Option<MixedInAnswer>,
     /// What goes on top.
@@ -238,7 +239,7 @@ pub struct ComponentPlanAnswer {
     /// A stay in the fridge, where there is to be one.
     pub fridge: Option<FridgeAnswer>,
     /// What to look for.
-    pub checks: Vec<String>,
+    pub checks: Vec<Message>,
     /// What goes wrong.
     pub mistakes: Vec<MistakeAnswer>,
     /// Remarks and cautions.
@@ -299,7 +300,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             topping: draft.topping.map(Into::into),
             setting: planned.setting.map(Into::into),
             fridge: planned.fridge.map(Into::into),
-            checks: draft.said.checks.into_iter().map(ToOwned::to_owned).collect(),
+            checks: draft.said.checks,
             mistakes: draft.said.mistakes.into_iter().map(Into::into).collect(),
             notes,
             sum: draft.said.sum,

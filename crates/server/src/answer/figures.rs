@@ -17,6 +17,7 @@ use serde::Serialize;
 use utoipa::ToSchema;
 
 use super::{band, celsius, grams, round, seconds};
+use crate::catalogue::calc as say;
 
 /// Temperature windows of a chocolate.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -54,15 +55,9 @@ impl From<&Chocolate> for WindowsAnswer {
     fn from(chocolate: &Chocolate) -> Self {
         let w = &chocolate.windows;
         let source = if chocolate.own {
-            Note::info(
-                "own-numbers",
-                "Your own numbers stand in for the family's where you gave them.",
-            )
+            Note::info("own-numbers", say::own_numbers())
         } else {
-            Note::info(
-                "family-numbers",
-                "The family's usual numbers. The bag knows better: put its own in.",
-            )
+            Note::info("family-numbers", say::family_numbers())
         };
         Self {
             family: chocolate.family,
@@ -183,11 +178,8 @@ impl From<BurstPlan> for MicrowaveAnswer {
             seconds: seconds(plan.total),
             bursts_s: plan.bursts.into_iter().map(seconds).collect(),
             notes: vec![
-                Note::info(
-                    "stir-after-each",
-                    "Stir after each burst, even when it does not look melted. Stop while there are still lumps.",
-                ),
-                Note::info("hot-bowl", "The bowl comes out hot: use a cloth."),
+                Note::info("stir-after-each", say::stir_after_each()),
+                Note::info("hot-bowl", say::hot_bowl()),
             ],
             sum: plan.sum,
         }

@@ -2,6 +2,7 @@
 
 use chrono::{DateTime, Utc};
 use craft::batch::{Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo};
+use craft::message::Message;
 use craft::steps::StepKind;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -46,7 +47,7 @@ pub struct ComingAnswer {
     /// What the maker calls that.
     pub name: String,
     /// What it is.
-    pub what: String,
+    pub what: Message,
     /// Whether a window closes then.
     pub closes: bool,
     /// When, most likely, in the batch's time.
@@ -83,11 +84,11 @@ pub struct InstructionAnswer {
     /// What sort of work it is.
     pub kind: StepKind,
     /// What to do.
-    pub text: String,
+    pub text: Message,
     /// How; what to do instead, where its window was missed.
-    pub detail: String,
+    pub detail: Message,
     /// What is to be minded while it is done; empty where nothing is.
-    pub caution: String,
+    pub caution: Option<Message>,
     /// How it stands.
     pub state: InstructionState,
     /// Whether it is the finger's check that the surface is dry.
@@ -128,7 +129,7 @@ pub struct StepProgressAnswer {
     /// Its key.
     pub key: String,
     /// What it is.
-    pub text: String,
+    pub text: Message,
     /// When it was done, in the batch's time.
     pub done_at: Option<DateTime<Utc>>,
 }

@@ -1,6 +1,7 @@
 //! What follows from a plan.
 
 use craft::edits::{Uses, uses};
+use craft::message::Message;
 use craft::note::Note;
 use craft::plan::{LeftOver, Plan, PlanInputs, PlannedBowl};
 use craft::steps::Line;
@@ -17,7 +18,7 @@ use super::grams;
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct IdeaAnswer {
     /// In a few words.
-    pub text: String,
+    pub text: Message,
     /// A component that takes all of it, ready to be added.
     pub component: ComponentInputs,
 }

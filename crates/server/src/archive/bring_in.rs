@@ -1,5 +1,6 @@
 //! Everything in: looked through before anything of it is kept, then kept in one transaction.
 
+use craft::message::Message;
 use std::collections::BTreeMap;
 use std::io::{BufRead, BufReader, Read, Seek};
 
@@ -16,6 +17,7 @@ use zip::ZipArchive;
 
 use super::manifest::{File, Manifest, Summed};
 use super::{FORMAT, MANIFEST, PHOTOS, for_each_table};
+use crate::catalogue::files as say;
 use crate::clock::wall_time;
 use crate::making::Making;
 use crate::problem::{Answer, Problem};
@@ -34,12 +36,12 @@ const LONGEST_LINE: u64 = 16 << 20;
 /// The largest manifest.
 const LARGEST_MANIFEST: u64 = 512 << 20;
 
-fn refused(why: impl Into<String>) -> Problem {
+fn refused(why: Message) -> Problem {
     Problem::bad_field("file", why)
 }
 
 fn torn(error: impl std::fmt::Display) -> Problem {
-    refused(format!("is no archive of Wide Sheen, or not all of it: {error}"))
+    refused(say::no_archive_or_not_all(&error))
 }
 
 /// Keeps everything of an archive that is not there yet. What is there by the same id stays:
@@ -97,24 +99,21 @@ async fn settle(tx: &mut Connection, id: Uuid, wall: craft::time::WallTime) -> A
 /// Whether an archive is what it says, from beginning to end.
 fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<()> {
     if zip.len() > MOST_FILES {
-        return Err(refused(format!("has more than {MOST_FILES} files in it")));
+        return Err(refused(say::too_many_files(MOST_FILES)));
     }
     let manifest = {
-        let file = zip.by_name(MANIFEST).map_err(|_| refused("is no archive of Wide Sheen"))?;
+        let file = zip.by_name(MANIFEST).map_err(|_| refused(say::no_archive()))?;
         let mut text = Vec::new();
         file.take(LARGEST_MANIFEST).read_to_end(&mut text).map_err(torn)?;
         serde_json::from_slice::<Manifest>(&text).map_err(torn)?
     };
     if manifest.format != FORMAT || manifest.schema > store::known_version() {
-        return Err(refused(format!(
-            "was written by a later release ({}): bring it in there",
-            manifest.release
-        )));
+        return Err(refused(say::later_release(&manifest.release)));
     }
     let told: BTreeMap<&str, &File> =
         manifest.files.iter().map(|file| (file.name.as_str(), file)).collect();
     if told.len() + 1 != zip.len() {
-        return Err(refused("has other files in it than it says"));
+        return Err(refused(say::other_files()));
     }
     let mut bytes = 0;
     for i in 0..zip.len() {
@@ -124,20 +123,20 @@ fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<()> {
             continue;
         }
         let Some(said) = told.get(name.as_str()) else {
-            return Err(refused(format!("has a file in it that it does not tell of: {name:?}")));
+            return Err(refused(say::file_not_told(&name)));
         };
         if !is_known(&name) {
-            return Err(refused(format!("has a file in it that is none of ours: {name:?}")));
+            return Err(refused(say::file_not_ours(&name)));
         }
         bytes += said.bytes;
         let packed = file.compressed_size();
         if bytes > MOST_BYTES || said.bytes > (packed + 4096) * MOST_TIMES {
-            return Err(refused(format!("would be far larger unpacked than it is: {name:?}")));
+            return Err(refused(say::larger_unpacked(&name)));
         }
         let mut summed = Summed::new(file.take(said.bytes + 1));
         std::io::copy(&mut summed, &mut std::io::sink()).map_err(torn)?;
         if summed.done(&name) != **said {
-            return Err(refused(format!("was changed on the way: {name:?} is not what it was")));
+            return Err(refused(say::changed_on_the_way(&name)));
         }
     }
     Ok(())
@@ -176,7 +175,7 @@ impl std::fmt::Display for Place<'_> {
 }
 
 fn unread(place: &Place<'_>, error: impl std::fmt::Display) -> Problem {
-    refused(format!("cannot be read: {place}: {error}"))
+    refused(say::place_cannot_be_read(place, &error))
 }
 
 /// The rows of a file of JSON lines, each with its place.
@@ -239,9 +238,7 @@ async fn put_all<'a, T: Table>(
 /// A row that cannot be kept is a fault of the file, where it is not one of the database.
 fn unkept(error: StoreError, place: &str) -> Problem {
     match error {
-        StoreError::NotFound(what) => {
-            refused(format!("hangs on what is not in it: {place}: {what} is missing"))
-        }
+        StoreError::NotFound(what) => refused(say::hangs_on(place, what)),
         other => other.into(),
     }
 }
@@ -257,7 +254,7 @@ async fn photos(tx: &mut Connection, zip: &mut ZipArchive<impl Read + Seek>) -> 
             file.take(16 << 20).read_to_end(&mut jpeg).map_err(torn)?;
         }
         if !jpeg.starts_with(&[0xff, 0xd8, 0xff]) {
-            return Err(refused(format!("has a photo in it that is none: {name}")));
+            return Err(refused(say::no_photo(&name)));
         }
         put_photo(tx, &photo, &jpeg).await.map_err(|error| unkept(error, &name))?;
     }

@@ -19,6 +19,7 @@ use super::readings::check_time;
 use super::sent::sent_as;
 use crate::answer::action::{ActionAnswer, EntryAnswer};
 use crate::body::Body;
+use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
 use crate::making::{Making, finalize_bowl, pour_of, settles};
@@ -57,7 +58,7 @@ impl NewAction {
     /// What was done, with everything that it needs; faults are noted.
     fn check(self, check: &mut Checker) -> Option<ActionKind> {
         for name in self.rest.keys() {
-            check.fault(name.clone(), "is not a field of an action");
+            check.fault(name.clone(), say::not_a_field());
         }
         self.entry.check(check)
     }
@@ -68,7 +69,7 @@ impl NewAction {
         let mut faults = Checker::new();
         let needed = |name: &str, given: bool, faults: &mut Checker| {
             if !given {
-                faults.fault(name, "is needed for this kind of action");
+                faults.fault(name, say::needed_for_this_action());
             }
         };
         let (id, at) = (self.id, self.at);
@@ -102,7 +103,7 @@ pub async fn append(
     let kind = new.check(&mut check);
     check.finish()?;
     let Some(kind) = kind else {
-        return Err(Problem::bad_field("kind", "is not complete"));
+        return Err(Problem::bad_field("kind", say::not_complete()));
     };
     let action = Action { id, at, kind };
     let sent = state
@@ -173,27 +174,22 @@ async fn fits(tx: &mut Connection, bowl_id: Uuid, record: &Record, action: &Acti
             return if record.has_action(*action) {
                 Ok(())
             } else {
-                Err(Problem::bad_field("undoes", "must be an action of this bowl"))
+                Err(Problem::bad_field("undoes", say::action_of_this_bowl()))
             };
         }
         ActionKind::AmountCorrected { action, .. } => {
             let weighed = record.actions().find(|a| a.id == *action);
             return match weighed.map(|a| a.kind.mass()) {
                 Some(Some(_)) => Ok(()),
-                Some(None) => {
-                    Err(Problem::bad_field("corrects", "must be an action with a weight"))
-                }
-                None => Err(Problem::bad_field(
-                    "corrects",
-                    "must be an action of this bowl that stands",
-                )),
+                Some(None) => Err(Problem::bad_field("corrects", say::action_with_a_weight())),
+                None => Err(Problem::bad_field("corrects", say::action_that_stands())),
             };
         }
         ActionKind::ReadingWithdrawn { reading } => {
             return if store::readings::is_kept(tx, bowl_id, *reading).await? {
                 Ok(())
             } else {
-                Err(Problem::bad_field("reading", "must be a reading of this bowl"))
+                Err(Problem::bad_field("reading", say::reading_of_this_bowl()))
             };
         }
         _ => {}

@@ -2,6 +2,7 @@
 
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::check::{Bounds, Checker};
+use craft::message::{Words, list};
 use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use craft::units::Mass;
@@ -20,6 +21,7 @@ use crate::answer::bowl::BowlAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::grams;
 use crate::body::Body;
+use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
 use crate::making::Making;
@@ -181,7 +183,10 @@ fn chosen(inputs: &PlanInputs, named: Option<String>) -> Answer<String> {
         (Some(named), _) if keys.contains(&named.as_str()) => Ok(named),
         (None, [only]) => Ok((*only).to_owned()),
         (_, []) => Err(Problem::conflict("Nothing in this batch is tempered.")),
-        _ => Err(Problem::bad_field("chocolate", format!("must be one of {}", keys.join(", ")))),
+        _ => Err(Problem::bad_field(
+            "chocolate",
+            say::one_of(list(keys.iter().map(Words::from), ", ")),
+        )),
     }
 }
 
@@ -227,10 +232,7 @@ pub async fn set_thermometer(
     check.number("rate", setting.rate, RATE);
     #[allow(clippy::float_cmp)] // exactly one is what real time is
     if !setting.simulated && setting.rate != 1.0 {
-        check.fault(
-            "rate",
-            "must be 1 without the simulated thermometer: real chocolate keeps real time",
-        );
+        check.fault("rate", say::real_chocolate_keeps_real_time());
     }
     check.finish()?;
     let batch_id = store::bowls::line(&state.pool, *id).await?.batch_id;

@@ -5,6 +5,7 @@ use actix_web::{HttpResponse, get, web};
 use chrono::{DateTime, NaiveTime, TimeDelta, Utc};
 use chrono_tz::Tz;
 use craft::check::Checker;
+use craft::message::Message;
 use craft::plan::Plan;
 use craft::schedule::{Day, Slot, sittings, slots, zone};
 use craft::shelf::{Shelf, Thing};
@@ -16,6 +17,7 @@ use store::StoreError;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
+use crate::catalogue::records as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -56,9 +58,9 @@ pub struct SlotAnswer {
     /// The key of its first step.
     step: String,
     /// What is done.
-    texts: Vec<String>,
+    texts: Vec<Message>,
     /// What was waited for; empty for the first.
-    waits_for: String,
+    waits_for: Option<Message>,
     /// The wait before it at the least, hours.
     least_h: f64,
     /// At the most, hours; `null` where any wait does.
@@ -100,14 +102,14 @@ impl DaysAsked {
             let text = given.as_deref().unwrap_or(usual);
             let time = NaiveTime::parse_from_str(text, "%H:%M");
             time.unwrap_or_else(|_| {
-                check.fault(name, format!("must be a time such as {usual}; it is {text}"));
+                check.fault(name, say::a_time_such_as(usual, text));
                 NaiveTime::MIN
             })
         };
         let from = hour("up_from", &self.up_from, UP[0]);
         let to = hour("up_to", &self.up_to, UP[1]);
         if !check.has_faults() && from >= to {
-            check.fault("up_to", format!("must be later than up_from, {}", from.format("%H:%M")));
+            check.fault("up_to", say::later_than(from.format("%H:%M").to_string()));
         }
         let name = self.zone.as_deref().or(kitchen).unwrap_or("UTC");
         let zone = zone("zone", name, &mut check);
@@ -183,20 +185,20 @@ pub async fn calendar(
 
 fn event(plan: Uuid, slot: &Slot, stamp: DateTime<Utc>, zone: Tz) -> Event {
     let sitting = &slot.sitting;
-    let first = sitting.texts.first().map_or("", String::as_str);
+    let first = sitting.texts.first().map_or("", |first| first.text.as_ref());
     let local = |at: DateTime<Utc>| CalendarDateTime::WithTimezone {
         date_time: at.with_timezone(&zone).naive_local(),
         tzid: zone.name().to_owned(),
     };
     let mut text: Vec<String> = Vec::new();
-    if !sitting.waits_for.is_empty() {
-        text.push(format!("Not before: {}.", sitting.waits_for));
+    if let Some(waits_for) = &sitting.waits_for {
+        text.push(format!("Not before: {waits_for}."));
     }
     if let Some(latest) = slot.latest {
         let latest = latest.with_timezone(&zone).format("%Y-%m-%d %H:%M");
         text.push(format!("Begin by {latest} at the latest."));
     }
-    text.extend(sitting.texts.iter().cloned());
+    text.extend(sitting.texts.iter().map(Message::to_string));
     // The same sitting brought in again takes the place of the first.
     let uid = Uuid::new_v5(&plan, sitting.step.as_bytes());
     let mut alarm = Alarm::display(first, Trigger::before_start(REMIND));

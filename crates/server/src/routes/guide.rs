@@ -5,6 +5,7 @@ use chrono::TimeDelta;
 use craft::batch::{Event, EventKind, ends_bowl, guide};
 use craft::bowl::{Action, ActionKind};
 use craft::check::{Bounds, Checker};
+use craft::message::{Words, list};
 use craft::time::Timestamp;
 use serde::Deserialize;
 use store::batches::ClockRow;
@@ -16,6 +17,7 @@ use uuid::Uuid;
 use super::sent::sent_as;
 use crate::answer::guide::GuideAnswer;
 use crate::body::Body;
+use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
 use crate::making::{Making, finalize_bowl, pour_of, ready, teach_setting};
@@ -112,10 +114,7 @@ pub async fn set_clock(
             let kitchen = setting.skip_to.map_or(now, |to| to.0.max(now));
             if kitchen - now > FARTHEST {
                 let days = FARTHEST.num_days();
-                return Err(Problem::bad_field(
-                    "skip_to",
-                    format!("must be at most {days} days ahead"),
-                ));
+                return Err(Problem::bad_field("skip_to", say::at_most_days_ahead(days as f64)));
             }
             let clock = ClockRow { real, kitchen, rate: setting.rate };
             keep_clock(tx, &making, clock, kitchen > now).await?;
@@ -216,11 +215,11 @@ fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) ->
             let known = || making.lines.iter().flat_map(|line| &line.steps);
             if !check.has_faults() && known().all(|known| known.key != *step) {
                 let keys: Vec<_> = known().map(|step| step.key.as_str()).collect();
-                check.fault("step", format!("must be one of {}", keys.join(", ")));
+                check.fault("step", say::one_of(list(keys.iter().map(Words::from), ", ")));
             }
             let tempering = making.lines.iter().filter(|line| line.bowl().is_some());
             if tempering.flat_map(|l| &l.steps).any(|s| s.key == *step && s.task() == "temper") {
-                check.fault("step", "is done at the bench: its pour ends it");
+                check.fault("step", say::done_at_the_bench());
             }
             check.finish()?;
             let kind = EventKind::Done { step: step.clone(), just_now: *just_now };
@@ -228,7 +227,7 @@ fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) ->
         }
         NewEvent::Undone { id, event } => {
             if making.events.iter().all(|e| e.id != *event) {
-                return Err(Problem::bad_field("event", "must be an event of this batch"));
+                return Err(Problem::bad_field("event", say::event_of_this_batch()));
             }
             Ok(Event { id: *id, at: now, kind: EventKind::Undone { event: *event } })
         }

@@ -14,6 +14,7 @@ use uuid::Uuid;
 
 use super::sent::sent_as;
 use crate::body::Body;
+use crate::catalogue::records as say;
 use crate::live::Heard;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
@@ -81,11 +82,10 @@ pub(super) fn check_time(check: &mut Checker, at: DateTime<Utc>, now: DateTime<U
     if at > now + AHEAD || at < now - BACK {
         check.fault(
             "at",
-            format!(
-                "must be from {} to {}; it is {}. Check the sender's clock.",
-                (now - BACK).format("%FT%TZ"),
-                (now + AHEAD).format("%FT%TZ"),
-                at.format("%FT%TZ")
+            say::from_to(
+                &(now - BACK).format("%FT%TZ"),
+                &(now + AHEAD).format("%FT%TZ"),
+                &at.format("%FT%TZ"),
             ),
         );
     }

@@ -21,6 +21,7 @@ use uuid::Uuid;
 use super::attached;
 use super::bowls::{self, BowlWithPlan};
 use crate::body::{Body, Raw};
+use crate::catalogue::files as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
 use crate::making::finalize_bowl;
@@ -141,7 +142,7 @@ pub async fn bring_in_log(
         (readings, Vec::new(), log.empty, log.unit)
     };
     if readings.len() + actions.len() > MOST {
-        return Err(Problem::bad_field("file", format!("must have at most {MOST} lines")));
+        return Err(Problem::bad_field("file", say::at_most_lines(MOST)));
     }
     let before = state.record(&bowl).await?;
     let known: HashSet<_> = before.readings().iter().map(|r| r.id).collect();
@@ -201,14 +202,7 @@ fn in_its_evening(log: &logfile::Log, bowl: &BowlRow, now: DateTime<Utc>) -> Ans
     let told = |at: DateTime<Utc>| at.format("%F %H:%M:%S").to_string();
     let [first, last] = [log.lines.first(), log.lines.last()]
         .map(|line| line.map_or_else(String::new, |line| told(line.at)));
-    Err(Problem::bad_field(
-        "shift_s",
-        format!(
-            "none of its times is this bowl's: the log runs from {first} to {last} UTC, the bowl was \
-             opened at {}. Say by how many seconds its clock is off, or its utc_offset_min",
-            told(bowl.opened_at)
-        ),
-    ))
+    Err(Problem::bad_field("shift_s", say::none_of_its_times(&first, &last, &bowl.opened_at)))
 }
 
 /// A log that is brought in twice is kept once: the id follows from the line.

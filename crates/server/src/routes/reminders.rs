@@ -4,6 +4,7 @@ use std::cmp::Reverse;
 
 use actix_web::{get, web};
 use chrono::TimeDelta;
+use craft::message::Message;
 use craft::time::WallTime;
 use serde::Serialize;
 use store::bowls::BowlStatus;
@@ -27,11 +28,11 @@ pub struct ReminderAnswer {
     /// What it is called.
     batch_name: String,
     /// What is next.
-    text: String,
+    text: Message,
     /// How that stands.
     state: InstructionState,
     /// What is waited for; empty where nothing is.
-    waits_for: String,
+    waits_for: Option<Message>,
     /// When it may go on, by the wall's clock; `null` where it may now, or its time is
     /// held.
     opens_at: Option<WallTime>,
@@ -64,7 +65,7 @@ pub async fn list(state: web::Data<State>) -> Answer<web::Json<Vec<ReminderAnswe
             batch_name: making.batch.name.clone(),
             text: next.text,
             state: next.state,
-            waits_for: next.opens.as_ref().map_or_else(String::new, |opens| opens.what.clone()),
+            waits_for: next.opens.as_ref().map(|opens| opens.what.clone()),
             opens_at: next.opens.and_then(|opens| on_the_wall(opens.at)),
             closes_at: next
                 .closes

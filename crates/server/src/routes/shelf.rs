@@ -16,6 +16,7 @@ use super::sent::sent_as;
 use super::version::EditedFrom;
 use crate::answer::shelf::{ShelfAnswer, ThingAnswer};
 use crate::body::Body;
+use crate::catalogue::shelf as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -72,8 +73,8 @@ pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<H
         (Thing::Chocolate(_), left_g) => {
             check.optional("left_g", left_g, check::STOCK_G);
         }
-        (Thing::Kitchen(_), _) => check.fault("thing", "must not be a kitchen: there is one"),
-        (_, Some(_)) => check.fault("left_g", "goes with a chocolate only"),
+        (Thing::Kitchen(_), _) => check.fault("thing", say::one_kitchen()),
+        (_, Some(_)) => check.fault("left_g", say::left_of_a_chocolate()),
         _ => {}
     }
     check.finish()?;
@@ -110,7 +111,7 @@ pub async fn edit(
     let kept = store::shelf::get(&state.pool, *id).await?;
     // What cannot be read is written anew as whatever it is to be.
     if kept.thing.is_ok_and(|kept| kept.kind() != thing.kind()) {
-        return Err(Problem::bad_field("kind", "must stay what it is"));
+        return Err(Problem::bad_field("kind", say::stay_what_it_is()));
     }
     thing.check()?;
     let now = state.wall.now();
@@ -200,13 +201,13 @@ pub async fn move_stock(
     let bounds = if new.kind == Move::Counted { check::STOCK_G } else { check::MOVED_G };
     check.number("grams", new.grams, bounds);
     if !matches!(thing, Thing::Chocolate(_)) {
-        check.fault("id", "must be a chocolate: nothing else is counted");
+        check.fault("id", say::only_chocolate_is_counted());
     }
     if new.kind == Move::Taken {
-        check.fault("kind", "must not be taken: what a bowl takes is noted with its pour");
+        check.fault("kind", say::taken_by_its_pour());
     }
     if new.bowl_id.is_some() != (new.kind == Move::Returned) {
-        check.fault("bowl_id", "goes with what is returned, and is needed there");
+        check.fault("bowl_id", say::bowl_of_what_is_returned());
     }
     check.finish()?;
     if let Some(bowl_id) = new.bowl_id {
@@ -237,5 +238,5 @@ async fn of_this_chocolate(state: &State, bowl_id: Uuid, chocolate_id: Uuid) -> 
     if moves.iter().any(|m| m.kind == Move::Taken && m.chocolate_id == chocolate_id) {
         return Ok(());
     }
-    Err(Problem::bad_field("bowl_id", "must be a bowl that took some of this chocolate"))
+    Err(Problem::bad_field("bowl_id", say::bowl_that_took_some()))
 }

@@ -289,3 +289,28 @@ async fn the_copy_of_the_day_is_made_once_by_one_and_tried_again_where_it_failed
     kitchen.pass(chrono::TimeDelta::days(1));
     assert!(server::archive::copy_if_due(&kitchen.state, &copies).await.expect("the next day"));
 }
+
+#[actix_web::test]
+async fn an_archive_of_a_release_before_comes_in_and_says_what_it_said() {
+    let kitchen = Kitchen::new().await;
+    bring_in(&kitchen, include_bytes!("../fixtures/archive-1.zip").to_vec()).await.with(204);
+    let batches = kitchen.batches().await;
+    assert_eq!(batches.len(), 11);
+    for line in &batches {
+        let id = text(&line["id"]);
+        assert_eq!(line["unreadable"], Value::Null, "{line}");
+        let batch = kitchen.get(&format!("/batches/{id}")).await.with(200);
+        let guide = kitchen.get(&format!("/batches/{id}/guide")).await.with(200);
+        let progress = guide["progress"].as_array().expect("lines");
+        let steps: Vec<&Value> =
+            progress.iter().flat_map(|line| line["steps"].as_array().expect("steps")).collect();
+        assert!(steps.len() > 4 && !batch["plan"].is_null(), "{batch}");
+        for step in steps {
+            assert!(!text(&step["text"]["text"]).is_empty(), "{step}");
+            assert_eq!(step["text"]["code"], "before.text");
+        }
+    }
+    for plan in kitchen.get("/plans").await.with(200)["plans"].as_array().expect("a list") {
+        kitchen.get(&format!("/plans/{}", text(&plan["id"]))).await.with(200);
+    }
+}

@@ -86,7 +86,10 @@ async fn a_batch_says_what_is_still_to_do_until_it_is_made_or_closed() {
     let now = kitchen.batch_now(&batch).await;
     assert_eq!(now["stage"], "under_way");
     let to_do = now["to_do"].as_array().expect("what is to do");
-    assert!(to_do.len() > 15 && to_do.iter().all(|t| text(&t["text"]).len() > 3), "{to_do:?}");
+    assert!(
+        to_do.len() > 15 && to_do.iter().all(|t| text(&t["text"]["text"]).len() > 3),
+        "{to_do:?}"
+    );
     let body = json!({ "chocolate": "dark" });
     let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
     kitchen.act(&text(&opened["bowl"]["id"]), json!({ "kind": "poured" })).await.with(201);

@@ -54,7 +54,7 @@ async fn a_stay_in_the_fridge_is_bound_by_release_and_dew() {
     warm["start_c"] = 10.into();
     warm["fridge_c"] = 12.into();
     let told = kitchen.post("/calc/fridge", warm).await.refuses("start_c");
-    assert_eq!(told, "must be above the fridge's 12 °C; it is 10");
+    assert_eq!(told, "must be above the fridge's 12 °C; it is 10 °C");
 }
 
 #[actix_web::test]

@@ -35,6 +35,44 @@ fn is_left_out(path: &str, operation: &Value) -> bool {
         || body.is_some_and(|content| !content.contains_key("application/json"))
 }
 
+/// A sentence with a temperature or a mass in it that is not sent beside it as a number.
+fn written_out(answer: &Value) -> Option<&str> {
+    // A refusal's detail is its one field's words again.
+    const SAID_ELSEWHERE: [&str; 1] = ["detail"];
+    match answer {
+        Value::Array(items) => items.iter().find_map(written_out),
+        Value::Object(object) => object.iter().find_map(|(name, value)| match value {
+            Value::String(text) => {
+                let is_said = object.contains_key("template") || name == "template";
+                let passes = is_said || SAID_ELSEWHERE.contains(&name.as_str());
+                (!passes && has_quantity(text)).then_some(text.as_str())
+            }
+            other => written_out(other),
+        }),
+        _ => None,
+    }
+}
+
+fn has_quantity(text: &str) -> bool {
+    let words: Vec<&str> = text
+        .split(|c: char| c.is_whitespace() || ",.;:()".contains(c))
+        .filter(|word| !word.is_empty())
+        .collect();
+    words.windows(2).any(|pair| {
+        pair[0].ends_with(|c: char| c.is_ascii_digit()) && matches!(pair[1], "°C" | "°F" | "g")
+    })
+}
+
+#[test]
+fn a_quantity_that_is_written_out_is_found() {
+    let said = |text: &str| json!({ "notes": [{ "code": "a", "text": text }] });
+    assert!(written_out(&said("Warm it to 31.5 °C.")).is_some());
+    assert!(written_out(&said("Warm it.")).is_none());
+    let mut worded = said("Add 12 g of it.");
+    worded["notes"][0]["template"] = json!("Add {much} of it.");
+    assert!(written_out(&worded).is_none());
+}
+
 struct Operation {
     method: String,
     path: String,
@@ -345,6 +383,12 @@ async fn what_the_description_allows_and_forbids_breaks_nothing_and_is_answered_
                 }
                 Some(_) => {}
             }
+        }
+        // A document is sent as the text that is kept.
+        if !path.ends_with("/document")
+            && let Some(sentence) = written_out(&said.body)
+        {
+            fault(&format!("a quantity that cannot be shown in another unit: {sentence}"));
         }
         if (200..300).contains(&status) && maker.ids.len() < 2_000 {
             ids_in(&said.body, &mut maker.ids);

@@ -115,7 +115,7 @@ async fn touch_dry_now_moves_the_rest_and_is_learned_for_the_kitchen() {
     }
     let at = |build: &Value, what: &str| {
         let coming = build["coming"].as_array().expect("a list").clone();
-        let found = coming.iter().find(|c| c["what"] == what).cloned().unwrap_or_default();
+        let found = coming.iter().find(|c| c["what"]["text"] == what).cloned().unwrap_or_default();
         let at = chrono::DateTime::parse_from_rfc3339(found["at"].as_str().unwrap_or_default());
         at.map(|at| at.to_utc()).ok()
     };

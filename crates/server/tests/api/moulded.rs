@@ -69,7 +69,7 @@ async fn colour_is_weighed_from_what_is_known() {
     }
     let both = json!({ "butter_g": 80, "total_g": 88, "parts_per_100": 10 });
     let told = kitchen.post("/calc/colour-butter", both).await.refuses("butter_g");
-    assert!(told.contains("more than one is given"), "{told}");
+    assert!(told.contains("several are given"), "{told}");
     let thick = json!({ "butter_g": 80, "parts_per_100": 21 });
     let told = kitchen.post("/calc/colour-butter", thick).await.refuses("parts_per_100");
     assert!(told.contains("0.1 to 20 parts to 100 of butter; it is 21"), "{told}");

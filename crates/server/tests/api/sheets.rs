@@ -87,7 +87,7 @@ async fn what_cannot_be_laid_out_is_named() {
     refused(json!({ "shape": "moon", "lit_pct": 120 }), "outlines[0].outline.lit_pct").await;
     let told =
         refused(json!({ "shape": "word", "text": "Ætna" }), "outlines[0].outline.text").await;
-    assert!(told.contains("'Æ' is none of them"), "{told}");
+    assert!(told.contains("“Æ” is none of them"), "{told}");
     let mut wide = sheet(json!({ "shape": "ring", "spokes": 0 }), 4.0);
     wide["outlines"][0]["width_mm"] = json!(250);
     let told = kitchen.post("/calc/piping-sheet", wide).await.refuses("outlines[0].width_mm");

@@ -6,7 +6,7 @@ use craft::result::{Looks, Symptom};
 use craft::shelf::Thing;
 use craft::steps::Line;
 use serde::{Deserialize, Serialize};
-use serde_json::Value;
+use serde_json::{Value, json};
 
 use super::{Document, Upgrade};
 
@@ -58,9 +58,68 @@ pub struct Computed {
     pub lines: Vec<Line>,
 }
 
+/// Format 2: what is said is a message with its code and parameters; it was a text.
 impl Document for Computed {
     const WHAT: &'static str = "what a batch was worked out to be";
-    const UPGRADES: &'static [Upgrade] = &[];
+    const UPGRADES: &'static [Upgrade] = &[|mut value| {
+        for step in each(&mut value, "lines", "steps") {
+            for always in ["text", "detail"] {
+                in_place(step, always, message);
+            }
+            for perhaps in ["caution", "missed"] {
+                in_place(step, perhaps, message_or_none);
+            }
+            for due in ["opens", "closes"] {
+                if let Some(due) = step.get_mut("wait").and_then(|wait| wait.get_mut(due)) {
+                    in_place(due, "what", message);
+                }
+            }
+        }
+        if let Some(plan) = value.get_mut("plan") {
+            for component in list(plan, "components") {
+                in_place(component, "keeps", message_or_none);
+                for check in list(component, "checks") {
+                    *check = message(check.take());
+                }
+            }
+            for bowl in list(plan, "bowls") {
+                if let Some(left_over) = bowl.get_mut("left_over") {
+                    for idea in list(left_over, "ideas") {
+                        in_place(idea, "text", message);
+                    }
+                }
+            }
+        }
+        Ok(value)
+    }];
+}
+
+/// What a field that is a list holds.
+fn list<'v>(value: &'v mut Value, name: &str) -> impl Iterator<Item = &'v mut Value> {
+    value.get_mut(name).and_then(Value::as_array_mut).into_iter().flatten()
+}
+
+/// What lists within a list hold.
+fn each<'v>(value: &'v mut Value, outer: &str, inner: &str) -> impl Iterator<Item = &'v mut Value> {
+    list(value, outer).flat_map(move |one| list(one, inner))
+}
+
+fn in_place(value: &mut Value, name: &str, change: fn(Value) -> Value) {
+    if let Some(field) = value.get_mut(name) {
+        *field = change(field.take());
+    }
+}
+
+/// A text of before, as a message that is worded already.
+fn message(text: Value) -> Value {
+    json!({ "code": "before.text", "text": text })
+}
+
+fn message_or_none(text: Value) -> Value {
+    match text.as_str() {
+        None | Some("") => Value::Null,
+        Some(_) => message(text),
+    }
 }
 
 /// The plan of a bowl as it was shown when it was opened.

@@ -71,6 +71,40 @@ fn things_lessons_results_and_shown_plans_are_read() {
 }
 
 #[test]
+fn what_a_batch_was_worked_out_to_be_says_what_it_said() {
+    let before: Value = serde_json::from_str(fixture!("computed-1")).expect("JSON");
+    let computed: Computed = reads(fixture!("computed-1"));
+    let told: Vec<&str> = computed
+        .lines
+        .iter()
+        .flat_map(|line| &line.steps)
+        .flat_map(|step| {
+            [&step.text, &step.detail].into_iter().chain(&step.caution).chain(&step.missed)
+        })
+        .map(|message| message.text.as_ref())
+        .collect();
+    let texts = |step: &Value| {
+        ["text", "detail", "caution", "missed"].map(|name| step[name].as_str().map(str::to_owned))
+    };
+    let said: Vec<String> = before["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .flat_map(|line| line["steps"].as_array().expect("steps"))
+        .flat_map(texts)
+        .flatten()
+        .filter(|text| !text.is_empty())
+        .collect();
+    assert_eq!(told, said);
+    let plan = &computed.plan;
+    let filled = &plan["components"][0];
+    assert!(filled["keeps"]["text"].as_str().is_some_and(|text| text.contains("10 days")));
+    assert!(filled["checks"][0]["text"].is_string());
+    assert!(plan["bowls"][0]["left_over"]["ideas"][0]["text"]["text"].is_string());
+    reads::<Computed>(fixture!("computed-2"));
+}
+
+#[test]
 fn every_format_has_a_fixture() {
     // One more upgrade wants one more fixture above.
     let formats = [
@@ -78,7 +112,7 @@ fn every_format_has_a_fixture() {
         (BowlInputs::WHAT, BowlInputs::format(), 2),
         (Thing::WHAT, Thing::format(), 1),
         (GearNumbers::WHAT, GearNumbers::format(), 1),
-        (Computed::WHAT, Computed::format(), 1),
+        (Computed::WHAT, Computed::format(), 2),
         (ShownPlan::WHAT, ShownPlan::format(), 1),
         (ResultDocument::WHAT, ResultDocument::format(), 1),
         (Summary::WHAT, Summary::format(), 1),

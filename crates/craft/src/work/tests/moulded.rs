@@ -31,7 +31,7 @@ fn filled_shells_take_what_geometry_and_custom_say() {
         draft.goods.iter().filter(|g| g.goes == "in the filling").map(|g| in_grams(g.mass)).sum();
     let room = crate::units::in_millilitres(cast.filling);
     assert!(close(in_filling, 24.0 * room * 1.18 * 1.08, 1e-6));
-    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.contains("10 days")));
+    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.contains("10 days")));
     assert!(codes(&plan).contains(&"perishable"));
 }
 
@@ -99,8 +99,13 @@ fn the_order_of_work_is_colour_rest_shell_night_fill_crust_cap() {
     let task = |key: &str| it(&plan).tasks.iter().find(|t| t.key == key).expect("such a task");
     let pour = task("pour");
     assert_eq!(pour.since.as_deref(), Some("colour-2"));
-    assert!(close(in_seconds(pour.from.expect("waits").moment.typical), 6.0 * 3_600.0, 1e-6));
-    assert!(task("colour-1").caution.contains("sold for eating"));
+    assert!(close(
+        in_seconds(pour.from.as_ref().expect("waits").moment.typical),
+        6.0 * 3_600.0,
+        1e-6
+    ));
+    let caution = task("colour-1").caution.as_ref().expect("minded");
+    assert!(caution.text.contains("sold for eating"));
     let stay = it(&plan).fridge.as_ref().and_then(|stay| stay.advised).expect("a short chill");
     let minutes = in_seconds(stay) / 60.0;
     assert!((4.0..12.0).contains(&minutes), "{minutes}");
@@ -237,7 +242,7 @@ fn purposes_have_their_cautions() {
     assert!(codes(&of(HollowFor::Drink, 60.0)).contains(&"drink-milk"));
     let hung = of(HollowFor::Ornament, 60.0);
     assert!(codes(&hung).contains(&"ornament"));
-    assert!(it(&hung).tasks.iter().any(|task| task.key == "hook" && !task.caution.is_empty()));
+    assert!(it(&hung).tasks.iter().any(|task| task.key == "hook" && task.caution.is_some()));
 }
 
 #[test]
@@ -320,10 +325,12 @@ fn recipes_are_refused_part_by_part() {
     let second = RecipePart { parts_per_100: 4.0, ..recipe.pigments[0].clone() };
     recipe.pigments.push(second);
     let told = Plan::of(&inputs).expect_err("too thick");
-    assert!(told[0].message.contains("blocks and will not flow; they come to 22"), "{told:?}");
+    assert!(told[0].message.text.contains("blocks and will not flow; they come to 22"), "{told:?}");
     inputs.bowls[blue].colour.as_mut().expect("a recipe").pigments[1].pigment = None;
     let told = Plan::of(&inputs).expect_err("no pigment");
-    assert!(told.iter().any(|f| f.message == "is needed, or pigment_id of one from the shelf"));
+    assert!(
+        told.iter().any(|f| f.message.text == "is needed, or pigment_id of one from the shelf")
+    );
     let dark = inputs.bowls.iter().position(|b| b.key == "dark").expect("dark");
     inputs.bowls[dark].colour = inputs.bowls[blue].colour.clone();
     let told = Plan::of(&inputs).expect_err("no cocoa butter");

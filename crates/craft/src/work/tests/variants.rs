@@ -15,7 +15,7 @@ macro_rules! changed {
 }
 
 fn texts(plan: &Plan) -> Vec<&str> {
-    it(plan).tasks.iter().map(|task| task.text.as_str()).collect()
+    it(plan).tasks.iter().map(|task| task.text.text.as_ref()).collect()
 }
 
 /// What is told of one field of the work.
@@ -38,7 +38,8 @@ fn lattices_nests_and_bowls_are_piped_each_in_its_way() {
     let nests = shaped(PipedShape::Nests);
     assert!(texts(&nests).contains(&"Zigzag 6 nests in dark"));
     let gather = it(&nests).tasks.iter().find(|task| task.key == "gather").expect("gathered");
-    let (from, until) = (gather.from.expect("opens"), gather.until.expect("closes"));
+    let (from, until) =
+        (gather.from.as_ref().expect("opens"), gather.until.as_ref().expect("closes"));
     assert!(from.moment.typical < until.moment.typical, "it bends before it snaps");
     assert!(texts(&nests).iter().any(|text| text.starts_with("Lay the sheet")));
 
@@ -94,8 +95,8 @@ fn what_is_dipped_keeps_as_long_as_its_centre() {
         (CentreKind::Dry, "6 weeks", None),
     ] {
         let plan = of(centre, false);
-        let said = it(&plan).draft.said.keeps.clone().unwrap_or_default();
-        assert!(said.contains(keeps), "{centre:?}: {said}");
+        let said = it(&plan).draft.said.keeps.clone().expect("keeps so long");
+        assert!(said.text.contains(keeps), "{centre:?}: {said}");
         let minded = ["perishable", "fruit-dry"].into_iter().find(|c| codes(&plan).contains(c));
         assert_eq!(minded, code, "{centre:?}");
         assert_eq!(texts(&plan)[0], "Line a tray with parchment");
@@ -113,7 +114,9 @@ fn shells_without_a_filling_are_turned_out_as_they_are() {
     }));
     let keys: Vec<_> = it(&open).tasks.iter().map(|task| task.key.as_str()).collect();
     assert!(!keys.iter().any(|key| key.contains("fill") || key.contains("cap")), "{keys:?}");
-    assert!(it(&open).draft.said.keeps.as_ref().is_some_and(|keeps| keeps.contains("8 weeks")));
+    assert!(
+        it(&open).draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.contains("8 weeks"))
+    );
     let closed_on_nothing = changed!("Filled shells", Shells(shells) => shells.filling = None);
     assert!(told(closed_on_nothing, "cap").starts_with("closes a filling"));
     let capped_full = changed!("Filled shells", Shells(shells) => {
@@ -202,8 +205,10 @@ fn films_lie_on_the_mould_there_is() {
         let plan = plan(WorkInputs::Shells(shells));
         let said = texts(&plan).join("; ");
         assert!(said.contains(&format!("{verb} the ")), "{way:?}: {said}");
-        let task = it(&plan).tasks.iter().find(|task| task.text.starts_with(verb)).expect("put on");
-        assert_eq!(task.caution.contains("flame"), way == Way::Spray);
+        let task =
+            it(&plan).tasks.iter().find(|task| task.text.text.starts_with(verb)).expect("put on");
+        let caution = task.caution.as_ref().expect("minded");
+        assert_eq!(caution.text.contains("flame"), way == Way::Spray);
     }
 }
 

@@ -18,6 +18,7 @@ use utoipa::ToSchema;
 use crate::answer::moulded::ColourPlanAnswer;
 use crate::answer::{grams as in_grams, round};
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 
 /// Films in one stack at most.
@@ -67,8 +68,8 @@ pub async fn butter(Body(request): Body<ColourButterRequest>) -> Answer<Json<Col
         }
         given => {
             let none = given == (None, None, None);
-            let what = if none { "none is given" } else { "more than one is given" };
-            check.fault("butter_g", format!("give one of butter_g, total_g and pigment_g; {what}"));
+            let given = if none { say::none_given() } else { say::several_given() };
+            check.fault("butter_g", say::one_of_butter_total_pigment(given));
             Wanted::Butter(grams(1.0))
         }
     };
@@ -108,7 +109,7 @@ pub async fn weigh_out(Body(request): Body<ColourRecipeRequest>) -> Answer<Json<
     let wanted = request.amount.check("amount", &mut check);
     check.finish()?;
     // A recipe is only missing where a fault was noted.
-    let recipe = recipe.ok_or_else(|| Problem::bad_field("recipe", "is needed"))?;
+    let recipe = recipe.ok_or_else(|| Problem::bad_field("recipe", say::needed()))?;
     Ok(Json(recipe.plan(wanted).into()))
 }
 
@@ -244,7 +245,7 @@ pub struct ColourStackAnswer {
 
 fn check_count(field: &str, there: usize, check: &mut Checker) {
     if there > MOST_FILMS {
-        check.fault(field, format!("must be at most {MOST_FILMS}; there are {there}"));
+        check.fault(field, say::at_most(MOST_FILMS, there));
     }
 }
 
@@ -290,7 +291,7 @@ impl StackFilm {
             check.number(&format!("{field}.thickness"), self.thickness, check::FILM_THICKNESS);
         check_count(&format!("{field}.pigments"), self.pigments.len(), check);
         if self.pigments.is_empty() {
-            check.fault(format!("{field}.pigments"), "must be one at least");
+            check.fault(format!("{field}.pigments"), say::one_at_least());
         }
         let mut parts = Vec::with_capacity(self.pigments.len());
         for (i, pigment) in self.pigments.iter().enumerate() {
@@ -448,7 +449,7 @@ impl LookFilm {
         let passes = self.passes.unwrap_or(1);
         check.number(&format!("{field}.passes"), f64::from(passes), check::PASSES);
         if self.mix.is_empty() {
-            check.fault(format!("{field}.mix"), "must be one at least");
+            check.fault(format!("{field}.mix"), say::one_at_least());
         }
         let mut parts = Vec::with_capacity(self.mix.len());
         for (i, part) in self.mix.iter().enumerate() {
@@ -470,11 +471,10 @@ impl SeenPiece {
     fn check(&self, films: usize, check: &mut Checker) -> Option<(Rgb, Family, usize)> {
         let seen = linear(&self.srgb);
         if seen.is_none() {
-            let message = format!("must be a colour such as #3b5bdb; it is {}", self.srgb);
-            check.fault("seen.srgb", message);
+            check.fault("seen.srgb", say::colour_such_as(&self.srgb));
         }
         if self.film >= films {
-            check.fault("seen.film", format!("must be one of the {films} films, from 0"));
+            check.fault("seen.film", say::one_of_the_films(films));
             return None;
         }
         Some((seen?, self.family, self.film))

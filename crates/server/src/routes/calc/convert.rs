@@ -10,6 +10,7 @@ use utoipa::ToSchema;
 
 use crate::answer::round;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 
 /// What is to be converted.
@@ -48,12 +49,12 @@ pub async fn convert(Body(request): Body<ConvertRequest>) -> Answer<Json<Convert
     let stated = stated(&request, &mut check);
     check.finish()?;
     let Some((value, from)) = stated else {
-        return Err(Problem::bad_field("from", "is needed: the number has no unit"));
+        return Err(Problem::bad_field("from", say::unit_needed()));
     };
     let converted = measure::convert(value, from, request.to, request.ingredient)
-        .map_err(|error| Problem::bad_field(field_of(error), error.to_string()))?;
+        .map_err(|error| Problem::bad_field(field_of(error), error.message()))?;
     let notes = if converted.approximate {
-        vec![Note::info("approximate", "About so much: weighing is always better.")]
+        vec![Note::info("approximate", say::approximate())]
     } else {
         Vec::new()
     };
@@ -75,13 +76,13 @@ fn stated(request: &ConvertRequest, check: &mut Checker) -> Option<(f64, Unit)> 
         (None, Some(text)) => match measure::read(text) {
             Ok(typed) => (check.number("text", typed.value, check::ANY), typed.unit),
             Err(error) => {
-                check.fault("text", error.to_string());
+                check.fault("text", error.message());
                 return None;
             }
         },
         (given, _) => {
-            let what = if given.is_some() { "both are given" } else { "neither is given" };
-            check.fault("value", format!("give either value or text; {what}"));
+            let given = if given.is_some() { say::both_given() } else { say::neither_given() };
+            check.fault("value", say::value_or_text(given));
             return None;
         }
     };

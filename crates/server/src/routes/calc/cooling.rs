@@ -16,6 +16,7 @@ use super::Which;
 use crate::answer::figures::{CoolingAnswer, EtaAnswer};
 use crate::answer::round;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -63,7 +64,7 @@ pub async fn cooling(
     let room = celsius(check.number("room_c", request.room_c, check::ROOM_C));
     let points = points(&request.readings, &mut check);
     if request.targets_c.len() > MOST_TARGETS {
-        check.fault("targets_c", format!("must be at most {MOST_TARGETS} targets"));
+        check.fault("targets_c", say::at_most_targets(MOST_TARGETS));
     }
     for (i, target) in request.targets_c.iter().enumerate() {
         check.number(&format!("targets_c[{i}]"), *target, check::PROBE_C);
@@ -79,12 +80,9 @@ pub async fn cooling(
         .collect();
     let mut notes = Vec::new();
     if let Err(reason) = fit {
-        notes.push(Note::info("no-forecast", format!("No forecast: {reason}.")));
+        notes.push(Note::info("no-forecast", say::no_forecast(reason.message())));
     } else if etas.iter().any(|eta| eta.eta_s.is_none()) {
-        notes.push(Note::info(
-            "not-reached",
-            "A target at or below the room, or above the last reading, is not reached.",
-        ));
+        notes.push(Note::info("not-reached", say::not_reached()));
     }
     let k = fit.ok().map(|fit| fit.k_per_min());
     Ok(Json(CoolingAnswer {
@@ -102,7 +100,7 @@ pub async fn cooling(
 
 fn points(readings: &[CoolingReading], check: &mut Checker) -> Vec<Point> {
     if readings.len() > MOST_READINGS {
-        check.fault("readings", format!("must be at most {MOST_READINGS} readings"));
+        check.fault("readings", say::at_most_readings(MOST_READINGS));
         return Vec::new();
     }
     let mut points: Vec<_> = readings

@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::{grams, round};
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -75,11 +76,11 @@ pub async fn dipped(
     let vessel = check.number("vessel_mm", request.vessel_mm, check::VESSEL_MM);
     check.finish()?;
     let Some(centre) = centre else {
-        return Err(Problem::bad_field("shape", "is not complete"));
+        return Err(Problem::bad_field("shape", say::not_complete()));
     };
     let dipped =
         craft::dip::dip(&chocolate, &centre, request.count, millimetres(coat), millimetres(vessel))
-            .map_err(|error| Problem::bad_field("vessel_mm", error.to_string()))?;
+            .map_err(|error| Problem::bad_field("vessel_mm", error.message()))?;
     Ok(Json(DipAnswer {
         coat_g: round(craft::units::in_grams(dipped.coat), 3),
         coat_total_g: grams(dipped.coats),

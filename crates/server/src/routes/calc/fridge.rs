@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::figures::FridgeAnswer;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -57,7 +58,7 @@ pub async fn fridge(
         humidity: percent_of(check.number("rh_pct", request.rh_pct, check::RH_PCT)),
     };
     if start <= fridge {
-        check.fault("start_c", format!("must be above the fridge's {fridge} °C; it is {start}"));
+        check.fault("start_c", say::above_the_fridge(celsius(fridge), celsius(start)));
     }
     check.finish()?;
     let stay = stay(&chocolate, millimetres(thickness), celsius(start), celsius(fridge), &room);

@@ -11,6 +11,7 @@ use utoipa::ToSchema;
 
 use crate::answer::{grams as in_grams, round};
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 
 /// What is known of it.
@@ -61,7 +62,7 @@ pub async fn made(Body(request): Body<GanacheRequest>) -> Answer<Json<GanacheAns
     let (ratio, total) = match (request.ratio, request.chocolate_g, request.cream_g) {
         (Some(ratio), None, None) => {
             let Some(total) = request.total_g else {
-                check.fault("total_g", "is needed with ratio");
+                check.fault("total_g", say::needed_with_ratio());
                 check.finish()?;
                 unreachable!("a fault was noted");
             };
@@ -79,7 +80,7 @@ pub async fn made(Body(request): Body<GanacheRequest>) -> Answer<Json<GanacheAns
             )
         }
         _ => {
-            check.fault("ratio", "give either ratio, or chocolate_g and cream_g");
+            check.fault("ratio", say::ratio_or_masses());
             (1.0, 1.0)
         }
     };

@@ -14,6 +14,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::figures::MicrowaveAnswer;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -54,7 +55,7 @@ pub async fn microwave(
     let microwave =
         MicrowaveInputs { watts: request.watts, power: request.power }.check("", &mut check);
     if target <= start {
-        check.fault("target_c", format!("must be above the start of {start} °C; it is {target}"));
+        check.fault("target_c", say::above_the_start(celsius(start), celsius(target)));
     }
     check.finish()?;
     let plan = bursts(&chocolate, mass, [celsius(start), celsius(target)], &microwave, None);

@@ -26,6 +26,7 @@ use craft::plan::{BlendPart, OwnInputs, blended};
 use utoipa_actix_web::service_config::ServiceConfig;
 use uuid::Uuid;
 
+use crate::catalogue::calc as say;
 use crate::problem::Answer;
 use crate::state::State;
 
@@ -95,11 +96,11 @@ async fn chocolate(state: &State, which: Which<'_>, check: &mut Checker) -> Answ
             on_shelf.shelf.check_chocolate(id, "chocolate_id", check)
         }
         (None, None, None) => {
-            check.fault("family", "give family, blend or chocolate_id; none is given");
+            check.fault("family", say::no_chocolate());
             None
         }
         _ => {
-            check.fault("family", "give only one of family, blend and chocolate_id");
+            check.fault("family", say::one_chocolate());
             None
         }
     };

@@ -7,7 +7,7 @@ use craft::chocolate::Family;
 use craft::method::{READY_SHARE_PCT, crystals, gate};
 use craft::note::{Note, Working};
 use craft::plan::{BlendPart, OwnInputs};
-use craft::units::grams;
+use craft::units::{celsius, grams};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::{self, band};
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -70,21 +71,19 @@ pub async fn ready_crystals(
     let temp_c = check.optional("temp_c", request.temp_c, check::PROBE_C);
     let gate = gate(&chocolate).map(band);
     if gate.is_none() {
-        check.fault("family", "must be one that is tempered: a coating takes no crystals");
+        check.fault("family", say::must_be_tempered());
     }
     check.finish()?;
     let gate_c @ [lo, hi] = gate.unwrap_or_default();
     let amounts = crystals(grams(mass_g), share_pct);
     let mut notes = amounts.notes;
     match temp_c {
-        Some(temp) if temp > hi => notes.push(Note::caution(
-            "gate-not-open",
-            format!("Above {hi:.1} °C the crystals melt and are lost: let it cool first."),
-        )),
-        Some(temp) if temp < lo => notes.push(Note::caution(
-            "gate-passed",
-            format!("Below {lo:.1} °C they spread badly: warm it a little first."),
-        )),
+        Some(temp) if temp > hi => {
+            notes.push(Note::caution("gate-not-open", say::gate_not_open(celsius(hi))))
+        }
+        Some(temp) if temp < lo => {
+            notes.push(Note::caution("gate-passed", say::gate_passed(celsius(lo))))
+        }
         _ => {}
     }
     Ok(Json(ReadyCrystalsAnswer {

@@ -14,6 +14,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::figures::SeedAnswer;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -58,8 +59,8 @@ pub async fn seed(
         (Some(g), None) => Amount::Melted(grams(check.number("melted_g", g, check::CHOCOLATE_G))),
         (None, Some(g)) => Amount::Total(grams(check.number("total_g", g, check::CHOCOLATE_G))),
         (given, _) => {
-            let what = if given.is_some() { "both are given" } else { "neither is given" };
-            check.fault("melted_g", format!("give either melted_g or total_g; {what}"));
+            let given = if given.is_some() { say::both_given() } else { say::neither_given() };
+            check.fault("melted_g", say::melted_or_total(given));
             Amount::Total(grams(1.0))
         }
     };
@@ -72,7 +73,7 @@ pub async fn seed(
     let room = check.optional("room_c", request.room_c, check::ROOM_C).map(celsius);
     let lasting = check.optional("minutes", request.minutes, check::COOLING_MIN).map(minutes);
     if let (None, Some(_)) = (room, lasting) {
-        check.fault("room_c", "is needed with minutes, to count the loss to the room");
+        check.fault("room_c", say::needed_with_minutes());
     }
     check.finish()?;
 
@@ -86,7 +87,7 @@ pub async fn seed(
         still_air: room.zip(lasting).map(|(room, lasting)| StillAir { room, lasting }),
     }
     .solve()
-    .map_err(|error| Problem::bad_field(field_of(&error), error.to_string()))?;
+    .map_err(|error| Problem::bad_field(field_of(&error), error.message()))?;
     Ok(Json(SeedAnswer::new(plan, melted, target, seed_temp)))
 }
 

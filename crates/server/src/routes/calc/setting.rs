@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::figures::SettingAnswer;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -90,16 +91,10 @@ pub async fn windows(
         PlaceKind::ColdSlab => Place::ColdSlab(temp),
     };
     let windows = setting::setting(&chocolate, millimetres(thickness), celsius(pour_c), place)
-        .ok_or_else(|| Problem::bad_field("place.temp_c", setting::too_warm_to_set(temp).text))?;
+        .ok_or_else(|| Problem::bad_field("place.temp_c", setting::does_not_set(temp)))?;
     Ok(Json(SettingWithNotes {
         windows: windows.into(),
-        notes: vec![Note::info(
-            "rule-of-thumb",
-            format!(
-                "By a model that is fitted to what makers report: give or take {:.0} %. Touch it.",
-                SPREAD * 100.0
-            ),
-        )],
+        notes: vec![Note::info("rule-of-thumb", say::rule_of_thumb(SPREAD * 100.0))],
         sum: Vec::new(),
     }))
 }

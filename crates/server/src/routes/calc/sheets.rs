@@ -7,6 +7,7 @@ use craft::drawn::page::{Drawing, Mark, Paper};
 use craft::drawn::piping::{LaidOut, LayoutError, Wanted, piping_sheets};
 use craft::drawn::score::{ScoreMap, score_map};
 use craft::drawn::wrap_strip::wrap_sheets;
+use craft::message::{Words, list};
 use craft::note::Note;
 use craft::spread::piped::LEAST_LINE_MM;
 use craft::units::{millimetres, square_centimetres};
@@ -17,6 +18,7 @@ use utoipa::ToSchema;
 use crate::answer::component_plan::OutlineAnswer;
 use crate::answer::round;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 
 /// Sheets of paper.
@@ -85,36 +87,21 @@ fn remarks(laid: &LaidOut, left_out: &[String], line_mm: f64) -> Vec<Note> {
     let joins = &laid.joins;
     let mut notes = Vec::new();
     if joins.parts > 1 {
-        notes.push(Note::stop(
-            "unconnected",
-            format!(
-                "It falls into {} parts as it is lifted. Join them with a bridge where they are marked.",
-                joins.parts
-            ),
-        ));
+        notes.push(Note::stop("unconnected", say::unconnected(joins.parts)));
     }
     if !joins.thin.is_empty() {
-        notes.push(Note::caution(
-            "thin-joints",
-            "Where it is marked lines only touch: bring them closer, or pipe a heavier line.",
-        ));
+        notes.push(Note::caution("thin-joints", say::thin_joints()));
     }
     if line_mm < LEAST_LINE_MM {
-        notes.push(Note::caution(
-            "line-thin",
-            format!("Lines under {LEAST_LINE_MM} mm break when they are lifted."),
-        ));
+        notes.push(Note::caution("line-thin", say::line_thin(millimetres(LEAST_LINE_MM))));
     }
     if !joins.ends.is_empty() {
-        notes.push(Note::info(
-            "open-ends",
-            "Lines that end in the open break off easily: end them on another line where you can.",
-        ));
+        notes.push(Note::info("open-ends", say::open_ends()));
     }
     if !left_out.is_empty() {
         notes.push(Note::info(
             "left-out",
-            format!("Only paths are piped. Left out: {}.", left_out.join(", ")),
+            say::left_out(list(left_out.iter().map(Words::from), ", ")),
         ));
     }
     notes
@@ -150,7 +137,7 @@ pub async fn piping(Body(request): Body<PipingRequest>) -> Answer<Json<PipingAns
             LayoutError::TooLarge { index, .. } => format!("outlines[{index}].width_mm"),
             LayoutError::TooMany => "outlines".to_owned(),
         };
-        Problem::bad_field(&field, error.to_string())
+        Problem::bad_field(&field, error.message())
     })?;
     let length: f64 = laid.outlines.iter().map(|o| o.length * f64::from(o.count)).sum();
     let outlines = laid
@@ -194,7 +181,7 @@ pub async fn wrap(Body(request): Body<WrapSheetRequest>) -> Answer<Json<SheetsAn
     let overlap = millimetres(check.number("overlap_mm", request.overlap_mm, check::OVERLAP_MM));
     check.finish()?;
     let sheets = wrap_sheets(length, height, overlap, request.paper)
-        .map_err(|error| Problem::bad_field("length_mm", error.to_string()))?;
+        .map_err(|error| Problem::bad_field("length_mm", error.message()))?;
     Ok(Json(SheetsAnswer { sheets }))
 }
 
@@ -242,11 +229,11 @@ pub async fn score(Body(asked): Body<ScoreRequest>) -> Answer<Json<ScoreMapAnswe
     let piece = square_centimetres(check.number("piece_cm2", asked.piece_cm2, check::PIECE_CM2));
     check.finish()?;
     let map = score_map(tray, piece, asked.pattern, asked.seed)
-        .map_err(|error| Problem::bad_field("piece_cm2", error.to_string()))?;
+        .map_err(|error| Problem::bad_field("piece_cm2", error.message()))?;
     let sheets = match asked.paper {
         Some(paper) => printed(&map)
             .sheets(paper)
-            .map_err(|error| Problem::bad_field("outline", error.to_string()))?,
+            .map_err(|error| Problem::bad_field("outline", error.message()))?,
         None => Vec::new(),
     };
     let areas = map.pieces.iter().map(|piece| piece.area() / 100.0);

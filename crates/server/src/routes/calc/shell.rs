@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::{grams, round, seconds};
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -92,7 +93,7 @@ pub async fn shells(
     let poured = check.optional("poured_c", request.poured_c, check::MELTED_C);
     check.finish()?;
     let Some(cavity) = cavity else {
-        return Err(Problem::bad_field("cavity", "is not complete"));
+        return Err(Problem::bad_field("cavity", say::not_complete()));
     };
     let amount = Shells {
         cavity,
@@ -113,7 +114,7 @@ pub async fn shells(
             ShellsError::ThickerThanRadius { .. } => "shell_mm",
             ShellsError::CapFillsIt { .. } => "cap_mm",
         };
-        Problem::bad_field(field, error.to_string())
+        Problem::bad_field(field, error.message())
     })?;
     let (coats, wait_s) = match amount.coat {
         Coat::Brushed { coats } => (Some(coats), None),

@@ -15,6 +15,7 @@ use uuid::Uuid;
 use super::Which;
 use crate::answer::figures::SlabAnswer;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -64,8 +65,8 @@ pub async fn slab(
         }
         (None, Some(g)) => Size::Chocolate(grams(check.number("mass_g", g, check::CHOCOLATE_G))),
         (given, _) => {
-            let what = if given.is_some() { "both are given" } else { "neither is given" };
-            check.fault("thickness_mm", format!("give either thickness_mm or mass_g; {what}"));
+            let given = if given.is_some() { say::both_given() } else { say::neither_given() };
+            check.fault("thickness_mm", say::thickness_or_mass(given));
             Size::Chocolate(grams(1.0))
         }
     };
@@ -88,6 +89,6 @@ pub async fn slab(
         .collect();
     check.finish()?;
     let slab = craft::spread::slab::slab(&chocolate, tray, size, &folded_in)
-        .map_err(|error| Problem::bad_field("folded_in", error.to_string()))?;
+        .map_err(|error| Problem::bad_field("folded_in", error.message()))?;
     Ok(Json(slab.into()))
 }

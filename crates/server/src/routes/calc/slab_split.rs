@@ -9,6 +9,7 @@ use utoipa::ToSchema;
 
 use crate::answer::grams;
 use crate::body::Body;
+use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
 
 /// A melted bowl and a stone.
@@ -49,15 +50,12 @@ pub async fn slab_split(Body(request): Body<SlabSplitRequest>) -> Answer<Json<Sl
     let total_mass = craft::units::grams(total);
     let out =
         craft::heat::stone::split(total_mass, celsius(melted), celsius(slab), celsius(target))
-            .map_err(|error| Problem::bad_field("target_c", error.to_string()))?;
+            .map_err(|error| Problem::bad_field("target_c", error.message()))?;
     let (pour_out_g, keep_g) = (grams(out), grams(total_mass - out));
     Ok(Json(SlabSplitAnswer {
         pour_out_g,
         keep_g,
-        notes: vec![Note::info(
-            "crystals-not-counted",
-            "The heat of the crystals that form on the stone is not counted: go by the thermometer.",
-        )],
+        notes: vec![Note::info("crystals-not-counted", say::crystals_not_counted())],
         sum: vec![
             Working::new("to fall", melted - target, "C°"),
             Working::new("the stone takes its part", melted - slab, "C°"),

@@ -23,6 +23,7 @@ use uuid::Uuid;
 
 use super::MOST;
 use crate::answer::action::ActionAnswer;
+use crate::catalogue::files as say;
 use crate::making::{Making, computed, finalize_bowl, summary, words};
 use crate::problem::{Answer, Problem};
 use crate::routes::actions::NewAction;
@@ -254,15 +255,15 @@ impl From<SavedEvent> for Event {
 pub(super) async fn bring_in(state: &State, saved: SavedBowl) -> Answer<Uuid> {
     let mut check = Checker::new();
     if saved.format != FORMAT && !BEFORE.contains(&saved.format.as_str()) {
-        check.fault("format", format!("must be {FORMAT}; it is {}", saved.format));
+        check.fault("format", say::format(FORMAT, &saved.format));
     }
     check.text("name", &saved.name, LONGEST_NAME);
     check.remark("note", &saved.note, LONGEST_NOTE);
     if saved.readings.len() + saved.actions.len() > MOST {
-        check.fault("readings", format!("must be at most {MOST} with the actions"));
+        check.fault("readings", say::at_most_with_actions(MOST));
     }
     if saved.photos.len() > MOST_PHOTOS {
-        check.fault("photos", format!("must be at most {MOST_PHOTOS}"));
+        check.fault("photos", say::at_most(MOST_PHOTOS));
     }
     for (i, reading) in saved.readings.iter().enumerate() {
         check.number(&format!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
@@ -347,7 +348,7 @@ async fn read_photos(
         let field = format!("photos[{i}].jpeg");
         let bytes = base64::engine::general_purpose::STANDARD
             .decode(photo.jpeg.as_bytes())
-            .map_err(|_| Problem::bad_field(field.clone(), "must be base64"))?;
+            .map_err(|_| Problem::bad_field(field.clone(), say::base64()))?;
         let kept = crate::picture::made_anew_off_thread(&state.pictures, bytes)
             .await?
             .map_err(|message| Problem::bad_field(field, message))?;

@@ -1,0 +1,17 @@
+//! The shelf.
+
+crate::messages! {
+    "shelf";
+    not_enough(left: Grams, needed: Grams, missing: Grams) = "There are {left} left on the shelf; this takes {needed}, {missing} more.";
+    past_its_date(day: Words) = "Its best-before date was {day}. Look, smell and taste before you melt it; when in doubt, do not use it.";
+    soon_past_its_date(day: Words) = "Best before {day}: use this bag first.";
+    shows_too_far_off(range: Between, showed: Given) = "must be {range}; it is {showed}. One that is further off is not to be corrected but replaced";
+    showed_needed() = "is needed: what it showed there";
+    checked_in_needed() = "is needed: what it was checked in";
+    not_a_chocolate() = "is not a chocolate on the shelf";
+    not_a_mould() = "is not a mould on the shelf";
+    not_a_bowl() = "is not a bowl on the shelf";
+    not_a_heat_source() = "is not a heat source on the shelf";
+    not_a_thermometer() = "is not a thermometer on the shelf";
+    not_a_pigment() = "is not a pigment on the shelf";
+}

@@ -1,0 +1,20 @@
+//! Weighing and tempering as steps.
+
+crate::messages! {
+    "steps";
+    goods_how() = "Dry, at room temperature, within reach.";
+    weigh_how() = "On the scale, in a dry bowl; chop what is coarse.";
+    temper_how() = "At the bench. It is ready when the bench says so, and over when it is poured.";
+    temper_late() = "Its time has passed: look at what it is for before you begin.";
+    temper_colour_how() = "At the bench. It is ready when the bench says so, and over when it is put on.";
+    temper(label: Words) = "Temper the {label}";
+    temper_again(label: Words) = "Temper the {label} again";
+    soften(label: Words) = "Soften the {label}";
+    soften_again(label: Words) = "Soften the {label} again";
+    weigh_colour(butter: ToWeigh, powder: ToWeigh, label: Words) = "Weigh out {butter} of cocoa butter and {powder} of powder for the {label}";
+    weigh(total: ToWeigh, label: Words) = "Weigh out {total} of {label}";
+    weigh_with_seed(total: ToWeigh, label: Words, seed: ToWeigh) = "Weigh out {total} of {label}; set {seed} of it aside as seed";
+    weigh_with_crystals(total: ToWeigh, label: Words, crystals: ToWeigh) = "Weigh out {total} of {label}, and {crystals} of ready crystals";
+    weigh_goods(goods: List) = "Weigh out {goods}";
+    so_much_of(mass: Grams, name: Words) = "{mass} of {name}";
+}

@@ -1,0 +1,18 @@
+//! The coloured face of a mould.
+
+crate::messages! {
+    "face";
+    at_most_films(most: Count, there: Count) = "must be at most {most} films; there are {there}";
+    must_be_a_region(there: Nested) = "must be a region of the mould ({there})";
+    upside_down(colour: Words, name: Words) = "Upside down: {colour} goes in before {name} and hides it. What goes in first is what is seen: {name} first, then {colour}.";
+    not_seen(name: Words) = "{name} is not seen: what goes in before it covers it. It can be left out.";
+    sinks(colour: Words, family: Words) = "{colour} sinks on {family} chocolate: it is transparent, and the dark behind it shows. White behind it saves it.";
+    colour(verb: Words, label: Words) = "{verb} the {label}";
+    film_from() = "the colour before it is dry";
+    pour_from() = "the colour has rested";
+    pour_until(until: Until) = "the colour holds to the mould {until}";
+    pour_late() = "It may have let go of the mould: hold it to the light, and touch up what is bare.";
+    colour_region(verb: Words, label: Words, region: Words) = "{verb} the {label} on the {region}";
+    no_regions() = "it has none";
+    its_regions(names: List) = "{names}";
+}

@@ -1,0 +1,33 @@
+//! Piped pieces.
+
+crate::messages! {
+    "piped";
+    piped_trial() = "A trial line on spare paper first: the bag at 45°, a small tip.";
+    piped_ice() = "Dry the ice with a cloth and work quickly; shake off what melts before it is served. Shock-set chocolate is not tempered: it dulls in a day or two.";
+    check_joined() = "Every line joins another";
+    check_width() = "Lines at least 3 mm wide";
+    check_dry() = "Dry before it is moved";
+    ice() = "Turn out the domes of ice and dry them";
+    ice_how() = "From balloons or bowls, frozen through, wiped.";
+    line() = "Lay the sheet under parchment";
+    line_how() = "Taped down; the outline shows through.";
+    trial() = "A trial line on spare paper";
+    trial_how() = "The tip cut small, the bag at 45°.";
+    features(label: Words) = "Pipe the features in {label}";
+    features_how() = "They face the viewer once it is flipped.";
+    pour_outlines(count: Count, label: Words) = "Pipe the {count} outlines in {label}";
+    pour_lattices(count: Count, label: Words) = "Pipe the {count} lattices in {label}";
+    pour_nests(count: Count, label: Words) = "Zigzag {count} nests in {label}";
+    pour_bowls(label: Words) = "Zigzag {label} over the ice, and a foot";
+    pour_how() = "Every line joins another.";
+    features_dry() = "the features no longer smear";
+    touch_features() = "Touch the features lightly";
+    gather() = "Gather each into a nest";
+    gather_how() = "While it bends, with both hands.";
+    gather_from() = "it bends without sticking";
+    gather_until(until: Until) = "it bends {until}";
+    gather_late() = "It snaps now: leave the rest as lattices.";
+    lift() = "Lift it off the ice";
+    lift_how() = "As soon as it holds; stand it on its foot.";
+    lift_from() = "it holds";
+}

@@ -1,0 +1,21 @@
+//! Ribbons from a frozen slab.
+
+crate::messages! {
+    "ribbons";
+    stone_too_warm(stone: WholeTemp, weighs: Kilograms) = "At {stone} a stone of {weighs} is too warm for even one strip.";
+    stone_warms(weighs: Kilograms, stone: WholeTemp, pulls: Count) = "A stone of {weighs} at {stone} is good for about {pulls} strips: freeze it again for the rest.";
+    eaten_soon() = "Not tempered: eaten within a day or two, then it dulls. Wipe the frost off the stone: water makes chocolate seize.";
+    line() = "The stone out of the freezer, the frost wiped off";
+    line_how() = "A strip of card the size of the ribbon lies ready.";
+    line_mind() = "One drop of water makes chocolate seize: dry the stone before each pull.";
+    pour(count: Count, label: Words) = "Spread {count} ribbons of {label}, one at a time";
+    pour_how() = "In one movement, thin, along the stone.";
+    lift() = "Trim, lift and fold at once";
+    lift_how() = "It bends for a moment only.";
+    lift_until(until: Until) = "the last one bends {until}";
+    lift_late() = "It snaps now: melt it and spread again.";
+    chill() = "Keep them cold until they are served";
+    chill_how() = "They are not tempered.";
+    check_frost() = "No frost, no drop of water";
+    check_one_pull() = "Only as much as one pull at a time";
+}

@@ -1,0 +1,26 @@
+//! A wrap round a cake.
+
+crate::messages! {
+    "wrap";
+    check_cake() = "The cake is iced and in its place: the wrap cannot wait for it";
+    check_coat() = "One coat, over every edge";
+    check_bends() = "It bends without cracking and no longer runs";
+    line(length: WholeMm, height: StatedMm) = "Cut a strip of {length} by {height} and lay it out";
+    line_how() = "Parchment or acetate, taped down at the corners.";
+    pattern(label: Words) = "Pipe the pattern in {label}";
+    pattern_how() = "What is piped first faces outward.";
+    pour(label: Words) = "Spread the {label} over the strip";
+    pour_how() = "One generous coat, over the edges: running short cannot be repaired.";
+    pour_from() = "the pattern no longer smears";
+    lift() = "Lift the strip to a clean place";
+    lift_how() = "By its ends; what ran over stays behind.";
+    wrap() = "Lift it and wrap it round";
+    wrap_how() = "Paper outward, smoothed with the palm, the overlap last.";
+    wrap_until(until: Until) = "it bends {until}";
+    wrap_late() = "It cracks as it bends now: break it into shards for the side.";
+    paper() = "Peel off the paper";
+    paper_how() = "Slowly, along the strip.";
+    paper_from() = "the paper comes off";
+    trim() = "Snap off the overlap";
+    trim_how() = "Or with a hot knife.";
+}

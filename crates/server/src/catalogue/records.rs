@@ -1,0 +1,26 @@
+//! Plans, batches, bowls and what was done.
+
+craft::messages! {
+    "records";
+    missing() = "is missing";
+    not_known(known: Words) = "is not known here; known: {known}";
+    cannot_be_read(problem: Words) = "{problem}";
+    one_to(most: Count, given: Number) = "must be 1 to {most}; it is {given}";
+    at_most_characters(most: Count) = "must be at most {most} characters";
+    next_of_the_page_before() = "must be the `next` of the page before";
+    not_a_field() = "is not a field of an action";
+    needed_for_this_action() = "is needed for this kind of action";
+    not_complete() = "is not complete";
+    action_of_this_bowl() = "must be an action of this bowl";
+    action_with_a_weight() = "must be an action with a weight";
+    action_that_stands() = "must be an action of this bowl that stands";
+    reading_of_this_bowl() = "must be a reading of this bowl";
+    one_of(keys: List) = "must be one of {keys}";
+    real_chocolate_keeps_real_time() = "must be 1 without the simulated thermometer: real chocolate keeps real time";
+    a_time_such_as(usual: Words, given: Words) = "must be a time such as {usual}; it is {given}";
+    later_than(from: Words) = "must be later than up_from, {from}";
+    at_most_days_ahead(days: Count) = "must be at most {days} days ahead";
+    done_at_the_bench() = "is done at the bench: its pour ends it";
+    event_of_this_batch() = "must be an event of this batch";
+    from_to(from: Words, to: Words, given: Words) = "must be from {from} to {to}; it is {given}. Check the sender's clock.";
+}
