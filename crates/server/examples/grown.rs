@@ -174,7 +174,8 @@ async fn main() -> anyhow::Result<()> {
     let begun = Instant::now();
     let writing = tokio::task::spawn_blocking(move || {
         let mut out = Counted::default();
-        server::archive::write(&pool, &mut out).map(|()| out.0)
+        server::archive::write(&pool, &mut out, &server::saving::Progress::default())
+            .map(|()| out.0)
     });
     let mut most = before;
     while !writing.is_finished() {

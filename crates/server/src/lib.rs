@@ -22,6 +22,7 @@ pub mod planned;
 pub mod problem;
 pub mod record_csv;
 pub mod routes;
+pub mod saving;
 pub mod state;
 pub mod texts;
 pub mod thermometer;

@@ -14,6 +14,7 @@ use crate::ground::Ground;
 use crate::live::Live;
 use crate::on_shelf::ShelfCache;
 use crate::picture::AT_ONCE_MIB;
+use crate::saving::Archives;
 use crate::thermometer::Thermometers;
 
 /// What every handler can reach.
@@ -26,6 +27,8 @@ pub struct State {
     pub shelf: Arc<ShelfCache>,
     /// The simulated thermometers that run.
     pub thermometers: Arc<Thermometers>,
+    /// The archives that are being written.
+    pub archives: Arc<Archives>,
     /// Who may read a picture.
     pub pictures: Arc<Semaphore>,
     following: Arc<Mutex<Option<JoinHandle<Ended>>>>,
@@ -40,6 +43,7 @@ impl State {
             live: Arc::default(),
             shelf: Arc::default(),
             thermometers: Arc::default(),
+            archives: Arc::default(),
             pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
             following: Arc::default(),
         }

@@ -296,3 +296,21 @@ pub async fn at_one_moment(pool: &Pool) -> Result<MySqlConnection, StoreError> {
     connection.execute("START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY").await?;
     Ok(connection)
 }
+
+/// How many rows there are in all that goes into an archive, photos among them.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn how_many(connection: &mut MySqlConnection) -> Result<u64, StoreError> {
+    let rows = sqlx::query_scalar!(
+        r#"SELECT (SELECT COUNT(*) FROM shelf) + (SELECT COUNT(*) FROM stock_moves)
+                + (SELECT COUNT(*) FROM lessons) + (SELECT COUNT(*) FROM plans)
+                + (SELECT COUNT(*) FROM plan_versions) + (SELECT COUNT(*) FROM batches)
+                + (SELECT COUNT(*) FROM bowls) + (SELECT COUNT(*) FROM step_events)
+                + (SELECT COUNT(*) FROM results) + (SELECT COUNT(*) FROM readings)
+                + (SELECT COUNT(*) FROM actions) + (SELECT COUNT(*) FROM photos) AS "n!: i64""#
+    )
+    .fetch_one(connection)
+    .await?;
+    Ok(u64::try_from(rows).unwrap_or_default())
+}

@@ -71,6 +71,7 @@ export type BenchAnswer = Schemas["BenchAnswer"];
 export type BenchBowl = Schemas["BenchBowlAnswer"];
 export type BowlAnswer = Schemas["BowlAnswer"];
 export type BowlWithPlan = Schemas["BowlWithPlan"];
+export type ArchiveProgress = Schemas["ArchiveProgressAnswer"];
 export type BatchLine = Schemas["BatchLineAnswer"];
 export type BatchPage = Schemas["BatchPage"];
 export type BatchRef = Schemas["BatchRef"];

@@ -22,6 +22,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/archive/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How far an archive is that was asked for with an id. The latest are remembered, by the
+         *     server that writes them.
+         */
+        get: operations["archive_progress"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches": {
         parameters: {
             query?: never;
@@ -1489,6 +1509,21 @@ export interface components {
          * @enum {string}
          */
         Anchor: "begin" | "end";
+        /** @description How far an archive is. */
+        ArchiveProgressAnswer: {
+            /**
+             * Format: int64
+             * @description Rows and photos that are written.
+             */
+            done: number;
+            /**
+             * Format: int64
+             * @description How many there are in all; 0 while they are counted.
+             */
+            of: number;
+            /** @description Whether it goes on. */
+            state: components["schemas"]["Writing"];
+        };
         /** @description Whether a plan is archived. */
         Archived: {
             archived: boolean;
@@ -6917,6 +6952,11 @@ export interface components {
             /** @description On which paper. */
             paper?: components["schemas"]["Paper"];
         };
+        /**
+         * @description How it ended.
+         * @enum {string}
+         */
+        Writing: "under_way" | "finished" | "broken_off";
     };
     responses: never;
     parameters: never;
@@ -6928,7 +6968,10 @@ export type $defs = Record<string, never>;
 export interface operations {
     save_everything: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description An id by which its progress can be asked for. */
+                id?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6942,6 +6985,15 @@ export interface operations {
                 };
                 content: {
                     "application/zip": number[];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */
@@ -7028,6 +7080,62 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    archive_progress: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ArchiveProgressAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

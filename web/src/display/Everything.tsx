@@ -1,16 +1,21 @@
 import { Box, Button, chakra } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Download, Upload } from "lucide-react";
+import { useState } from "react";
 import { done, Refusal } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
 import { Panel } from "../kit/Panel";
+import { SavingProgress } from "./SavingProgress";
 
 const Anchor = chakra("a");
 
 /** All that is kept, out as one file and in again. */
 export function Everything() {
   const queries = useQueryClient();
+  // Each file that is saved has an id of its own, by which it is asked how far it is.
+  const [next, setNext] = useState(() => crypto.randomUUID());
+  const [saving, setSaving] = useState<string>();
   const bring = useMutation({
     mutationFn: async (file: File) => {
       const response = await fetch("/api/v1/archive", {
@@ -33,7 +38,15 @@ export function Everything() {
       </Box>
       <Box display="flex" gap="2" flexWrap="wrap">
         <Button asChild size="lg" variant="outline" borderColor="border.emphasized">
-          <Anchor href="/api/v1/archive" download>
+          <Anchor
+            href={`/api/v1/archive?id=${next}`}
+            download
+            onClick={() => {
+              setSaving(next);
+              // The link is followed as it was clicked; the one after it is another file.
+              setTimeout(() => setNext(crypto.randomUUID()));
+            }}
+          >
             <Download aria-hidden /> Save everything
           </Anchor>
         </Button>
@@ -46,6 +59,7 @@ export function Everything() {
           <Upload aria-hidden /> {bring.isPending ? "Bringing it in…" : "Bring it in"}
         </FilePick>
       </Box>
+      {saving && <SavingProgress key={saving} id={saving} />}
       {bring.isSuccess && (
         <Box role="status" mt="2" fontWeight="560">
           All of it is here.

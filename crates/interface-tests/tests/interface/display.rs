@@ -50,6 +50,20 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn saving_everything_says_how_far_it_is_until_all_of_it_is_there() {
+    browse("saving", async |page| {
+        page.go("/display").await?;
+        page.touch("Save everything").await?;
+        page.until("saving", "all of it", |text| {
+            text.starts_with("All ") && text.ends_with("entries are in the file.")
+        })
+        .await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn the_card_has_every_family_on_one_scale() {
     browse("reference", async |page| {
         page.go("/reference").await?;

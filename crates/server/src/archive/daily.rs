@@ -6,6 +6,7 @@ use std::time::Duration;
 
 use store::{Connection, house, leases};
 
+use crate::saving::Progress;
 use crate::state::State;
 
 /// How often it is looked whether a copy is due.
@@ -95,9 +96,9 @@ async fn copy(state: &State, folder: &Path, today: &str) -> anyhow::Result<()> {
             free >> 20
         );
         let (draft, file) = (folder.join(".copy"), folder.join(format!("daily-{today}.zip")));
-        let written = fs::File::create(&draft)
-            .map_err(anyhow::Error::from)
-            .and_then(|out| super::write(&pool, std::io::BufWriter::new(out)));
+        let written = fs::File::create(&draft).map_err(anyhow::Error::from).and_then(|out| {
+            super::write(&pool, std::io::BufWriter::new(out), &Progress::default())
+        });
         if let Err(error) = written {
             let _ = fs::remove_file(&draft);
             return Err(error);

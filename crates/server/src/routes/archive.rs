@@ -4,10 +4,14 @@ use std::io::{self, Seek, Write};
 
 use actix_web::{HttpResponse, get, post, web};
 use futures::{StreamExt, TryStreamExt};
+use serde::{Deserialize, Serialize};
 use tokio::sync::mpsc;
+use utoipa::{IntoParams, ToSchema};
+use uuid::Uuid;
 
 use crate::body::PATIENCE;
 use crate::problem::{Answer, Problem};
+use crate::saving::Writing;
 use crate::state::State;
 
 /// The largest archive that is taken over HTTP.
@@ -28,16 +32,26 @@ impl Write for Sender {
     }
 }
 
+/// What an archive is asked for with.
+#[derive(Debug, Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub struct SaveAsked {
+    /// An id by which its progress can be asked for.
+    id: Option<Uuid>,
+}
+
 /// Everything that is kept, as one file.
-#[utoipa::path(tag = "archive", operation_id = "save_everything", responses(
+#[utoipa::path(tag = "archive", operation_id = "save_everything", params(SaveAsked), responses(
     (status = 200, description = "A ZIP", content_type = "application/zip", body = Vec<u8>)))]
 #[get("/archive")]
-pub async fn save(state: web::Data<State>) -> HttpResponse {
+pub async fn save(state: web::Data<State>, asked: web::Query<SaveAsked>) -> HttpResponse {
     let (send, hear) = mpsc::channel(8);
     let pool = state.pool.clone();
+    let progress = state.archives.begin(asked.id.unwrap_or_else(Uuid::now_v7));
     tokio::task::spawn_blocking(move || {
         let out = io::BufWriter::with_capacity(1 << 16, Sender(send.clone()));
-        if let Err(error) = crate::archive::write(&pool, out) {
+        if let Err(error) = crate::archive::write(&pool, out, &progress) {
             tracing::error!(%error, "an archive was not written to its end");
             // A file that ends early is seen to be torn, and is not taken for a whole one.
             let _ = send.blocking_send(Err(io::Error::other("not written to its end")));
@@ -49,6 +63,32 @@ pub async fn save(state: web::Data<State>) -> HttpResponse {
         .content_type("application/zip")
         .insert_header(("Content-Disposition", name))
         .streaming(tokio_stream_of(hear))
+}
+
+/// How far an archive is.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct ArchiveProgressAnswer {
+    /// Rows and photos that are written.
+    done: u64,
+    /// How many there are in all; 0 while they are counted.
+    of: u64,
+    /// Whether it goes on.
+    state: Writing,
+}
+
+/// How far an archive is that was asked for with an id. The latest are remembered, by the
+/// server that writes them.
+#[utoipa::path(tag = "archive", operation_id = "archive_progress", params(("id" = Uuid, Path)), responses(
+    (status = 200, body = ArchiveProgressAnswer), (status = 404, body = Problem)))]
+#[get("/archive/{id}")]
+pub async fn how_far(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+) -> Answer<web::Json<ArchiveProgressAnswer>> {
+    let progress =
+        state.archives.of(*id).ok_or_else(|| Problem::not_found("No such archive is written."))?;
+    let (done, of, state) = progress.now();
+    Ok(web::Json(ArchiveProgressAnswer { done, of, state }))
 }
 
 fn tokio_stream_of(

@@ -37,6 +37,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
             .service(archive::save)
+            .service(archive::how_far)
             .service(archive::bring_in)
             .service(methods::list)
             .service(toppings::list)

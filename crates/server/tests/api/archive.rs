@@ -114,7 +114,10 @@ async fn one_that_is_not_written_to_its_end_is_in_nobodys_way() {
     let kitchen = lived_in().await;
     for _ in 0..20 {
         let pool = kitchen.state.pool.clone();
-        let done = tokio::task::spawn_blocking(move || server::archive::write(&pool, Gone)).await;
+        let done = tokio::task::spawn_blocking(move || {
+            server::archive::write(&pool, Gone, &server::saving::Progress::default())
+        })
+        .await;
         done.expect("no panic").expect_err("nobody listens");
         kitchen.plan("Goes on").await;
     }
@@ -313,4 +316,24 @@ async fn an_archive_of_a_release_before_comes_in_and_says_what_it_said() {
     for plan in kitchen.get("/plans").await.with(200)["plans"].as_array().expect("a list") {
         kitchen.get(&format!("/plans/{}", text(&plan["id"]))).await.with(200);
     }
+}
+
+#[actix_web::test]
+async fn how_far_an_archive_is_can_be_asked_for_by_its_id() {
+    let kitchen = lived_in().await;
+    let id = uuid::Uuid::now_v7();
+    kitchen.get(&format!("/archive/{id}")).await.with(404);
+    kitchen.file(&format!("/archive?id={id}")).await;
+    let told = kitchen.get(&format!("/archive/{id}")).await.with(200);
+    assert_eq!(told["state"], "finished");
+    assert!(told["of"].as_u64().is_some_and(|of| of > 10), "{told}");
+    assert_eq!(told["done"], told["of"], "every row that is counted is written, and no other");
+    // Nobody takes this one.
+    let archives = server::saving::Archives::default();
+    let progress = archives.begin(id);
+    let pool = kitchen.state.pool.clone();
+    let written = progress.clone();
+    let done = tokio::task::spawn_blocking(move || server::archive::write(&pool, Gone, &written));
+    assert!(done.await.expect("joined").is_err());
+    assert_eq!(progress.now().2, server::saving::Writing::BrokenOff);
 }
