@@ -12,7 +12,7 @@ use craft::colour::{Film, Ground, Optics, Way, stack};
 use craft::drawn::import::import;
 use craft::drawn::joins::joins;
 use craft::heat::seed::{Amount, SeedInput, StillAir};
-use craft::heat::{Material, Ware};
+use craft::heat::{Material, Vessel};
 use craft::kinds::kinds;
 use craft::method::Run;
 use craft::plan::{BowlInputs, Plan, PlanInputs, WareInputs, bowl as bowl_plan};
@@ -39,11 +39,11 @@ fn seed(c: &mut Criterion) {
         melted: celsius(46.0),
         target: celsius(31.5),
         seed: celsius(20.0),
-        ware: None,
+        vessel: None,
         still_air: None,
     };
     let full = SeedInput {
-        ware: Some(Ware::usual(Material::Glass, grams(450.0))),
+        vessel: Some(Vessel::usual(Material::Glass, grams(450.0))),
         still_air: Some(StillAir { room: celsius(20.0), lasting: minutes(7.0) }),
         ..bare
     };

@@ -129,7 +129,7 @@ pub struct Dipped {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// Coat = surface · t · ρ; the vessel needs π·d²/4·(H + 15) less what the piece
@@ -166,7 +166,7 @@ pub fn dip(
         to_weigh: with_allowance(in_vessel + all),
         returned: in_vessel,
         notes,
-        sum: vec![
+        working: vec![
             Working::new("surface of one", in_square_centimetres(centre.area), "cm²"),
             Working::new("coat of one", in_grams(one), "g"),
             Working::new("coats of all", in_grams(all), "g"),

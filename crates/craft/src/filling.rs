@@ -62,7 +62,7 @@ pub struct Ganache {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// So much ganache, of so much chocolate to one of cream, with butter as a share of
@@ -75,16 +75,24 @@ pub fn ganache(family: Family, ratio: f64, butter_share: f64, total: Mass) -> Ga
     let butter = total - base;
     let water =
         (in_grams(cream) * WATER_IN_CREAM + in_grams(butter) * WATER_IN_BUTTER) / in_grams(total);
-    let mut sum = vec![
+    let mut working = vec![
         Working::new("chocolate to one of cream", ratio, "parts"),
         Working::new("chocolate", in_grams(chocolate), "g"),
         Working::new("cream", in_grams(cream), "g"),
     ];
     if butter > grams(0.0) {
-        sum.push(Working::new("butter", in_grams(butter), "g"));
+        working.push(Working::new("butter", in_grams(butter), "g"));
     }
-    sum.push(Working::new("water in it", water * 100.0, "%"));
-    Ganache { chocolate, cream, butter, total, water, notes: remarks(family, ratio, water), sum }
+    working.push(Working::new("water in it", water * 100.0, "%"));
+    Ganache {
+        chocolate,
+        cream,
+        butter,
+        total,
+        water,
+        notes: remarks(family, ratio, water),
+        working,
+    }
 }
 
 fn remarks(family: Family, ratio: f64, water: f64) -> Vec<Note> {

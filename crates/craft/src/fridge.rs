@@ -28,7 +28,7 @@ pub struct Stay {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// How long a slab that is touch dry may lie in a fridge.
@@ -71,7 +71,7 @@ pub fn stay(
         shortest,
         longest,
         advised,
-        sum: vec![
+        working: vec![
             Working::new("dew forms below", in_celsius(room.dew_point()), "°C"),
             Working::new("so it must stay above", in_celsius(wet_below), "°C"),
             Working::new("a third of the way to the fridge is left after", in_seconds(tau), "s"),

@@ -17,7 +17,7 @@
 //!     melted: celsius(46.0),
 //!     target: celsius(31.5),
 //!     seed: celsius(20.0),
-//!     ware: None,
+//!     vessel: None,
 //!     still_air: None,
 //! }
 //! .solve()?;

@@ -8,7 +8,7 @@ use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::stone;
-use craft::heat::{Material, Ware};
+use craft::heat::{Material, Vessel};
 use craft::logfile;
 use craft::measure::{Unit, read};
 use craft::method::Method;
@@ -35,7 +35,7 @@ fn tempered() -> impl Strategy<Value = Family> {
     family().prop_filter("coatings take no seed", |f| f.tempers())
 }
 
-fn ware() -> impl Strategy<Value = Option<Ware>> {
+fn vessel() -> impl Strategy<Value = Option<Vessel>> {
     let material = prop::sample::select(vec![
         Material::Glass,
         Material::Steel,
@@ -43,7 +43,7 @@ fn ware() -> impl Strategy<Value = Option<Ware>> {
         Material::Ceramic,
     ]);
     prop::option::of(
-        (material, 50.0..3000.0).prop_map(|(material, g)| Ware::usual(material, grams(g))),
+        (material, 50.0..3000.0).prop_map(|(material, g)| Vessel::usual(material, grams(g))),
     )
 }
 
@@ -58,7 +58,7 @@ proptest! {
     #[test]
     fn seed_and_melted_make_the_total_and_the_additions_make_the_seed(
         family in tempered(), total in 20.0..10_000.0, over in 2.0..20.0, seed_c in 5.0..24.0,
-        ware in ware(), air in prop::option::of((10.0..24.0, 0.0..30.0)),
+        vessel in vessel(), air in prop::option::of((10.0..24.0, 0.0..30.0)),
     ) {
         let chocolate = Chocolate::of(family);
         let target = chocolate.windows.seed_target();
@@ -68,7 +68,7 @@ proptest! {
             melted: celsius(in_celsius(target) + over),
             target,
             seed: celsius(seed_c),
-            ware,
+            vessel,
             still_air: air.map(|(room, min)| StillAir { room: celsius(room), lasting: minutes(min) }),
         }.solve().expect("in order");
         prop_assert!((in_grams(plan.seed + plan.melted) - total).abs() < 1e-6);
@@ -79,7 +79,7 @@ proptest! {
 
     #[test]
     fn both_forms_of_the_seed_sum_agree(
-        family in tempered(), total in 50.0..5000.0, over in 4.0..16.0, ware in ware(),
+        family in tempered(), total in 50.0..5000.0, over in 4.0..16.0, vessel in vessel(),
         min in 0.0..12.0,
     ) {
         let chocolate = Chocolate::of(family);
@@ -90,7 +90,7 @@ proptest! {
             melted: celsius(in_celsius(target) + over),
             target,
             seed: celsius(20.0),
-            ware,
+            vessel,
             still_air: Some(StillAir { room: celsius(20.0), lasting: minutes(min) }),
         };
         let within = input.solve().expect("in order");
@@ -115,7 +115,7 @@ proptest! {
         let ask = |target: f64| SeedInput {
             chocolate: &chocolate, amount: Amount::Melted(grams(melted_g)),
             melted: celsius(melted_c), target: celsius(target), seed: celsius(seed_c),
-            ware: None, still_air: None,
+            vessel: None, still_air: None,
         }.solve().map(|p| in_grams(p.seed)).unwrap_or(0.0);
         let target = in_celsius(chocolate.windows.seed_target());
         prop_assert!(ask(target - 1.0) > ask(target));

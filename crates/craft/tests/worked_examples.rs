@@ -7,7 +7,7 @@ use craft::colour::{Film, Optics, stack};
 use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
-use craft::heat::{Material, Ware};
+use craft::heat::{Material, Vessel};
 use craft::room::Room;
 use craft::shell::{CavityInputs, Pouring, ShellWay, Shells};
 use craft::spread::Tray;
@@ -141,7 +141,7 @@ fn solve(case: &SeedCase) -> f64 {
         melted: celsius(case.melted_c),
         target: celsius(case.target_c),
         seed: celsius(case.seed_c),
-        ware: case.bowl.zip(case.bowl_g).map(|(material, g)| Ware::usual(material, grams(g))),
+        vessel: case.bowl.zip(case.bowl_g).map(|(material, g)| Vessel::usual(material, grams(g))),
         still_air: case
             .room_c
             .zip(case.minutes)

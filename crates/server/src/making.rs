@@ -297,7 +297,7 @@ pub fn pour_of(event: Uuid) -> Uuid {
 
 /// Whether an action changes where its bowl stands, or what it took or taught.
 #[must_use]
-pub fn settles(kind: &ActionKind) -> bool {
+pub fn finalizes_bowl(kind: &ActionKind) -> bool {
     matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. }) || kind.is_about_the_record()
 }
 

@@ -11,7 +11,7 @@ import { useThrottled } from "../kit/useThrottled";
 import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
-import { Deeds } from "./Deeds";
+import { BowlActions } from "./BowlActions";
 import { Instruction } from "./Instruction";
 import { OtherBowls } from "./OtherBowls";
 import { SheenScale } from "./SheenScale";
@@ -105,7 +105,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
             </Suspense>
           </Box>
           <Box gridColumn={{ lg: "1 / -1" }} order={{ base: 2, lg: 0 }}>
-            <Deeds
+            <BowlActions
               bowlId={bowlId}
               phase={bowl.phase}
               advice={bowl.advice}

@@ -133,7 +133,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
         </Box>
         <Box w="170px" display="grid">
           {todo ? (
-            <Touch advised={first} onClick={() => act(todo.deed)}>
+            <Touch advised={first} onClick={() => act(todo.action)}>
               {todo.label}
             </Touch>
           ) : (

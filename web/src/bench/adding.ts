@@ -1,6 +1,6 @@
 import type { AdviceAnswer, BowlAnswer } from "../api/client";
 import { mass } from "../kit/format";
-import type { Deed } from "./useBench";
+import type { BowlAction } from "./useBench";
 
 /** What this method puts into the bowl, or out of it, next. */
 export interface Adding {
@@ -50,6 +50,6 @@ export function nextAdding({ advice, additions, method, crystals_g }: Subject): 
   return additions.length > 0 ? addingOf("seed_added", null) : null;
 }
 
-export function deedOf({ kind }: Adding, g: number): Deed {
+export function actionOf({ kind }: Adding, g: number): BowlAction {
   return { kind, grams: Math.round(g * 10) / 10 };
 }

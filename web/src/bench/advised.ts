@@ -1,6 +1,6 @@
 import type { AdviceAnswer } from "../api/client";
 import { addingOf } from "./adding";
-import type { Deed } from "./useBench";
+import type { BowlAction } from "./useBench";
 
 /** What ends a bowl's time at the bench: colour is put on, not poured. */
 export function pouredWords(coloured: boolean): string {
@@ -8,7 +8,7 @@ export function pouredWords(coloured: boolean): string {
 }
 
 /** What is written on the touch that says it is done. */
-function doneWords(asks: Deed, coloured: boolean): string {
+function doneWords(asks: BowlAction, coloured: boolean): string {
   switch (asks.kind) {
     case "heat":
       return asks.seconds == null ? "Warming it" : `Heat ${asks.seconds} s`;
@@ -39,8 +39,8 @@ function doneWords(asks: Deed, coloured: boolean): string {
 export function advisedDeed(
   { asks }: AdviceAnswer,
   coloured: boolean,
-): { label: string; deed: Deed } | null {
-  return asks ? { label: doneWords(asks, coloured), deed: asks } : null;
+): { label: string; action: BowlAction } | null {
+  return asks ? { label: doneWords(asks, coloured), action: asks } : null;
 }
 
 /** The burst that is advised, if one is. */

@@ -3,7 +3,7 @@ import { api, type NewAction } from "../api/client";
 import { useOutbox } from "./outbox";
 import type { KitchenClock } from "./useBowl";
 
-export type Deed = Omit<NewAction, "id" | "at">;
+export type BowlAction = Omit<NewAction, "id" | "at">;
 
 /** What the maker can enter at the bench. */
 export function useBench(bowlId: string, clock: KitchenClock) {
@@ -13,7 +13,7 @@ export function useBench(bowlId: string, clock: KitchenClock) {
     [clock],
   );
   const act = useCallback(
-    (deed: Deed) => put({ kind: "action", body: { ...deed, ...stamp() } }),
+    (action: BowlAction) => put({ kind: "action", body: { ...action, ...stamp() } }),
     [put, stamp],
   );
   const read = useCallback(

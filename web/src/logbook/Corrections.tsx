@@ -4,7 +4,7 @@ import { useState } from "react";
 import { type ActionAnswer, api, type EntryAnswer, type NewAction } from "../api/client";
 import { keys, useEntries } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
-import type { Deed } from "../bench/useBench";
+import type { BowlAction } from "../bench/useBench";
 import { told } from "../bench/words";
 import { Fault } from "../kit/Fault";
 import { day, temperature, time } from "../kit/format";
@@ -31,11 +31,11 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
   const [grams, setGrams] = useState<number | null>(null);
   const [pouredAt, setPouredAt] = useState("");
   const correct = useMutation({
-    mutationFn: async (deed: Deed & Pick<NewAction, "at">) =>
+    mutationFn: async (action: BowlAction & Pick<NewAction, "at">) =>
       accepted<ActionAnswer>(
         await api.POST("/api/v1/bowls/{id}/actions", {
           params: { path: { id: bowlId } },
-          body: { id: crypto.randomUUID(), ...deed },
+          body: { id: crypto.randomUUID(), ...action },
         }),
       ),
     onSuccess: () => {

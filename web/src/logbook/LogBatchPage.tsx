@@ -8,7 +8,7 @@ import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
 import { Failed, Loading } from "../kit/Standing";
 import { familyNames } from "../theme/chocolate";
-import { BatchDeeds } from "./BatchDeeds";
+import { BatchActions } from "./BatchActions";
 import { Corrections } from "./Corrections";
 import { PlanAgainst } from "./PlanAgainst";
 import { RecordPanel } from "./RecordPanel";
@@ -53,7 +53,7 @@ function WithoutBowl({ batch }: { batch: Batch }) {
       )}
       <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "1fr 1fr" }}>
         <Box display="grid" gap="4" alignContent="start">
-          <BatchDeeds batch={batch} />
+          <BatchActions batch={batch} />
           {!batch.unreadable && <WhatWasDone batchId={batch.id} />}
         </Box>
         <Box display="grid" gap="4" alignContent="start">
@@ -173,7 +173,7 @@ function Entry({ batch, known, onChoose }: Props) {
               <ResultForm batchId={batch.id} />
             </Panel>
           )}
-          <BatchDeeds batch={batch} />
+          <BatchActions batch={batch} />
         </Box>
         <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
           <Panel title="Plan against what happened">

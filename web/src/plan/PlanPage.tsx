@@ -16,10 +16,10 @@ import { ColourWeighOut } from "./ColourWeighOut";
 import { ComponentPanel } from "./ComponentPanel";
 import { Days } from "./Days";
 import { under, withBowl, withoutBowls } from "./edits";
-import { Goings } from "./Goings";
 import { LeftOver } from "./LeftOver";
 import { NameField } from "./NameField";
 import { bowlNames } from "./names";
+import { PlanActions } from "./PlanActions";
 import { PlanDeeds } from "./PlanDeeds";
 import { RoomFields } from "./RoomFields";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
@@ -128,7 +128,7 @@ function Drafted({ kept }: { kept: Plan }) {
         >
           {faulty ? savingWords.refused : savingWords[saving]}
         </Box>
-        <Goings
+        <PlanActions
           planId={kept.id}
           batches={kept.batches}
           chocolate={bowlPlan?.plan ? bowlKey : undefined}

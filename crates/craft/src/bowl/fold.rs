@@ -390,7 +390,7 @@ impl Bowl {
         }
     }
 
-    fn settle(&mut self, now: DateTime<Utc>) {
+    fn expire_burst(&mut self, now: DateTime<Utc>) {
         if let Heat::Burst { until } = self.heating.heat
             && until <= now
         {
@@ -439,7 +439,7 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
     for reading in trusted {
         bowl.read(setup, reading);
     }
-    bowl.settle(now);
+    bowl.expire_burst(now);
     bowl.thermometer.stuck = stuck(readings, bowl.heating.calm_since);
     bowl.thermometer.newest = readings.iter().rev().find(|r| r.at <= now).map(|r| r.temp);
     bowl.thermometer.doubts = doubts;

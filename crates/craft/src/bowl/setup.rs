@@ -3,8 +3,8 @@
 use chrono::{DateTime, Utc};
 
 use crate::chocolate::{Band, Chocolate};
-use crate::heat::Ware;
-use crate::heat::microwave::{Microwave, heat_of_ware, heat_to_melt};
+use crate::heat::Vessel;
+use crate::heat::microwave::{Microwave, heat_of_vessel, heat_to_melt};
 use crate::heat::seed::additions;
 use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
 
@@ -40,7 +40,7 @@ pub struct Setup {
     /// The share of a microwave's heat that shows after a short warming.
     pub burst_response: f64,
     /// The bowl itself, where it is known.
-    pub ware: Option<Ware>,
+    pub vessel: Option<Vessel>,
     /// The microwave, where one is used.
     pub microwave: Option<Microwave>,
     /// The powder that is worked in, where it is coloured here.
@@ -113,7 +113,7 @@ impl Setup {
     /// temperature to another.
     #[must_use]
     pub fn heat_to_melt(&self, from: Temperature, to: Temperature) -> Energy {
-        heat_to_melt(&self.chocolate, self.melted, from, to) + heat_of_ware(self.ware, from, to)
+        heat_to_melt(&self.chocolate, self.melted, from, to) + heat_of_vessel(self.vessel, from, to)
     }
 
     /// Melted and seed together.

@@ -2,11 +2,11 @@
 //! bench shows those.
 
 use crate::catalogue::bench as say;
-use crate::phrases::Look;
+use crate::phrases::CoachContext;
 use crate::phrases::{Advice, Rule};
 
-pub(super) fn advise(look: &Look<'_>) -> Advice {
-    if look.setup.is_colour() {
+pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
+    if context.setup.is_colour() {
         Advice::new(Rule::Poured, say::put_on(), say::after_the_pour())
     } else {
         Advice::new(Rule::Poured, say::poured(), say::after_the_pour())

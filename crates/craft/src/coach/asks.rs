@@ -1,12 +1,12 @@
 //! What an instruction asks for, as what is entered once it is done.
 
 use crate::bowl::{ActionKind, Heat};
-use crate::phrases::{Advice, Look, Rule};
+use crate::phrases::{Advice, CoachContext, Rule};
 use crate::units::{Mass, grams, in_grams};
 
 /// The one thing that an instruction asks for; `None` where it is to wait, to read the
 /// thermometer, or to look.
-pub(super) fn asks(advice: &Advice, look: &Look<'_>) -> Option<ActionKind> {
+pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<ActionKind> {
     if let Some(mass) = advice.crystals {
         return Some(ActionKind::CrystalsAdded { mass: weighed(mass) });
     }
@@ -16,7 +16,7 @@ pub(super) fn asks(advice: &Advice, look: &Look<'_>) -> Option<ActionKind> {
     if let Some(mass) = advice.seed {
         return Some(ActionKind::SeedAdded { mass: weighed(mass) });
     }
-    let on_heat = matches!(look.bowl.heating.heat, Heat::On { .. });
+    let on_heat = matches!(context.bowl.heating.heat, Heat::On { .. });
     match advice.rule {
         Rule::Melted | Rule::LimitPassed | Rule::LimitNear => Some(ActionKind::OffHeat),
         Rule::StopBeforeMelt if on_heat => Some(ActionKind::OffHeat),

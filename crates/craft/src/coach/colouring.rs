@@ -2,14 +2,14 @@
 
 use crate::bowl::fluid_from;
 use crate::catalogue::bench as say;
-use crate::phrases::Look;
+use crate::phrases::CoachContext;
 use crate::phrases::{Advice, Rule};
 use crate::units::{Temperature, grams};
 
 /// From here up a stick blender has something to work in, g (docs/craft.md, section 9).
 const BLENDER_FROM_G: f64 = 100.0;
 
-impl Look<'_> {
+impl CoachContext<'_> {
     /// What is to be done before a colour is seeded; `None` where that is done, or no
     /// colour is made here.
     pub(super) fn colouring(&self, temp: Temperature) -> Option<Advice> {

@@ -23,28 +23,28 @@ use chrono::{DateTime, Utc};
 use crate::bowl::{Ahead, Bowl, Phase, Setup};
 use crate::catalogue::bench as say;
 use crate::method::{Method, Run};
-use crate::phrases::Look;
+use crate::phrases::CoachContext;
 use crate::units::Time;
 
 /// The next instruction.
 #[must_use]
 pub fn advise(run: &Run, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
-    let look = Look { setup: &run.setup, bowl, ahead, now };
-    let advice = next(run.method, &look);
-    Advice { grounds: look.grounds(), asks: asks::asks(&advice, &look), ..advice }
+    let context = CoachContext { setup: &run.setup, bowl, ahead, now };
+    let advice = next(run.method, &context);
+    Advice { grounds: context.grounds(), asks: asks::asks(&advice, &context), ..advice }
 }
 
-fn next(method: Method, look: &Look<'_>) -> Advice {
-    if let Some(advice) = look.fahrenheit().or_else(|| look.limit()) {
+fn next(method: Method, context: &CoachContext<'_>) -> Advice {
+    if let Some(advice) = context.fahrenheit().or_else(|| context.limit()) {
         return advice;
     }
-    let bowl = look.bowl;
+    let bowl = context.bowl;
     match bowl.phase {
-        Phase::Melting => melting::advise(look),
-        Phase::Cooling => on_the_way::advise(method, look),
-        Phase::Testing => ready::while_testing(look),
-        Phase::Working => ready::while_working(look),
-        Phase::Done => after_pour::advise(look),
+        Phase::Melting => melting::advise(context),
+        Phase::Cooling => on_the_way::advise(method, context),
+        Phase::Testing => ready::while_testing(context),
+        Phase::Working => ready::while_working(context),
+        Phase::Done => after_pour::advise(context),
         Phase::Lost => Advice::new(
             Rule::GivenUp,
             say::given_up(),
@@ -57,13 +57,13 @@ fn next(method: Method, look: &Look<'_>) -> Advice {
 /// over water, or before the first reading.
 #[must_use]
 pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> {
-    let look = Look { setup, bowl, ahead: &Ahead::default(), now };
+    let context = CoachContext { setup, bowl, ahead: &Ahead::default(), now };
     match (bowl.phase, setup.microwave, bowl.thermometer.latest) {
         (Phase::Melting, Some(_), Some(latest)) if latest.temp < setup.melted_from() => {
             if setup.course.keeps_crystals {
                 Vec::new()
             } else {
-                melting::bursts_left(&look, latest.temp)
+                melting::bursts_left(&context, latest.temp)
             }
         }
         _ => Vec::new(),

@@ -1,18 +1,18 @@
 //! From the melt to the test: what is watched for comes first, then the method has the word.
 
 use crate::method::Method;
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 
-pub(super) fn advise(method: Method, look: &Look<'_>) -> Advice {
-    if let Some(advice) = look.short_warming().or_else(|| look.probe_trouble()) {
+pub(super) fn advise(method: Method, context: &CoachContext<'_>) -> Advice {
+    if let Some(advice) = context.short_warming().or_else(|| context.probe_trouble()) {
         return advice;
     }
-    let Some(temp) = look.temp() else { return look.read_thermometer() };
-    if let Some(advice) = look.colouring(temp) {
+    let Some(temp) = context.temp() else { return context.read_thermometer() };
+    if let Some(advice) = context.colouring(temp) {
         return advice;
     }
-    match look.failure() {
-        Some(failure) => method.mend(look, temp, failure),
-        None => method.advise(look, temp),
+    match context.failure() {
+        Some(failure) => method.mend(context, temp, failure),
+        None => method.advise(context, temp),
     }
 }

@@ -109,7 +109,7 @@ pub struct FilmAmount {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// m = A·t·0.97/η, over a share of an area, in so many passes (docs/craft.md,
@@ -130,7 +130,7 @@ pub fn film(area: Area, way: Way, passes: u32, share: f64) -> FilmAmount {
         to_prepare,
         thickness,
         notes,
-        sum: vec![
+        working: vec![
             Working::new("covered", in_square_centimetres(covered), "cm²"),
             Working::new("film", in_millimetres(thickness), "mm"),
             Working::new("on the face", on_face_g, "g"),

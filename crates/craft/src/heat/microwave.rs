@@ -1,6 +1,6 @@
 //! Melting in bursts.
 
-use super::Ware;
+use super::Vessel;
 use crate::chocolate::{Chocolate, Family};
 use crate::note::Working;
 use crate::units::{
@@ -85,7 +85,7 @@ pub struct BurstPlan {
     /// The bursts, whole seconds, with stirring after each.
     pub bursts: Vec<Time>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// The bursts that melt a mass: 30 s until two thirds of the heat are in, then
@@ -97,29 +97,29 @@ pub fn bursts(
     mass: Mass,
     [from, to]: [Temperature; 2],
     microwave: &Microwave,
-    ware: Option<Ware>,
+    vessel: Option<Vessel>,
 ) -> BurstPlan {
     let to_melt = heat_to_melt(chocolate, mass, from, to);
-    let along = heat_of_ware(ware, from, to);
+    let along = heat_of_vessel(vessel, from, to);
     let total = (to_melt + along) / microwave.into_chocolate();
-    let mut sum = vec![Working::new("heat to warm and melt", in_joules(to_melt), "J")];
-    if ware.is_some() {
-        sum.push(Working::new("heat to warm the bowl", in_joules(along), "J"));
+    let mut working = vec![Working::new("heat to warm and melt", in_joules(to_melt), "J")];
+    if vessel.is_some() {
+        working.push(Working::new("heat to warm the bowl", in_joules(along), "J"));
     }
-    sum.push(Working::new(
+    working.push(Working::new(
         "of which reaches the chocolate each second",
         in_watts(microwave.into_chocolate()),
         "J",
     ));
-    sum.push(Working::new("heating in all", in_seconds(total), "s"));
-    BurstPlan { total, bursts: split(in_seconds(total)), sum }
+    working.push(Working::new("heating in all", in_seconds(total), "s"));
+    BurstPlan { total, bursts: split(in_seconds(total)), working }
 }
 
 /// What the wetted part of a bowl takes up between two temperatures; nothing where
 /// it is not known.
 #[must_use]
-pub fn heat_of_ware(ware: Option<Ware>, from: Temperature, to: Temperature) -> Energy {
-    let held = ware.map(|ware| ware.wetted_heat()).unwrap_or_default();
+pub fn heat_of_vessel(vessel: Option<Vessel>, from: Temperature, to: Temperature) -> Energy {
+    let held = vessel.map(|vessel| vessel.wetted_heat()).unwrap_or_default();
     held * rise(from, to.max(from))
 }
 

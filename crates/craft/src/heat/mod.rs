@@ -5,9 +5,9 @@ pub mod cooling;
 pub mod microwave;
 pub mod seed;
 pub mod stone;
-mod ware;
+mod vessel;
 
-pub use ware::{Material, Ware};
+pub use vessel::{Material, Vessel};
 
 use crate::units::{Mass, ThermalConductance, in_grams, watts_per_degree};
 

@@ -13,7 +13,7 @@
 //! counted only where the maker says how long the cooling usually takes.
 //! Constants after Beckett, *Industrial Chocolate Manufacture and Use*.
 
-use super::{Ware, loss_to_still_air};
+use super::{Vessel, loss_to_still_air};
 use crate::catalogue::heat as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::message::{Message, spoken};
@@ -71,7 +71,7 @@ pub struct SeedInput<'a> {
     /// Temperature of the seed.
     pub seed: Temperature,
     /// The bowl, where its heat is to be counted.
-    pub ware: Option<Ware>,
+    pub vessel: Option<Vessel>,
     /// The loss to the room, where it is to be counted.
     pub still_air: Option<StillAir>,
 }
@@ -129,7 +129,7 @@ pub struct SeedPlan {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl SeedPlan {
@@ -145,18 +145,18 @@ struct Balance<'a> {
     input: &'a SeedInput<'a>,
     fall: TemperatureDifference,
     taken_per_gram: AvailableEnergy,
-    ware_heat: HeatCapacity,
+    vessel_heat: HeatCapacity,
 }
 
 impl Balance<'_> {
     fn held(&self, melted: Mass) -> Energy {
-        (melted * self.input.chocolate.family.heat_when_melted() + self.ware_heat) * self.fall
+        (melted * self.input.chocolate.family.heat_when_melted() + self.vessel_heat) * self.fall
     }
 
     fn lost_to_air(&self, melted: Mass) -> Energy {
         let Some(air) = self.input.still_air else { return Energy::default() };
         let mean = midpoint(self.input.melted, self.input.target);
-        let learned = self.input.ware.map_or(1.0, |ware| ware.cooling_ratio);
+        let learned = self.input.vessel.map_or(1.0, |vessel| vessel.cooling_ratio);
         loss_to_still_air(melted) * learned * rise(air.room, mean) * air.lasting
     }
 
@@ -172,7 +172,7 @@ impl Balance<'_> {
     /// rounds, and the bounds keep them inside the bowl.
     fn seed_within(&self, total: Mass) -> Mass {
         let c = self.input.chocolate.family.heat_when_melted() * self.fall;
-        let mut seed = (total * c + self.ware_heat * self.fall) / (self.taken_per_gram + c);
+        let mut seed = (total * c + self.vessel_heat * self.fall) / (self.taken_per_gram + c);
         if self.input.still_air.is_none() {
             return seed.min(total);
         }
@@ -214,7 +214,7 @@ impl SeedInput<'_> {
             input: self,
             fall: rise(self.target, self.melted),
             taken_per_gram: warming + melting,
-            ware_heat: self.ware.map(|w| w.wetted_heat()).unwrap_or_default(),
+            vessel_heat: self.vessel.map(|w| w.wetted_heat()).unwrap_or_default(),
         };
         let (seed, melted) = match self.amount {
             Amount::Melted(melted) => (balance.seed_for(melted), melted),
@@ -229,7 +229,7 @@ impl SeedInput<'_> {
             total: seed + melted,
             additions: additions(seed),
             notes: Vec::new(),
-            sum: working(&balance, melted, seed, melting),
+            working: working(&balance, melted, seed, melting),
         };
         plan.notes = remarks(&plan);
         Ok(plan)
@@ -243,24 +243,24 @@ fn working(
     melting: AvailableEnergy,
 ) -> Vec<Working> {
     let in_chocolate = melted * balance.input.chocolate.family.heat_when_melted() * balance.fall;
-    let mut sum = Vec::with_capacity(7);
-    sum.push(Working::new("to fall", in_degrees(balance.fall), "C°"));
-    sum.push(Working::new("heat in the melted chocolate", in_joules(in_chocolate), "J"));
-    if balance.input.ware.is_some() {
-        sum.push(Working::new(
+    let mut working = Vec::with_capacity(7);
+    working.push(Working::new("to fall", in_degrees(balance.fall), "C°"));
+    working.push(Working::new("heat in the melted chocolate", in_joules(in_chocolate), "J"));
+    if balance.input.vessel.is_some() {
+        working.push(Working::new(
             "heat in the bowl",
-            in_joules(balance.ware_heat * balance.fall),
+            in_joules(balance.vessel_heat * balance.fall),
             "J",
         ));
     }
     if balance.input.still_air.is_some() {
-        sum.push(Working::new("lost to the room", in_joules(balance.lost_to_air(melted)), "J"));
+        working.push(Working::new("lost to the room", in_joules(balance.lost_to_air(melted)), "J"));
     }
     let warming = balance.taken_per_gram - melting;
-    sum.push(Working::new("each gram of seed takes to warm", in_joules_per_gram(warming), "J"));
-    sum.push(Working::new("and to melt", in_joules_per_gram(melting), "J"));
-    sum.push(Working::new("seed", in_grams(seed), "g"));
-    sum
+    working.push(Working::new("each gram of seed takes to warm", in_joules_per_gram(warming), "J"));
+    working.push(Working::new("and to melt", in_joules_per_gram(melting), "J"));
+    working.push(Working::new("seed", in_grams(seed), "g"));
+    working
 }
 
 fn remarks(plan: &SeedPlan) -> Vec<Note> {

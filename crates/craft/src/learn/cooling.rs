@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::settle::median;
+use super::learned::median;
 use super::trace::{BEFORE, Trace, is_crystals};
 use crate::bowl::{Action, ActionKind};
 use crate::chocolate::Family;
@@ -64,8 +64,8 @@ impl Trace<'_> {
                 .map(|(at, temp_c)| Point { t: seconds(since(*at)), temp: celsius(*temp_c) });
             let Ok(fit) = CoolingFit::to(line, self.setup.room) else { continue };
             let mass = self.mass_before(number + 1);
-            let ware = self.setup.ware.map(|w| w.wetted_heat()).unwrap_or_default();
-            let held = mass * self.setup.chocolate.family.heat_when_melted() + ware;
+            let vessel = self.setup.vessel.map(|w| w.wetted_heat()).unwrap_or_default();
+            let held = mass * self.setup.chocolate.family.heat_when_melted() + vessel;
             let usual = in_watts_per_degree(loss_to_still_air(mass));
             ratios.push(in_watts_per_degree(fit.ua(held)) / usual);
         }
@@ -111,7 +111,7 @@ impl Trace<'_> {
             _ => sum,
         });
         let held = setup.melted * family.heat_when_melted()
-            + setup.ware.map(|w| w.wetted_heat()).unwrap_or_default();
+            + setup.vessel.map(|w| w.wetted_heat()).unwrap_or_default();
         let each = family.heat_when_solid() * rise(setup.seed_temp, to)
             + Family::heat_of_melting_fat() * setup.chocolate.fat * (1.0 - UNMELTED_SHARE);
         let missing = in_joules(held * rise(to, from)) - in_joules(seed * each);

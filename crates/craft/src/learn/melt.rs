@@ -3,7 +3,7 @@
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::settle::median;
+use super::learned::median;
 use super::trace::{AFTER, Trace};
 use crate::bowl::ActionKind;
 use crate::units::{celsius, in_celsius, in_joules, in_seconds, in_watts};

@@ -4,17 +4,17 @@
 //! of a microwave's heat arrives, how far a bowl goes on rising, what a short
 //! warming does, and how long poured work takes to set. [`lesson`] reads the first
 //! four off one bowl's record, the build guide the last (`build::lesson`);
-//! [`settle`] makes of many such lessons the number to use.
+//! [`learned_value`] makes of many such lessons the number to use.
 
 mod cooling;
+mod learned;
 mod lesson;
 mod melt;
-mod settle;
 mod trace;
 mod warming;
 
+pub use learned::{Learned, learned_value};
 pub use lesson::lesson;
-pub use settle::{Learned, settle};
 
 use serde::{Deserialize, Serialize};
 

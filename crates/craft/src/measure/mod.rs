@@ -99,8 +99,8 @@ impl Unit {
         }
     }
 
-    /// Where its nought lies, °C.
-    fn nought(self) -> f64 {
+    /// Where its zero_offset lies, °C.
+    fn zero_offset(self) -> f64 {
         if self == Self::Fahrenheit { -32.0 / 1.8 } else { 0.0 }
     }
 }
@@ -208,7 +208,7 @@ pub fn convert(
     to: Unit,
     ingredient: Option<Ingredient>,
 ) -> Result<Converted, ConversionError> {
-    let base = value * from.size() + from.nought();
+    let base = value * from.size() + from.zero_offset();
     let (base, approximate) = match (from.dimension(), to.dimension()) {
         (a, b) if a == b => (base, false),
         (Dimension::Volume, Dimension::Mass) => {
@@ -221,7 +221,7 @@ pub fn convert(
         }
         _ => return Err(ConversionError::OtherDimension),
     };
-    Ok(Converted { value: (base - to.nought()) / to.size(), approximate })
+    Ok(Converted { value: (base - to.zero_offset()) / to.size(), approximate })
 }
 
 #[cfg(test)]

@@ -1,7 +1,7 @@
 //! What a method asks to be weighed.
 
 use crate::chocolate::Chocolate;
-use crate::heat::Ware;
+use crate::heat::Vessel;
 use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
 use crate::heat::stone::OutsideSplit;
 use crate::message::{Message, spoken};
@@ -10,7 +10,7 @@ use crate::units::{Mass, Temperature, grams, in_grams};
 
 /// What the maker wants, as a method's sums need it.
 #[derive(Clone, Copy, Debug)]
-pub struct Wish<'a> {
+pub struct AmountsRequest<'a> {
     /// The chocolate.
     pub chocolate: &'a Chocolate,
     /// All there is to be.
@@ -22,7 +22,7 @@ pub struct Wish<'a> {
     /// The temperature of what is held back.
     pub seed_temp: Temperature,
     /// The bowl, where its heat is to be counted.
-    pub ware: Option<Ware>,
+    pub vessel: Option<Vessel>,
     /// The loss to the room, where it is to be counted.
     pub still_air: Option<StillAir>,
     /// Ready crystals as a share of all, per cent.
@@ -33,14 +33,14 @@ pub struct Wish<'a> {
 
 /// Why there are no amounts.
 #[derive(Clone, Copy, Debug, PartialEq)]
-pub enum WishError {
+pub enum AmountsError {
     /// The seed sum has no answer.
     Seed(SeedError),
     /// What is poured out cannot bring the rest to the target.
     Split(OutsideSplit),
 }
 
-impl WishError {
+impl AmountsError {
     /// What is wrong, and what would be right.
     #[must_use]
     pub fn message(&self) -> Message {
@@ -51,15 +51,15 @@ impl WishError {
     }
 }
 
-spoken!(WishError);
+spoken!(AmountsError);
 
-impl From<SeedError> for WishError {
+impl From<SeedError> for AmountsError {
     fn from(error: SeedError) -> Self {
         Self::Seed(error)
     }
 }
 
-impl From<OutsideSplit> for WishError {
+impl From<OutsideSplit> for AmountsError {
     fn from(error: OutsideSplit) -> Self {
         Self::Split(error)
     }
@@ -79,7 +79,7 @@ pub struct Amounts {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl Amounts {
@@ -91,7 +91,7 @@ impl Amounts {
             crystals: grams(0.0),
             pour_out: grams(0.0),
             notes: Vec::new(),
-            sum: vec![Working::new("melt all of it", in_grams(total), "g")],
+            working: vec![Working::new("melt all of it", in_grams(total), "g")],
         }
     }
 
@@ -108,21 +108,24 @@ impl From<SeedPlan> for Amounts {
             melted: plan.melted,
             seed: plan.seed,
             notes: plan.notes,
-            sum: plan.sum,
+            working: plan.working,
             ..Self::melt_all(plan.melted)
         }
     }
 }
 
 /// The seed that brings a wish's melted part to a target.
-pub(super) fn seeded(wish: &Wish<'_>, target: Temperature) -> Result<Amounts, WishError> {
+pub(super) fn seeded(
+    wish: &AmountsRequest<'_>,
+    target: Temperature,
+) -> Result<Amounts, AmountsError> {
     let plan = SeedInput {
         chocolate: wish.chocolate,
         amount: Amount::Total(wish.total),
         melted: wish.melt_to,
         target,
         seed: wish.seed_temp,
-        ware: wish.ware,
+        vessel: wish.vessel,
         still_air: wish.still_air,
     }
     .solve()?;

@@ -1,8 +1,10 @@
 //! Coating, no temper: compound coatings and melts are melted and used.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::chocolate::{Chocolate, Family};
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 use crate::units::Temperature;
 
 /// See the module.
@@ -18,7 +20,7 @@ const ABOUT: About = About {
     cautions: &["Children not at the hob: steam and hot bowls burn."],
 };
 
-impl School for Coating {
+impl TemperingMethod for Coating {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -40,7 +42,7 @@ impl School for Coating {
         vec![Stage { name: "Melt", window: w.melt }, Stage { name: "Use", window: w.work }]
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         Ok(Amounts::melt_all(wish.total))
     }
 
@@ -48,7 +50,7 @@ impl School for Coating {
         false
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        look.use_as_it_is(temp, self.use_band(&look.setup.chocolate))
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        context.use_as_it_is(temp, self.use_band(&context.setup.chocolate))
     }
 }

@@ -16,7 +16,7 @@ mod shock_set;
 mod slab;
 mod soften_bottle;
 
-pub use amounts::{Amounts, Wish, WishError};
+pub use amounts::{Amounts, AmountsError, AmountsRequest};
 pub use case::{Case, Fit, Kitchen, Need};
 pub use ready_crystals::{Gate, READY_SHARE_PCT, crystals, gate};
 
@@ -27,7 +27,7 @@ use serde::{Deserialize, Deserializer, Serialize, Serializer};
 
 use crate::bowl::{Course, Setup};
 use crate::chocolate::{Band, Chocolate, Family};
-use crate::phrases::{Advice, Failure, Look};
+use crate::phrases::{Advice, CoachContext, Failure};
 use crate::units::Temperature;
 
 /// What a method says about itself in words.
@@ -57,7 +57,7 @@ pub struct Stage {
 }
 
 /// A tempering method.
-pub trait School: fmt::Debug + Sync {
+pub trait TemperingMethod: fmt::Debug + Sync {
     /// Its words.
     fn about(&self) -> &'static About;
 
@@ -78,14 +78,14 @@ pub trait School: fmt::Debug + Sync {
     ///
     /// # Errors
     /// Where the temperatures do not go with the method.
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError>;
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError>;
 
     /// What to do between the melt and the test, at a temperature.
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice;
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice;
 
     /// What to do once temper was lost or a test did not show it.
-    fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
-        look.seed_again(temp, failure)
+    fn mend(&self, context: &CoachContext<'_>, temp: Temperature, failure: Failure) -> Advice {
+        context.seed_again(temp, failure)
     }
 
     /// Where the melt stops; one degree into the melting band for most.
@@ -144,7 +144,7 @@ pub trait School: fmt::Debug + Sync {
 
 /// One of the methods.
 #[derive(Clone, Copy)]
-pub struct Method(&'static dyn School);
+pub struct Method(&'static dyn TemperingMethod);
 
 impl Method {
     /// Every method, in the order in which they are shown.
@@ -205,7 +205,7 @@ impl Default for Method {
 }
 
 impl Deref for Method {
-    type Target = dyn School;
+    type Target = dyn TemperingMethod;
 
     fn deref(&self) -> &Self::Target {
         self.0

@@ -1,9 +1,11 @@
 //! Never leave: start from tempered pieces and warm them in very short bursts,
 //! never past where temper is lost, until just fluid with specks.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::chocolate::{Band, Chocolate, Family};
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 use crate::units::{Temperature, in_grams, midpoint};
 
 /// See the module.
@@ -23,7 +25,7 @@ const ABOUT: About = About {
     cautions: &["Stir after every burst: the edges run ahead of what the thermometer says."],
 };
 
-impl School for NeverLeave {
+impl TemperingMethod for NeverLeave {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -54,7 +56,7 @@ impl School for NeverLeave {
         ]
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         Ok(Amounts::melt_all(wish.total))
     }
 
@@ -72,7 +74,7 @@ impl School for NeverLeave {
         true
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        look.on_to_the_band(temp)
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        context.on_to_the_band(temp)
     }
 }

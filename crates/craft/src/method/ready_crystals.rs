@@ -1,11 +1,13 @@
 //! Ready crystals: cool to just under 35 °C, stir in one per cent of cocoa butter
 //! that is all form V.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::catalogue::bench as say;
 use crate::chocolate::{Band, Chocolate, Family};
 use crate::note::{Note, Working};
-use crate::phrases::{Advice, Failure, Look};
+use crate::phrases::{Advice, CoachContext, Failure};
 use crate::units::{Mass, Temperature, celsius, grams, in_grams};
 
 /// See the module.
@@ -61,7 +63,7 @@ pub fn crystals(total: Mass, share_pct: f64) -> Amounts {
     Amounts {
         crystals,
         notes,
-        sum: vec![
+        working: vec![
             Working::new("all the chocolate", in_grams(total), "g"),
             Working::new("share", share_pct, "%"),
             Working::new("ready crystals", in_grams(crystals), "g"),
@@ -70,7 +72,7 @@ pub fn crystals(total: Mass, share_pct: f64) -> Amounts {
     }
 }
 
-impl School for ReadyCrystals {
+impl TemperingMethod for ReadyCrystals {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -98,33 +100,33 @@ impl School for ReadyCrystals {
         stages
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         Ok(crystals(wish.total, wish.crystals_pct))
     }
 
-    fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
-        let gate = gate(&look.setup.chocolate).unwrap_or(look.setup.chocolate.windows.work);
+    fn mend(&self, context: &CoachContext<'_>, temp: Temperature, failure: Failure) -> Advice {
+        let gate = gate(&context.setup.chocolate).unwrap_or(context.setup.chocolate.windows.work);
         if temp > gate.hi {
             let say = say::cool_for_fresh_crystals(gate.hi);
-            return look.failed(failure, say);
+            return context.failed(failure, say);
         }
-        let again = look.add_crystals(temp, gate);
+        let again = context.add_crystals(temp, gate);
         let say = say::once_more_then_test(again.say);
-        Advice { crystals: again.crystals, ..look.failed(failure, say) }
+        Advice { crystals: again.crystals, ..context.failed(failure, say) }
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        let w = &look.setup.chocolate.windows;
-        let Some((added, _)) = look.bowl.went_in.crystals_in else {
-            let gate = gate(&look.setup.chocolate).unwrap_or(w.work);
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        let w = &context.setup.chocolate.windows;
+        let Some((added, _)) = context.bowl.went_in.crystals_in else {
+            let gate = gate(&context.setup.chocolate).unwrap_or(w.work);
             // A large bowl takes its time from there to where they are safe.
             return if temp > gate.middle() {
-                look.stir_down_to_gate(gate)
+                context.stir_down_to_gate(gate)
             } else {
-                look.add_crystals(temp, gate)
+                context.add_crystals(temp, gate)
             };
         };
-        look.spreading(added).unwrap_or_else(|| look.on_to_the_band(temp))
+        context.spreading(added).unwrap_or_else(|| context.on_to_the_band(temp))
     }
 }
 

@@ -2,9 +2,11 @@
 //! the working band, test.
 
 use super::amounts::seeded;
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::chocolate::{Chocolate, Family};
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 use crate::units::Temperature;
 
 /// See the module.
@@ -21,7 +23,7 @@ const ABOUT: About = About {
     cautions: &["Everything bone dry: one drop of water and it seizes."],
 };
 
-impl School for SeedDown {
+impl TemperingMethod for SeedDown {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -49,15 +51,15 @@ impl School for SeedDown {
         ]
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         seeded(wish, wish.target)
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        let top = look.setup.chocolate.windows.work.hi;
-        if let Some(melting_in) = look.still_melting_in() {
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        let top = context.setup.chocolate.windows.work.hi;
+        if let Some(melting_in) = context.still_melting_in() {
             return melting_in;
         }
-        if temp > top { look.seed_down(temp, top) } else { look.on_to_the_band(temp) }
+        if temp > top { context.seed_down(temp, top) } else { context.on_to_the_band(temp) }
     }
 }

@@ -5,10 +5,12 @@
 //! thickening, so it is always warmed back.
 
 use super::amounts::seeded;
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::catalogue::bench as say;
 use crate::chocolate::{Chocolate, Family};
-use crate::phrases::{Advice, Look, Rule};
+use crate::phrases::{Advice, CoachContext, Rule};
 use crate::units::Temperature;
 
 /// See the module.
@@ -24,7 +26,7 @@ const ABOUT: About = About {
     cautions: &["Warm back in short bursts: past the limit for temper all is to do again."],
 };
 
-impl School for SeedDownAndUp {
+impl TemperingMethod for SeedDownAndUp {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -49,7 +51,7 @@ impl School for SeedDownAndUp {
         stages
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         seeded(wish, wish.target)
     }
 
@@ -58,22 +60,22 @@ impl School for SeedDownAndUp {
         w.cool.unwrap_or(w.work).middle()
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        let w = &look.setup.chocolate.windows;
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        let w = &context.setup.chocolate.windows;
         let cool = w.cool.unwrap_or(w.work);
-        let was_cool = look.bowl.thermometer.coolest.is_some_and(|coolest| coolest <= cool.hi);
+        let was_cool = context.bowl.thermometer.coolest.is_some_and(|coolest| coolest <= cool.hi);
         if was_cool {
             return if temp < w.work.lo {
-                look.warm_back(temp, Rule::WarmBack, say::was_at_the_cool_point())
+                context.warm_back(temp, Rule::WarmBack, say::was_at_the_cool_point())
             } else if temp > w.work.hi {
-                look.stir_down(temp, w.work.hi)
+                context.stir_down(temp, w.work.hi)
             } else {
-                look.test_now()
+                context.test_now()
             };
         }
-        if let Some(melting_in) = look.still_melting_in() {
+        if let Some(melting_in) = context.still_melting_in() {
             return melting_in;
         }
-        look.seed_down(temp, cool.hi)
+        context.seed_down(temp, cool.hi)
     }
 }

@@ -1,8 +1,10 @@
 //! Shock-set: melted, not tempered, spread on a frozen slab or over ice.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::chocolate::{Band, Chocolate, Family};
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 use crate::units::{Temperature, degrees};
 
 /// See the module.
@@ -25,7 +27,7 @@ const ABOUT: About = About {
     ],
 };
 
-impl School for ShockSet {
+impl TemperingMethod for ShockSet {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -50,7 +52,7 @@ impl School for ShockSet {
         ]
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         Ok(Amounts::melt_all(wish.total))
     }
 
@@ -67,7 +69,7 @@ impl School for ShockSet {
         false
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        look.use_as_it_is(temp, self.use_band(&look.setup.chocolate))
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        context.use_as_it_is(temp, self.use_band(&context.setup.chocolate))
     }
 }

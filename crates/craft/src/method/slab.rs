@@ -1,12 +1,14 @@
 //! Slab: pour about two thirds on cool stone, work them to the cool point,
 //! return them to the rest, check the band.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::catalogue::bench as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::heat::stone::split;
 use crate::note::{Note, Working};
-use crate::phrases::{Advice, Failure, Look};
+use crate::phrases::{Advice, CoachContext, Failure};
 use crate::units::{Temperature, degrees, in_celsius, in_degrees, in_grams, rise};
 
 /// See the module.
@@ -30,7 +32,7 @@ const ABOUT: About = About {
     cautions: &["Wipe the stone bone dry: one drop of water and it seizes."],
 };
 
-impl School for Slab {
+impl TemperingMethod for Slab {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -58,7 +60,7 @@ impl School for Slab {
         stages
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         let pour_out = split(wish.total, wish.melt_to, wish.stone_to, wish.target)?;
         let share = 100.0 * in_grams(pour_out) / in_grams(wish.total);
         let mut notes = Vec::new();
@@ -68,7 +70,7 @@ impl School for Slab {
         Ok(Amounts {
             pour_out,
             notes,
-            sum: vec![
+            working: vec![
                 Working::new("to fall", in_degrees(rise(wish.target, wish.melt_to)), "C°"),
                 Working::new(
                     "the stone takes its part",
@@ -83,24 +85,24 @@ impl School for Slab {
         })
     }
 
-    fn mend(&self, look: &Look<'_>, temp: Temperature, failure: Failure) -> Advice {
-        let again = look.pour_on_stone(temp);
+    fn mend(&self, context: &CoachContext<'_>, temp: Temperature, failure: Failure) -> Advice {
+        let again = context.pour_on_stone(temp);
         let say = say::then_test_again(again.say);
-        Advice { pour_out: again.pour_out, ..look.failed(failure, say) }
+        Advice { pour_out: again.pour_out, ..context.failed(failure, say) }
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        let w = &look.setup.chocolate.windows;
-        match (look.bowl.went_in.on_stone, look.bowl.went_in.returned) {
-            (Some(_), _) => look.work_on_stone(),
-            (None, None) => look.pour_on_stone(temp),
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        let w = &context.setup.chocolate.windows;
+        match (context.bowl.went_in.on_stone, context.bowl.went_in.returned) {
+            (Some(_), _) => context.work_on_stone(),
+            (None, None) => context.pour_on_stone(temp),
             (None, Some(returned)) => {
-                if let Some(spreading) = look.spreading(returned) {
+                if let Some(spreading) = context.spreading(returned) {
                     spreading
                 } else if temp > w.work.hi + degrees(FAR_OVER_C) {
-                    look.pour_on_stone(temp)
+                    context.pour_on_stone(temp)
                 } else {
-                    look.on_to_the_band(temp)
+                    context.on_to_the_band(temp)
                 }
             }
         }

@@ -1,8 +1,10 @@
 //! A ready-made bottle of colour: softened until it feels about hand-warm, and shaken.
 
-use super::{About, Amounts, Case, Fit, Need, School, Stage, Wish, WishError};
+use super::{
+    About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
+};
 use crate::chocolate::{Band, Chocolate, Family};
-use crate::phrases::{Advice, Look};
+use crate::phrases::{Advice, CoachContext};
 use crate::units::{Temperature, celsius};
 
 /// See the module.
@@ -27,7 +29,7 @@ const ABOUT: About = About {
     cautions: &["The bottle dry outside before it is opened: no water may get in."],
 };
 
-impl School for SoftenBottle {
+impl TemperingMethod for SoftenBottle {
     fn about(&self) -> &'static About {
         &ABOUT
     }
@@ -52,7 +54,7 @@ impl School for SoftenBottle {
         ]
     }
 
-    fn amounts(&self, wish: &Wish<'_>) -> Result<Amounts, WishError> {
+    fn amounts(&self, wish: &AmountsRequest<'_>) -> Result<Amounts, AmountsError> {
         Ok(Amounts::melt_all(wish.total))
     }
 
@@ -84,7 +86,7 @@ impl School for SoftenBottle {
         true
     }
 
-    fn advise(&self, look: &Look<'_>, temp: Temperature) -> Advice {
-        look.on_to_the_band(temp)
+    fn advise(&self, context: &CoachContext<'_>, temp: Temperature) -> Advice {
+        context.on_to_the_band(temp)
     }
 }

@@ -4,12 +4,12 @@
 //! instruction is worded once whoever gives it.
 
 mod advice;
-mod look;
+mod context;
 mod on_the_way;
 mod rewarming;
 mod stone;
 mod watching;
 
 pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
-pub use look::{Look, STALE_AFTER};
+pub use context::{CoachContext, STALE_AFTER};
 pub use on_the_way::Failure;

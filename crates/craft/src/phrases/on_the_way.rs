@@ -3,7 +3,7 @@
 use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::Look;
+use super::context::CoachContext;
 use crate::bowl::Temper;
 use crate::catalogue::bench as say;
 use crate::chocolate::Band;
@@ -40,7 +40,7 @@ pub struct Failure {
     pub what: Message,
 }
 
-impl Look<'_> {
+impl CoachContext<'_> {
     pub(crate) fn failure(&self) -> Option<Failure> {
         let (at, rule, what) = match self.bowl.temper {
             Temper::Gone { at } => (at, Rule::TemperLost, say::temper_is_gone()),
@@ -228,7 +228,7 @@ impl Look<'_> {
             melted: temp,
             target,
             seed: self.setup.seed_temp,
-            ware: self.setup.ware,
+            vessel: self.setup.vessel,
             still_air: None,
         }
         .solve()

@@ -3,7 +3,7 @@
 use chrono::TimeDelta;
 
 use super::advice::{Advice, Rule};
-use super::look::Look;
+use super::context::CoachContext;
 use crate::catalogue::bench as say;
 use crate::message::Message;
 use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds};
@@ -20,7 +20,7 @@ const AT_A_TIME_C: f64 = 0.7;
 /// "It thickens" is answered for this long.
 const THICK_ANSWERED: TimeDelta = TimeDelta::minutes(6);
 
-impl Look<'_> {
+impl CoachContext<'_> {
     /// Below the band, or about to be: how to warm it back.
     pub(crate) fn rewarm(&self, temp: Temperature) -> Advice {
         let w = &self.setup.chocolate.windows;

@@ -1,7 +1,7 @@
 //! Work on a stone.
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
-use super::look::Look;
+use super::context::CoachContext;
 use crate::bowl::time_delta;
 use crate::catalogue::bench as say;
 use crate::heat::stone::{split, worked_to};
@@ -15,7 +15,7 @@ const RANGE: (f64, f64) = (0.6, 1.6);
 /// The least and the most that is poured out.
 const SHARES: (f64, f64) = (0.33, 0.85);
 
-impl Look<'_> {
+impl CoachContext<'_> {
     /// Where what lies on the stone is worked to.
     fn stone_to(&self) -> Temperature {
         worked_to(&self.setup.chocolate, self.setup.stone)

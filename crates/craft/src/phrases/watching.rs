@@ -4,7 +4,7 @@
 use chrono::TimeDelta;
 
 use super::advice::{Advice, Alarm, Rule};
-use super::look::Look;
+use super::context::CoachContext;
 use crate::bowl::Heat;
 use crate::catalogue::bench as say;
 use crate::units::{
@@ -28,7 +28,7 @@ const SEED_STILL_MELTS: TimeDelta = TimeDelta::minutes(5);
 /// So many doubted readings in a row are trouble.
 const DOUBTED_IN_A_ROW: usize = 2;
 
-impl Look<'_> {
+impl CoachContext<'_> {
     /// The melt limit: near, or passed. Never left unsaid.
     pub(crate) fn limit(&self) -> Option<Advice> {
         if self.bowl.ended() {

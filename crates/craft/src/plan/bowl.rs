@@ -9,12 +9,12 @@ use crate::catalogue::plan as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::Chocolate;
 use crate::colour::Wanted;
-use crate::heat::Ware;
+use crate::heat::Vessel;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
 use crate::heat::seed::{SeedError, StillAir};
 use crate::heat::stone::worked_to;
 use crate::learn::GearNumbers;
-use crate::method::{Amounts, Case, Method, Need, Run, Wish, WishError};
+use crate::method::{Amounts, AmountsError, AmountsRequest, Case, Method, Need, Run};
 use crate::note::Note;
 use crate::units::{Mass, Temperature, TemperatureDifference, degrees, grams};
 
@@ -47,7 +47,7 @@ pub struct BowlPlan {
     /// What goes into it, where it is a colour.
     pub colour: Option<ColourPlan>,
     stone: Temperature,
-    ware: Option<Ware>,
+    vessel: Option<Vessel>,
     microwave: Option<Microwave>,
     learned: GearNumbers,
     offset: TemperatureDifference,
@@ -90,13 +90,13 @@ impl Tempering {
         let melt_to = self.melt_to.unwrap_or_else(|| method.melt_to(&self.chocolate));
         let target = self.target.unwrap_or_else(|| method.target(&self.chocolate));
         let mut amounts = method
-            .amounts(&Wish {
+            .amounts(&AmountsRequest {
                 chocolate: &self.chocolate,
                 total,
                 melt_to,
                 target,
                 seed_temp: self.seed_temp,
-                ware: self.ware,
+                vessel: self.ware,
                 still_air: self.cooling.map(|lasting| StillAir { room: self.room, lasting }),
                 crystals_pct: self.crystals_pct,
                 stone_to: worked_to(&self.chocolate, self.stone),
@@ -127,7 +127,7 @@ impl Tempering {
             target,
             seed_temp: self.seed_temp,
             stone: self.stone,
-            ware: self.ware,
+            vessel: self.ware,
             microwave,
             learned: self.learned,
             offset: self.offset,
@@ -136,12 +136,12 @@ impl Tempering {
     }
 }
 
-fn field_of(error: &WishError, seed_field: &'static str) -> &'static str {
+fn field_of(error: &AmountsError, seed_field: &'static str) -> &'static str {
     match error {
-        WishError::Seed(SeedError::NothingToSeed) => "method",
-        WishError::Seed(SeedError::MeltedNotAboveTarget { .. }) => "melt_to_c",
-        WishError::Seed(SeedError::SeedNotBelowTarget { .. }) => seed_field,
-        WishError::Split(_) => "target_c",
+        AmountsError::Seed(SeedError::NothingToSeed) => "method",
+        AmountsError::Seed(SeedError::MeltedNotAboveTarget { .. }) => "melt_to_c",
+        AmountsError::Seed(SeedError::SeedNotBelowTarget { .. }) => seed_field,
+        AmountsError::Split(_) => "target_c",
     }
 }
 
@@ -190,7 +190,7 @@ impl BowlPlan {
             burst_response: self.learned.burst_response.unwrap_or_else(|| {
                 self.microwave.map_or(EFFICIENCY, |microwave| microwave.efficiency)
             }),
-            ware: self.ware,
+            vessel: self.vessel,
             microwave: self.microwave,
             colouring: self
                 .colour

@@ -10,7 +10,7 @@ use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
-use crate::heat::Ware;
+use crate::heat::Vessel;
 use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
 use crate::message::{Words, list};
@@ -123,7 +123,7 @@ pub(super) struct Tempering {
     pub seed_temp: Temperature,
     /// The field to mend where the seed is too warm.
     pub seed_field: &'static str,
-    pub ware: Option<Ware>,
+    pub ware: Option<Vessel>,
     pub microwave: Option<Microwave>,
     pub learned: GearNumbers,
     pub offset: TemperatureDifference,
@@ -230,7 +230,7 @@ impl BowlInputs {
         let seed_c = check.optional("seed_c", self.seed_c, check::SOLID_C);
         let ware = self.bowl.map(|bowl| {
             let ware = bowl.check("bowl", check);
-            Ware { cooling_ratio: learned.cooling_ratio.unwrap_or(ware.cooling_ratio), ..ware }
+            Vessel { cooling_ratio: learned.cooling_ratio.unwrap_or(ware.cooling_ratio), ..ware }
         });
         let microwave = self.microwave.map(|m| {
             let usual = m.check("microwave", check);

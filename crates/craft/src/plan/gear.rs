@@ -4,7 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::check::{self, Checker};
 use crate::heat::microwave::Microwave;
-use crate::heat::{Material, Ware};
+use crate::heat::{Material, Vessel};
 use crate::units::{grams, percent_of, watts};
 
 /// A bowl.
@@ -20,9 +20,9 @@ pub struct WareInputs {
 
 impl WareInputs {
     /// The bowl, with faults noted under `field`.
-    pub fn check(&self, field: &str, check: &mut Checker) -> Ware {
+    pub fn check(&self, field: &str, check: &mut Checker) -> Vessel {
         let mass_g = check.number(&format!("{field}.mass_g"), self.mass_g, check::BOWL_G);
-        Ware::usual(self.material, grams(mass_g))
+        Vessel::usual(self.material, grams(mass_g))
     }
 }
 

@@ -81,7 +81,7 @@ pub struct ColourPlan {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl RecipeInputs {
@@ -186,7 +186,7 @@ impl Recipe {
             price,
             looks: self.looks(),
             notes,
-            sum: vec![
+            working: vec![
                 Working::new("parts to 100 of butter", parts, ""),
                 Working::new("cocoa butter", in_grams(amounts.butter), "g"),
                 Working::new("powder", in_grams(amounts.pigment), "g"),

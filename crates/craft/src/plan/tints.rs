@@ -5,10 +5,10 @@ use super::needed::Needed;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::Family;
-use crate::work::Known;
+use crate::work::BatchChocolate;
 
 /// Notes a fault where a tint names no colour, or tints a colour.
-pub(super) fn check(bowls: &[BowlInputs], known: &[Known], check: &mut Checker) {
+pub(super) fn check(bowls: &[BowlInputs], known: &[BatchChocolate], check: &mut Checker) {
     for (i, bowl) in bowls.iter().enumerate() {
         let Some(tint) = &bowl.tint else { continue };
         let field = format!("bowls[{i}].tint");
@@ -16,7 +16,8 @@ pub(super) fn check(bowls: &[BowlInputs], known: &[Known], check: &mut Checker) 
         if known[i].chocolate.family == Family::CocoaButter {
             check.fault(field.clone(), say::tint_goes_with_chocolate());
         }
-        let is_colour = |known: &&Known| known.key == tint.colour && known.optics.is_some();
+        let is_colour =
+            |known: &&BatchChocolate| known.key == tint.colour && known.optics.is_some();
         if !known.iter().any(|known| is_colour(&known)) {
             check.fault(format!("{field}.colour"), say::must_name_a_colour(&tint.colour));
         }

@@ -17,7 +17,9 @@ use crate::note::Note;
 use crate::room::Room;
 use crate::setting::{self, Place, SettingOf};
 use crate::units::{Mass, Temperature, celsius, percent_of};
-use crate::work::{ComponentInputs, Draft, Drafting, Known, LayerTimes, Task, without_fridge};
+use crate::work::{
+    BatchChocolate, ComponentInputs, Draft, Drafting, LayerTimes, Task, without_fridge,
+};
 
 /// Chocolates in one plan at most.
 const MOST_BOWLS: usize = 8;
@@ -63,8 +65,8 @@ impl Plan {
         let room = Room { temp: celsius(room_c), humidity };
         let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0) };
         let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
-        let known: Vec<Known> = (inputs.bowls.iter().zip(&tempering))
-            .map(|(bowl, t)| Known {
+        let known: Vec<BatchChocolate> = (inputs.bowls.iter().zip(&tempering))
+            .map(|(bowl, t)| BatchChocolate {
                 key: bowl.key.clone(),
                 label: label(bowl, &inputs.bowls),
                 chocolate: t.chocolate.clone(),
@@ -130,7 +132,7 @@ fn check_bowls(bowls: &[BowlInputs], room_c: f64, check: &mut Checker) -> Vec<Te
 
 fn check_components(
     components: &[ComponentInputs],
-    known: &[Known],
+    known: &[BatchChocolate],
     kitchen: Kitchen,
     check: &mut Checker,
 ) -> Vec<Draft> {

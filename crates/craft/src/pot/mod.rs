@@ -142,7 +142,7 @@ impl Pot {
             state,
             total_g,
             on_stone: None,
-            bowl_j_k: setup.ware.map_or(0.0, |w| in_joules_per_degree(w.wetted_heat())),
+            bowl_j_k: setup.vessel.map_or(0.0, |w| in_joules_per_degree(w.wetted_heat())),
             room_c: in_celsius(setup.room),
             seed_c: start_c,
             stone_c: in_celsius(setup.stone),

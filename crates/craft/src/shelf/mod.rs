@@ -24,7 +24,7 @@ use crate::catalogue::shelf as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
-use crate::learn::{GearNumbers, Learned, Number, settle};
+use crate::learn::{GearNumbers, Learned, Number, learned_value};
 use crate::plan::{BowlInputs, PlanInputs};
 use crate::work;
 
@@ -303,7 +303,10 @@ impl Shelf {
                 && heat.is_none_or(|id| taught.heat_id == Some(id))
                 && from.is_none_or(|from| taught.opened >= from)
         };
-        settle(number, self.lessons.iter().filter(about).filter_map(|t| number.of(&t.numbers)))
+        learned_value(
+            number,
+            self.lessons.iter().filter(about).filter_map(|t| number.of(&t.numbers)),
+        )
     }
 
     /// All that was learned of a bowl and a heat source.

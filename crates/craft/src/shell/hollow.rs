@@ -45,7 +45,7 @@ pub struct Fits {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 fn taken(inside: &[Inside]) -> Volume {
@@ -93,7 +93,7 @@ pub fn fits(cavity: &Cavity, shell: Length, inside: &[Inside]) -> Fits {
         fits: notes.is_empty(),
         smallest: millimetres(smallest.max(STEP_MM)),
         notes,
-        sum: vec![
+        working: vec![
             Working::new("room in a joined hollow", in_millilitres(room), "ml"),
             Working::new("taken up inside", in_millilitres(taken), "ml"),
             Working::new("smallest that would do, across", smallest, "mm"),

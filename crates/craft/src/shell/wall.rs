@@ -116,7 +116,7 @@ pub struct ShellsAmount {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl Shells<'_> {
@@ -172,7 +172,7 @@ impl Shells<'_> {
             returned: poured - kept,
             coat,
             notes: self.remarks(coat),
-            sum: vec![
+            working: vec![
                 Working::new("cavity", in_millilitres(cavity.volume), "ml"),
                 Working::new("wall", in_millilitres(wall), "ml"),
                 Working::new("one shell", in_grams(each), "g"),

@@ -41,7 +41,7 @@ pub struct Mixed {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl Mixed {
@@ -54,7 +54,7 @@ impl Mixed {
             dry,
             volume_share: (of_dry / (of_dry + of_chocolate)).value,
             notes: vec![Note::info("mixed-cold", say::mixed_cold())],
-            sum: vec![
+            working: vec![
                 Working::new("parts to one of chocolate", goods.parts, ""),
                 Working::new(
                     "a cubic centimetre of it weighs",

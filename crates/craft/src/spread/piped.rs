@@ -19,7 +19,7 @@ pub struct Piped {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// The chocolate in a number of pieces of piped line.
@@ -41,7 +41,7 @@ pub fn piped(chocolate: &Chocolate, length: Length, line: Length, count: u32) ->
         chocolate: all,
         to_weigh,
         notes,
-        sum: vec![
+        working: vec![
             Working::new("each line is high", in_millimetres(line) / 2.0, "mm"),
             Working::new("each piece", in_grams(each), "g"),
             Working::new("all of them", in_grams(all), "g"),

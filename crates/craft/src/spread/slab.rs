@@ -77,7 +77,7 @@ pub struct Slab {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// What to weigh out so that `needed` reaches the piece: 5 % more, at least 15 g.
@@ -114,23 +114,23 @@ pub fn slab(
         Size::Chocolate(mass) => ((mass / density + dry) / area, mass),
     };
     let to_weigh = with_allowance(mass);
-    let mut sum = vec![
+    let mut working = vec![
         Working::new("area", in_square_centimetres(area), "cm²"),
         Working::new("thickness once set", in_millimetres(thickness), "mm"),
         Working::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
     ];
     if !folded_in.is_empty() {
-        sum.push(Working::new("room taken by dry goods", dry.value * 1e6, "ml"));
+        working.push(Working::new("room taken by dry goods", dry.value * 1e6, "ml"));
     }
-    sum.push(Working::new("chocolate in the piece", in_grams(mass), "g"));
-    sum.push(Working::new("stays on bowl and spatula", in_grams(to_weigh - mass), "g"));
-    sum.push(Working::new("to weigh out", in_grams(to_weigh), "g"));
+    working.push(Working::new("chocolate in the piece", in_grams(mass), "g"));
+    working.push(Working::new("stays on bowl and spatula", in_grams(to_weigh - mass), "g"));
+    working.push(Working::new("to weigh out", in_grams(to_weigh), "g"));
     Ok(Slab {
         area,
         thickness,
         chocolate: mass,
         to_weigh,
         notes: BARK.remark(thickness).into_iter().collect(),
-        sum,
+        working,
     })
 }

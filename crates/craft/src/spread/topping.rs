@@ -66,7 +66,7 @@ pub struct OnTop {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl Topping {
@@ -89,14 +89,14 @@ impl Topping {
     #[must_use]
     pub fn on(&self, slab: Area, wish: Wish) -> OnTop {
         let one = self.covers();
-        let (count, pieces, mut sum) = match wish {
+        let (count, pieces, mut working) = match wish {
             Wish::Covering(share) => {
                 let count = (slab * share / one).value;
-                let sum = vec![
+                let working = vec![
                     Working::new("to be covered", in_square_centimetres(slab * share), "cm²"),
                     Working::new("one covers", in_square_centimetres(one), "cm²"),
                 ];
-                (count, None, sum)
+                (count, None, working)
             }
             Wish::OnEveryPiece(piece) => {
                 let side_mm = (in_square_centimetres(piece) * 100.0).sqrt();
@@ -104,29 +104,29 @@ impl Topping {
                 let catches = square_centimetres(wide_mm * wide_mm / 100.0);
                 let each_gets = -(1.0 - PIECES_SERVED).ln();
                 let pieces = (slab / piece).value;
-                let sum = vec![
+                let working = vec![
                     Working::new("pieces", pieces, ""),
                     Working::new("a piece catches those on", in_square_centimetres(catches), "cm²"),
                     Working::new("so many on each serve 95 %", each_gets, ""),
                 ];
-                ((slab / catches).value * each_gets, Some(pieces), sum)
+                ((slab / catches).value * each_gets, Some(pieces), working)
             }
             Wish::Weighing(mass) => {
-                let sum = vec![
+                let working = vec![
                     Working::new("to weigh in all", in_grams(mass), "g"),
                     Working::new("one weighs", in_grams(self.each), "g"),
                 ];
-                ((mass / self.each).value, None, sum)
+                ((mass / self.each).value, None, working)
             }
         };
         // A hair's breadth over a whole one is that one.
         let count = (count - 1e-9).ceil();
         let mass = self.each * count;
         let covered = (one * count / slab).value;
-        sum.push(Working::new("toppings", count, ""));
-        sum.push(Working::new("they weigh", in_grams(mass), "g"));
-        sum.push(Working::new("and cover", covered * 100.0, "%"));
-        OnTop { count, mass, covered, pieces, notes: self.remarks(covered), sum }
+        working.push(Working::new("toppings", count, ""));
+        working.push(Working::new("they weigh", in_grams(mass), "g"));
+        working.push(Working::new("and cover", covered * 100.0, "%"));
+        OnTop { count, mass, covered, pieces, notes: self.remarks(covered), working }
     }
 
     fn remarks(&self, covered: f64) -> Vec<Note> {

@@ -45,7 +45,7 @@ pub struct Wrap {
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl<'a> WrapInput<'a> {
@@ -80,7 +80,7 @@ impl<'a> WrapInput<'a> {
             length,
             chocolate,
             notes: self.remarks(),
-            sum: vec![
+            working: vec![
                 Working::new("round the cake", in_millimetres(round), "mm"),
                 Working::new("with the overlap", in_millimetres(length), "mm"),
                 Working::new("in the strip", in_grams(strip), "g"),

@@ -104,7 +104,7 @@ impl Work for BottledInputs {
                     .from(Timing::Hours(SOLID_H), say::away_from()),
             ],
             said: Said {
-                sum: vec![
+                working: vec![
                     Working::new("cocoa butter", in_grams(made.butter), "g"),
                     Working::new("parts to 100 of butter", parts, ""),
                     Working::new("powder", in_grams(made.pigment), "g"),

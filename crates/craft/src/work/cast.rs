@@ -113,7 +113,7 @@ pub(super) struct Lined {
     pub takes: Vec<Portion>,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 impl CastInputs {
@@ -218,8 +218,8 @@ impl CastInputs {
         if weighings > 0 {
             notes.push(Note::info("weighed", say::weighed(weighings)));
         }
-        let mut sum = amount.sum.clone();
-        sum.extend(faced.sum);
+        let mut working = amount.working.clone();
+        working.extend(faced.working);
         let cast = Cast {
             cavity: self.mould.cavity,
             across: cavity.across(),
@@ -244,7 +244,7 @@ impl CastInputs {
             tasks.push(TaskDraft::new("wipe", say::wipe(), say::wipe_how(), 60.0));
         }
         tasks.extend(self.wall_tasks(amount.coat, at));
-        Lined { cavity, cast, face: Some(faced.face), takes, tasks, notes, sum }
+        Lined { cavity, cast, face: Some(faced.face), takes, tasks, notes, working }
     }
 
     /// From the pour to the scraped shell.

@@ -106,7 +106,7 @@ impl Work for ClustersInputs {
             },
             said: Said {
                 notes: mixed.notes.clone(),
-                sum: vec![
+                working: vec![
                     Working::new("clusters", count, ""),
                     Working::new("each weighs", in_grams(each), "g"),
                     Working::new("dry goods to one of chocolate", goods.parts, ""),

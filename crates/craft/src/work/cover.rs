@@ -89,7 +89,7 @@ pub struct Cover {
     /// The portions, where they were stated.
     pub portions: Option<Pieces>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// What reaches the piece of what is in hand: 5 % stay behind, 15 g at least.
@@ -178,16 +178,16 @@ impl CoverInputs {
                 (Tray::Area(area), thickness, mass, Some(pieces))
             }
         };
-        let mut sum = vec![
+        let mut working = vec![
             Working::new("area", in_square_centimetres(tray.area()), "cm²"),
             Working::new("thickness once set", in_millimetres(thickness), "mm"),
             Working::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
         ];
         if mixed.is_some() {
-            sum.push(Working::new("dry goods to one of chocolate", parts, ""));
-            sum.push(Working::new("dry goods", in_grams(chocolate) * parts, "g"));
+            working.push(Working::new("dry goods to one of chocolate", parts, ""));
+            working.push(Working::new("dry goods", in_grams(chocolate) * parts, "g"));
         }
-        sum.push(Working::new("chocolate in the piece", in_grams(chocolate), "g"));
-        Some(Cover { tray, thickness, chocolate, portions, sum })
+        working.push(Working::new("chocolate in the piece", in_grams(chocolate), "g"));
+        Some(Cover { tray, thickness, chocolate, portions, working })
     }
 }

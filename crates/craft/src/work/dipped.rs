@@ -150,7 +150,7 @@ impl Work for DippedInputs {
                 pieces: Some(Pieces { count, each: grams(each_g) + dipped.coat, area: None }),
                 ..Size::default()
             },
-            said: Said { notes: dipped.notes, sum: dipped.sum, ..Said::default() },
+            said: Said { notes: dipped.notes, working: dipped.working, ..Said::default() },
             ..Draft::default()
         };
         if let Some(swirl) = &self.swirl {

@@ -63,7 +63,7 @@ pub struct Said {
     /// Remarks and cautions.
     pub notes: Vec<Note>,
     /// The working.
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
     /// How long it keeps at 15–18 °C, airtight, in a sentence (*custom*).
     pub keeps: Option<Message>,
 }

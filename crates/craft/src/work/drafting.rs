@@ -9,7 +9,7 @@ use crate::room::Room;
 
 /// A chocolate of the batch.
 #[derive(Clone, Debug, PartialEq)]
-pub(crate) struct Known {
+pub(crate) struct BatchChocolate {
     /// What components call it.
     pub key: String,
     /// What tasks call it.
@@ -27,7 +27,7 @@ pub(crate) struct Known {
 /// What a kind of work is drafted with.
 pub(crate) struct Drafting<'a> {
     /// The chocolates of the batch.
-    pub chocolates: &'a [Known],
+    pub chocolates: &'a [BatchChocolate],
     /// The room.
     pub room: Room,
     /// Whether there is a fridge to set it in.

@@ -122,7 +122,7 @@ pub(super) struct Faced {
     pub takes: Vec<Portion>,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
 }
 
 /// The films on a face of this area in all, over the chocolate of each of its parts.
@@ -143,7 +143,7 @@ pub(super) fn faced(
         takes: Vec::new(),
         tasks: Vec::new(),
         notes: Vec::new(),
-        sum: Vec::new(),
+        working: Vec::new(),
     };
     for (i, one) in films.iter().enumerate() {
         let field = format!("{field}[{i}]");
@@ -171,7 +171,7 @@ pub(super) fn faced(
             mass: amount.film,
             at_hand: amount.to_prepare,
         });
-        faced.sum.push(Working::new("colour", in_grams(amount.film), "g"));
+        faced.working.push(Working::new("colour", in_grams(amount.film), "g"));
         let Some(optics) = optics else { continue };
         faced.face.films.push(FaceFilm {
             colour: one.colour.clone(),

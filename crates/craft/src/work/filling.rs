@@ -74,7 +74,7 @@ pub(super) struct Filled {
     pub share: f64,
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
-    pub sum: Vec<Working>,
+    pub working: Vec<Working>,
     pub keeps: Message,
 }
 
@@ -120,7 +120,7 @@ impl FillingInputs {
             share: each_g / most_g,
             tasks: Vec::new(),
             notes: Vec::new(),
-            sum: vec![
+            working: vec![
                 Working::new("room under the cap", in_millilitres(room), "ml"),
                 Working::new("filling in each", each_g, "g"),
                 Working::new("filling in all, with what stays behind", total_g, "g"),
@@ -140,7 +140,7 @@ impl FillingInputs {
                 }
                 filled.keeps = keeping(made.water);
                 filled.notes.extend(made.notes);
-                filled.sum.extend(made.sum);
+                filled.working.extend(made.working);
                 filled.tasks.push(ganache_task(infusion.as_deref()));
             }
             Self::Other { name, perishable, .. } => {

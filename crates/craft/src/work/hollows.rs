@@ -125,7 +125,7 @@ impl Work for HollowsInputs {
         }
         let across = in_millimetres(lined.cast.across);
         let mut draft = begun(&self.cast, lined);
-        draft.said.sum.extend(held.sum);
+        draft.said.working.extend(held.working);
         draft.said.notes.extend(self.remarks(halves, across));
         let pairs_f = f64::from(pairs);
         draft.goods = self

@@ -93,7 +93,7 @@ impl Work for LayeredInputs {
             sets: Sets { may_chill: true, ..Sets::default() },
             ..Draft::default()
         };
-        draft.said.sum.push(Working::new(
+        draft.said.working.push(Working::new(
             "area",
             crate::units::in_square_centimetres(tray.area()),
             "cm²",
@@ -107,11 +107,11 @@ impl Work for LayeredInputs {
             let mass = tray.area() * thickness * chocolate.solid_density;
             all += thickness;
             draft.takes.push(Portion::of(&layer.chocolate, mass));
-            draft.said.sum.push(Working::new("a layer takes", in_grams(mass), "g"));
+            draft.said.working.push(Working::new("a layer takes", in_grams(mass), "g"));
             draft.sets.layers.push(Layer::of(&layer.chocolate, thickness));
         }
         self.tray.holds("tray", "layers", all, at.check);
-        draft.said.sum.push(Working::new("thickness in all", in_millimetres(all), "mm"));
+        draft.said.working.push(Working::new("thickness in all", in_millimetres(all), "mm"));
         draft.size.thickness = Some(all);
         draft.shown.underside = Some(self.lining.underside());
         draft.said.notes.extend(BARK.remark(all));
@@ -121,7 +121,7 @@ impl Work for LayeredInputs {
             thickness: all,
             chocolate: draft.takes.iter().map(|p| p.mass).fold(Default::default(), |a, b| a + b),
             portions: None,
-            sum: Vec::new(),
+            working: Vec::new(),
         };
         pieces(&mut draft, &cover, self.piece_cm2, at);
         draft.said.notes.push(Note::info("layer-grip", say::layer_grip()));

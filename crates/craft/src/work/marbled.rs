@@ -217,7 +217,7 @@ impl Work for MarbledInputs {
                 pieces: cover.portions,
                 ..Size::default()
             },
-            said: Said { sum: cover.sum.clone(), ..Said::default() },
+            said: Said { working: cover.working.clone(), ..Said::default() },
             ..Draft::default()
         };
         on_top(&mut draft, self.topping.as_ref(), at);
@@ -225,8 +225,12 @@ impl Work for MarbledInputs {
         let mixed = muddied(self.strokes, cover.tray.area());
         draft.shown.muddied = Some(mixed);
         draft.shown.underside = Some(self.lining.underside());
-        draft.said.sum.push(Working::new("strokes", f64::from(self.strokes), ""));
-        draft.said.sum.push(Working::new("of the surface is stirred through", mixed * 100.0, "%"));
+        draft.said.working.push(Working::new("strokes", f64::from(self.strokes), ""));
+        draft.said.working.push(Working::new(
+            "of the surface is stirred through",
+            mixed * 100.0,
+            "%",
+        ));
         if 1.0 - mixed < MUDDY_BELOW {
             draft.said.notes.push(Note::caution("muddy", say::muddy(self.strokes, mixed * 100.0)));
         }

@@ -43,7 +43,7 @@ pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
 pub use dipped::{CentreKind, DippedInputs};
 pub use draft::{Draft, Said, Sets, Shown, Size};
-pub(crate) use drafting::{Drafting, Known};
+pub(crate) use drafting::{BatchChocolate, Drafting};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
 pub use figures::{FiguresInputs, ToneInputs};
 pub use filling::FillingInputs;

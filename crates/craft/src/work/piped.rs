@@ -112,7 +112,7 @@ impl Work for PipedInputs {
             },
             said: Said {
                 notes: body.notes,
-                sum: body.sum.into_iter().take(3).collect(),
+                working: body.working.into_iter().take(3).collect(),
                 ..Said::default()
             },
             ..Draft::default()
@@ -124,7 +124,7 @@ impl Work for PipedInputs {
                 millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
             let features = piped(&other, length, line, count).chocolate;
             draft.takes.push(Portion::of(&second.chocolate, features));
-            draft.said.sum.push(Working::new("of the second colour", in_grams(features), "g"));
+            draft.said.working.push(Working::new("of the second colour", in_grams(features), "g"));
             mass += features;
         }
         let pieces = f64::from(count.max(1));

@@ -118,7 +118,7 @@ impl Work for RibbonsInputs {
                 ..Size::default()
             },
             said: Said {
-                sum: vec![
+                working: vec![
                     Working::new("a strip weighs", in_grams(strip), "g"),
                     Working::new("strips", count, ""),
                     Working::new("with what is trimmed off", in_grams(all), "g"),

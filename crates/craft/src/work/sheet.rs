@@ -123,7 +123,7 @@ impl Work for SheetInputs {
         let faced = faced(&self.colours, "colours", cover.tray.area(), &whole, at)?;
         draft.takes.extend(faced.takes);
         draft.said.notes.extend(faced.notes);
-        draft.said.sum.extend(faced.sum);
+        draft.said.working.extend(faced.working);
         draft.tasks = self.tasks(faced.tasks, at);
         draft.shown.face = (!self.colours.is_empty()).then_some(faced.face);
         draft.said.checks =

@@ -110,7 +110,7 @@ impl Work for ShellsInputs {
             each += filled.each_g;
             draft.goods = filled.goods;
             draft.said.notes.extend(filled.notes);
-            draft.said.sum.extend(filled.sum);
+            draft.said.working.extend(filled.working);
             draft.tasks.extend(filled.tasks);
             draft.said.keeps = Some(filled.keeps);
             if filled.share < 0.999 {
@@ -173,7 +173,7 @@ pub(super) fn begun(cast: &CastInputs, lined: Lined) -> Draft {
             ..Sets::default()
         },
         size: Size { thickness: Some(lined.cast.shell), ..Size::default() },
-        said: Said { notes: lined.notes, sum: lined.sum, ..Said::default() },
+        said: Said { notes: lined.notes, working: lined.working, ..Said::default() },
         shown: Shown {
             underside: Some("gloss"),
             face: lined.face,

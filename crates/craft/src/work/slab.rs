@@ -145,7 +145,7 @@ pub(super) fn poured(
             pieces: cover.portions,
             ..Size::default()
         },
-        said: Said { sum: cover.sum.clone(), ..Said::default() },
+        said: Said { working: cover.working.clone(), ..Said::default() },
         ..Draft::default()
     };
     if let (Some(mixed), Some(inputs)) = (mixed, mixed_in) {

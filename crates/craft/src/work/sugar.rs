@@ -128,7 +128,7 @@ impl Work for SugarInputs {
             },
             sets: Sets { poured: Some(celsius(poured_c)), ..Sets::default() },
             said: Said {
-                sum: vec![
+                working: vec![
                     Working::new("area", in_square_centimetres(tray.area()), "cm²"),
                     Working::new("the sheet weighs", in_grams(sheet), "g"),
                     Working::new("with what stays in the pan", in_grams(boiled), "g"),

@@ -314,7 +314,7 @@ fn a_stone_is_good_for_so_many_ribbons() {
 fn sugar_is_boiled_lower_on_the_mountain_and_scored_at_about_five_minutes() {
     let sea = plan(sugar(0.0));
     let boil = |plan: &Plan| {
-        it(plan).draft.said.sum.iter().find(|s| s.label == "boiled to").expect("a step").value
+        it(plan).draft.said.working.iter().find(|s| s.label == "boiled to").expect("a step").value
     };
     assert!((boil(&sea) - 151.0).abs() < 1e-9);
     assert!((boil(&plan(sugar(1_500.0))) - 146.0).abs() < 1e-9);
@@ -346,7 +346,9 @@ fn every_kind_says_all_about_itself() {
         let it = it(&plan);
         assert!(!it.draft.said.checks.is_empty() && !it.draft.said.mistakes.is_empty(), "{work:?}");
         assert!(
-            it.tasks.len() > 3 && !it.draft.said.sum.is_empty() && !it.draft.said.notes.is_empty()
+            it.tasks.len() > 3
+                && !it.draft.said.working.is_empty()
+                && !it.draft.said.notes.is_empty()
         );
         // Burns, allergens and sharp edges are minded at the step where they belong.
         for (key, words) in [

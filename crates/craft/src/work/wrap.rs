@@ -113,7 +113,7 @@ impl Work for WrapInputs {
             takes: vec![Portion::of(&self.chocolate, wrap.chocolate)],
             sets: Sets { layers: vec![Layer::of(&self.chocolate, thickness)], ..Sets::default() },
             size: Size { thickness: Some(thickness), length: Some(wrap.length), ..Size::default() },
-            said: Said { notes: wrap.notes, sum: wrap.sum, ..Said::default() },
+            said: Said { notes: wrap.notes, working: wrap.working, ..Said::default() },
             ..Draft::default()
         };
         if let Some(pattern) = &self.pattern {
@@ -123,7 +123,7 @@ impl Work for WrapInputs {
             let line = millimetres(at.number("pattern.line_mm", pattern.line_mm, check::LINE_MM));
             let mass = piped(&other, length, line, 1).chocolate;
             draft.takes.push(Portion::of(&pattern.chocolate, mass));
-            draft.said.sum.push(Working::new("the pattern takes", in_grams(mass), "g"));
+            draft.said.working.push(Working::new("the pattern takes", in_grams(mass), "g"));
         }
         draft.tasks = self.tasks(at, wrap.length);
         draft.said.checks = vec![say::check_cake(), say::check_coat(), say::check_bends()];

@@ -34,7 +34,7 @@ impl Run {
             seed_temp: celsius(20.0),
             stone: celsius(20.0),
             carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
-            ware: None,
+            vessel: None,
             colouring: None,
             offset: degrees(0.0),
             burst_response: craft::heat::microwave::EFFICIENCY,

@@ -4,7 +4,7 @@ use chrono::{DateTime, TimeDelta};
 use craft::bowl::{Action, ActionKind, Reading, Record, Source};
 use craft::chocolate::Family;
 use craft::heat::Material;
-use craft::learn::{GearNumbers, Number, lesson, settle};
+use craft::learn::{GearNumbers, Number, learned_value, lesson};
 use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
 use craft::pot::{Evening, Quirks, evening};
@@ -40,7 +40,7 @@ fn learned(inputs: &BowlInputs, quirks: Quirks, number: Number, bowls: u64) -> O
     for seed in 0..bowls {
         lessons.insert(0, taught(&inputs, quirks, seed));
         let value = |number: Number| {
-            settle(number, lessons.iter().filter_map(|l| number.of(l))).map(|l| l.value)
+            learned_value(number, lessons.iter().filter_map(|l| number.of(l))).map(|l| l.value)
         };
         inputs.learned = GearNumbers {
             cooling_ratio: value(Number::Cooling),

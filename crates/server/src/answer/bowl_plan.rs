@@ -66,7 +66,7 @@ impl From<&BowlPlan> for AmountsAnswer {
             seed_c: celsius(plan.seed_temp),
             use_c: band(plan.method.use_band(&plan.chocolate)),
             notes: amounts.notes.clone(),
-            sum: amounts.sum.clone(),
+            sum: amounts.working.clone(),
         }
     }
 }

@@ -34,7 +34,7 @@ impl From<Mixed> for MixedInAnswer {
             mass_g: grams(mixed.dry),
             volume_pct: round(mixed.volume_share * 100.0, 1),
             notes: mixed.notes,
-            sum: mixed.sum,
+            sum: mixed.working,
         }
     }
 }
@@ -64,7 +64,7 @@ impl From<OnTop> for ToppingAnswer {
             covered_pct: round(on_top.covered * 100.0, 1),
             pieces: on_top.pieces.map(f64::floor),
             notes: on_top.notes,
-            sum: on_top.sum,
+            sum: on_top.working,
         }
     }
 }
@@ -303,7 +303,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             checks: draft.said.checks,
             mistakes: draft.said.mistakes.into_iter().map(Into::into).collect(),
             notes,
-            sum: draft.said.sum,
+            sum: draft.said.working,
         }
     }
 }

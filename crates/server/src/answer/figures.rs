@@ -124,7 +124,7 @@ impl SeedAnswer {
             target_c: celsius(target),
             seed_c: celsius(seed),
             notes: plan.notes,
-            sum: plan.sum,
+            sum: plan.working,
         }
     }
 }
@@ -154,7 +154,7 @@ impl From<Slab> for SlabAnswer {
             to_weigh_g: grams(slab.to_weigh),
             area_cm2: round(in_square_centimetres(slab.area), 2),
             notes: slab.notes,
-            sum: slab.sum,
+            sum: slab.working,
         }
     }
 }
@@ -181,7 +181,7 @@ impl From<BurstPlan> for MicrowaveAnswer {
                 Note::info("stir-after-each", say::stir_after_each()),
                 Note::info("hot-bowl", say::hot_bowl()),
             ],
-            sum: plan.sum,
+            sum: plan.working,
         }
     }
 }
@@ -322,7 +322,7 @@ impl From<Stay> for FridgeAnswer {
             longest_min: min(stay.longest),
             advised_min: min(stay.advised),
             notes: stay.notes,
-            sum: stay.sum,
+            sum: stay.working,
         }
     }
 }

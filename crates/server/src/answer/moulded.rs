@@ -219,7 +219,7 @@ impl From<ColourPlan> for ColourPlanAnswer {
             strained: colour.strained,
             cost: colour.price.map(|price| round(price, 2)),
             notes: colour.notes,
-            sum: colour.sum,
+            sum: colour.working,
         }
     }
 }

@@ -65,7 +65,7 @@ pub fn bring_in(state: &State, from: impl Read + Seek) -> Answer<()> {
         photos(tx, &mut zip).await?;
         let batches = json_rows::<store::archive::Batch>(opened(&mut zip, BATCHES)?, BATCHES);
         for row in batches {
-            settle(tx, row?.1.id, wall).await?;
+            finalize_bowls(tx, row?.1.id, wall).await?;
         }
         Ok(())
     }))?;
@@ -75,7 +75,7 @@ pub fn bring_in(state: &State, from: impl Read + Seek) -> Answer<()> {
 }
 
 /// Where a batch stands once what was kept here and what was brought in are one record.
-async fn settle(tx: &mut Connection, id: Uuid, wall: craft::time::WallTime) -> Answer<()> {
+async fn finalize_bowls(tx: &mut Connection, id: Uuid, wall: craft::time::WallTime) -> Answer<()> {
     let batch = store::batches::get(&mut *tx, id).await?;
     for bowl in store::bowls::of_batch(&mut *tx, id).await? {
         let actions = store::actions::of_bowl(&mut *tx, bowl.id).await?;

@@ -22,7 +22,7 @@ use crate::body::Body;
 use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
-use crate::making::{Making, finalize_bowl, pour_of, settles};
+use crate::making::{Making, finalize_bowl, finalizes_bowl, pour_of};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -109,7 +109,7 @@ pub async fn append(
     let sent = state
         .whole(async |tx: &mut Connection| {
             // What changes where a bowl stands happens one after the other.
-            if settles(&action.kind) {
+            if finalizes_bowl(&action.kind) {
                 super::begin::lock_in_use(tx, batch_id).await?;
             }
             let record =
@@ -118,7 +118,7 @@ pub async fn append(
                 fits(tx, *bowl_id, &record, &action).await?;
             }
             let sent = store::actions::append(tx, *bowl_id, &action, wall).await?;
-            if sent == Sent::New && settles(&action.kind) {
+            if sent == Sent::New && finalizes_bowl(&action.kind) {
                 undo_its_step(tx, batch_id, &action, wall).await?;
                 let row = store::bowls::get(&mut *tx, *bowl_id).await?;
                 finalize_bowl(tx, &row, clock, wall).await?;
@@ -128,7 +128,7 @@ pub async fn append(
         .await?;
     if sent == Sent::New {
         state.live.heard(*bowl_id, Heard::Action(action.clone()));
-        if settles(&action.kind) {
+        if finalizes_bowl(&action.kind) {
             state.shelf.changed().await;
         }
     }

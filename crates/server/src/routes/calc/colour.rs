@@ -155,7 +155,7 @@ pub async fn film_on(Body(request): Body<ColourFilmRequest>) -> Answer<Json<Colo
         to_prepare_g: in_grams(amount.to_prepare),
         thickness_mm: round(in_millimetres(amount.thickness), 3),
         notes: amount.notes,
-        sum: amount.sum,
+        sum: amount.working,
     }))
 }
 

@@ -88,6 +88,6 @@ pub async fn dipped(
         to_weigh_g: grams(dipped.to_weigh),
         returned_g: grams(dipped.returned),
         notes: dipped.notes,
-        sum: dipped.sum,
+        sum: dipped.working,
     }))
 }

@@ -97,6 +97,6 @@ pub async fn made(Body(request): Body<GanacheRequest>) -> Answer<Json<GanacheAns
         left_g: round(total - pieces * piece, 2),
         water_pct: round(made.water * 100.0, 1),
         notes: made.notes,
-        sum: made.sum,
+        sum: made.working,
     }))
 }

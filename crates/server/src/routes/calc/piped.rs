@@ -70,6 +70,6 @@ pub async fn lines(
         chocolate_g: grams(piped.chocolate),
         to_weigh_g: grams(piped.to_weigh),
         notes: piped.notes,
-        sum: piped.sum,
+        sum: piped.working,
     }))
 }

@@ -91,6 +91,6 @@ pub async fn ready_crystals(
         gate_c,
         gate_open: temp_c.map(|temp| (lo..=hi).contains(&temp)),
         notes,
-        sum: amounts.sum,
+        sum: amounts.working,
     }))
 }

@@ -69,7 +69,7 @@ pub async fn seed(
         .optional("target_c", request.target_c, check::MELTED_C)
         .map_or(chocolate.windows.seed_target(), celsius);
     let seed_temp = celsius(check.number("seed_c", request.seed_c, check::SOLID_C));
-    let ware = request.bowl.map(|bowl| bowl.check("bowl", &mut check));
+    let vessel = request.bowl.map(|bowl| bowl.check("bowl", &mut check));
     let room = check.optional("room_c", request.room_c, check::ROOM_C).map(celsius);
     let lasting = check.optional("minutes", request.minutes, check::COOLING_MIN).map(minutes);
     if let (None, Some(_)) = (room, lasting) {
@@ -83,7 +83,7 @@ pub async fn seed(
         melted,
         target,
         seed: seed_temp,
-        ware,
+        vessel,
         still_air: room.zip(lasting).map(|(room, lasting)| StillAir { room, lasting }),
     }
     .solve()

@@ -131,6 +131,6 @@ pub async fn shells(
         coats,
         wait_s,
         notes: amount.notes,
-        sum: amount.sum,
+        sum: amount.working,
     }))
 }

@@ -88,6 +88,6 @@ pub async fn wrap(
         length_mm: round(in_millimetres(wrap.length), 2),
         chocolate_g: grams(wrap.chocolate),
         notes: wrap.notes,
-        sum: wrap.sum,
+        sum: wrap.working,
     }))
 }

@@ -34,7 +34,7 @@ impl Material {
 
 /// A bowl: what it is made of and what it weighs empty.
 #[derive(Clone, Copy, Debug, PartialEq)]
-pub struct Ware {
+pub struct Vessel {
     /// What it is made of.
     pub material: Material,
     /// Its empty mass.
@@ -43,7 +43,7 @@ pub struct Ware {
     pub cooling_ratio: f64,
 }
 
-impl Ware {
+impl Vessel {
     /// A bowl of which nothing was learned.
     #[must_use]
     pub fn usual(material: Material, mass: Mass) -> Self {

@@ -4,7 +4,7 @@ import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
 import { Photos } from "../kit/Photos";
-import { deedOf, nextAdding } from "./adding";
+import { actionOf, nextAdding } from "./adding";
 import { advisedBurst, advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
@@ -12,7 +12,7 @@ import { OtherAmount } from "./OtherAmount";
 import { ReadingField } from "./ReadingField";
 import { TestLooks } from "./TestLooks";
 import { Touch } from "./Touch";
-import type { Deed } from "./useBench";
+import type { BowlAction } from "./useBench";
 import { useKeys } from "./useKeys";
 import { told } from "./words";
 
@@ -35,20 +35,20 @@ interface Props {
   /** Whether it is a colour: put on, not poured. */
   coloured: boolean;
   last: ActionAnswer | undefined;
-  act: (deed: Deed) => void;
+  act: (action: BowlAction) => void;
   read: (temp_c: number) => void;
 }
 
 /** Everything that can be done at the bench: a touch or a key each. */
-export const Deeds = memo(function Deeds(props: Props) {
+export const BowlActions = memo(function BowlActions(props: Props) {
   const { phase, advice, tested, onStone, last, act, read } = props;
   const reading = useRef<HTMLInputElement>(null);
   const asked = advisedDeed(advice, props.coloured);
-  const advised = asked?.deed.kind;
+  const advised = asked?.action.kind;
   const adding = nextAdding(props);
   // What is done to a colour comes once, and only where the coach asks for it.
   const colouring =
-    asked && (asked.deed.kind === "colour_in" || asked.deed.kind === "strained") ? asked : null;
+    asked && (asked.action.kind === "colour_in" || asked.action.kind === "strained") ? asked : null;
   const advisedFor = advisedBurst(advice);
   const burst = advisedFor ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
@@ -58,7 +58,8 @@ export const Deeds = memo(function Deeds(props: Props) {
   const undo = last && (() => act({ kind: "undone", undoes: last.id }));
   const heat = (seconds: number) => act({ kind: "heat", seconds });
   const goesIn = adding?.grams ?? null;
-  const add = adding && goesIn !== null && !onStone ? () => act(deedOf(adding, goesIn)) : undefined;
+  const add =
+    adding && goesIn !== null && !onStone ? () => act(actionOf(adding, goesIn)) : undefined;
   const returned = onStone ? () => act({ kind: "off_stone" }) : undefined;
   const open = ended
     ? {}
@@ -67,7 +68,7 @@ export const Deeds = memo(function Deeds(props: Props) {
         o: () => act({ kind: "off_heat" }),
         s: () => act({ kind: "stirred" }),
         a: returned ?? add,
-        c: colouring ? () => act(colouring.deed) : undefined,
+        c: colouring ? () => act(colouring.action) : undefined,
         k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
         t: tested ? () => act({ kind: "test_started" }) : undefined,
         p: () => act({ kind: "poured" }),
@@ -141,7 +142,7 @@ export const Deeds = memo(function Deeds(props: Props) {
           )
         )}
         {colouring && (
-          <Touch advised hotkey="C" onClick={() => act(colouring.deed)}>
+          <Touch advised hotkey="C" onClick={() => act(colouring.action)}>
             {colouring.label}
           </Touch>
         )}
@@ -201,7 +202,7 @@ export const Deeds = memo(function Deeds(props: Props) {
             <VisuallyHidden>Heat </VisuallyHidden>until off
           </Touch>
         </Box>
-        {adding && <OtherAmount adding={adding} onAdd={(g) => act(deedOf(adding, g))} />}
+        {adding && <OtherAmount adding={adding} onAdd={(g) => act(actionOf(adding, g))} />}
         <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto auto" gap="2">
           {undoButton}
           <Touch

@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** Where it goes from here: to the bench, or on to the guide. */
-export const Goings = memo(function Goings(props: Props) {
+export const PlanActions = memo(function PlanActions(props: Props) {
   const { planId, batches, chocolate, name, faulty, save } = props;
   const navigate = useNavigate();
   const queries = useQueryClient();

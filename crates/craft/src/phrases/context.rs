@@ -18,7 +18,7 @@ const SOON_S: f64 = 90.0;
 
 /// What the rules look at: the bowl, where it is going, and the time.
 #[derive(Clone, Copy, Debug)]
-pub struct Look<'a> {
+pub struct CoachContext<'a> {
     /// What the bowl set out to be.
     pub setup: &'a Setup,
     /// What its record tells.
@@ -29,7 +29,7 @@ pub struct Look<'a> {
     pub now: DateTime<Utc>,
 }
 
-impl Look<'_> {
+impl CoachContext<'_> {
     /// Where it is now, if the latest trusted reading is fresh enough to act on.
     pub(crate) fn temp(&self) -> Option<Temperature> {
         self.latest().map(|latest| self.ahead.level.unwrap_or(latest))

@@ -14,7 +14,7 @@ const Anchor = chakra("a");
 const Link = chakra(RouterLink);
 
 /** Where a batch stands, what is still to do, and what can be done with it as a whole. */
-export function BatchDeeds({ batch }: { batch: Batch }) {
+export function BatchActions({ batch }: { batch: Batch }) {
   const { id, stage, to_do, plan_id } = batch;
   const navigate = useNavigate();
   const queries = useQueryClient();

@@ -23,16 +23,16 @@ pub struct Learned {
 /// cannot be is left out.
 ///
 /// ```
-/// use craft::learn::{Number, settle};
+/// use craft::learn::{Number, learned_value};
 ///
 /// let good = [0.42, 0.41, 0.43, 0.40];
 /// let with_a_bad_one = [0.42, 0.41, 0.79, 0.43, 0.40];
-/// let value = |seen: &[f64]| settle(Number::Efficiency, seen.iter().copied()).unwrap().value;
+/// let value = |seen: &[f64]| learned_value(Number::Efficiency, seen.iter().copied()).unwrap().value;
 /// assert!((value(&good) - 0.42).abs() < 0.01);
 /// assert!((value(&with_a_bad_one) - value(&good)).abs() < 0.011);
 /// ```
 #[must_use]
-pub fn settle(number: Number, taught: impl Iterator<Item = f64>) -> Option<Learned> {
+pub fn learned_value(number: Number, taught: impl Iterator<Item = f64>) -> Option<Learned> {
     let bounds = number.bounds();
     let mut seen: Vec<f64> = taught.filter(|value| bounds.contain(*value)).take(LATEST).collect();
     let bowls = seen.len();
@@ -59,7 +59,7 @@ mod tests {
     use super::*;
 
     fn of(number: Number, seen: &[f64]) -> Option<Learned> {
-        settle(number, seen.iter().copied())
+        learned_value(number, seen.iter().copied())
     }
 
     #[test]
