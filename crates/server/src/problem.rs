@@ -152,6 +152,11 @@ impl Problem {
         Self { clashes: clashes.into(), ..StoreError::Changed { current }.into() }
     }
 
+    /// Two edits changed the same fields, each to something else.
+    pub fn of_two_minds(clashes: Vec<Clash>) -> Self {
+        Self { clashes: clashes.into(), ..Self::conflict("Both changed the same fields.") }
+    }
+
     /// There is no such method at this address.
     pub fn no_such_method() -> Self {
         Self::new(

@@ -53,6 +53,28 @@ function unprefixed(fields: Record<string, string>): Record<string, string> {
 }
 
 /**
+ * What was typed since `sent` went out comes on top of what others changed meanwhile. A field
+ * that was sent and then typed anew is no clash: it was mine before.
+ */
+async function typedMeanwhile(
+  sent: Text,
+  theirs: Text,
+  latest: { current: Text },
+  show: (text: Text) => void,
+): Promise<void> {
+  let mine: Text;
+  let both: Text;
+  do {
+    mine = latest.current;
+    both = accepted<Text>(
+      await api.POST("/api/v1/calc/plan/merge", { body: { base: sent, mine, theirs } }),
+    );
+  } while (latest.current !== mine);
+  latest.current = both;
+  show(both);
+}
+
+/**
  * A plan under the maker's hands: every change is worked out at once by the
  * server, and saved a moment after the last one, its name and note with it. What the
  * server refuses stays on screen with the reason beside its field, and is not saved.
@@ -110,13 +132,12 @@ export function usePlanDraft(kept: Plan) {
         const merged = saved.version > from + 1;
         if (merged && sent === latest.current) {
           take(saved);
-        } else if (!merged) {
+        } else {
+          if (merged) await typedMeanwhile(sent, textOf(saved), latest, setDraft);
           version.current = saved.version;
           queries.setQueryData(keys.plan(id), saved);
           queries.invalidateQueries({ queryKey: keys.lists });
         }
-        // Merged while more was typed: the next save starts from the same version as this
-        // one, and is merged in turn.
         setSaving(unsaved.current ? "saving" : merged ? "merged" : "saved");
       } catch (error) {
         if (!(error instanceof Refusal) || error.status >= 500) {
@@ -124,7 +145,7 @@ export function usePlanDraft(kept: Plan) {
           setSaving("offline");
           return;
         }
-        if (error.status === 412) {
+        if (error.status === 412 || error.clashes.length > 0) {
           clashing.current = true;
           setClashes(error.clashes);
           setSaving("clash");

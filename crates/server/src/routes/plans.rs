@@ -347,19 +347,26 @@ async fn changed(
 
 /// Two edits of one version brought together.
 fn merged(base: &PlanText, mine: &PlanText, theirs: &PlanText, current: u32) -> Answer<PlanText> {
-    let whole = |text: &PlanText| {
-        serde_json::to_value(PlanEdit {
-            name: text.name.clone(),
-            note: text.note.clone(),
-            inputs: text.inputs.clone(),
-        })
-        .map_err(Problem::unwritable)
+    let whole = |text: &PlanText| PlanEdit {
+        name: text.name.clone(),
+        note: text.note.clone(),
+        inputs: text.inputs.clone(),
     };
-    let both = merge(&whole(base)?, &whole(mine)?, &whole(theirs)?)
-        .map_err(|clashes: Vec<Clash>| Problem::clash(current, clashes))?;
-    let PlanEdit { name, note, inputs } =
-        serde_json::from_value(both).map_err(|_| Problem::from(StoreError::Changed { current }))?;
+    let PlanEdit { name, note, inputs } = both(&whole(base), &whole(mine), &whole(theirs))
+        .map_err(|clashes| Problem::clash(current, clashes))?;
     Ok(PlanText { name, note, inputs })
+}
+
+/// Two edits of one text brought together; or the fields that both changed.
+pub(super) fn both(
+    base: &PlanEdit,
+    mine: &PlanEdit,
+    theirs: &PlanEdit,
+) -> Result<PlanEdit, Vec<Clash>> {
+    let value = |text: &PlanEdit| serde_json::to_value(text).unwrap_or_default();
+    let both = merge(&value(base), &value(mine), &value(theirs))?;
+    // What comes of fields that are each well need not be well together.
+    serde_json::from_value(both).map_err(|_| Vec::new())
 }
 
 /// Takes the latest edit back that was not taken back yet; the last twenty can be.

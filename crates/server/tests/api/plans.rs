@@ -77,6 +77,31 @@ async fn sent_twice_it_is_made_once_and_another_by_its_id_is_refused() {
 }
 
 #[actix_web::test]
+async fn what_is_typed_anew_while_it_is_saved_is_no_clash_with_oneself() {
+    let kitchen = Kitchen::new().await;
+    let id = kitchen.plan("Bark").await;
+    let text = |plan: &Value| json!({ "name": plan["name"], "note": plan["note"], "inputs": plan["inputs"] });
+    let read = kitchen.plan_now(&id).await;
+    // Another screen names it; this one sends a thickness that is half typed.
+    kitchen.edit_from(&read, "/name", json!("Comet bark")).await.with(200);
+    let saved = kitchen.edit_from(&read, THICKNESS, json!(1)).await.with(200);
+    let (mut sent, mut mine) = (text(&read), text(&read));
+    *sent.pointer_mut(THICKNESS).expect("there") = json!(1);
+    *mine.pointer_mut(THICKNESS).expect("there") = json!(12);
+    let asked = json!({ "base": sent, "mine": mine, "theirs": text(&saved) });
+    let both = kitchen.post("/calc/plan/merge", asked).await.with(200);
+    assert_eq!(
+        (&both["name"], both.pointer(THICKNESS)),
+        (&json!("Comet bark"), Some(&json!(12.0)))
+    );
+    // From the version of before it would have been one.
+    kitchen.edit_from(&read, THICKNESS, json!(12)).await.with(412);
+    let asked = json!({ "base": text(&read), "mine": mine, "theirs": text(&saved) });
+    let told = kitchen.post("/calc/plan/merge", asked).await.with(409);
+    assert_eq!(told["clashes"][0]["mine"], json!(12.0));
+}
+
+#[actix_web::test]
 async fn two_screens_editing_different_fields_both_stay_and_of_one_field_both_are_told() {
     let kitchen = Kitchen::new().await;
     let id = kitchen.plan("Bark").await;

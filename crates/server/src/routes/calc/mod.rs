@@ -58,7 +58,8 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(dip::dipped)
         .service(ganache::made)
         .service(plan::plan)
-        .service(plan::edit);
+        .service(plan::edit)
+        .service(plan::merge);
 }
 
 /// What is said of the chocolate that is asked about.

@@ -7,6 +7,7 @@ use craft::plan::PlanInputs;
 use serde::Deserialize;
 use utoipa::ToSchema;
 
+use super::super::plans::{PlanEdit, both};
 use crate::answer::plan::WholePlanAnswer;
 use crate::body::Body;
 use crate::planned::planned;
@@ -42,4 +43,26 @@ pub struct EditRequest {
 #[post("/plan/edit")]
 pub async fn edit(Body(EditRequest { inputs, edit }): Body<EditRequest>) -> Answer<Json<Edited>> {
     Ok(Json(edited(&inputs, edit).map_err(|fault| vec![fault])?))
+}
+
+/// Two edits of one text of a plan.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MergeRequest {
+    /// What both began with.
+    base: PlanEdit,
+    /// One of them.
+    mine: PlanEdit,
+    /// The other.
+    theirs: PlanEdit,
+}
+
+/// Two edits of one text of a plan, brought together field by field as a save does. Nothing is
+/// kept. Where both changed one field to something else, both values are told.
+#[utoipa::path(tag = "calc", request_body = MergeRequest, responses((status = 200, body = PlanEdit), (status = 409, body = Problem), (status = 422, body = Problem)))]
+#[post("/plan/merge")]
+pub async fn merge(
+    Body(MergeRequest { base, mine, theirs }): Body<MergeRequest>,
+) -> Answer<Json<PlanEdit>> {
+    both(&base, &mine, &theirs).map(Json).map_err(Problem::of_two_minds)
 }
