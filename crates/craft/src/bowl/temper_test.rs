@@ -113,7 +113,7 @@ mod tests {
         assert_eq!(verdict(Family::Dark, Seen::EvenSatin, six), Verdict::Weak);
         assert_eq!(verdict(Family::Milk, Seen::EvenSatin, six), Verdict::InTemper);
         let words = in_words(Family::White, Verdict::Wait, Seen::StillWet, six);
-        assert!(words.text.ends_with("CoachContext again at 7 min."), "{words}");
+        assert!(words.text.ends_with("Look again at 7 min."), "{words}");
     }
 
     #[test]

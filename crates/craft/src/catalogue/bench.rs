@@ -41,7 +41,7 @@ crate::messages! {
     judge_smear_why(family: Words, dry_by: Number) = "In temper, {family} is dry by {dry_by} minutes, even and satin. Streaks or still wet: do not pour.";
     leave_the_smear() = "Leave the smear. Keep stirring the bowl";
     first_look() = "first look";
-    look_at_the_smear() = "CoachContext at the smear: is it setting from the edge?";
+    look_at_the_smear() = "Look at the smear: is it setting from the edge?";
     last_look() = "last look";
     watch_smear_why(family: Words, dry_by: Number) = "In temper, {family} starts to set from the edge within a minute or two and is dry by {dry_by}.";
     too_warm_to_pour(hi: Temp) = "Stir down to {hi} before pouring";
@@ -116,9 +116,9 @@ crate::messages! {
     limit_near_why(now: Reading, limit: Temp) = "{now} and rising; the limit is {limit}.";
     sends_fahrenheit() = "Does the thermometer send °F?";
     sends_fahrenheit_why(shown: Temp, raw: Tenths, meant: Temp) = "{shown} makes no sense here, but {raw} °F would be {meant}. Set it to °C.";
-    probe_jumps() = "CoachContext at the thermometer: it jumps";
+    probe_jumps() = "Look at the thermometer: it jumps";
     probe_jumps_why(doubted: Count) = "The last {doubted} readings do not go with those before. Is its tip in the chocolate, clear of the bowl?";
-    probe_stopped() = "CoachContext at the thermometer: it has stopped";
+    probe_stopped() = "Look at the thermometer: it has stopped";
     probe_stopped_why() = "It shows the same to the digit though the bowl must have changed. Check it against another, or type what you read.";
     plateau() = "Wait and stir: it stands still";
     plateau_why(now: Reading) = "{now} and not moving: crystals are melting or forming, and that takes or gives the heat. Adding more now would be too much.";

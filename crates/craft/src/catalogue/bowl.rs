@@ -7,7 +7,7 @@ crate::messages! {
     sets_from_edge(at: Minutes) = "Setting from the edge at {at}: in temper. Pour.";
     even_and_satin(at: Minutes) = "Even and satin at {at}: in temper. Pour.";
     weak(took: Minutes) = "Set, but it took {took}: weak temper. It will hold; stir well and pour at the lower end of the band.";
-    wet_too_soon(at: Minutes, again: StatedMinutes) = "Wet at {at} says nothing yet. CoachContext again at {again}.";
+    wet_too_soon(at: Minutes, again: StatedMinutes) = "Wet at {at} says nothing yet. Look again at {again}.";
     streaks() = "Streaks: not in temper. Do not pour.";
     still_wet(at: WholeMinutes) = "Still wet at {at}: not in temper. Do not pour.";
     set_too_late(at: WholeMinutes) = "Set only after {at}: not in temper. Do not pour.";

@@ -99,7 +99,7 @@ impl Unit {
         }
     }
 
-    /// Where its zero_offset lies, °C.
+    /// Where its zero lies, °C.
     fn zero_offset(self) -> f64 {
         if self == Self::Fahrenheit { -32.0 / 1.8 } else { 0.0 }
     }

@@ -57,7 +57,7 @@ pub struct Wording {
 
 /// What is wrong with wordings: a place that is not declared or the other way round, a code
 /// that is there twice, a temperature or a mass that is written out and cannot be shown in
-/// another unit, a unit that its quantity brings along already.
+/// another unit, a unit that its quantity brings along already, a name of the code.
 #[must_use]
 pub fn flaws(wordings: &[Wording]) -> Vec<String> {
     let mut flaws = Vec::new();
@@ -92,6 +92,14 @@ pub fn flaws(wordings: &[Wording]) -> Vec<String> {
                 flaw(format!("{} is said twice", pair[1]));
             }
         }
+        let is_name_in_code = |word: &&str| {
+            word.as_bytes()
+                .windows(2)
+                .any(|pair| pair[0].is_ascii_lowercase() && pair[1].is_ascii_uppercase())
+        };
+        if let Some(name) = words.iter().find(|word| is_name_in_code(word)) {
+            flaw(format!("{name} is a name in the code"));
+        }
         if one.wording.trim() != one.wording || one.wording.contains("  ") {
             flaw("has spaces too many".to_owned());
         }
@@ -117,6 +125,7 @@ mod tests {
             ("Add 3 g, stir.", &[], "3 g is written out"),
             ("Add {much} g, stir.", &["much"], "g is said twice"),
             ("Warm  it.", &[], "spaces too many"),
+            ("WarmBack it.", &[], "WarmBack is a name in the code"),
         ] {
             let told = flaw(wording, params);
             assert!(told.len() == 1 && told[0].contains(found), "{wording}: {told:?}");

@@ -16,7 +16,7 @@ async fn a_colour_is_mixed_foreseen_weighed_and_planned_as_a_bottle() {
         page.until_said("must be 0.1 to 20 parts to 100 of butter; it is 25").await?;
         page.fill("To 100 of butter", "20").await?;
         page.until_shown("colour-recipe", "50 g cocoa butter").await?;
-        page.choose("BatchChocolate is", "the powder in hand").await?;
+        page.choose("Known is", "the powder in hand").await?;
         page.fill("That is", "5").await?;
         page.until_shown("colour-recipe", "25 g cocoa butter").await?;
         page.touch("Make it: a plan for the bottle").await?;

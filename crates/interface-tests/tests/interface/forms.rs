@@ -260,12 +260,7 @@ async fn forms_of_moulded_and_dipped_work_do_so_too() {
                 (
                     "colour to keep",
                     vec![
-                        Choose(
-                            "BatchChocolate is",
-                            "the powder in hand",
-                            "/amount/by",
-                            json!("pigment"),
-                        ),
+                        Choose("Known is", "the powder in hand", "/amount/by", json!("pigment")),
                         Refused("That is", "0", "That is must be"),
                         Fill("That is", "4", "/amount/pigment_g", json!(4)),
                     ],
