@@ -15,7 +15,10 @@ use server::state::State;
 use stack::DataDir;
 use stack::database::{Database, Durability};
 use store::Due;
-use tracing_subscriber::EnvFilter;
+use tracing::level_filters::LevelFilter;
+use tracing_subscriber::filter::Targets;
+use tracing_subscriber::layer::SubscriberExt as _;
+use tracing_subscriber::util::SubscriberInitExt as _;
 
 /// Wide Sheen: tempering chocolate at home.
 #[derive(Debug, Parser)]
@@ -60,12 +63,17 @@ struct Serve {
 
 #[actix_web::main]
 async fn main() -> ExitCode {
-    tracing_subscriber::fmt()
-        .with_env_filter(
-            EnvFilter::try_from_default_env()
-                .unwrap_or_else(|_| EnvFilter::new("warn,sqlx::query=error")),
-        )
-        .with_writer(std::io::stderr)
+    // Targets and levels are all that is asked for; filters by spans and fields would bring an
+    // engine for regular expressions.
+    let asked = std::env::var("RUST_LOG").ok().and_then(|asked| asked.parse::<Targets>().ok());
+    let usual = || {
+        Targets::new()
+            .with_default(LevelFilter::WARN)
+            .with_target("sqlx::query", LevelFilter::ERROR)
+    };
+    tracing_subscriber::registry()
+        .with(tracing_subscriber::fmt::layer().with_writer(std::io::stderr))
+        .with(asked.unwrap_or_else(usual))
         .init();
     let done = match Arguments::parse().command {
         Command::Serve(arguments) => run(arguments).await,
