@@ -2,6 +2,8 @@
 
 use chrono::{DateTime, Utc};
 
+use crate::steps::{Line, Step, tempering_key};
+
 /// Where a bowl stands, in the batch's time.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub enum BowlStatus {
@@ -38,4 +40,27 @@ pub fn bowl_of<'a>(bowls: &'a [BowlState], chocolate: &str, nth: u32) -> Option<
         .collect();
     of.sort_by_key(|bowl| bowl.opened_at);
     of.get(usize::try_from(nth).ok()?.checked_sub(1)?).copied()
+}
+
+/// The step that a bowl is tempered for: the first that takes its chocolate's nth tempering,
+/// where it is the nth bowl of that chocolate, by when it was opened; those that were given up
+/// do not count.
+#[must_use]
+pub fn used_for<'l>(
+    lines: &'l [Line],
+    bowls: &[BowlState],
+    chocolate: &str,
+    opened_at: DateTime<Utc>,
+) -> Option<&'l Step> {
+    let before = bowls
+        .iter()
+        .filter(|bowl| bowl.chocolate == chocolate && bowl.status != BowlStatus::GivenUp)
+        .filter(|bowl| bowl.opened_at < opened_at)
+        .count();
+    let nth = u32::try_from(before).ok()? + 1;
+    let tempering = tempering_key(chocolate, nth);
+    lines
+        .iter()
+        .flat_map(|line| &line.steps)
+        .find(|step| step.tempered.as_deref() == Some(tempering.as_str()))
 }

@@ -14,7 +14,7 @@ mod stage;
 mod tests;
 mod timeline;
 
-pub use bowls::{BowlState, BowlStatus, bowl_of};
+pub use bowls::{BowlState, BowlStatus, bowl_of, used_for};
 pub use events::{Event, EventKind, last_standing};
 pub use guide::{Coming, Guide, Instruction, Progress, State, StepProgress, guide};
 pub use lesson::lesson;

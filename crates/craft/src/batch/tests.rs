@@ -294,3 +294,30 @@ fn events_far_off_or_of_steps_that_are_not_there_break_nothing() {
         }
     }
 }
+
+#[test]
+fn a_bowl_is_used_for_the_first_step_of_its_own_kind_of_work() {
+    for kind in kinds() {
+        let plan = planned(&[kind.name]);
+        let tempered: Vec<(&str, u32)> = plan.iter().filter_map(Line::bowl).collect();
+        for (chocolate, nth) in tempered {
+            let bowls: Vec<_> =
+                (1..=i64::from(nth)).map(|n| bowl(chocolate, n * 600, BowlStatus::Open)).collect();
+            let opened = bowls.last().expect("one").opened_at;
+            let step = used_for(&plan, &bowls, chocolate, opened);
+            let step = step.unwrap_or_else(|| panic!("{}: what {chocolate} is for", kind.name));
+            assert!(step.chocolate.as_deref() == Some(chocolate), "{}: {}", kind.name, step.text);
+        }
+    }
+    let shells = planned(&["Filled shells"]);
+    let said = |bowls: &[BowlState], s| {
+        used_for(&shells, bowls, "dark", at(s)).expect("a use").text.to_string()
+    };
+    let first = bowl("dark", 0, BowlStatus::Open);
+    let second = bowl("dark", 900, BowlStatus::Open);
+    assert_eq!(said(std::slice::from_ref(&first), 0), "Fill every cavity with the dark");
+    assert_eq!(said(&[first, second.clone()], 900), "Cap them with the dark and scrape");
+    // One that was given up does not count.
+    let given_up = bowl("dark", 0, BowlStatus::GivenUp);
+    assert_eq!(said(&[given_up, second], 900), "Fill every cavity with the dark");
+}

@@ -6,6 +6,7 @@ use crate::chocolate::{Band, Chocolate};
 use crate::heat::Vessel;
 use crate::heat::microwave::{Microwave, heat_of_vessel, heat_to_melt};
 use crate::heat::seed::additions;
+use crate::message::Message;
 use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
@@ -45,6 +46,9 @@ pub struct Setup {
     pub microwave: Option<Microwave>,
     /// The powder that is worked in, where it is coloured here.
     pub colouring: Option<Colouring>,
+    /// The step of its batch that it is tempered for, in words; `None` where it stands for
+    /// itself.
+    pub used_for: Option<Message>,
 }
 
 /// What a bowl must know of the method it is tempered by.

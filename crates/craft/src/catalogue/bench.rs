@@ -2,7 +2,7 @@
 
 crate::messages! {
     "bench";
-    put_on() = "Put on";
+    put_on() = "Put it on";
     after_the_pour() = "What comes next is the next step of what is made from it.";
     poured() = "Poured";
     stick_blender() = "A stick blender, its head kept under, works it in best";
@@ -51,8 +51,7 @@ crate::messages! {
     put_on_now() = "Put it on now, or warm it back";
     pour_now() = "Pour now";
     leaving_band_why(now: Reading, lo: Temp, burst: Seconds) = "{now} and about to leave the band at {lo}. Not ready? Warm it for {burst}.";
-    put_on_thin() = "In band: stir it up and put it on, thin";
-    pour() = "Pour, spread to the edges, tap the tray";
+    pour() = "Pour it";
     pour_why(now: Reading) = "In temper and in the band at {now}.";
     too_little_to_weigh(least: StatedGrams) = "Less than {least} of crystals: most kitchen scales cannot weigh it. Use {least}.";
     unusual_share(usual: PercentRange) = "{usual} is usual: less may not seed it, more makes it thick.";
@@ -131,4 +130,7 @@ crate::messages! {
     add_seed_warmer_why(now: Reading, target: Temp, missing: Grams) = "{now} now, on the way to {target}. It is warmer than planned: {missing} more than was held back may be needed.";
     given_up_reason(reason: Words) = "{reason}";
     was_at_the_cool_point() = "It was at the cool point";
+    put_on_why(now: Reading) = "In temper and in the band at {now}: stirred up from the bottom, in thin coats.";
+    step_now(step: Nested) = "{step} now";
+    was_put_on() = "It is put on";
 }

@@ -7,7 +7,7 @@ use crate::phrases::{Advice, Rule};
 
 pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
     if context.setup.is_colour() {
-        Advice::new(Rule::Poured, say::put_on(), say::after_the_pour())
+        Advice::new(Rule::Poured, say::was_put_on(), say::after_the_pour())
     } else {
         Advice::new(Rule::Poured, say::poured(), say::after_the_pour())
     }

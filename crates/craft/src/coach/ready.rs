@@ -74,9 +74,14 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
     let leaving = context.countdown_to(say::leaves_band(), band.lo);
     if context.soon(band.lo) {
         let burst = context.rewarming_burst(temp, band.middle());
+        let now = match &context.setup.used_for {
+            Some(step) => say::step_now(step.clone()),
+            None if context.setup.is_colour() => say::put_on_now(),
+            None => say::pour_now(),
+        };
         return Advice::new(
             Rule::LeavingBand,
-            if context.setup.is_colour() { say::put_on_now() } else { say::pour_now() },
+            now,
             say::leaving_band_why(context.shown(), band.lo, burst),
         )
         .caution()
@@ -95,10 +100,13 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         .and_then(|t| t.look)
         .filter(|(_, _, verdict)| *verdict == Verdict::Weak)
         .map(|(seen, age, verdict)| in_words(context.setup.chocolate.family, verdict, seen, age));
-    Advice::new(
-        Rule::Pour,
-        if context.setup.is_colour() { say::put_on_thin() } else { say::pour() },
-        weak.unwrap_or_else(|| say::pour_why(context.shown())),
-    )
-    .until(leaving)
+    let colour = context.setup.is_colour();
+    let next = match &context.setup.used_for {
+        Some(step) => step.clone(),
+        None if colour => say::put_on(),
+        None => say::pour(),
+    };
+    let why =
+        || if colour { say::put_on_why(context.shown()) } else { say::pour_why(context.shown()) };
+    Advice::new(Rule::Pour, next, weak.unwrap_or_else(why)).until(leaving)
 }

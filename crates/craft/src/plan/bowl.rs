@@ -198,6 +198,7 @@ impl BowlPlan {
                 // A bottle was coloured by who sold it.
                 .filter(|_| !self.method.keeps_crystals())
                 .map(|c| Colouring { pigment: c.amounts.pigment, strained: c.strained }),
+            used_for: None,
         }
     }
 }

@@ -95,7 +95,7 @@ fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32),
             Some((_, last_s)) if at_s - last_s < APART_S => nth,
             _ => nth + 1,
         };
-        lines[line].steps[step].tempered = Some(tempering::step_key(&chocolate, nth));
+        lines[line].steps[step].tempered = Some(tempering::tempering_key(&chocolate, nth));
         waits
             .entry((chocolate.clone(), nth))
             .and_modify(|known: &mut Option<Wait>| {

@@ -57,7 +57,8 @@ pub(super) fn line_key(bowl: &str, nth: u32) -> String {
 }
 
 /// The key of the step that ends with the pour.
-pub(super) fn step_key(bowl: &str, nth: u32) -> String {
+#[must_use]
+pub fn tempering_key(bowl: &str, nth: u32) -> String {
     format!("{}/temper", line_key(bowl, nth))
 }
 

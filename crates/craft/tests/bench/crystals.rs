@@ -36,6 +36,7 @@ impl Run {
             carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
             vessel: None,
             colouring: None,
+            used_for: None,
             offset: degrees(0.0),
             burst_response: craft::heat::microwave::EFFICIENCY,
             microwave: Some(craft::heat::microwave::Microwave::usual(

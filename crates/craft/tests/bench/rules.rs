@@ -294,3 +294,33 @@ fn each_instruction_asks_for_what_it_says() {
     over.read(56.0);
     assert_eq!((over.advice().rule, over.advice().asks), (Rule::LimitPassed, Some(Kind::OffHeat)));
 }
+
+#[test]
+fn in_temper_it_is_used_as_its_batch_says() {
+    let fill = || {
+        let lines =
+            craft::steps::lines(&craft::plan::Plan::of(&plan_of("Filled shells")).expect("a plan"));
+        let steps = lines.iter().flat_map(|line| &line.steps);
+        let pour = steps.clone().find(|step| step.key.ends_with("/pour")).expect("a pour");
+        pour.text.clone()
+    };
+    let mut e = Evening::in_temper();
+    e.setup.used_for = Some(fill());
+    e.act(ActionKind::Stirred);
+    assert_eq!((e.advice().rule, e.advice().say), (Rule::Pour, fill()));
+    assert!(!e.advice().say.text.contains("edges"), "{}", e.advice().say);
+}
+
+/// A plan of one kind of work, as it starts.
+fn plan_of(kind: &str) -> craft::plan::PlanInputs {
+    let kind = craft::kinds::kinds().into_iter().find(|known| known.name == kind).expect("a kind");
+    let mut plan = craft::plan::PlanInputs::usual(Family::Dark);
+    plan.bowls = [Family::Dark, Family::White].map(craft::plan::BowlInputs::usual).into();
+    plan.bowls.extend(kind.colours.clone());
+    plan.components = vec![craft::work::ComponentInputs {
+        key: "it".to_owned(),
+        name: kind.name.to_owned(),
+        work: kind.start,
+    }];
+    plan
+}

@@ -3,9 +3,12 @@
 use std::sync::{Arc, Mutex, RwLock};
 use std::time::Duration;
 
+use craft::batch::{BowlState, BowlStatus};
 use craft::bowl::{Action, Reading, Record};
+use craft::message::Message;
 use store::StoreError;
 use store::batches::ClockRow;
+use store::bowls::BowlRow;
 use tokio::sync::{Notify, watch};
 use tokio::time::Instant;
 use uuid::Uuid;
@@ -30,6 +33,27 @@ pub enum Heard {
     Action(Action),
     /// Its batch's clock was set, its thermometer, or the batch is gone.
     Batch,
+}
+
+/// The step that a bowl is tempered for; none where its batch's steps cannot be read.
+async fn used_for(ground: &Ground, bowl: &BowlRow) -> Result<Option<Message>, Problem> {
+    let Ok(computed) = store::batches::computed(&ground.pool, bowl.batch_id).await else {
+        return Ok(None);
+    };
+    let bowls = store::bowls::of_batch(&ground.pool, bowl.batch_id).await?;
+    let states: Vec<_> = bowls
+        .iter()
+        .map(|bowl| BowlState {
+            chocolate: bowl.chocolate.clone(),
+            opened_at: bowl.opened_at,
+            status: match bowl.status {
+                store::bowls::BowlStatus::GivenUp { .. } => BowlStatus::GivenUp,
+                _ => BowlStatus::Open,
+            },
+        })
+        .collect();
+    let step = craft::batch::used_for(&computed.lines, &states, &bowl.chocolate, bowl.opened_at);
+    Ok(step.map(|step| step.text.clone()))
 }
 
 /// A record, and up to which number of the database it was read.
@@ -57,7 +81,8 @@ impl LiveBowl {
     pub(super) async fn read(ground: &Ground, id: Uuid) -> Result<Self, Problem> {
         let row = store::bowls::get(&ground.pool, id).await?;
         ground.clocks.know(id, row.batch_id);
-        let subject = Subject::of(&row)?;
+        let mut subject = Subject::of(&row)?;
+        subject.run.setup.used_for = used_for(ground, &row).await?;
         let readings = store::readings::numbered(&ground.pool, id, 0).await?;
         let actions = store::actions::numbered(&ground.pool, id, 0).await?;
         let last = |n: Option<u64>| n.unwrap_or(0);
