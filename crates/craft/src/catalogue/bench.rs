@@ -133,4 +133,5 @@ crate::messages! {
     put_on_why(now: Reading) = "In temper and in the band at {now}: stirred up from the bottom, in thin coats.";
     step_now(step: Nested) = "{step} now";
     was_put_on() = "It is put on";
+    failed_cold_why(what: Nested, now: Reading, from: Temp, melt_to: Temp) = "{what} {now} now: under {from} nothing that is added melts in or spreads. Warm it into the band first; or melt it again, to {melt_to}, and temper it anew.";
 }

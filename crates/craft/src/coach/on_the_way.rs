@@ -12,6 +12,9 @@ pub(super) fn advise(method: Method, context: &CoachContext<'_>) -> Advice {
         return advice;
     }
     match context.failure() {
+        Some(failure) if temp < context.setup.chocolate.windows.work.lo => {
+            context.failed_cold(temp, failure)
+        }
         Some(failure) => method.mend(context, temp, failure),
         None => method.advise(context, temp),
     }

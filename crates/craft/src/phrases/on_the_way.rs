@@ -75,9 +75,26 @@ impl CoachContext<'_> {
             .sounding(Alarm::Band)
     }
 
-    /// The latest addition needs its time.
+    /// What failed in a bowl that is too cold: nothing that is added melts in or spreads
+    /// there, so it is warmed first.
+    pub(crate) fn failed_cold(&self, temp: Temperature, failure: Failure) -> Advice {
+        let work = self.setup.chocolate.windows.work;
+        let burst = self.rewarming_burst(temp, work.middle());
+        let why = say::failed_cold_why(failure.what, self.shown(), work.lo, self.setup.melt_to);
+        Advice::new(failure.rule, say::rewarm(burst), why)
+            .stop()
+            .heating(burst)
+            .sounding(Alarm::Band)
+    }
+
+    /// The latest addition needs its time: to melt in, or in the band and under it, where
+    /// seed does not melt, to spread.
     pub(crate) fn still_melting_in(&self) -> Option<Advice> {
-        let ready = self.bowl.went_in.last_seed? + MELTING_IN;
+        let added = self.bowl.went_in.last_seed?;
+        if self.temp().is_some_and(|temp| temp <= self.setup.chocolate.windows.work.hi) {
+            return self.spreading(added);
+        }
+        let ready = added + MELTING_IN;
         (self.now < ready).then(|| {
             Advice::new(Rule::StirIn, say::stir_in(), say::stir_in_why())
                 .until(Some(Countdown::exact(say::look_again(), ready)))

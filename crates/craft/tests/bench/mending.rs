@@ -161,3 +161,52 @@ fn a_stone_that_would_take_nearly_all_of_it_is_warned_of() {
     };
     assert!(codes(&slab).iter().any(|code| code == "much-poured-out"), "{:?}", codes(&slab));
 }
+
+#[test]
+fn a_failed_bowl_that_is_too_cold_is_warmed_before_anything_goes_in() {
+    for (family, cold) in
+        [(Family::White, 22.6), (Family::Dark, 25.0), (Family::Milk, 24.0), (Family::Dark, 30.2)]
+    {
+        for method in craft::method::Method::all() {
+            if !method.suits(family) || !method.is_tested() {
+                continue;
+            }
+            let mut e = Evening::by(method.about().key, family);
+            e.read(46.0);
+            e.act(ActionKind::OffHeat);
+            e.act(ActionKind::SeedAdded { mass: grams(60.0) });
+            e.pass(200);
+            e.act(ActionKind::Stirred);
+            e.read(29.5);
+            e.act(ActionKind::TestStarted);
+            e.pass(420);
+            e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+            e.read_at_once(cold);
+            let advice = e.advice();
+            let told = format!("{family} by {}: {} {}", method.about().key, advice.say, advice.why);
+            assert_eq!((advice.rule, advice.level), (Rule::NotInTemper, Level::Stop), "{told}");
+            assert!(advice.heat.is_some() && advice.seed.is_none(), "{told}");
+            assert!(advice.crystals.is_none() && advice.pour_out.is_none(), "{told}");
+            assert!(advice.why.text.contains("or melt it again"), "{told}");
+            assert!(matches!(advice.asks, Some(ActionKind::Heat { .. })), "{told}");
+        }
+    }
+}
+
+#[test]
+fn seed_is_said_to_melt_in_only_where_it_melts() {
+    let mut e = Evening::new();
+    e.read(46.0);
+    e.act(ActionKind::OffHeat);
+    e.read(40.0);
+    e.act(ActionKind::SeedAdded { mass: grams(40.0) });
+    e.read_at_once(36.0);
+    assert_eq!(e.advice().rule, Rule::StirIn);
+    e.pass(200);
+    e.act(ActionKind::Stirred);
+    e.read(31.2);
+    e.act(ActionKind::SeedAdded { mass: grams(10.0) });
+    e.read_at_once(31.2);
+    let advice = e.advice();
+    assert_eq!(advice.rule, Rule::Spread, "{}: {}", advice.say, advice.why);
+}
