@@ -4,10 +4,16 @@ import { ComingStrip } from "../guide/ComingStrip";
 import { useGuideClock } from "../guide/useGuideClock";
 import { inWords } from "../kit/message";
 
+interface Props {
+  batchId: string;
+  /** Whether what was poured is tempered: no window of the steps holds for what is not. */
+  tempered: boolean;
+}
+
 /** After the pour: what the guide asks for next, and what is due, as the guide tells it. */
-export function AfterThePour({ batchId }: { batchId: string }) {
+export function AfterThePour({ batchId, tempered }: Props) {
   const guide = useGuide(batchId).data;
-  if (!guide) return null;
+  if (!guide || !tempered) return null;
   return <Told guide={guide} />;
 }
 

@@ -90,7 +90,9 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
         )}
         <OtherBowls bowlId={bowlId} />
         <Instruction bowl={bowl} time={clock} />
-        {bowl.phase === "done" && <AfterThePour batchId={batchId} />}
+        {bowl.phase === "done" && (
+          <AfterThePour batchId={batchId} tempered={bowl.advice.level !== "stop"} />
+        )}
         <Box
           display="grid"
           rowGap="3"

@@ -134,4 +134,10 @@ crate::messages! {
     step_now(step: Nested) = "{step} now";
     was_put_on() = "It is put on";
     failed_cold_why(what: Nested, now: Reading, from: Temp, melt_to: Temp) = "{what} {now} now: under {from} nothing that is added melts in or spreads. Warm it into the band first; or melt it again, to {melt_to}, and temper it anew.";
+    poured_temper_lost() = "It is not tempered: it was too warm after its test";
+    poured_not_tempered() = "It is not tempered: its test did not show it";
+    poured_too_warm(at: Temp, lost: Temp) = "It is not tempered: {at} is over the {lost} where temper is lost";
+    poured_untested() = "Nobody knows whether it is tempered: it was not tested";
+    poured_unread() = "Nobody knows whether it is tempered: it was not read";
+    not_tempered_why() = "Undo it, scrape it back into the bowl, melt it again and temper it anew. Left as it is it stays soft and blooms, and no time of tempered chocolate holds for it.";
 }
