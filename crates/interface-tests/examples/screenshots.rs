@@ -120,11 +120,14 @@ async fn main() -> anyhow::Result<()> {
     act(json!({ "kind": "test_seen", "seen": "streaks" })).await?;
     page.until_shown("verdict", "Do not pour").await?;
     take("bench-not-in-temper").await?;
-    act(json!({ "kind": "heat", "seconds": 3 })).await?;
+    act(json!({ "kind": "heat", "seconds": 8 })).await?;
+    pace(20).await?;
+    page.until_shown("instruction", "Stir from the bottom").await?;
+    act(json!({ "kind": "stirred" })).await?;
     act(json!({ "kind": "test_started" })).await?;
-    pace(60).await?;
-    page.until("instruction", "the smear is due", due).await?;
+    page.until_shown("instruction", "Look at the smear").await?;
     pace(0).await?;
+    act(json!({ "kind": "stirred" })).await?;
     act(json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
     page.until_shown("finish", "sheen").await?;
     take("bench-in-temper").await?;

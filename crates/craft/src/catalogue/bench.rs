@@ -139,5 +139,5 @@ crate::messages! {
     poured_too_warm(at: Temp, lost: Temp) = "It is not tempered: {at} is over the {lost} where temper is lost";
     poured_untested() = "Nobody knows whether it is tempered: it was not tested";
     poured_unread() = "Nobody knows whether it is tempered: it was not read";
-    not_tempered_why() = "Undo it, scrape it back into the bowl, melt it again and temper it anew. Left as it is it stays soft and blooms, and no time of tempered chocolate holds for it.";
+    not_tempered_why() = "Undo it, scrape it back into the bowl, melt it again and temper it anew. Left as it is it may stay soft and bloom, and the times of tempered chocolate do not hold for it.";
 }
