@@ -5,7 +5,7 @@ craft::messages! {
     reading_needs() = "a reading needs temp_c and source";
     cannot_be_read(problem: Words) = "{problem}";
     at_most_lines(most: Count) = "must have at most {most} lines";
-    none_of_its_times(first: Words, last: Words, opened_at: Words) = "none of its times is this bowl's: the log runs from {first} to {last} UTC, the bowl was opened at {opened_at}. Say by how many seconds the device's clock is off";
+    none_of_its_times(first: Words, last: Words, opened_at: Words) = "none of its times is this bowl's: the log runs from {first} to {last} UTC, the bowl was opened at {opened_at}. Say by how many seconds its clock is off, or its utc_offset_min";
     format(format: Words, given: Words) = "must be {format}; it is {given}";
     at_most_with_actions(most: Count) = "must be at most {most} with the actions";
     at_most(most: Count) = "must be at most {most}";

@@ -202,7 +202,7 @@ fn in_its_evening(log: &logfile::Log, bowl: &BowlRow, now: DateTime<Utc>) -> Ans
     let told = |at: DateTime<Utc>| at.format("%F %H:%M:%S").to_string();
     let [first, last] = [log.lines.first(), log.lines.last()]
         .map(|line| line.map_or_else(String::new, |line| told(line.at)));
-    Err(Problem::bad_field("shift_s", say::none_of_its_times(&first, &last, &bowl.opened_at)))
+    Err(Problem::bad_field("shift_s", say::none_of_its_times(&first, &last, told(bowl.opened_at))))
 }
 
 /// A log that is brought in twice is kept once: the id follows from the line.
