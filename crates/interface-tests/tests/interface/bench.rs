@@ -124,6 +124,18 @@ async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
     if running["phase"] == "done" {
         return Ok(true);
     }
+    // Poured a moment ahead of a held clock: it is as soon as time goes on.
+    if running["actions"]
+        .as_array()
+        .and_then(|all| all.last())
+        .is_some_and(|a| a["kind"] == "poured")
+    {
+        pace(bowl, 1).await?;
+        while api::bowl(bowl).await?["phase"] != "done" {
+            tokio::time::sleep(std::time::Duration::from_millis(30)).await;
+        }
+        return Ok(true);
+    }
     if key_of(running["advice"]["rule"].as_str().unwrap_or_default()).is_none() {
         // Until the thermometer has said something new.
         while api::bowl(bowl).await?["latest"] == running["latest"] {
