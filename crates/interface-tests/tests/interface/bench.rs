@@ -2,7 +2,7 @@
 
 use anyhow::{Context, ensure};
 use interface_tests::{Kitchen, Page, browse};
-use serde_json::json;
+use serde_json::{Value, json};
 use thirtyfour::Key;
 
 use crate::api;
@@ -88,18 +88,16 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
     .await;
 }
 
-/// The key that does what a rule says; `None` where nothing is to be done but wait.
-fn key_of(rule: &str) -> Option<&'static str> {
-    Some(match rule {
-        "warm" | "not_yet_melted" | "rewarm" | "thickening" | "warm_back" | "over_seeded" => "h",
-        "stir_after_heat" | "stop_before_melt" | "stir_in" | "stir_down" | "stirring_missing"
-        | "plateau" | "spread" | "cool_to_gate" => "s",
-        "melted" => "o",
-        "add_seed" | "more_seed" | "not_in_temper" | "temper_lost" | "add_crystals"
-        | "pour_on_stone" => "a",
-        "test_now" => "t",
-        "judge_smear" => "2",
-        "pour" | "leaving_band" | "use_now" => "p",
+/// The key that does what the coach asks for; `None` where nothing is to be done but wait.
+fn key_of(advice: &Value) -> Option<&'static str> {
+    Some(match advice["asks"]["kind"].as_str() {
+        Some("heat") => "h",
+        Some("stirred") => "s",
+        Some("off_heat") => "o",
+        Some("seed_added" | "crystals_added" | "on_stone" | "off_stone") => "a",
+        Some("test_started") => "t",
+        Some("poured") => "p",
+        _ if advice["rule"] == "judge_smear" => "2",
         _ => return None,
     })
 }
@@ -111,12 +109,6 @@ async fn pace(bowl: &str, rate: u32) -> anyhow::Result<()> {
     Ok(())
 }
 
-/// The rule that speaks, as the server has it.
-async fn rule(bowl: &str) -> anyhow::Result<String> {
-    let now = api::bowl(bowl).await?;
-    Ok(now["advice"]["rule"].as_str().context("a rule")?.to_owned())
-}
-
 /// Does what the coach says; `true` once it is poured. While a hand is on its way time
 /// stands still, so that a slow machine makes no slow maker.
 async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
@@ -124,19 +116,7 @@ async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
     if running["phase"] == "done" {
         return Ok(true);
     }
-    // Poured a moment ahead of a held clock: it is as soon as time goes on.
-    if running["actions"]
-        .as_array()
-        .and_then(|all| all.last())
-        .is_some_and(|a| a["kind"] == "poured")
-    {
-        pace(bowl, 1).await?;
-        while api::bowl(bowl).await?["phase"] != "done" {
-            tokio::time::sleep(std::time::Duration::from_millis(30)).await;
-        }
-        return Ok(true);
-    }
-    if key_of(running["advice"]["rule"].as_str().unwrap_or_default()).is_none() {
+    if key_of(&running["advice"]).is_none() {
         // Until the thermometer has said something new.
         while api::bowl(bowl).await?["latest"] == running["latest"] {
             tokio::time::sleep(std::time::Duration::from_millis(30)).await;
@@ -144,9 +124,10 @@ async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
         return Ok(false);
     }
     pace(bowl, 0).await?;
-    let rule = rule(bowl).await?;
+    let advice = api::bowl(bowl).await?["advice"].take();
+    let rule = advice["rule"].as_str().context("a rule")?;
     ensure!(rule != "limit_passed", "the limit was passed");
-    if let Some(key) = key_of(&rule) {
+    if let Some(key) = key_of(&advice) {
         page.find(&format!("[data-testid='instruction'][data-rule='{rule}']")).await?;
         // A key acts once: what it does is waited for before time goes on.
         let before = done(bowl).await?;

@@ -98,8 +98,10 @@ pub async fn append(
     let now = kitchen_time(clock, wall);
     let mut check = Checker::new();
     let id = new.id.unwrap_or_else(Uuid::now_v7);
-    let at = new.at.map_or(now, |at| at.0);
-    check_when(&mut check, at, bowl.opened_at, now);
+    let said = new.at.map_or(now, |at| at.0);
+    check_when(&mut check, said, bowl.opened_at, now);
+    // A sender's clock that runs ahead does not put what was done before the next thing done.
+    let at = said.min(now);
     let kind = new.check(&mut check);
     check.finish()?;
     let Some(kind) = kind else {

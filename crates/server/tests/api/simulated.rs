@@ -2,7 +2,7 @@
 
 use std::time::Duration;
 
-use chrono::TimeDelta;
+use chrono::{DateTime, TimeDelta, Utc};
 use serde_json::{Value, json};
 
 use crate::kitchen::{Kitchen, text};
@@ -40,6 +40,21 @@ async fn it_posts_readings_of_a_pot_that_answers_to_the_maker() {
     let held = kitchen.bowl_now(&bowl).await["clock"]["now"].clone();
     kitchen.pass(TimeDelta::hours(1));
     assert_eq!(kitchen.bowl_now(&bowl).await["clock"]["now"], held);
+}
+
+#[actix_web::test]
+async fn what_is_done_a_moment_ahead_of_a_held_clock_is_done_now() {
+    let kitchen = Kitchen::new().await;
+    let bowl = kitchen.bowl().await;
+    let held = json!({ "simulated": true, "rate": 0 });
+    kitchen.put(&format!("/bowls/{bowl}/thermometer"), None, held).await.with(200);
+    let now = text(&kitchen.bowl_now(&bowl).await["clock"]["now"]);
+    let ahead = now.parse::<DateTime<Utc>>().expect("a time") + TimeDelta::milliseconds(700);
+    let poured = json!({ "kind": "poured", "at": ahead });
+    let kept = kitchen.act(&bowl, poured).await.with(201);
+    assert_eq!(kept["at"], now.as_str());
+    let after = kitchen.bowl_now(&bowl).await;
+    assert_eq!((&after["phase"], &after["advice"]["rule"]), (&json!("done"), &json!("poured")));
 }
 
 #[actix_web::test]
