@@ -10,7 +10,7 @@ use crate::chocolate::Family;
 use crate::colour::{PigmentInputs, USUAL_PARTS};
 use crate::kinds::{Kind, kinds};
 use crate::learn::GearNumbers;
-use crate::message::{Words, list};
+use crate::message::names;
 use crate::method::Kitchen;
 use crate::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use crate::work::ComponentInputs;
@@ -77,10 +77,7 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
         Edit::AddKind { kind } => {
             let all = kinds();
             let Some(kind) = all.iter().find(|known| known.name == kind) else {
-                let message = say::must_be_kind(
-                    list(all.iter().map(|kind| Words::from(kind.name)), ", "),
-                    &kind,
-                );
+                let message = say::must_be_kind(names(all.iter().map(|kind| kind.name)), &kind);
                 return Err(Fault { field: "edit.kind".to_owned(), message });
             };
             add_kind(&mut inputs, kind)

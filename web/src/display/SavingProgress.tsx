@@ -25,11 +25,11 @@ export function SavingProgress({ id }: { id: string }) {
   if (asked.error || state === "broken_off") {
     return <Fault mt="2">The file was not written to its end: save it anew.</Fault>;
   }
-  const share = of > 0 ? Math.floor((done / of) * 100) : 0;
-  const words =
-    state === "finished"
-      ? `All ${of.toLocaleString("en-GB")} entries are in the file.`
-      : `${share} % of ${of.toLocaleString("en-GB")} entries are in the file…`;
+  const finished = state === "finished";
+  const share = finished ? 100 : of > 0 ? Math.floor((done / of) * 100) : 0;
+  const words = finished
+    ? `All ${of.toLocaleString("en-GB")} entries are in the file.`
+    : `${share} % of ${of.toLocaleString("en-GB")} entries are in the file…`;
   return (
     <Box mt="2" fontWeight="560" role="status" data-testid="saving">
       <Box
@@ -37,7 +37,7 @@ export function SavingProgress({ id }: { id: string }) {
         aria-label="Saving everything"
         aria-valuemin={0}
         aria-valuemax={100}
-        aria-valuenow={state === "finished" ? 100 : share}
+        aria-valuenow={share}
         h="10px"
         maxW="420px"
         bg="bg.muted"
@@ -45,7 +45,7 @@ export function SavingProgress({ id }: { id: string }) {
         overflow="hidden"
         mb="1"
       >
-        <Box h="full" bg="ink" width={`${state === "finished" ? 100 : share}%`} />
+        <Box h="full" bg="ink" width={`${share}%`} />
       </Box>
       {words}
     </Box>

@@ -7,7 +7,7 @@ use uuid::Uuid;
 use super::event::{ActionKind, Seen};
 use crate::catalogue::bowl as say;
 use crate::check::{self, Checker};
-use crate::message::{Words, list};
+use crate::message::names;
 use crate::units::{Mass, grams, in_grams, in_seconds, seconds};
 use crate::words::worded;
 
@@ -143,8 +143,8 @@ impl Entry {
         let name = self.kind;
         let mut belongs = |field: &str, given: bool, to: &[ActionName]| {
             if given && !to.contains(&name) {
-                let kinds = to.iter().map(|kind| Words::from(kind.word()));
-                check.fault(field, say::does_not_go_with(list(kinds, ", ")));
+                let kinds = to.iter().map(|kind| kind.word());
+                check.fault(field, say::does_not_go_with(names(kinds)));
             }
         };
         use ActionName as N;

@@ -7,6 +7,7 @@ crate::messages! {
     another_column() = "must be another column than the times'";
     looks_like_fahrenheit(middle: Tenths) = "looks like °F: the middle of it is {middle}. Say C or F";
     must_be_numbers(unread: List) = "must be numbers; {unread}";
+    must_be_numbers_and_more(some: List) = "must be numbers; {some} and more";
     no_temperatures() = "has no temperatures";
     not_a_table() = "is not a table of text";
     empty() = "is empty";
@@ -17,5 +18,4 @@ crate::messages! {
     must_be_times(reading: Count, text: Words) = "must be times; reading {reading} has “{text}”";
     say_date_order() = "cannot be told: say day_first or month_first";
     line_has(line: Count, text: Words) = "line {line} has “{text}”";
-    some_and_more(some: List) = "{some} and more";
 }

@@ -9,7 +9,7 @@ use roxmltree::{Document, Node, ParsingOptions};
 
 use super::outline::Outline;
 use crate::catalogue::drawn as say;
-use crate::message::{Message, Words, list, spoken};
+use crate::message::{Message, names, spoken};
 
 /// The largest file, bytes.
 pub const LARGEST_FILE: usize = 1_000_000;
@@ -76,9 +76,7 @@ impl ImportError {
             Self::BadPath(why) => say::bad_path(why.clone()),
             Self::TooMuch(there) => say::too_many_segments(MOST_SEGMENTS, *there),
             Self::NoPath(left_out) if left_out.is_empty() => say::no_path(),
-            Self::NoPath(left_out) => {
-                say::no_path_but(list(left_out.iter().map(Words::from), ", "))
-            }
+            Self::NoPath(left_out) => say::no_path_but(names(left_out)),
         }
     }
 }

@@ -160,8 +160,8 @@ fn readings<'a>(
         let more = unread.len() > NAMED;
         unread.truncate(NAMED);
         let named = list(unread.into_iter().map(Nested::from), ", ");
-        let told = if more { list([Nested::from(say::some_and_more(named))], "") } else { named };
-        check.fault("temp_column", say::must_be_numbers(told));
+        let told = if more { say::must_be_numbers_and_more } else { say::must_be_numbers };
+        check.fault("temp_column", told(named));
         return None;
     }
     if rows.is_empty() {

@@ -5,7 +5,7 @@ use csv::ReaderBuilder;
 use super::Scale;
 use super::time::STRETCHES;
 use crate::catalogue::logfile as say;
-use crate::message::{Message, Words, list};
+use crate::message::{Message, names};
 
 /// One row, with its line number in the file.
 #[derive(Clone, Debug, PartialEq)]
@@ -110,7 +110,7 @@ impl Table {
         by_heading: Option<&str>,
         looks_like: fn(Column<'_>) -> bool,
     ) -> Result<usize, Message> {
-        let told = || list(self.headings.iter().map(Words::from), ", ");
+        let told = || names(&self.headings);
         if let Some(heading) = by_heading {
             let found = self.headings.iter().position(|h| h.eq_ignore_ascii_case(heading.trim()));
             return found.ok_or_else(|| say::must_be_heading(told(), heading));
@@ -124,8 +124,8 @@ impl Table {
             [one] => Ok(one),
             [] => Err(say::cannot_be_told(told())),
             _ => {
-                let some: Vec<_> = like.iter().map(|place| &*self.headings[*place]).collect();
-                Err(say::could_be_more(list(some.into_iter().map(Words::from), ", ")))
+                let some = like.iter().map(|place| &self.headings[*place]);
+                Err(say::could_be_more(names(some)))
             }
         }
     }

@@ -276,6 +276,12 @@ pub fn list<T: Into<Param>>(items: impl IntoIterator<Item = T>, between: &str) -
     })
 }
 
+/// Names or keys, one after the other.
+#[must_use]
+pub fn names<T: std::fmt::Display>(items: impl IntoIterator<Item = T>) -> List {
+    list(items.into_iter().map(|item| Words::from(&item)), ", ")
+}
+
 macro_rules! into_param {
     ($($kind:ident),+) => {$(
         impl From<$kind> for Param {

@@ -15,7 +15,7 @@ pub use kinds::{
     List, MeasuredMm, Metres, Millilitres, Minutes, MinutesUp, Mm, MmRange, Nested, Number,
     Percent, PercentRange, Reading, Seconds, SquareCentimetres, StatedArea, StatedDegrees,
     StatedGrams, StatedMinutes, StatedMm, StatedPercent, StatedTemp, StatedTempRange, Temp,
-    TempRange, Tenths, ToWeigh, Until, WholeMinutes, WholeMm, WholeTemp, Words, list,
+    TempRange, Tenths, ToWeigh, Until, WholeMinutes, WholeMm, WholeTemp, Words, list, names,
 };
 pub use param::Param;
 pub use quantity::Quantity;

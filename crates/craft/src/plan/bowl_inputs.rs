@@ -13,7 +13,7 @@ use crate::colour::PigmentInputs;
 use crate::heat::Vessel;
 use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
-use crate::message::{Words, list};
+use crate::message::names;
 use crate::method::{Kitchen, Method, READY_SHARE_PCT};
 use crate::units::{
     Mass, Temperature, TemperatureDifference, Time, celsius, degrees, grams, minutes,
@@ -215,10 +215,7 @@ impl BowlInputs {
             && !method.suits(chocolate.family)
         {
             let suiting = Method::suiting(chocolate.family).map(|m| m.about().key);
-            check.fault(
-                "method",
-                say::method_does_not_suit(&chocolate.family, list(suiting.map(Words::from), ", ")),
-            );
+            check.fault("method", say::method_does_not_suit(&chocolate.family, names(suiting)));
         }
         let stone_c = check.optional("stone_c", self.stone_c, check::STONE_C);
         let crystals_pct = check.optional("crystals_pct", self.crystals_pct, check::CRYSTALS_PCT);

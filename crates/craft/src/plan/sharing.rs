@@ -3,7 +3,7 @@
 use super::inputs::PlanInputs;
 use super::planned::{PlannedBowl, PlannedComponent};
 use crate::catalogue::plan as say;
-use crate::message::{List, Words, list};
+use crate::message::{List, names};
 use crate::note::Note;
 use crate::units::Time;
 use crate::work::{Task, TrayInputs};
@@ -32,7 +32,7 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) ->
     if !with.is_empty() && !without.is_empty() {
         notes.push(Note::caution(
             "nut-free-first",
-            say::nut_free_first(names(&without), names(&with)),
+            say::nut_free_first(names_of(&without), names_of(&with)),
         ));
     }
     // Bottles of colour are held in a warm place; chocolates ask for hands.
@@ -48,8 +48,8 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) ->
     notes
 }
 
-fn names(components: &[&PlannedComponent]) -> List {
-    list(components.iter().map(|c| Words::from(&c.name)), ", ")
+fn names_of(components: &[&PlannedComponent]) -> List {
+    names(components.iter().map(|c| &c.name))
 }
 
 fn has_nuts(component: &&PlannedComponent) -> bool {

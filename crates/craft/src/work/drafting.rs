@@ -4,7 +4,7 @@ use crate::catalogue::work::drafting as say;
 use crate::check::{Bounds, Checker};
 use crate::chocolate::Chocolate;
 use crate::colour::Optics;
-use crate::message::{Message, Words, list};
+use crate::message::{Message, names};
 use crate::room::Room;
 
 /// A chocolate of the batch.
@@ -84,9 +84,5 @@ impl Drafting<'_> {
 
 /// What a key may be one of.
 fn among(keys: &[&str]) -> Message {
-    if keys.is_empty() {
-        say::none_there()
-    } else {
-        say::those_there(list(keys.iter().map(Words::from), ", "))
-    }
+    if keys.is_empty() { say::none_there() } else { say::those_there(names(keys)) }
 }

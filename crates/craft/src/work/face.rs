@@ -9,7 +9,7 @@ use crate::catalogue::work::face as say;
 use crate::check;
 use crate::chocolate::Family;
 use crate::colour::{Film, Ground, Rgb, Way, film, hex, stack};
-use crate::message::{Until, Words, list};
+use crate::message::{Until, names};
 use crate::note::{Note, Working};
 use crate::units::{Area, Length, in_grams, in_square_centimetres};
 
@@ -156,11 +156,11 @@ pub(super) fn faced(
             Some(name) => parts.iter().find(|p| p.name.as_ref() == Some(name)).map(|p| p.share),
         };
         let Some(of_region) = of_region else {
-            let names: Vec<_> = parts.iter().filter_map(|p| p.name.as_deref()).collect();
-            let there = if names.is_empty() {
+            let regions: Vec<_> = parts.iter().filter_map(|p| p.name.as_deref()).collect();
+            let there = if regions.is_empty() {
                 say::no_regions()
             } else {
-                say::its_regions(list(names.iter().map(Words::from), ", "))
+                say::its_regions(names(regions))
             };
             at.check.fault(format!("{field}.region"), say::must_be_a_region(there));
             continue;

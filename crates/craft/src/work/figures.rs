@@ -1,7 +1,7 @@
 //! Figures of several tones: each region in its chocolate, set before the next.
 
 use crate::catalogue::work::figures as say;
-use crate::message::{Words, list};
+use crate::message::names;
 use crate::shell::{CavityInputs, MouldInputs, RegionInputs};
 use serde::{Deserialize, Serialize};
 
@@ -137,11 +137,8 @@ impl FiguresInputs {
         for (i, tone) in self.tones.iter().enumerate() {
             let field = format!("tones[{i}].region");
             if regions.iter().all(|region| region.name != tone.region) {
-                let names: Vec<_> = regions.iter().map(|region| region.name.as_str()).collect();
-                at.check.fault(
-                    field,
-                    say::must_be_a_region(list(names.iter().map(Words::from), ", "), &tone.region),
-                );
+                let there = names(regions.iter().map(|region| &region.name));
+                at.check.fault(field, say::must_be_a_region(there, &tone.region));
             } else if self.tones[..i].iter().any(|other| other.region == tone.region) {
                 at.check.fault(field, say::tone_of_its_own(&tone.region));
             }

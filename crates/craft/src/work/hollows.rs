@@ -2,7 +2,7 @@
 
 use crate::catalogue::cautions;
 use crate::catalogue::work::hollows as say;
-use crate::message::{Words, list};
+use crate::message::names;
 use crate::shell::MouldInputs;
 use serde::{Deserialize, Serialize};
 
@@ -186,10 +186,7 @@ impl HollowsInputs {
         let not_food: Vec<_> =
             self.inside.iter().filter(|one| one.not_food).map(|one| one.name.as_str()).collect();
         if !not_food.is_empty() {
-            notes.push(Note::caution(
-                "not-food-inside",
-                say::not_food_inside(list(not_food.iter().map(Words::from), ", ")),
-            ));
+            notes.push(Note::caution("not-food-inside", say::not_food_inside(names(not_food))));
         }
         match self.purpose {
             HollowFor::Eating => {}

@@ -48,7 +48,7 @@ pub struct SaveAsked {
 pub async fn save(state: web::Data<State>, asked: web::Query<SaveAsked>) -> HttpResponse {
     let (send, hear) = mpsc::channel(8);
     let pool = state.pool.clone();
-    let progress = state.archives.begin(asked.id.unwrap_or_else(Uuid::now_v7));
+    let progress = asked.id.map(|id| state.archives.begin(id)).unwrap_or_default();
     tokio::task::spawn_blocking(move || {
         let out = io::BufWriter::with_capacity(1 << 16, Sender(send.clone()));
         if let Err(error) = crate::archive::write(&pool, out, &progress) {

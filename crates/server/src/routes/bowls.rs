@@ -2,7 +2,7 @@
 
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::check::{Bounds, Checker};
-use craft::message::{Words, list};
+use craft::message::names;
 use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use craft::units::Mass;
@@ -183,10 +183,7 @@ fn chosen(inputs: &PlanInputs, named: Option<String>) -> Answer<String> {
         (Some(named), _) if keys.contains(&named.as_str()) => Ok(named),
         (None, [only]) => Ok((*only).to_owned()),
         (_, []) => Err(Problem::conflict("Nothing in this batch is tempered.")),
-        _ => Err(Problem::bad_field(
-            "chocolate",
-            say::one_of(list(keys.iter().map(Words::from), ", ")),
-        )),
+        _ => Err(Problem::bad_field("chocolate", say::one_of(names(keys)))),
     }
 }
 

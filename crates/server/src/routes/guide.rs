@@ -5,7 +5,7 @@ use chrono::TimeDelta;
 use craft::batch::{Event, EventKind, ends_bowl, guide};
 use craft::bowl::{Action, ActionKind};
 use craft::check::{Bounds, Checker};
-use craft::message::{Words, list};
+use craft::message::names;
 use craft::time::Timestamp;
 use serde::Deserialize;
 use store::batches::ClockRow;
@@ -214,8 +214,7 @@ fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) ->
             check.text("step", step, LONGEST_KEY);
             let known = || making.lines.iter().flat_map(|line| &line.steps);
             if !check.has_faults() && known().all(|known| known.key != *step) {
-                let keys: Vec<_> = known().map(|step| step.key.as_str()).collect();
-                check.fault("step", say::one_of(list(keys.iter().map(Words::from), ", ")));
+                check.fault("step", say::one_of(names(known().map(|step| &step.key))));
             }
             let tempering = making.lines.iter().filter(|line| line.bowl().is_some());
             if tempering.flat_map(|l| &l.steps).any(|s| s.key == *step && s.task() == "temper") {

@@ -7,7 +7,7 @@ use craft::drawn::page::{Drawing, Mark, Paper};
 use craft::drawn::piping::{LaidOut, LayoutError, Wanted, piping_sheets};
 use craft::drawn::score::{ScoreMap, score_map};
 use craft::drawn::wrap_strip::wrap_sheets;
-use craft::message::{Words, list};
+use craft::message::names;
 use craft::note::Note;
 use craft::spread::piped::LEAST_LINE_MM;
 use craft::units::{millimetres, square_centimetres};
@@ -99,10 +99,7 @@ fn remarks(laid: &LaidOut, left_out: &[String], line_mm: f64) -> Vec<Note> {
         notes.push(Note::info("open-ends", say::open_ends()));
     }
     if !left_out.is_empty() {
-        notes.push(Note::info(
-            "left-out",
-            say::left_out(list(left_out.iter().map(Words::from), ", ")),
-        ));
+        notes.push(Note::info("left-out", say::left_out(names(left_out))));
     }
     notes
 }
