@@ -86,6 +86,8 @@ pub const STONE_C: Bounds = Bounds::new(5.0, 26.0, "°C");
 pub const WORKED_C: Bounds = Bounds::new(5.0, 40.0, "°C");
 /// One burst of heat.
 pub const BURST_S: Bounds = Bounds::new(1.0, 600.0, "s");
+/// How long ago a smear turned dull.
+pub const DULL_FOR_S: Bounds = Bounds::new(0.0, 3_600.0, "s");
 /// Density of dry goods folded in.
 pub const DENSITY_G_CM3: Bounds = Bounds::new(0.02, 3.0, "g/cm³");
 /// How fast a bowl loses heat, against what is usual for its load.

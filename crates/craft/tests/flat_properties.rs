@@ -145,6 +145,7 @@ proptest! {
                     2 => BowlStatus::Poured { at: start() + TimeDelta::seconds(s as i64) },
                     _ => BowlStatus::GivenUp,
                 },
+                not_tempered: None,
             })
             .collect();
         let now = start() + TimeDelta::milliseconds((now_s * 1_000.0) as i64);

@@ -199,13 +199,19 @@ fn kind() -> impl Strategy<Value = ActionKind> {
         Just(ActionKind::OffStone),
         Just(ActionKind::TooThick),
         Just(ActionKind::TestStarted),
-        prop::sample::select(vec![
-            Seen::SetsFromEdge,
-            Seen::EvenSatin,
-            Seen::Streaks,
-            Seen::StillWet
-        ])
-        .prop_map(|seen| ActionKind::TestSeen { seen }),
+        (
+            prop::sample::select(vec![
+                Seen::SetsFromEdge,
+                Seen::EvenSatin,
+                Seen::Streaks,
+                Seen::StillWet
+            ]),
+            prop::option::of((0.0..600.0).prop_map(seconds)),
+        )
+            .prop_map(|(seen, dull_for)| ActionKind::TestSeen { seen, dull_for }),
+        (1.0..30.0).prop_map(|s| ActionKind::Dryer { lasting: seconds(s) }),
+        Just(ActionKind::OnCoolWater),
+        Just(ActionKind::OffCoolWater),
         Just(ActionKind::Poured),
         (0_u128..6).prop_map(|n| ActionKind::Undone { action: Uuid::from_u128(1000 + n) }),
     ]
@@ -263,17 +269,25 @@ fn at(s: f64) -> DateTime<Utc> {
     start() + after
 }
 
+/// Every method with every family that it suits.
+fn every_pair() -> Vec<(Method, Family)> {
+    let of = |method: Method| {
+        let suits = Family::ALL.into_iter().filter(move |family| method.suits(*family));
+        suits.map(move |family| (method, family))
+    };
+    Method::all().into_iter().flat_map(of).collect()
+}
+
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(96))]
+    #![proptest_config(ProptestConfig::with_cases(192))]
 
     #[test]
     fn the_coach_has_an_answer_to_any_record(
-        method in prop::sample::select(Method::all().to_vec()),
+        (method, family) in prop::sample::select(every_pair()),
         readings in prop::collection::vec((0.0..4_000.0, -60.0..250.0), 0..60),
         acts in prop::collection::vec((0.0..4_000.0, kind()), 0..20),
         now in 0.0..5_000.0,
     ) {
-        let family = Family::ALL.into_iter().find(|f| method.suits(*f)).expect("each suits one");
         let inputs = BowlInputs { method: Some(method), stone_c: Some(16.0), ..BowlInputs::alone(family, 325.0) };
         let run = bowl_plan(&inputs).expect("a plain plan").run(start());
         let setup = run.setup.clone();
@@ -294,7 +308,7 @@ proptest! {
         if let Some(heat) = advice.heat {
             prop_assert!((0.0..=60.0).contains(&in_seconds(heat)), "{}", advice.say);
         }
-        for burst in coach::bursts_left(&setup, &bowl, at(now)) {
+        for burst in coach::bursts_left(&setup, &bowl, &ahead, &advice, at(now)) {
             prop_assert!(in_seconds(burst) > 0.0 && in_seconds(burst) <= 31.0);
         }
         // Over the limit it is never left unsaid.

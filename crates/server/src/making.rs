@@ -1,9 +1,13 @@
 //! A batch as it is being made: what must be kept together with an event.
 
+use std::collections::HashMap;
+
 use chrono::{DateTime, Utc};
 use craft::batch::{BowlState, BowlStatus, Event, Standing, standing};
 use craft::bowl::{ActionKind, Phase, Record, Setup, fold};
+use craft::coach::not_tempered;
 use craft::learn::lesson;
+use craft::message::Message;
 use craft::plan::{Plan, PlanInputs};
 use craft::shelf::{Taught, stock};
 use craft::steps::{Line, lines};
@@ -130,6 +134,18 @@ impl Making {
         self.bowls.iter().find(open).map(|bowl| bowl.id)
     }
 
+    /// Its bowls as the rules see them at the bench: which open one is in temper, which of
+    /// those that were poured was not.
+    pub fn bowl_states_at(&self, bench: &AtBench) -> Vec<BowlState> {
+        let states = self.bowl_states(|id| bench.ready.contains(&id));
+        let why = self.bowls.iter().map(|bowl| bench.not_tempered.get(&bowl.id).cloned());
+        states
+            .into_iter()
+            .zip(why)
+            .map(|(state, not_tempered)| BowlState { not_tempered, ..state })
+            .collect()
+    }
+
     /// Its bowls as the rules see them; `ready` says which open one is in temper.
     pub fn bowl_states(&self, ready: impl Fn(Uuid) -> bool) -> Vec<BowlState> {
         self.bowls
@@ -143,6 +159,7 @@ impl Making {
                     store::bowls::BowlStatus::Poured { at, .. } => BowlStatus::Poured { at: *at },
                     store::bowls::BowlStatus::GivenUp { .. } => BowlStatus::GivenUp,
                 },
+                not_tempered: None,
             })
             .collect()
     }
@@ -171,21 +188,35 @@ impl Making {
     }
 }
 
-/// Which of these open bowls are in temper.
+/// What the bench knows of a batch's bowls.
+#[derive(Debug, Default)]
+pub struct AtBench {
+    /// The open ones that are in temper.
+    pub ready: Vec<Uuid>,
+    /// Those that were poured without being tempered, and why.
+    pub not_tempered: HashMap<Uuid, Message>,
+}
+
+/// What the bench knows of a batch's bowls.
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn ready(state: &State, making: &Making) -> Result<Vec<Uuid>, Problem> {
-    let mut ready = Vec::new();
-    for bowl in making.bowls.iter().filter(|b| b.status == store::bowls::BowlStatus::Open) {
+pub async fn at_bench(state: &State, making: &Making) -> Result<AtBench, Problem> {
+    let mut bench = AtBench::default();
+    for bowl in &making.bowls {
+        if matches!(bowl.status, store::bowls::BowlStatus::GivenUp { .. }) {
+            continue;
+        }
         let Ok(live) = state.live.bowl(state, bowl.id).await else { continue };
         let now = crate::clock::kitchen_time(making.batch.clock, state.wall.now());
-        let phase = live.with(|record| fold(&live.subject().run.setup, record, now).phase);
-        if phase == Phase::Working {
-            ready.push(bowl.id);
+        let setup = &live.subject().run.setup;
+        let stands = live.with(|record| fold(setup, record, now));
+        if stands.phase == Phase::Working {
+            bench.ready.push(bowl.id);
         }
+        bench.not_tempered.extend(not_tempered(setup, &stands).map(|why| (bowl.id, why)));
     }
-    Ok(ready)
+    Ok(bench)
 }
 
 /// Notes where a bowl stands by its record, what it took from the shelf and what it taught, or
@@ -206,19 +237,33 @@ pub async fn finalize_bowl(
         store::actions::of_bowl(&mut *connection, bowl.id).await?,
     )
     .corrected_by(setup.offset);
-    keep_ending(connection, bowl, (&setup, &record), clock, now).await?;
+    let making = Making::lock(connection, bowl.batch_id).await?;
+    let kept = Kept { bowl, setup: &setup, record: &record, real: making.batch.real_time };
+    keep_ending(connection, &kept, clock, now).await?;
     let making = Making::lock(connection, bowl.batch_id).await?;
     Ok(making.keep_standing(connection, now).await?)
 }
 
-/// The bowl's part of it, by what is known of it already.
+/// A bowl with what is known of it already.
+#[derive(Debug)]
+pub struct Kept<'a> {
+    /// The bowl.
+    pub bowl: &'a BowlRow,
+    /// What it set out to be.
+    pub setup: &'a Setup,
+    /// What happened to it.
+    pub record: &'a Record,
+    /// Whether it was made in a real kitchen, in the wall's time: a rehearsal teaches nothing.
+    pub real: bool,
+}
+
+/// The bowl's part of it.
 ///
 /// # Errors
 /// Where the store fails.
 pub async fn keep_ending(
     connection: &mut Connection,
-    bowl: &BowlRow,
-    (setup, record): (&Setup, &Record),
+    &Kept { bowl, setup, record, real }: &Kept<'_>,
     clock: ClockRow,
     now: WallTime,
 ) -> Result<(), StoreError> {
@@ -237,7 +282,11 @@ pub async fn keep_ending(
             heat_id: inputs.heat_id,
             numbers: lesson(setup, record, end),
         };
-        store::shelf::learn(&mut *connection, bowl.id, &taught).await?;
+        if real {
+            store::shelf::learn(&mut *connection, bowl.id, &taught).await?;
+        } else {
+            store::shelf::unteach(&mut *connection, bowl.id).await?;
+        }
         if let Some(chocolate_id) = inputs.chocolate_id {
             let taken = MoveRow {
                 id: bowl.id,

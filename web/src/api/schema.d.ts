@@ -1429,7 +1429,7 @@ export interface components {
          * @description What an action was.
          * @enum {string}
          */
-        ActionName: "heat" | "off_heat" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
+        ActionName: "heat" | "dryer" | "off_heat" | "on_cool_water" | "off_cool_water" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
         /** @description One planned addition of seed. */
         AdditionAnswer: {
             /** @description Whether an addition was made in its place. */
@@ -1837,6 +1837,14 @@ export interface components {
              * @description Its id.
              */
             id: string;
+            /**
+             * Format: date-time
+             * @description Since when it stands in cool water.
+             */
+            in_water_since?: string | null;
+            /** @description Whether its crystals are kept from the start: it is only warmed, not melted through. */
+            keeps_crystals: boolean;
+            last_typed?: null | components["schemas"]["TypedAnswer"];
             latest?: null | components["schemas"]["LatestAnswer"];
             /** @description How it is tempered. */
             method: components["schemas"]["Method"];
@@ -2946,7 +2954,8 @@ export interface components {
             reason?: string | null;
             /**
              * Format: double
-             * @description For `heat`: the length of a burst; without it, on until taken off.
+             * @description For `heat`: the length of a burst; without it, on until taken off. For `dryer`: how long.
+             *     For `test_seen`: how long ago the smear turned dull; not known if left out.
              */
             seconds?: number | null;
             seen?: null | components["schemas"]["Seen"];
@@ -3383,6 +3392,8 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** @description What is still to do, a line each. */
             to_do: components["schemas"]["ToDo"][];
+            /** @description What was poured without being tempered: its windows are not told. */
+            untempered: components["schemas"]["UntemperedAnswer"][];
         };
         /** @description A microwave, or a water bath. */
         HeatInputs: {
@@ -3877,6 +3888,8 @@ export interface components {
             bursts_s: number[];
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
+            /** @description At which setting, in words. */
+            power: components["schemas"]["Message"];
             /**
              * Format: double
              * @description Heating in all.
@@ -5087,7 +5100,7 @@ export interface components {
          * @description The rule that spoke.
          * @enum {string}
          */
-        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
+        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "out_of_water" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
         /** @description A whole bowl: what it was planned as, everything that happened to it, and what came out. */
         SavedBowl: {
             /** @description What was done, in order of time, undoings and corrections included. */
@@ -6343,11 +6356,38 @@ export interface components {
              */
             tray_id: string;
         };
+        /** @description A reading that was typed. */
+        TypedAnswer: {
+            /**
+             * Format: date-time
+             * @description When it was read.
+             */
+            at: string;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description What was typed, corrected by what the thermometer reads too little.
+             */
+            temp_c: number;
+        };
         /**
          * @description A unit.
          * @enum {string}
          */
         Unit: "degC" | "degF" | "g" | "kg" | "oz" | "lb" | "mm" | "cm" | "in" | "ml" | "cup" | "tbsp" | "tsp";
+        /** @description A bowl that was poured without being tempered. */
+        UntemperedAnswer: {
+            /** @description Which chocolate it is, by key. */
+            chocolate: string;
+            /** @description What to do about it. */
+            instead: components["schemas"]["Message"];
+            /** @description Why. */
+            why: components["schemas"]["Message"];
+        };
         /** @description Dry goods as they usually are. */
         UsualDryGoods: {
             /**

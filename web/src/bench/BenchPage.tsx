@@ -118,7 +118,9 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
               crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
               onStone={bowl.on_stone_g != null}
               coloured={bowl.bottle != null}
+              inWater={bowl.in_water_since != null}
               last={bowl.actions.at(-1)}
+              lastTyped={bowl.last_typed}
               act={act}
               read={read}
             />

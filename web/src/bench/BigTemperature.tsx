@@ -12,18 +12,22 @@ import { finishWords, stands } from "./words";
 /** Below this, per minute, it counts as steady. */
 const STEADY = 0.1;
 
-/** Where the reading stands against the working band. */
-function place(temp: number, [lo, hi]: readonly number[]): string {
-  if (lo === undefined || hi === undefined) return "";
-  if (temp > hi) return `${shownDegrees(temp - hi).toFixed(1)}° over the band`;
-  if (temp < lo) return `${shownDegrees(lo - temp).toFixed(1)}° under the band`;
-  return "in the working band";
+/** Where the reading stands against the range that matters now, as it is shown. */
+function place({ latest, phase, windows, use_c, keeps_crystals }: BowlAnswer): string {
+  const melting = phase === "melting" && !keeps_crystals;
+  const range = melting ? "melting range" : "working range";
+  const [lo, hi] = melting ? windows.melt_c : use_c;
+  if (!latest || lo === undefined || hi === undefined) return "";
+  const temp = Math.round(latest.temp_c * 10) / 10;
+  if (temp > hi) return `${shownDegrees(temp - hi).toFixed(1)}° over the ${range}`;
+  if (temp < lo) return `${shownDegrees(lo - temp).toFixed(1)}° under the ${range}`;
+  return `in the ${range}`;
 }
 
 /** The temperature, to be read from an arm and a half away. */
 export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
   useTick(1000);
-  const { latest, use_c, trend_c_per_min: trend } = bowl;
+  const { latest, trend_c_per_min: trend } = bowl;
   const age = latest ? (time.now() - Date.parse(latest.at)) / 1000 : 0;
   const Arrow =
     trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
@@ -34,7 +38,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           {stands(bowl)}
         </Box>
         <Box color="fg.muted" data-testid="finish">
-          {finishWords[bowl.finish]}
+          {bowl.tested ? finishWords[bowl.finish] : ""}
         </Box>
       </Box>
       <Box
@@ -68,7 +72,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
                   : `${shownDegrees(Math.abs(trend)).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}
             </span>
             <Box as="span" color="fg.muted">
-              · {place(latest.temp_c, use_c)}
+              · {place(bowl)}
             </Box>
           </>
         )}

@@ -3,6 +3,7 @@ import { Undo2 } from "lucide-react";
 import { memo, useRef } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { display } from "../kit/display";
+import { temperature } from "../kit/format";
 import { Photos } from "../kit/Photos";
 import { actionOf, nextAdding } from "./adding";
 import { advisedBurst, advisedDeed, pouredWords } from "./advised";
@@ -20,6 +21,13 @@ const large = display.print === "large";
 
 const BURSTS = [5, 10, 15, 30];
 
+const ONLY_WHEN_ASKED = new Set<BowlAction["kind"]>([
+  "colour_in",
+  "strained",
+  "dryer",
+  "off_cool_water",
+]);
+
 interface Props {
   bowlId: string;
   phase: BowlAnswer["phase"];
@@ -34,7 +42,11 @@ interface Props {
   onStone: boolean;
   /** Whether it is a colour: put on, not poured. */
   coloured: boolean;
+  /** Whether it stands in cool water. */
+  inWater: boolean;
   last: ActionAnswer | undefined;
+  /** The latest reading that was typed. */
+  lastTyped: BowlAnswer["last_typed"];
   act: (action: BowlAction) => void;
   read: (temp_c: number) => void;
 }
@@ -46,16 +58,21 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   const asked = advisedDeed(advice, props.coloured);
   const advised = asked?.action.kind;
   const adding = nextAdding(props);
-  // What is done to a colour comes once, and only where the coach asks for it.
-  const colouring =
-    asked && (asked.action.kind === "colour_in" || asked.action.kind === "strained") ? asked : null;
+  // What has no touch of its own is offered where the coach asks for it.
+  const only = asked && ONLY_WHEN_ASKED.has(asked.action.kind) ? asked : null;
+  const coolWater = advice.rule === "cool_to_gate" && !props.inWater;
   const advisedFor = advisedBurst(advice);
   const burst = advisedFor ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
   const testing = phase === "testing";
   const ended = phase === "done" || phase === "lost";
 
-  const undo = last && (() => act({ kind: "undone", undoes: last.id }));
+  // The latest of both is what was just entered: something done, or a reading typed.
+  const typed = props.lastTyped && (!last || props.lastTyped.at > last.at) ? props.lastTyped : null;
+  const undo = typed
+    ? () => act({ kind: "reading_withdrawn", reading: typed.id })
+    : last && (() => act({ kind: "undone", undoes: last.id }));
+  const undoes = typed ? `reading ${temperature(typed.temp_c)}` : last && told(last);
   const heat = (seconds: number) => act({ kind: "heat", seconds });
   const goesIn = adding?.grams ?? null;
   const add =
@@ -68,25 +85,18 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         o: () => act({ kind: "off_heat" }),
         s: () => act({ kind: "stirred" }),
         a: returned ?? add,
-        c: colouring ? () => act(colouring.action) : undefined,
+        c: only ? () => act(only.action) : undefined,
+        w: coolWater ? () => act({ kind: "on_cool_water" }) : undefined,
         k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
         t: tested ? () => act({ kind: "test_started" }) : undefined,
         p: () => act({ kind: "poured" }),
-        ...(testing
-          ? {
-              "1": () => act({ kind: "test_seen", seen: "sets_from_edge" }),
-              "2": () => act({ kind: "test_seen", seen: "even_satin" }),
-              "3": () => act({ kind: "test_seen", seen: "streaks" }),
-              "4": () => act({ kind: "test_seen", seen: "still_wet" }),
-            }
-          : {}),
       };
   useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
 
   const undoButton = (
     <Touch hotkey="U" disabled={!undo} onClick={undo} data-testid="undo" fontSize="md" px="2">
       <Box as="span" display="inline-flex" gap="2" alignItems="center">
-        <Undo2 size={20} aria-hidden /> {last ? `Undo: ${told(last)}` : "Undo"}
+        <Undo2 size={20} aria-hidden /> {undoes ? `Undo: ${undoes}` : "Undo"}
       </Box>
     </Touch>
   );
@@ -102,7 +112,11 @@ export const BowlActions = memo(function BowlActions(props: Props) {
       {props.burstsLeft.length > 0 && (
         <BurstsLeft bursts={props.burstsLeft} busy={advice.rule === "heating"} onHeat={heat} />
       )}
-      {testing && <TestLooks onSeen={(seen) => act({ kind: "test_seen", seen })} />}
+      {testing && (
+        <TestLooks
+          onSeen={(seen, seconds) => act({ kind: "test_seen", seen, seconds: seconds ?? null })}
+        />
+      )}
       <Box
         display="grid"
         gap="2"
@@ -141,9 +155,14 @@ export const BowlActions = memo(function BowlActions(props: Props) {
             </Touch>
           )
         )}
-        {colouring && (
-          <Touch advised hotkey="C" onClick={() => act(colouring.action)}>
-            {colouring.label}
+        {only && (
+          <Touch advised hotkey="C" onClick={() => act(only.action)}>
+            {only.label}
+          </Touch>
+        )}
+        {coolWater && (
+          <Touch hotkey="W" onClick={() => act({ kind: "on_cool_water" })}>
+            Set in cool water
           </Touch>
         )}
         {tested && (

@@ -12,6 +12,10 @@ function doneWords(asks: BowlAction, coloured: boolean): string {
   switch (asks.kind) {
     case "heat":
       return asks.seconds == null ? "Warming it" : `Heat ${asks.seconds} s`;
+    case "dryer":
+      return `Dryer ${asks.seconds} s`;
+    case "off_cool_water":
+      return "Out of the water";
     case "off_heat":
       return "Off the heat";
     case "stirred":

@@ -35,8 +35,14 @@ export function told(action: ActionAnswer): string {
   switch (action.kind) {
     case "heat":
       return action.seconds == null ? "On the heat" : `Heat ${action.seconds} s`;
+    case "dryer":
+      return `Dryer ${action.seconds ?? ""} s`;
     case "off_heat":
       return "Off the heat";
+    case "on_cool_water":
+      return "In cool water";
+    case "off_cool_water":
+      return "Out of the water";
     case "stirred":
       return "Stirred";
     case "seed_added":

@@ -7,11 +7,14 @@ import { api, type Guide, type StepEvent } from "../api/client";
 import { keys, useGuide } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { play } from "../bench/alarms";
+import { Edged } from "../bench/Edged";
+import { levels } from "../bench/levels";
 import { Paces } from "../bench/Paces";
 import { Touch } from "../bench/Touch";
 import { useKeys } from "../bench/useKeys";
 import { useScreenAwake } from "../bench/useScreenAwake";
 import { Fault } from "../kit/Fault";
+import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -121,6 +124,27 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       {(!reached || send.isPaused || (send.failureCount > 0 && !refused)) && (
         <Offline>No connection. What you enter is sent when it is back.</Offline>
       )}
+      {guide.untempered.map(({ chocolate, why, instead }) => (
+        <Edged
+          key={chocolate}
+          role="alert"
+          wash={levels.stop.wash}
+          edge={levels.stop.edge}
+          data-testid="untempered"
+        >
+          <Box>
+            <Box textStyle="wide" fontSize={{ base: "xl", md: "2xl" }} lineHeight="1.1">
+              {chocolate}: {inWords(why)}
+            </Box>
+            <Box mt="1" color="fg.muted">
+              {inWords(instead)}{" "}
+              <Link to="/bench" color="ink" textDecoration="underline">
+                To the bench
+              </Link>
+            </Box>
+          </Box>
+        </Edged>
+      ))}
       {now ? (
         <NowCard now={now} clock={clock} />
       ) : (

@@ -3,6 +3,7 @@ import { memo } from "react";
 import type { BowlInputs, BowlPlan } from "../api/client";
 import { useShelf } from "../api/queries";
 import { clock } from "../kit/format";
+import { inWords } from "../kit/message";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import { burstLook } from "../theme/bursts";
@@ -20,6 +21,8 @@ function learnedFrom(bowls: number): string {
 export const BurstStrip = memo(function BurstStrip({ melt, heat_id }: Props) {
   const heat = useShelf().data?.heats.find(({ id }) => id === heat_id);
   const taught = heat?.learned.find(({ number }) => number === "efficiency");
+  // A batch of an earlier release was kept without it.
+  const at = melt?.power ? ` ${inWords(melt.power)}` : "";
   if (!melt) {
     return (
       <Box color="fg.muted">
@@ -38,7 +41,7 @@ export const BurstStrip = memo(function BurstStrip({ melt, heat_id }: Props) {
           "& > div": { ...burstLook, minWidth: "22px", fontSize: "sm" },
         }}
         role="img"
-        aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds`}
+        aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds${at}`}
       >
         {melt.bursts_s.map((s, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: bursts have no identity but their place
@@ -49,7 +52,7 @@ export const BurstStrip = memo(function BurstStrip({ melt, heat_id }: Props) {
       </Box>
       <Box mt="1.5" mb="1" fontSize="sm">
         <Box>
-          Seconds each, <strong>{clock(melt.seconds)}</strong> in all:{" "}
+          Seconds each{at}, <strong>{clock(melt.seconds)}</strong> in all:{" "}
           {taught ? learnedFrom(taught.bowls) : "an estimate until your microwave is known"}.
         </Box>
         <ShowSum steps={melt.sum} of="melting time" />

@@ -105,12 +105,18 @@ impl<'a> Hands<'a> {
             // Every degree more has to be cooled away again.
             from + degrees(1.0)
         };
-        let melted = |pot: &Pot| pot.temperature() >= from && pot.unmelted() < grams(1.0);
-        if self.setup.microwave.is_none() {
+        let keeps = self.setup.course.keeps_crystals;
+        let melted =
+            |pot: &Pot| pot.temperature() >= from && (keeps || pot.unmelted() < grams(1.0));
+        if self.setup.microwave.is_none() || self.setup.course.softened_in.is_some() {
             self.act(ActionKind::Heat { lasting: None });
             self.stir_until(|pot| pot.temperature() >= from)?;
             self.act(ActionKind::OffHeat);
-            return self.stir_until(|pot| pot.unmelted() < grams(1.0));
+            return if keeps {
+                Some(())
+            } else {
+                self.stir_until(|pot| pot.unmelted() < grams(1.0))
+            };
         }
         while !melted(&self.pot) {
             self.burst(most)?;

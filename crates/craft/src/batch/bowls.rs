@@ -2,6 +2,7 @@
 
 use chrono::{DateTime, Utc};
 
+use crate::message::Message;
 use crate::steps::{Line, Step, tempering_key};
 
 /// Where a bowl stands, in the batch's time.
@@ -21,7 +22,7 @@ pub enum BowlStatus {
 }
 
 /// A bowl of a batch.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct BowlState {
     /// Which chocolate it is, by key.
     pub chocolate: String,
@@ -29,6 +30,8 @@ pub struct BowlState {
     pub opened_at: DateTime<Utc>,
     /// Where it stands.
     pub status: BowlStatus,
+    /// Where it was poured: why that is not tempered chocolate, or nobody knows.
+    pub not_tempered: Option<Message>,
 }
 
 /// The bowl that a chocolate's nth tempering is: those that were given up do not count.

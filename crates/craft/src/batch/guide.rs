@@ -103,9 +103,21 @@ pub struct Progress {
     pub pace: Option<f64>,
 }
 
+/// A bowl that was poured without being tempered.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Untempered {
+    /// Which chocolate it is, by key.
+    pub chocolate: String,
+    /// Why.
+    pub why: Message,
+}
+
 /// A batch as it stands.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Guide {
+    /// What was poured without being tempered, or nobody knows whether it was: before
+    /// anything else, that is undone and melted again.
+    pub untempered: Vec<Untempered>,
     /// What to do now, or what is next; `None` once all is done.
     pub now: Option<Instruction>,
     /// What is coming, the soonest first.
@@ -150,7 +162,12 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
         .collect();
     let mut coming: Vec<_> = lines.iter().flat_map(|line| to_come(line, now)).collect();
     coming.sort_by_key(|coming| coming.at);
+    let untempered = bowls.iter().filter_map(|bowl| {
+        let why = bowl.not_tempered.clone()?;
+        Some(Untempered { chocolate: bowl.chocolate.clone(), why })
+    });
     Guide {
+        untempered: untempered.collect(),
         now: choose(&candidates, now).map(|chosen| chosen.instruction(now)),
         coming,
         progress: lines.iter().map(progress).collect(),

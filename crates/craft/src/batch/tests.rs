@@ -41,7 +41,12 @@ fn event(line: &str, task: &str, s: i64, just_now: bool) -> Event {
 }
 
 fn bowl(chocolate: &str, opened_s: i64, status: BowlStatus) -> BowlState {
-    BowlState { chocolate: chocolate.to_owned(), opened_at: at(opened_s), status }
+    BowlState {
+        chocolate: chocolate.to_owned(),
+        opened_at: at(opened_s),
+        status,
+        not_tempered: None,
+    }
 }
 
 /// Both chocolates are in temper, as often as they are needed.

@@ -29,6 +29,8 @@ struct Done {
 pub(super) struct Timeline<'a> {
     pub line: &'a Line,
     done: HashMap<&'a str, Done>,
+    /// Steps that poured what is not tempered: nobody can tell how that sets.
+    untempered: Vec<&'a str>,
 }
 
 pub(super) fn after(start: DateTime<Utc>, time: Time) -> DateTime<Utc> {
@@ -47,6 +49,9 @@ pub(super) fn timelines<'a>(
         let Some((chocolate, nth)) = tempering.bowl() else { continue };
         let Some(bowl) = bowl_of(bowls, chocolate, nth) else { continue };
         poured_at_the_bench(&mut all, tempering, bowl);
+        if bowl.not_tempered.is_some() {
+            poured_untempered(&mut all, tempering);
+        }
     }
     all
 }
@@ -86,6 +91,17 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
     }
 }
 
+/// Whatever takes a tempering that came to nothing has no windows of tempered chocolate.
+fn poured_untempered(all: &mut [Timeline<'_>], tempering: &Line) {
+    for line in all {
+        let from_it = line.line.steps.iter().filter(|step| {
+            let of = step.tempered.as_deref();
+            of.is_some_and(|key| tempering.steps.iter().any(|step| step.key == key))
+        });
+        line.untempered.extend(from_it.map(|step| step.key.as_str()));
+    }
+}
+
 impl<'a> Timeline<'a> {
     /// What stands of the events for a line.
     fn new(line: &'a Line, standing: &[&Event]) -> Self {
@@ -101,7 +117,7 @@ impl<'a> Timeline<'a> {
                 done.insert(step.key.as_str(), said);
             }
         }
-        Self { line, done }
+        Self { line, done, untempered: Vec::new() }
     }
 
     /// When a step was done.
@@ -146,6 +162,9 @@ impl<'a> Timeline<'a> {
 
     fn due(&self, step: &Step, due: &Due) -> Option<At> {
         let wait = step.wait.as_ref()?;
+        if due.sets && self.untempered.contains(&wait.step.as_str()) {
+            return None;
+        }
         let end = self.done_at(&wait.step)?;
         let start = match wait.anchor {
             Anchor::End => end,

@@ -19,8 +19,14 @@ worded! {
     ActionName {
         /// Put on the heat: with `seconds` a burst, without until taken off.
         Heat = "heat",
+        /// Warmed with a hair dryer on low: `seconds`.
+        Dryer = "dryer",
         /// Taken off the heat: the melt is done.
         OffHeat = "off_heat",
+        /// Set in cool water.
+        OnCoolWater = "on_cool_water",
+        /// Taken out of the cool water.
+        OffCoolWater = "off_cool_water",
         /// Stirred.
         Stirred = "stirred",
         /// Seed added: `grams`.
@@ -39,7 +45,7 @@ worded! {
         TooThick = "too_thick",
         /// A smear was made.
         TestStarted = "test_started",
-        /// The smear was looked at: `seen`.
+        /// The smear was looked at: `seen`, and `seconds` where it turned dull so long before.
         TestSeen = "test_seen",
         /// Poured.
         Poured = "poured",
@@ -60,7 +66,8 @@ worded! {
 pub struct Entry {
     /// What was done.
     pub kind: ActionName,
-    /// For `heat`: the length of a burst; without it, on until taken off.
+    /// For `heat`: the length of a burst; without it, on until taken off. For `dryer`: how long.
+    /// For `test_seen`: how long ago the smear turned dull; not known if left out.
     #[serde(default)]
     pub seconds: Option<f64>,
     /// What was weighed: for `seed_added`, `crystals_added`, `on_stone` and `amount_corrected`.
@@ -107,7 +114,12 @@ impl From<&ActionKind> for Entry {
                 seconds: lasting.map(|time| rounded(in_seconds(time))),
                 ..plain(ActionName::Heat)
             },
+            ActionKind::Dryer { lasting } => {
+                Self { seconds: Some(rounded(in_seconds(*lasting))), ..plain(ActionName::Dryer) }
+            }
             ActionKind::OffHeat => plain(ActionName::OffHeat),
+            ActionKind::OnCoolWater => plain(ActionName::OnCoolWater),
+            ActionKind::OffCoolWater => plain(ActionName::OffCoolWater),
             ActionKind::Stirred => plain(ActionName::Stirred),
             ActionKind::SeedAdded { mass } => weighed(ActionName::SeedAdded, *mass),
             ActionKind::CrystalsAdded { mass } => weighed(ActionName::CrystalsAdded, *mass),
@@ -117,9 +129,11 @@ impl From<&ActionKind> for Entry {
             ActionKind::Strained => plain(ActionName::Strained),
             ActionKind::TooThick => plain(ActionName::TooThick),
             ActionKind::TestStarted => plain(ActionName::TestStarted),
-            ActionKind::TestSeen { seen } => {
-                Self { seen: Some(*seen), ..plain(ActionName::TestSeen) }
-            }
+            ActionKind::TestSeen { seen, dull_for } => Self {
+                seen: Some(*seen),
+                seconds: dull_for.map(|time| rounded(in_seconds(time))),
+                ..plain(ActionName::TestSeen)
+            },
             ActionKind::Poured => plain(ActionName::Poured),
             ActionKind::GivenUp { reason } => {
                 Self { reason: Some(reason.clone()), ..plain(ActionName::GivenUp) }
@@ -148,7 +162,7 @@ impl Entry {
             }
         };
         use ActionName as N;
-        belongs("seconds", self.seconds.is_some(), &[N::Heat]);
+        belongs("seconds", self.seconds.is_some(), &[N::Heat, N::Dryer, N::TestSeen]);
         let weighed = [N::SeedAdded, N::CrystalsAdded, N::OnStone, N::AmountCorrected];
         belongs("grams", self.grams.is_some(), &weighed);
         belongs("seen", self.seen.is_some(), &[N::TestSeen]);
@@ -166,7 +180,12 @@ impl Entry {
             N::Heat => Some(ActionKind::Heat {
                 lasting: check.optional("seconds", self.seconds, check::BURST_S).map(seconds),
             }),
+            N::Dryer => needed("seconds", self.seconds, check).map(|s| ActionKind::Dryer {
+                lasting: seconds(check.number("seconds", s, check::BURST_S)),
+            }),
             N::OffHeat => Some(ActionKind::OffHeat),
+            N::OnCoolWater => Some(ActionKind::OnCoolWater),
+            N::OffCoolWater => Some(ActionKind::OffCoolWater),
             N::Stirred => Some(ActionKind::Stirred),
             N::SeedAdded => mass.map(|mass| ActionKind::SeedAdded { mass }),
             N::CrystalsAdded => mass.map(|mass| ActionKind::CrystalsAdded { mass }),
@@ -177,7 +196,9 @@ impl Entry {
             N::TooThick => Some(ActionKind::TooThick),
             N::TestStarted => Some(ActionKind::TestStarted),
             N::TestSeen => {
-                needed("seen", self.seen, check).map(|seen| ActionKind::TestSeen { seen })
+                let dull_for = check.optional("seconds", self.seconds, check::DULL_FOR_S);
+                needed("seen", self.seen, check)
+                    .map(|seen| ActionKind::TestSeen { seen, dull_for: dull_for.map(seconds) })
             }
             N::Poured => Some(ActionKind::Poured),
             N::GivenUp => needed("reason", self.reason, check).map(|reason| {
@@ -215,7 +236,10 @@ mod tests {
         let kinds = [
             ActionKind::Heat { lasting: Some(seconds(30.0)) },
             ActionKind::Heat { lasting: None },
+            ActionKind::Dryer { lasting: seconds(5.0) },
             ActionKind::OffHeat,
+            ActionKind::OnCoolWater,
+            ActionKind::OffCoolWater,
             ActionKind::Stirred,
             ActionKind::SeedAdded { mass },
             ActionKind::CrystalsAdded { mass },
@@ -225,7 +249,8 @@ mod tests {
             ActionKind::Strained,
             ActionKind::TooThick,
             ActionKind::TestStarted,
-            ActionKind::TestSeen { seen: Seen::EvenSatin },
+            ActionKind::TestSeen { seen: Seen::EvenSatin, dull_for: None },
+            ActionKind::TestSeen { seen: Seen::EvenSatin, dull_for: Some(seconds(120.0)) },
             ActionKind::Poured,
             ActionKind::GivenUp { reason: "seized".to_owned() },
             ActionKind::Undone { action: id },
@@ -261,5 +286,8 @@ mod tests {
             ["undoes", "reading"]
         );
         assert_eq!(told(r#"{"kind":"seed_added","grams":-3}"#), ["grams"]);
+        assert_eq!(told(r#"{"kind":"dryer"}"#), ["seconds"]);
+        assert_eq!(told(r#"{"kind":"stirred","seconds":60}"#), ["seconds"]);
+        assert_eq!(told(r#"{"kind":"test_seen","seen":"even_satin","seconds":-1}"#), ["seconds"]);
     }
 }

@@ -51,8 +51,17 @@ pub enum ActionKind {
         /// Length of the burst; `None` for a water bath.
         lasting: Option<Time>,
     },
+    /// Warmed with a hair dryer on low: what a microwave's shortest burst is too much for.
+    Dryer {
+        /// How long.
+        lasting: Time,
+    },
     /// Taken off the heat for good: the melt is done.
     OffHeat,
+    /// Set in cool water, dry inside, to come down faster.
+    OnCoolWater,
+    /// Taken out of the cool water.
+    OffCoolWater,
     /// Stirred.
     Stirred,
     /// Unmelted chocolate added.
@@ -84,6 +93,8 @@ pub enum ActionKind {
     TestSeen {
         /// The look of it.
         seen: Seen,
+        /// How long ago it turned dull, where it was seen later than it happened.
+        dull_for: Option<Time>,
     },
     /// Poured out.
     Poured,
@@ -119,7 +130,10 @@ impl ActionKind {
         matches!(
             self,
             Self::Heat { .. }
+                | Self::Dryer { .. }
                 | Self::OffHeat
+                | Self::OnCoolWater
+                | Self::OffCoolWater
                 | Self::SeedAdded { .. }
                 | Self::OnStone { .. }
                 | Self::OffStone

@@ -6,9 +6,18 @@ use serde::{Deserialize, Serialize};
 use super::event::{Action, ActionKind, Reading, Seen};
 use super::record::Record;
 use super::setup::Setup;
-use super::temper_test::{Verdict, verdict};
+use super::temper_test::{Look, Verdict, verdict};
 use super::trust::{Doubt, doubts, stuck};
-use crate::units::{Mass, Temperature, Time, celsius, grams, in_seconds, seconds};
+use crate::units::{
+    Mass, Temperature, Time, celsius, degrees, grams, in_degrees, in_seconds, rise, seconds,
+};
+
+/// A bowl that nobody warms does not rise by more than this, °C…
+const RISES_BY_ITSELF_C: f64 = 6.0;
+/// …from one reading to another that is no later than this.
+const ALL_AT_ONCE: TimeDelta = TimeDelta::seconds(90);
+/// What a warming brought shows for so long after it.
+const HEAT_SHOWS_FOR: TimeDelta = TimeDelta::seconds(90);
 
 /// Where a bowl stands in its course.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -84,9 +93,8 @@ pub enum Temper {
 pub struct TestRun {
     /// When the smear was made.
     pub started: DateTime<Utc>,
-    /// The latest look at it: what was seen, how old the smear was, and what
-    /// that says.
-    pub look: Option<(Seen, Time, Verdict)>,
+    /// The latest look at it, and what that says.
+    pub look: Option<(Look, Verdict)>,
 }
 
 /// What its thermometer said, and what is made of that.
@@ -98,6 +106,10 @@ pub struct Thermometer {
     pub newest: Option<Temperature>,
     /// The doubt about each reading of the record, in its order.
     pub doubts: Vec<Option<Doubt>>,
+    /// The newest reading with what is doubted of it, and when it was.
+    pub newest_at: Option<(DateTime<Utc>, Option<Doubt>)>,
+    /// A rise that no heat was entered for: from where to where, and when it was seen.
+    pub rose: Option<(Temperature, Temperature, DateTime<Utc>)>,
     /// Whether the thermometer has shown the same to the digit for too long.
     pub stuck: bool,
     /// Coolest trusted reading since the melt was done.
@@ -121,6 +133,10 @@ pub struct Heating {
     pub warmed: bool,
     /// Since when it has cooled undisturbed.
     pub calm_since: Option<DateTime<Utc>>,
+    /// When the latest warming ended, or began where nobody said how long it was.
+    pub last_heat: Option<DateTime<Utc>>,
+    /// Since when it stands in cool water.
+    pub in_water: Option<DateTime<Utc>>,
 }
 
 /// What was put in or poured out on its way down.
@@ -170,12 +186,17 @@ pub struct Bowl {
     pub colour: ColourDone,
     /// When the maker last said that it thickens.
     pub too_thick: Option<DateTime<Utc>>,
+    /// How often that was said.
+    pub too_thick_times: usize,
     /// The latest test.
     pub test: Option<TestRun>,
     /// What is known of the temper.
     pub temper: Temper,
     /// When it was poured, and how warm it was if that is known.
     pub poured: Option<(DateTime<Utc>, Option<Temperature>)>,
+    /// Whether it was warmed before the pour and not read since: how warm it was poured
+    /// then, nobody knows.
+    pub poured_unread: bool,
     /// Why it was given up.
     pub gave_up: Option<String>,
 }
@@ -188,6 +209,8 @@ impl Bowl {
             thermometer: Thermometer {
                 latest: None,
                 newest: None,
+                newest_at: None,
+                rose: None,
                 doubts: Vec::new(),
                 stuck: false,
                 coolest: None,
@@ -200,6 +223,8 @@ impl Bowl {
                 off_heat: false,
                 warmed: false,
                 calm_since: None,
+                last_heat: None,
+                in_water: None,
             },
             went_in: WentIn {
                 seeded: grams(0.0),
@@ -212,9 +237,11 @@ impl Bowl {
             last_stir: None,
             colour: ColourDone { colour_in: None, fluid: false, strained: None },
             too_thick: None,
+            too_thick_times: 0,
             test: None,
             temper: Temper::Untested,
             poured: None,
+            poured_unread: false,
             gave_up: None,
         }
     }
@@ -233,7 +260,9 @@ impl Bowl {
     }
 
     fn read(&mut self, setup: &Setup, reading: &Reading) {
+        self.expire_burst(reading.at);
         let w = &setup.chocolate.windows;
+        self.thermometer.rose = self.rises_by_itself(reading);
         self.thermometer.latest = Some(Standing { temp: reading.temp, at: reading.at });
         if self.ended() {
             return;
@@ -243,8 +272,13 @@ impl Bowl {
         if reading.temp >= w.limit && self.thermometer.over_limit.is_none() {
             self.thermometer.over_limit = Some(reading.at);
         }
-        if self.phase == Phase::Melting && self.heating.off_heat && self.melted_through(setup) {
-            self.enter(Phase::Cooling, reading.at);
+        if self.phase == Phase::Melting {
+            let said = self.heating.off_heat && self.melted_through(setup);
+            // Or it was melted, is off the heat and falls: nobody need say so.
+            let falls = self.heating.heat == Heat::Off && reading.temp < setup.melted_from();
+            if said || (falls && self.was_melted(setup)) {
+                self.enter(Phase::Cooling, reading.at);
+            }
         }
         if self.colour.colour_in.is_some() && reading.temp >= fluid_from() {
             self.colour.fluid = true;
@@ -256,7 +290,9 @@ impl Bowl {
                 self.enter(Phase::Working, reading.at);
             }
         }
+        // What a smear shows is the bowl as it was: warmed too far meanwhile, it is gone too.
         let kept = matches!(self.temper, Temper::Shown { .. })
+            || self.phase == Phase::Testing
             || (setup.course.keeps_crystals && self.temper == Temper::Untested);
         if let (true, Some(lost)) = (kept, setup.lost())
             && reading.temp > lost
@@ -268,6 +304,25 @@ impl Bowl {
         }
     }
 
+    /// The rise that a reading shows and no heat accounts for: that of a bowl which nobody
+    /// said is on the heat.
+    fn rises_by_itself(
+        &self,
+        reading: &Reading,
+    ) -> Option<(Temperature, Temperature, DateTime<Utc>)> {
+        let warm = self.heating.heat != Heat::Off
+            || self.heating.last_heat.is_some_and(|last| reading.at - last < HEAT_SHOWS_FOR);
+        let before = self.thermometer.latest.filter(|_| !warm && !self.ended())?;
+        let rise = in_degrees(rise(before.temp, reading.temp));
+        let rises = reading.at - before.at < ALL_AT_ONCE && rise > RISES_BY_ITSELF_C;
+        // What was asked stays asked until something is entered, or it has cooled again.
+        let asked = self
+            .thermometer
+            .rose
+            .filter(|(from, ..)| reading.temp > *from + degrees(RISES_BY_ITSELF_C));
+        rises.then_some((before.temp, reading.temp, reading.at)).or(asked)
+    }
+
     /// Whether the crystals are erased, or about to be by what heat is held.
     /// Without a thermometer the maker's word is taken.
     fn melted_through(&self, setup: &Setup) -> bool {
@@ -275,18 +330,40 @@ impl Bowl {
         self.thermometer.peak.is_none_or(|peak| peak >= enough)
     }
 
+    /// Whether it was read as warm as the melt is to be.
+    fn was_melted(&self, setup: &Setup) -> bool {
+        self.thermometer.peak.is_some_and(|peak| peak >= setup.melted_from())
+    }
+
     fn act(&mut self, setup: &Setup, action: &Action) {
         if self.ended() {
             return;
         }
         let at = action.at;
+        self.expire_burst(at);
         if action.kind.disturbs_cooling() {
             self.heating.calm_since = Some(at);
-            self.heating.warmed = matches!(action.kind, ActionKind::Heat { lasting: Some(_) });
+            self.heating.warmed = matches!(
+                action.kind,
+                ActionKind::Heat { lasting: Some(_) } | ActionKind::Dryer { .. }
+            );
         }
+        self.thermometer.rose = None;
         match &action.kind {
+            ActionKind::Dryer { lasting } => {
+                let until = at + time_delta(*lasting);
+                self.heating.heat = Heat::Burst { until };
+                self.heating.calm_since = Some(until);
+                self.heating.last_heat = Some(until);
+                self.heating.in_water = None;
+            }
+            ActionKind::OnCoolWater => self.heating.in_water = Some(at),
+            ActionKind::OffCoolWater => self.heating.in_water = None,
             ActionKind::Heat { lasting } => {
                 self.heating.off_heat = false;
+                self.heating.in_water = None;
+                self.heating.last_heat =
+                    Some(lasting.map_or(at, |lasting| at + time_delta(lasting)));
                 self.heating.heat = match lasting {
                     Some(lasting) => {
                         if self.phase == Phase::Melting {
@@ -300,6 +377,9 @@ impl Bowl {
                 };
             }
             ActionKind::OffHeat => {
+                if matches!(self.heating.heat, Heat::On { .. }) {
+                    self.heating.last_heat = Some(at);
+                }
                 self.heating.heat = Heat::Off;
                 self.heating.off_heat = true;
                 if self.phase == Phase::Melting && self.melted_through(setup) {
@@ -308,6 +388,23 @@ impl Bowl {
             }
             ActionKind::Stirred => {
                 self.last_stir = Some(at);
+                if let Heat::Burst { until } = self.heating.heat {
+                    // Nobody stirs in an oven: it was taken out.
+                    self.heating.heat = Heat::Off;
+                    if until > at {
+                        if self.phase == Phase::Melting {
+                            self.heating.heated -= between(at, until);
+                        }
+                        self.heating.calm_since = Some(at);
+                        self.heating.last_heat = Some(at);
+                    }
+                }
+                // "Take it off and stir" answered by stirring: it is off, and melted.
+                let off = self.heating.heat == Heat::Off;
+                if self.phase == Phase::Melting && off && self.was_melted(setup) {
+                    self.heating.off_heat = true;
+                    self.enter(Phase::Cooling, at);
+                }
             }
             ActionKind::SeedAdded { mass } => {
                 self.heating.heat = Heat::Off;
@@ -348,14 +445,22 @@ impl Bowl {
                 self.colour.strained = Some(at);
                 self.last_stir = Some(at);
             }
-            ActionKind::TooThick => self.too_thick = Some(at),
+            ActionKind::TooThick => {
+                self.too_thick = Some(at);
+                self.too_thick_times += 1;
+            }
             ActionKind::TestStarted => {
                 self.test = Some(TestRun { started: at, look: None });
                 self.enter(Phase::Testing, at);
             }
-            ActionKind::TestSeen { seen } => self.look(setup, *seen, at),
+            ActionKind::TestSeen { seen, dull_for } => self.look(setup, *seen, *dull_for, at),
             ActionKind::Poured => {
-                self.poured = Some((at, self.thermometer.latest.map(|l| l.temp)));
+                let read = self.thermometer.latest;
+                let heated = self.heating.last_heat.map(|last| last.min(at));
+                let on = matches!(self.heating.heat, Heat::On { .. });
+                self.poured_unread =
+                    read.is_none_or(|read| on || heated.is_some_and(|heated| read.at < heated));
+                self.poured = Some((at, read.map(|l| l.temp)));
                 self.heating.heat = Heat::Off;
                 self.enter(Phase::Done, at);
             }
@@ -371,11 +476,11 @@ impl Bowl {
         }
     }
 
-    fn look(&mut self, setup: &Setup, seen: Seen, at: DateTime<Utc>) {
+    fn look(&mut self, setup: &Setup, seen: Seen, dull_for: Option<Time>, at: DateTime<Utc>) {
         let Some(test) = &mut self.test else { return };
-        let age = between(test.started, at);
-        let said = verdict(setup.chocolate.family, seen, age);
-        test.look = Some((seen, age, said));
+        let look = Look::at(seen, between(test.started, at), dull_for);
+        let said = verdict(setup.chocolate.family, &look);
+        test.look = Some((look, said));
         match said {
             Verdict::InTemper | Verdict::Weak => {
                 self.temper = Temper::Shown { at, verdict: said };
@@ -441,7 +546,9 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
     }
     bowl.expire_burst(now);
     bowl.thermometer.stuck = stuck(readings, bowl.heating.calm_since);
-    bowl.thermometer.newest = readings.iter().rev().find(|r| r.at <= now).map(|r| r.temp);
+    let newest = readings.iter().zip(&doubts).rev().find(|(r, _)| r.at <= now);
+    bowl.thermometer.newest = newest.map(|(r, _)| r.temp);
+    bowl.thermometer.newest_at = newest.map(|(r, doubt)| (r.at, *doubt));
     bowl.thermometer.doubts = doubts;
     bowl
 }

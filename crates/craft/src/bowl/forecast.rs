@@ -29,6 +29,12 @@ pub(crate) const SETTLING: TimeDelta = TimeDelta::seconds(8);
 /// How far ahead the fan is drawn, minutes.
 const FAN_MIN: u32 = 12;
 
+/// Water that is cool to the hand, to set a bowl in (*custom*).
+#[must_use]
+pub fn cool_water() -> Temperature {
+    celsius(20.0)
+}
+
 /// A forecast from the latest trusted reading on.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Forecast {
@@ -113,7 +119,8 @@ pub fn forecast(setup: &Setup, record: &Record, bowl: &Bowl) -> Result<Forecast,
     let since = crystals.map_or(calm, |at| calm.max(at)).max(latest.at - LOOK_BACK);
     let points =
         trusted_since(record, bowl, since).map(|(at, temp)| Point { t: between(since, at), temp });
-    let fit = CoolingFit::to(points, setup.room)?;
+    let around = if bowl.heating.in_water.is_some() { cool_water() } else { setup.room };
+    let fit = CoolingFit::to(points, around)?;
     Ok(Forecast { from: latest.at, fit })
 }
 

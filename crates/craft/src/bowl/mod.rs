@@ -26,7 +26,7 @@ pub use fold::{
 };
 pub(crate) use fold::{between, fluid_from, time_delta};
 pub(crate) use forecast::SETTLING;
-pub use forecast::{Ahead, Forecast, forecast, look_ahead, trend};
+pub use forecast::{Ahead, Forecast, cool_water, forecast, look_ahead, trend};
 pub use record::Record;
 pub use settling::shake_due;
 pub use setup::{Colouring, Course, Setup};

@@ -5,7 +5,7 @@ use std::collections::{HashMap, HashSet};
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
-use super::event::{Action, ActionKind, Reading};
+use super::event::{Action, ActionKind, Reading, Source};
 use crate::units::TemperatureDifference;
 
 /// Readings and actions in order of time, each once, without what was undone, and with
@@ -168,6 +168,12 @@ impl Record {
     #[must_use]
     pub fn last_action(&self) -> Option<&Action> {
         self.actions().next_back()
+    }
+
+    /// The latest reading that was typed: what "undo" takes back where nothing was done since.
+    #[must_use]
+    pub fn last_typed(&self) -> Option<&Reading> {
+        self.readings.iter().rev().find(|reading| reading.source == Source::Hand)
     }
 
     /// When the latest thing happened.

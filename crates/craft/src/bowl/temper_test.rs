@@ -53,11 +53,39 @@ pub enum Verdict {
     NotInTemper,
 }
 
-/// The verdict on a smear of a family at a certain age.
+/// A look at a smear.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Look {
+    /// What was seen.
+    pub seen: Seen,
+    /// How old the smear was as it turned dull; where it is still wet or streaked, at the
+    /// look.
+    pub age: Time,
+    /// Whether that age is known: nobody said when it turned dull, and it may have been
+    /// well before the look.
+    pub is_dated: bool,
+}
+
+impl Look {
+    /// A look at an age, at what turned dull `dull_for` before it: just now where that is
+    /// nothing, not known where nobody said.
+    #[must_use]
+    pub fn at(seen: Seen, age: Time, dull_for: Option<Time>) -> Self {
+        let turned = age - dull_for.unwrap_or_default();
+        Self { seen, age: turned.max(Time::default()), is_dated: dull_for.is_some() }
+    }
+}
+
+/// The verdict on a look at a smear of a family.
+///
+/// What is even and satin has set in form V, whenever somebody looks: where nobody says
+/// when it turned dull, a late look tells no more than that the temper may be weak.
 #[must_use]
-pub fn verdict(family: Family, seen: Seen, age: Time) -> Verdict {
+pub fn verdict(family: Family, look: &Look) -> Verdict {
     let times = TestTimes::of(family);
-    match seen {
+    let age = look.age;
+    match look.seen {
+        Seen::EvenSatin if age > times.too_slow && !look.is_dated => Verdict::Weak,
         Seen::SetsFromEdge | Seen::EvenSatin if age > times.too_slow => Verdict::NotInTemper,
         Seen::SetsFromEdge | Seen::EvenSatin if age > times.last_look => Verdict::Weak,
         Seen::SetsFromEdge | Seen::EvenSatin => Verdict::InTemper,
@@ -69,10 +97,14 @@ pub fn verdict(family: Family, seen: Seen, age: Time) -> Verdict {
 
 /// The verdict in words, for the maker.
 #[must_use]
-pub fn in_words(family: Family, verdict: Verdict, seen: Seen, age: Time) -> Message {
-    match (verdict, seen) {
+pub fn in_words(family: Family, verdict: Verdict, look: &Look) -> Message {
+    let age = look.age;
+    match (verdict, look.seen) {
         (Verdict::InTemper, Seen::SetsFromEdge) => say::sets_from_edge(age),
         (Verdict::InTemper, _) => say::even_and_satin(age),
+        (Verdict::Weak, _) if !look.is_dated && age > TestTimes::of(family).too_slow => {
+            say::seen_late(age)
+        }
         (Verdict::Weak, _) => say::weak(age),
         (Verdict::Wait, _) => {
             let again = TestTimes::of(family).last_look;
@@ -100,26 +132,50 @@ mod tests {
             (Seen::StillWet, 5.0, Verdict::NotInTemper),
         ];
         for (seen, min, expected) in cases {
-            let said = verdict(Family::Dark, seen, minutes(min));
+            let said = verdict(Family::Dark, &just_now(seen, min));
             assert_eq!(said, expected, "{seen:?} at {min} min");
         }
     }
 
+    fn just_now(seen: Seen, min: f64) -> Look {
+        Look::at(seen, minutes(min), Some(minutes(0.0)))
+    }
+
+    #[test]
+    fn what_turned_dull_in_time_is_in_temper_whenever_it_was_looked_at() {
+        let seen = |at: f64, ago: f64| {
+            verdict(Family::Dark, &Look::at(Seen::EvenSatin, minutes(at), Some(minutes(ago))))
+        };
+        assert_eq!(seen(9.0, 5.0), Verdict::InTemper);
+        assert_eq!(seen(7.0, 1.0), Verdict::Weak);
+        assert_eq!(seen(12.0, 2.0), Verdict::NotInTemper);
+        // Nobody said: it is even and satin, and that is what temper is.
+        let late = Look::at(Seen::EvenSatin, minutes(20.0), None);
+        assert_eq!(verdict(Family::Dark, &late), Verdict::Weak);
+        let words = in_words(Family::Dark, Verdict::Weak, &late);
+        assert!(words.text.contains("nobody saw when"), "{words}");
+        // Streaks are streaks, whenever.
+        let streaks = Look::at(Seen::Streaks, minutes(9.0), Some(minutes(5.0)));
+        assert_eq!(verdict(Family::Dark, &streaks), Verdict::NotInTemper);
+        // More than its age ago cannot be.
+        assert_eq!(Look::at(Seen::EvenSatin, minutes(2.0), Some(minutes(5.0))).age, minutes(0.0));
+    }
+
     #[test]
     fn milk_and_white_are_given_longer() {
-        let six = minutes(6.0);
-        assert_eq!(verdict(Family::Dark, Seen::StillWet, six), Verdict::NotInTemper);
-        assert_eq!(verdict(Family::White, Seen::StillWet, six), Verdict::Wait);
-        assert_eq!(verdict(Family::Dark, Seen::EvenSatin, six), Verdict::Weak);
-        assert_eq!(verdict(Family::Milk, Seen::EvenSatin, six), Verdict::InTemper);
-        let words = in_words(Family::White, Verdict::Wait, Seen::StillWet, six);
+        let at = |family, seen, min| verdict(family, &just_now(seen, min));
+        assert_eq!(at(Family::Dark, Seen::StillWet, 6.0), Verdict::NotInTemper);
+        assert_eq!(at(Family::White, Seen::StillWet, 6.0), Verdict::Wait);
+        assert_eq!(at(Family::Dark, Seen::EvenSatin, 6.0), Verdict::Weak);
+        assert_eq!(at(Family::Milk, Seen::EvenSatin, 6.0), Verdict::InTemper);
+        let words = in_words(Family::White, Verdict::Wait, &just_now(Seen::StillWet, 6.0));
         assert!(words.text.ends_with("Look again at 7 min."), "{words}");
     }
 
     #[test]
     fn no_temper_is_said_plainly() {
         for seen in [Seen::Streaks, Seen::StillWet, Seen::EvenSatin] {
-            let words = in_words(Family::Dark, Verdict::NotInTemper, seen, minutes(9.0));
+            let words = in_words(Family::Dark, Verdict::NotInTemper, &just_now(seen, 9.0));
             assert!(words.text.contains("Do not pour"), "{words}");
         }
     }

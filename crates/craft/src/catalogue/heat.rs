@@ -10,6 +10,9 @@ crate::messages! {
     seed_not_below_target(target: Temp, seed: Temp) = "must be below the target of {target}; it is {seed}";
     too_little_to_forecast(readings: Count, span: Seconds) = "needs at least {readings} readings over {span} since the last change";
     not_cooling() = "the readings are not falling toward the room";
+    at_full_power(output: Number) = "at full power, {output} W";
+    at_half_power(output: Number) = "at half of {output} W";
+    at_a_share_of_power(share: Percent, output: Number) = "at {share} of {output} W";
     at_room(room: Temp) = "a reading is at or below the room's {room}";
     outside_split(low: Temp, high: Temp, target: Temp) = "must be between {low}, where the stone brings it, and {high}, where the melt stops; it is {target}";
 }

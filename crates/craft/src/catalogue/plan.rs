@@ -4,7 +4,7 @@ crate::messages! {
     "plan";
     must_be_kind(kinds: List, kind: Words) = "must be one of {kinds}; it is {kind}";
     needed_by_itself() = "must be given for a bowl that stands for itself";
-    too_little_for_bursts() = "So little takes up hardly anything of what a microwave gives out, and then all at once: melt it over water that is warm, not boiling.";
+    too_little_for_bursts() = "So little is overheated by even the shortest burst at this power: melt it over water that is warm, not boiling, or turn the power down.";
     need_probe() = "a thermometer";
     need_stone() = "a slab of stone, dry and cool";
     need_ready_crystals() = "ready crystals: cocoa butter that is all form V";

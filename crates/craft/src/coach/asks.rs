@@ -16,6 +16,9 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
     if let Some(mass) = advice.seed {
         return Some(ActionKind::SeedAdded { mass: weighed(mass) });
     }
+    if let Some(lasting) = advice.dryer {
+        return Some(ActionKind::Dryer { lasting });
+    }
     let on_heat = matches!(context.bowl.heating.heat, Heat::On { .. });
     match advice.rule {
         Rule::Melted | Rule::LimitPassed | Rule::LimitNear => Some(ActionKind::OffHeat),
@@ -24,6 +27,7 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
         Rule::Strain => Some(ActionKind::Strained),
         Rule::Soften => Some(ActionKind::Heat { lasting: None }),
         Rule::WorkOnStone => Some(ActionKind::OffStone),
+        Rule::OutOfWater => Some(ActionKind::OffCoolWater),
         Rule::TestNow => Some(ActionKind::TestStarted),
         Rule::Pour | Rule::LeavingBand | Rule::UseNow => Some(ActionKind::Poured),
         Rule::StirAfterHeat

@@ -3,7 +3,7 @@
 use crate::bowl::fluid_from;
 use crate::catalogue::bench as say;
 use crate::phrases::CoachContext;
-use crate::phrases::{Advice, Rule};
+use crate::phrases::{Advice, Rule, Warming};
 use crate::units::{Temperature, grams};
 
 /// From here up a stick blender has something to work in, g (docs/craft.md, section 9).
@@ -34,15 +34,13 @@ impl CoachContext<'_> {
             ));
         }
         if !bowl.colour.fluid {
-            let burst = self.warming_burst(temp, self.setup.chocolate.windows.melt.lo);
-            return Some(
-                Advice::new(
-                    Rule::WarmColour,
-                    say::warm_colour(burst),
-                    say::warm_colour_why(self.shown(), fluid_from()),
-                )
-                .heating(burst),
-            );
+            let warming = self.warming(temp, self.setup.chocolate.windows.melt.lo);
+            let say = match warming {
+                Warming::Burst(burst) => say::warm_colour(self.burst_of(burst)),
+                Warming::Dryer(lasting) => say::warm_colour_with_dryer(lasting),
+            };
+            let why = say::warm_colour_why(self.shown(), fluid_from());
+            return Some(Advice::new(Rule::WarmColour, say, why).warming(warming));
         }
         (colouring.strained && bowl.colour.strained.is_none())
             .then(|| Advice::new(Rule::Strain, say::strain(), say::strain_why()))

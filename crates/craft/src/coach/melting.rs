@@ -1,44 +1,42 @@
 //! On the way up.
 
-use crate::bowl::Heat;
-use crate::bowl::Setup;
-use crate::catalogue::bench as say;
-use crate::heat::microwave::{EFFICIENCY, Microwave, STAGES_S, still_to_come};
-use crate::phrases::CoachContext;
-use crate::phrases::{Advice, Alarm, Countdown, Rule};
-use crate::units::{
-    Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
-};
+use chrono::TimeDelta;
 
-/// Where nothing may be lost, no burst is longer, s.
-const LONGEST_CAREFUL_S: f64 = 15.0;
-/// Below this, stirred, there are lumps still melting, °C (*custom*).
-const MELTING_BELOW_C: f64 = 36.0;
-/// However much is left to melt, a burst keeps this clear of the limit, °C.
-const CLEAR_OF_LIMIT_C: f64 = 3.0;
+use super::bursts;
+use crate::bowl::Heat;
+use crate::catalogue::bench as say;
+use crate::heat::microwave::SHORTEST_S;
+use crate::phrases::CoachContext;
+use crate::phrases::{Advice, Alarm, Countdown, Rule, Warming};
+use crate::units::{Temperature, in_degrees, minutes, seconds};
+
 /// A bowl that is done rising falls at least this fast, °C/min.
 const FALLS_C_PER_MIN: f64 = -0.2;
-/// The shortest burst, s.
-const LEAST_S: f64 = 3.0;
+/// A bowl whose own heat is still coming through rises at least this fast, °C/min.
+const STILL_RISES_C_PER_MIN: f64 = 0.6;
+/// After a burst that was stirred in, whatever the bowl itself still held has come
+/// through by now.
+const COMES_THROUGH: TimeDelta = TimeDelta::seconds(40);
 
 pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
     let temp = context.temp();
     let there = context.setup.melted_from();
-    if let Some(temp) = temp
-        && temp >= there
-    {
-        return melted(context);
-    }
     match context.bowl.heating.heat {
-        Heat::Burst { until } => {
+        // Nobody takes it out of an oven that stops by itself, but where it is warm enough.
+        Heat::Burst { until } if temp.is_none_or(|temp| temp < there) => {
             return Advice::new(Rule::Heating, say::leave_it_in(), say::leave_it_in_why())
                 .until(Some(Countdown::exact(say::burst_ends(), until)));
         }
+        Heat::Burst { .. } | Heat::On { .. } | Heat::Off => {}
+    }
+    if let Some(temp) = temp
+        && temp >= there
+    {
+        return melted(context, temp);
+    }
+    if matches!(context.bowl.heating.heat, Heat::On { .. }) {
         // What jumps cannot be watched against the limit.
-        Heat::On { .. } => {
-            return context.probe_trouble().unwrap_or_else(|| over_water(context, temp));
-        }
-        Heat::Off => {}
+        return context.probe_trouble().unwrap_or_else(|| over_water(context, temp));
     }
     if let Some(advice) = context.stir_after_heat().or_else(|| context.probe_trouble()) {
         return advice;
@@ -55,24 +53,26 @@ pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
     if context.setup.course.keeps_crystals {
         return warm_carefully(context, temp);
     }
-    if context.bowl.heating.off_heat {
-        return Advice::new(
-            Rule::NotYetMelted,
-            say::not_yet_melted(there),
-            say::not_yet_melted_why(context.shown()),
-        )
-        .caution()
-        .heating(next_burst(context, temp));
-    }
-    if temp >= there - context.setup.carry_over && !has_carried(context) {
+    if temp >= there - context.setup.carry_over && is_carried_on(context) {
         return stop_before_melt(context, there);
+    }
+    if context.bowl.heating.off_heat {
+        let say = say::not_yet_melted(there);
+        let why = say::not_yet_melted_why(context.shown());
+        let advice = Advice::new(Rule::NotYetMelted, say, why).caution();
+        return match bursts::next(context, temp) {
+            Some(burst) => advice.heating(burst),
+            None => too_much_for_bursts(context, temp),
+        };
     }
     match context.setup.microwave {
         Some(_) => {
-            let burst = next_burst(context, temp);
+            let Some(burst) = bursts::next(context, temp) else {
+                return too_much_for_bursts(context, temp);
+            };
             Advice::new(
                 Rule::Warm,
-                say::heat_for(burst),
+                say::heat_for(context.burst_of(burst)),
                 say::melt_to_in_bursts(context.shown(), context.setup.melt_to),
             )
             .heating(burst)
@@ -85,12 +85,20 @@ pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
     }
 }
 
-/// Whether the bowl's own heat has brought it as far as it will: it falls again.
-fn has_carried(context: &CoachContext<'_>) -> bool {
-    context.ahead.trend.is_some_and(|trend| in_degrees(trend) < FALLS_C_PER_MIN)
+/// Whether the bowl's own heat may still carry it on: it was on the heat a moment ago, or it
+/// rises. What does not come is not waited for.
+fn is_carried_on(context: &CoachContext<'_>) -> bool {
+    let heated = context.bowl.heating.last_heat;
+    let lately = heated.is_some_and(|last| context.now - last < COMES_THROUGH);
+    let pace = context.ahead.trend.map(in_degrees);
+    match pace {
+        Some(pace) if pace < FALLS_C_PER_MIN => false,
+        Some(pace) if pace > STILL_RISES_C_PER_MIN => true,
+        _ => lately,
+    }
 }
 
-fn melted(context: &CoachContext<'_>) -> Advice {
+fn melted(context: &CoachContext<'_>, temp: Temperature) -> Advice {
     if context.setup.course.keeps_crystals {
         return Advice::new(
             Rule::Melted,
@@ -99,35 +107,47 @@ fn melted(context: &CoachContext<'_>) -> Advice {
         )
         .sounding(Alarm::Band);
     }
-    Advice::new(Rule::Melted, say::melted(), say::melted_why(context.shown()))
-        .sounding(Alarm::Limit)
+    let melt = context.setup.chocolate.windows.melt;
+    let why = if temp > melt.hi {
+        say::melted_hot_why(context.shown(), melt)
+    } else {
+        say::melted_why(context.shown(), melt)
+    };
+    Advice::new(Rule::Melted, say::melted(), why).sounding(Alarm::Limit)
 }
 
-/// Short bursts, each so short that even well stirred in at once it cannot pass
-/// where temper is lost.
+/// Short bursts, each so short that it cannot pass where temper is lost.
 fn warm_carefully(context: &CoachContext<'_>, temp: Temperature) -> Advice {
-    let burst = careful_burst(context, temp);
     let w = &context.setup.chocolate.windows;
+    let Some(burst) = bursts::next(context, temp) else {
+        return too_much_for_bursts(context, temp);
+    };
     Advice::new(
         Rule::Warm,
-        say::warm_carefully(burst),
+        say::warm_carefully(context.burst_of(burst)),
         say::never_past(context.shown(), context.setup.lost().unwrap_or(w.limit)),
     )
     .heating(burst)
 }
 
-/// As if nothing were left to melt: what is melting makes it come out cooler.
-fn careful_burst(context: &CoachContext<'_>, temp: Temperature) -> Time {
-    let Some(microwave) = context.setup.microwave else { return seconds(STAGES_S[2]) };
-    let setup = context.setup;
-    let heat = setup.melted * setup.chocolate.family.heat_when_melted();
-    let lasting = heat * rise(temp, setup.melt_to) / microwave.into_chocolate();
-    seconds(in_seconds(lasting).floor().clamp(1.0, LONGEST_CAREFUL_S))
+/// So little for so strong an oven that the shortest burst may pass the limit.
+fn too_much_for_bursts(context: &CoachContext<'_>, temp: Temperature) -> Advice {
+    let advice = Advice::new(
+        Rule::Warm,
+        say::too_much_for_bursts(),
+        say::too_much_for_bursts_why(context.shown(), seconds(SHORTEST_S)),
+    );
+    match context.with_dryer(temp, context.setup.melt_to) {
+        Warming::Dryer(lasting) => Advice { dryer: Some(lasting), ..advice },
+        Warming::Burst(_) => advice,
+    }
 }
 
 fn over_water(context: &CoachContext<'_>, temp: Option<Temperature>) -> Advice {
     let there = context.setup.melted_from();
-    let stop_at = there - context.setup.carry_over;
+    // Hands and lukewarm water leave nothing in a bottle that would carry it on.
+    let by_hand = context.setup.course.softened_in.is_some();
+    let stop_at = if by_hand { there } else { there - context.setup.carry_over };
     match temp {
         None => context.read_thermometer(),
         Some(temp) if temp >= stop_at => stop_before_melt(context, there),
@@ -140,11 +160,7 @@ fn over_water(context: &CoachContext<'_>, temp: Option<Temperature>) -> Advice {
         .sounding(Alarm::Limit),
         Some(_) => Advice::new(
             Rule::Heating,
-            if context.setup.course.softened_in.is_some() {
-                say::roll_and_shake()
-            } else {
-                say::keep_stirring()
-            },
+            if by_hand { say::roll_and_shake() } else { say::keep_stirring() },
             say::take_it_off_at(context.shown(), stop_at),
         ),
     }
@@ -158,43 +174,4 @@ fn stop_before_melt(context: &CoachContext<'_>, melt: Temperature) -> Advice {
     )
     .caution()
     .sounding(Alarm::Limit)
-}
-
-/// The next burst: the first of those that are left.
-fn next_burst(context: &CoachContext<'_>, temp: Temperature) -> Time {
-    bursts_left(context, temp).first().copied().unwrap_or(seconds(LEAST_S)).max(seconds(LEAST_S))
-}
-
-/// The bursts that are left of the melt, by the latest reading and what was
-/// given so far; one of ten seconds at a time without a microwave.
-pub(super) fn bursts_left(context: &CoachContext<'_>, temp: Temperature) -> Vec<Time> {
-    let setup = context.setup;
-    let Some(microwave) = setup.microwave else { return vec![seconds(STAGES_S[2])] };
-    let whole = heating(context, setup.seed_temp, &microwave);
-    let by_reading = heating(context, temp, &microwave);
-    // While lumps are melting the thermometer stands still: what was given tells
-    // more than what it says.
-    let missing = if temp < celsius(MELTING_BELOW_C) {
-        by_reading.max(whole - context.bowl.heating.heated).max(seconds(STAGES_S[1]))
-    } else {
-        by_reading
-    };
-    let safe = safe_burst(setup, temp, &microwave);
-    still_to_come(whole, missing).into_iter().map(|burst| burst.min(safe)).collect()
-}
-
-/// A burst that stays clear of the limit even if nothing is left to melt.
-fn safe_burst(setup: &Setup, temp: Temperature, microwave: &Microwave) -> Time {
-    let held = setup.melted * setup.chocolate.family.heat_when_melted();
-    let room = rise(temp, setup.chocolate.windows.limit - degrees(CLEAR_OF_LIMIT_C));
-    // What was learned may make it shorter, never longer than is usual.
-    let most = microwave.rated() * microwave.efficiency.max(EFFICIENCY);
-    let lasting = held * room / most;
-    seconds(in_seconds(lasting).floor().max(LEAST_S))
-}
-
-fn heating(context: &CoachContext<'_>, from: Temperature, microwave: &Microwave) -> Time {
-    let setup = context.setup;
-    let to = if in_celsius(from) < in_celsius(setup.melt_to) { setup.melt_to } else { from };
-    setup.heat_to_melt(from, to) / microwave.into_chocolate()
 }

@@ -10,11 +10,14 @@
 
 mod after_pour;
 mod asks;
+mod bursts;
 mod colouring;
 pub mod hands;
 mod melting;
 mod on_the_way;
 mod ready;
+
+pub use after_pour::{not_tempered, not_tempered_instead};
 
 pub use crate::phrases::{Advice, Alarm, Countdown, Grounds, Rule, STALE_AFTER};
 
@@ -35,7 +38,8 @@ pub fn advise(run: &Run, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advi
 }
 
 fn next(method: Method, context: &CoachContext<'_>) -> Advice {
-    if let Some(advice) = context.fahrenheit().or_else(|| context.limit()) {
+    let watched = context.fahrenheit().or_else(|| context.limit());
+    if let Some(advice) = watched.or_else(|| context.rose_by_itself()) {
         return advice;
     }
     let bowl = context.bowl;
@@ -53,18 +57,32 @@ fn next(method: Method, context: &CoachContext<'_>) -> Advice {
     }
 }
 
-/// The bursts that are left of a melt, the next first; none once it is melted,
-/// over water, or before the first reading.
+/// The bursts that are left of a melt, the next first; none once it is melted, over water,
+/// before the first reading, or where the advice is to stop.
 #[must_use]
-pub fn bursts_left(setup: &Setup, bowl: &Bowl, now: DateTime<Utc>) -> Vec<Time> {
-    let context = CoachContext { setup, bowl, ahead: &Ahead::default(), now };
-    match (bowl.phase, setup.microwave, bowl.thermometer.latest) {
-        (Phase::Melting, Some(_), Some(latest)) if latest.temp < setup.melted_from() => {
-            if setup.course.keeps_crystals {
-                Vec::new()
-            } else {
-                melting::bursts_left(&context, latest.temp)
+pub fn bursts_left(
+    setup: &Setup,
+    bowl: &Bowl,
+    ahead: &Ahead,
+    advice: &Advice,
+    now: DateTime<Utc>,
+) -> Vec<Time> {
+    let context = CoachContext { setup, bowl, ahead, now };
+    let goes_on = matches!(
+        advice.rule,
+        Rule::Warm | Rule::NotYetMelted | Rule::Heating | Rule::StirAfterHeat
+    );
+    match (bowl.phase, setup.microwave, context.temp()) {
+        (Phase::Melting, Some(_), Some(temp)) if goes_on && temp < setup.melted_from() => {
+            let mut left = bursts::left(&context, temp);
+            // What is advised is the first of them, to the second.
+            match (advice.heat, left.first_mut()) {
+                (Some(next), Some(first)) => *first = next,
+                (Some(next), None) => left.push(next),
+                (None, _) if matches!(advice.rule, Rule::Warm | Rule::NotYetMelted) => left.clear(),
+                (None, _) => {}
             }
+            left
         }
         _ => Vec::new(),
     }

@@ -28,13 +28,13 @@ pub(super) fn while_testing(context: &CoachContext<'_>) -> Advice {
         .caution()
         .sounding(Alarm::Timer);
     }
-    // The smear needs no hands; the bowl does where it leaves the band meanwhile.
+    // The smear has the word; the bowl only where it is about to set up meanwhile.
     if let Some(advice) = context.short_warming() {
         return advice;
     }
     let w = &context.setup.chocolate.windows;
     if let Some(temp) = context.temp()
-        && temp < w.work.lo
+        && temp < w.thick
     {
         return context.rewarm(temp);
     }
@@ -65,48 +65,60 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         .caution()
         .until(context.countdown_to(say::enters_band(), band.hi));
     }
-    if temp < band.lo {
+    if context.needs_warming(temp, band.lo) {
         return context.rewarm(temp).sounding(Alarm::Band);
     }
     if let Some(advice) = context.over_seeded(temp) {
-        return advice;
-    }
-    let leaving = context.countdown_to(say::leaves_band(), band.lo);
-    if context.soon(band.lo) {
-        let burst = context.rewarming_burst(temp, band.middle());
-        let now = match &context.setup.used_for {
-            Some(step) => say::step_now(step.clone()),
-            None if context.setup.is_colour() => say::put_on_now(),
-            None => say::pour_now(),
-        };
-        return Advice::new(
-            Rule::LeavingBand,
-            now,
-            say::leaving_band_why(context.shown(), band.lo, burst),
-        )
-        .caution()
-        .heating(burst)
-        .sounding(Alarm::Band)
-        .until(leaving);
-    }
-    if context.unstirred() > STANDS
-        && let Some(advice) = context.stirring_missing()
-    {
         return advice;
     }
     let weak = context
         .bowl
         .test
         .and_then(|t| t.look)
-        .filter(|(_, _, verdict)| *verdict == Verdict::Weak)
-        .map(|(seen, age, verdict)| in_words(context.setup.chocolate.family, verdict, seen, age));
+        .filter(|(_, verdict)| *verdict == Verdict::Weak)
+        .map(|(look, verdict)| in_words(context.setup.chocolate.family, verdict, &look));
+    if let Some(weak) = &weak
+        && temp > band.middle()
+    {
+        return Advice::new(
+            Rule::TooWarmToPour,
+            say::too_warm_to_pour(band.middle()),
+            weak.clone(),
+        )
+        .until(context.countdown_to(say::lower_end(), band.middle()));
+    }
+    let leaving = context.countdown_to(say::leaves_band(), band.lo);
+    if context.soon(band.lo) {
+        let now = match &context.setup.used_for {
+            Some(step) => say::step_now(step.clone()),
+            None if context.setup.is_colour() => say::put_on_now(),
+            None => say::pour_now(),
+        };
+        let why = if temp < band.lo {
+            say::pour_low_why(context.shown(), band.lo)
+        } else {
+            say::leaving_band_why(context.shown(), band.lo)
+        };
+        return Advice::new(Rule::LeavingBand, now, why)
+            .caution()
+            .sounding(Alarm::Band)
+            .until(leaving);
+    }
+    if context.unstirred() > STANDS
+        && let Some(advice) = context.stirring_missing()
+    {
+        return advice;
+    }
     let colour = context.setup.is_colour();
     let next = match &context.setup.used_for {
         Some(step) => step.clone(),
         None if colour => say::put_on(),
         None => say::pour(),
     };
-    let why =
-        || if colour { say::put_on_why(context.shown()) } else { say::pour_why(context.shown()) };
+    let why = || match (temp < band.lo, colour) {
+        (true, _) => say::pour_low_why(context.shown(), band.lo),
+        (false, true) => say::put_on_why(context.shown()),
+        (false, false) => say::pour_why(context.shown()),
+    };
     Advice::new(Rule::Pour, next, weak.unwrap_or_else(why)).until(leaving)
 }

@@ -1,11 +1,13 @@
 //! Melting in bursts.
 
-use super::Vessel;
-use crate::chocolate::{Chocolate, Family};
+use super::{Vessel, heat_per_gram};
+use crate::catalogue::heat as say;
+use crate::chocolate::Chocolate;
+use crate::message::Message;
 use crate::note::Working;
 use crate::units::{
-    Energy, Mass, Power, Ratio, Temperature, Time, celsius, in_joules, in_seconds, in_watts, rise,
-    seconds,
+    Energy, Mass, Power, Ratio, Temperature, Time, in_joules, in_percent, in_seconds, in_watts,
+    rise, seconds,
 };
 
 /// The share of a microwave's output that ends up in the chocolate (*custom*;
@@ -13,13 +15,9 @@ use crate::units::{
 pub const EFFICIENCY: f64 = 0.5;
 /// Burst lengths by stage, seconds: they get shorter as it goes.
 pub const STAGES_S: [f64; 3] = [30.0, 15.0, 10.0];
-/// A last burst shorter than this is added to the one before it, seconds.
-const SHORTEST_S: f64 = 4.0;
-
-/// Where chocolate counts as melting in the melting sum.
-fn melting_point() -> Temperature {
-    celsius(32.0)
-}
+/// A shorter burst does nothing that can be told: most ovens take a second or two to
+/// come to their power (*custom*). One that is left over is added to the one before it.
+pub const SHORTEST_S: f64 = 3.0;
 
 /// A microwave as the maker uses it.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -45,6 +43,20 @@ impl Microwave {
         self.output * self.power
     }
 
+    /// Its setting, as one turns it: "at half of 800 W".
+    #[must_use]
+    pub fn setting_in_words(&self) -> Message {
+        let output = in_watts(self.output).round();
+        let share = in_percent(self.power);
+        if share > 99.5 {
+            say::at_full_power(output)
+        } else if (share - 50.0).abs() < 0.5 {
+            say::at_half_power(output)
+        } else {
+            say::at_a_share_of_power(share, output)
+        }
+    }
+
     /// What reaches the chocolate.
     #[must_use]
     pub fn into_chocolate(&self) -> Power {
@@ -52,11 +64,8 @@ impl Microwave {
     }
 }
 
-/// Heat that brings a mass from one temperature to another, melting on the way:
-/// m·(c_s·(T_m − T_0) + 125 J/g·fat + c_l·(T − T_m)), T_m = 32 °C.
-///
-/// A start above T_m counts as melted already; a target below it takes only the
-/// warming.
+/// Heat that brings a mass of tempered pieces from one temperature to another, melting on
+/// the way ([`super::heat_per_gram`]); none where the second is not higher.
 #[must_use]
 pub fn heat_to_melt(
     chocolate: &Chocolate,
@@ -64,17 +73,7 @@ pub fn heat_to_melt(
     from: Temperature,
     to: Temperature,
 ) -> Energy {
-    if to <= from {
-        return Energy::default();
-    }
-    let solid_until = to.min(melting_point()).max(from);
-    let liquid_from = from.max(melting_point()).min(to);
-    let mut per_gram = chocolate.family.heat_when_solid() * rise(from, solid_until)
-        + chocolate.family.heat_when_melted() * rise(liquid_from, to);
-    if from < melting_point() && to >= melting_point() {
-        per_gram += Family::heat_of_melting_fat() * chocolate.fat;
-    }
-    mass * per_gram
+    mass * heat_per_gram(chocolate, from, to)
 }
 
 /// A melt as a row of bursts.
@@ -84,6 +83,8 @@ pub struct BurstPlan {
     pub total: Time,
     /// The bursts, whole seconds, with stirring after each.
     pub bursts: Vec<Time>,
+    /// The oven's setting in words.
+    pub setting: Message,
     /// The working.
     pub working: Vec<Working>,
 }
@@ -112,7 +113,12 @@ pub fn bursts(
         "J",
     ));
     working.push(Working::new("heating in all", in_seconds(total), "s"));
-    BurstPlan { total, bursts: split(in_seconds(total)), working }
+    BurstPlan {
+        total,
+        bursts: split(in_seconds(total)),
+        setting: microwave.setting_in_words(),
+        working,
+    }
 }
 
 /// What the wetted part of a bowl takes up between two temperatures; nothing where
@@ -153,6 +159,8 @@ pub fn still_to_come(whole: Time, missing: Time) -> Vec<Time> {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::chocolate::Family;
+    use crate::units::celsius;
 
     fn lengths(total_s: f64) -> Vec<f64> {
         split(total_s).into_iter().map(in_seconds).collect()

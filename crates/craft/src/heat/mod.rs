@@ -2,11 +2,14 @@
 //! in.
 
 pub mod cooling;
+mod enthalpy;
 pub mod microwave;
 pub mod seed;
 pub mod stone;
 mod vessel;
 
+pub(crate) use enthalpy::MeltingCurve;
+pub use enthalpy::{heat_per_gram, latent_heat, melted_share, melted_to, sensible_heat};
 pub use vessel::{Material, Vessel};
 
 use crate::units::{Mass, ThermalConductance, in_grams, watts_per_degree};

@@ -47,6 +47,10 @@ impl Trace<'_> {
             if !action.kind.disturbs_cooling() && !is_crystals(&action.kind) {
                 continue;
             }
+            if action.kind == ActionKind::OnCoolWater {
+                // Water takes far more than the air does.
+                continue;
+            }
             let calm = Self::burst(action).map_or(action.at, |(_, end, _)| end) + COMES_ALONG;
             let until = self.disturbed_after(number + 1, calm);
             let points: Vec<_> = self

@@ -157,6 +157,15 @@ impl From<[f64; 2]> for PercentRange {
     }
 }
 
+/// A range of times in minutes, as it was stated.
+pub struct MinutesRange(Param);
+
+impl From<[f64; 2]> for MinutesRange {
+    fn from([low, high]: [f64; 2]) -> Self {
+        Self(Param::Number(Quantity::new(low, "min", None).up_to(high)))
+    }
+}
+
 /// A mass that is weighed out: to a tenth of a gram where it is small.
 pub struct ToWeigh(Param);
 
@@ -296,6 +305,7 @@ into_param!(
     StatedTempRange,
     DegreesRange,
     PercentRange,
+    MinutesRange,
     ToWeigh,
     TempRange,
     MmRange,

@@ -12,8 +12,8 @@ mod wording;
 
 pub use kinds::{
     Between, Centimetres, Count, DegreesRange, FineGrams, FinePercent, Given, Grams, Kilograms,
-    List, MeasuredMm, Metres, Millilitres, Minutes, MinutesUp, Mm, MmRange, Nested, Number,
-    Percent, PercentRange, Reading, Seconds, SquareCentimetres, StatedArea, StatedDegrees,
+    List, MeasuredMm, Metres, Millilitres, Minutes, MinutesRange, MinutesUp, Mm, MmRange, Nested,
+    Number, Percent, PercentRange, Reading, Seconds, SquareCentimetres, StatedArea, StatedDegrees,
     StatedGrams, StatedMinutes, StatedMm, StatedPercent, StatedTemp, StatedTempRange, Temp,
     TempRange, Tenths, ToWeigh, Until, WholeMinutes, WholeMm, WholeTemp, Words, list, names,
 };

@@ -5,8 +5,9 @@ use super::{
     About, Amounts, AmountsError, AmountsRequest, Case, Fit, Need, Stage, TemperingMethod,
 };
 use crate::chocolate::{Band, Chocolate, Family};
+use crate::heat::melted_to;
 use crate::phrases::{Advice, CoachContext};
-use crate::units::{Temperature, in_grams, midpoint};
+use crate::units::{Temperature, degrees, in_grams};
 
 /// See the module.
 #[derive(Debug)]
@@ -14,6 +15,12 @@ pub(super) struct NeverLeave;
 
 /// Up to this amount short bursts keep it even, g (*custom*).
 const SMALL_G: f64 = 150.0;
+/// Fluid with specks: so much of its fat has melted (*custom*).
+const FLUID_SHARE: f64 = 0.9;
+/// So far under where temper is lost no burst is aimed, °C.
+const CLEAR_OF_LOST_C: f64 = 0.7;
+/// So near the end of its melt it is called melted, °C.
+const NEAR_ENOUGH_C: f64 = 0.5;
 
 const ABOUT: About = About {
     key: "never_leave",
@@ -60,14 +67,16 @@ impl TemperingMethod for NeverLeave {
         Ok(Amounts::melt_all(wish.total))
     }
 
-    /// Halfway between the band and where temper is lost.
+    /// Where it is fluid with specks, and clear of where temper is lost.
     fn melt_to(&self, chocolate: &Chocolate) -> Temperature {
+        let fluid = melted_to(chocolate.family, FLUID_SHARE);
         let w = &chocolate.windows;
-        midpoint(w.work.hi, w.lost.unwrap_or(w.work.hi))
+        w.lost.map_or(fluid, |lost| fluid.min(lost - degrees(CLEAR_OF_LOST_C)).max(w.work.hi))
     }
 
+    /// Half a degree less is near enough: stirred, the last specks go.
     fn melted_from(&self, chocolate: &Chocolate) -> Temperature {
-        chocolate.windows.work.hi
+        (self.melt_to(chocolate) - degrees(NEAR_ENOUGH_C)).max(chocolate.windows.work.middle())
     }
 
     fn keeps_crystals(&self) -> bool {

@@ -121,7 +121,7 @@ impl TemperingMethod for ReadyCrystals {
             let gate = gate(&context.setup.chocolate).unwrap_or(w.work);
             // A large bowl takes its time from there to where they are safe.
             return if temp > gate.middle() {
-                context.stir_down_to_gate(gate)
+                context.stir_down_to_gate(temp, gate)
             } else {
                 context.add_crystals(temp, gate)
             };

@@ -65,7 +65,7 @@ impl TemperingMethod for SeedDownAndUp {
         let cool = w.cool.unwrap_or(w.work);
         let was_cool = context.bowl.thermometer.coolest.is_some_and(|coolest| coolest <= cool.hi);
         if was_cool {
-            return if temp < w.work.lo {
+            return if context.is_well_under(temp, w.work.lo) {
                 context.warm_back(temp, Rule::WarmBack, say::was_at_the_cool_point())
             } else if temp > w.work.hi {
                 context.stir_down(temp, w.work.hi)

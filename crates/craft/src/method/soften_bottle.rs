@@ -5,7 +5,7 @@ use super::{
 };
 use crate::chocolate::{Band, Chocolate, Family};
 use crate::phrases::{Advice, CoachContext};
-use crate::units::{Temperature, celsius};
+use crate::units::{Temperature, celsius, degrees};
 
 /// See the module.
 #[derive(Debug)]
@@ -18,6 +18,8 @@ const BOTTLE_C: f64 = 32.0;
 const WATER_C: f64 = 35.0;
 /// Where softening stops, °C.
 const SOFT_C: f64 = 31.0;
+/// So near it is soft enough, °C.
+const NEAR_ENOUGH_C: f64 = 0.5;
 
 const ABOUT: About = About {
     key: "soften_bottle",
@@ -62,8 +64,9 @@ impl TemperingMethod for SoftenBottle {
         celsius(SOFT_C)
     }
 
+    /// Half a degree less is near enough: it is shaken, and hands go on warming it.
     fn melted_from(&self, chocolate: &Chocolate) -> Temperature {
-        chocolate.windows.work.middle()
+        self.melt_to(chocolate) - degrees(NEAR_ENOUGH_C)
     }
 
     fn target(&self, chocolate: &Chocolate) -> Temperature {

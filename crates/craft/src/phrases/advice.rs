@@ -3,6 +3,7 @@
 use chrono::{DateTime, Utc};
 use serde::{Deserialize, Serialize};
 
+use super::rewarming::Warming;
 use crate::bowl::ActionKind;
 use crate::message::Message;
 use crate::note::Level;
@@ -55,6 +56,8 @@ pub enum Rule {
     MoreSeed,
     /// On its way down to where ready crystals go in.
     CoolToGate,
+    /// Out of the cool water.
+    OutOfWater,
     /// Ready crystals go in.
     AddCrystals,
     /// Crystals went in and are to be spread.
@@ -160,6 +163,8 @@ pub struct Advice {
     pub alarm: Option<Alarm>,
     /// The burst that is advised.
     pub heat: Option<Time>,
+    /// How long to warm it with a hair dryer, where that is advised.
+    pub dryer: Option<Time>,
     /// The seed that is advised.
     pub seed: Option<Mass>,
     /// The ready crystals that are advised.
@@ -181,6 +186,7 @@ impl Advice {
             countdown: None,
             alarm: None,
             heat: None,
+            dryer: None,
             seed: None,
             crystals: None,
             pour_out: None,
@@ -206,6 +212,13 @@ impl Advice {
 
     pub(crate) fn heating(self, lasting: Time) -> Self {
         Self { heat: Some(lasting), ..self }
+    }
+
+    pub(crate) fn warming(self, warming: Warming) -> Self {
+        match warming {
+            Warming::Burst(lasting) => Self { heat: Some(lasting), ..self },
+            Warming::Dryer(lasting) => Self { dryer: Some(lasting), ..self },
+        }
     }
 
     pub(crate) fn seeding(self, mass: Mass) -> Self {

@@ -9,7 +9,7 @@ use crate::bowl::{Bowl, Heat, between, time_delta};
 use crate::catalogue::bench as say;
 use crate::heat::cooling::Eta;
 use crate::message::{Message, Reading};
-use crate::units::{Temperature, Time, in_seconds, minutes, seconds};
+use crate::units::{Temperature, Time, celsius, in_celsius, in_seconds, minutes, seconds};
 
 /// A reading older than this says little about now.
 pub const STALE_AFTER: TimeDelta = TimeDelta::seconds(120);
@@ -32,7 +32,8 @@ pub struct CoachContext<'a> {
 impl CoachContext<'_> {
     /// Where it is now, if the latest trusted reading is fresh enough to act on.
     pub(crate) fn temp(&self) -> Option<Temperature> {
-        self.latest().map(|latest| self.ahead.level.unwrap_or(latest))
+        // As it is told: what is compared with a boundary is what the maker reads.
+        self.latest().map(|latest| to_a_tenth(self.ahead.level.unwrap_or(latest)))
     }
 
     /// The latest trusted reading, flicker and all.
@@ -50,10 +51,18 @@ impl CoachContext<'_> {
         }
     }
 
-    /// What the thermometer shows: what is decided by is evened out, but what is said must
-    /// be what the maker sees.
+    /// What it is decided by, in words: the thermometer's flicker evened out, so that no
+    /// sentence contradicts itself.
     pub(crate) fn shown(&self) -> Reading {
-        self.latest().map_or_else(|| Reading::none(say::no_reading()), Reading::of)
+        self.temp().map_or_else(|| Reading::none(say::no_reading()), Reading::of)
+    }
+
+    /// A burst in words, with its power.
+    pub(crate) fn burst_of(&self, lasting: Time) -> Message {
+        match &self.setup.microwave {
+            Some(microwave) => say::burst_of(lasting, microwave.setting_in_words()),
+            None => say::burst_over_water(lasting),
+        }
     }
 
     /// When the forecast reaches a temperature; nothing where that cannot be told
@@ -100,6 +109,9 @@ impl CoachContext<'_> {
 
     /// During a short warming, and until it is stirred in and read.
     pub(crate) fn short_warming(&self) -> Option<Advice> {
+        if let Some(advice) = self.warming_until_taken_off() {
+            return Some(advice);
+        }
         if let Heat::Burst { until } = self.bowl.heating.heat {
             return Some(
                 Advice::new(Rule::Heating, say::short_warming(), say::short_warming_why())
@@ -118,6 +130,11 @@ impl CoachContext<'_> {
             Advice::new(Rule::StirAfterHeat, say::stir_after_heat(), say::stir_after_heat_why())
         })
     }
+}
+
+/// As thermometers show it.
+fn to_a_tenth(temp: Temperature) -> Temperature {
+    celsius((in_celsius(temp) * 10.0).round() / 10.0)
 }
 
 /// A time less what is over a full minute: what is a minute and a half old is not yet two.

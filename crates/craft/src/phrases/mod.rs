@@ -8,8 +8,10 @@ mod context;
 mod on_the_way;
 mod rewarming;
 mod stone;
+mod to_the_gate;
 mod watching;
 
 pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
 pub use context::{CoachContext, STALE_AFTER};
 pub use on_the_way::Failure;
+pub(crate) use rewarming::{SPARE_C, Warming};

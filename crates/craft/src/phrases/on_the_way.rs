@@ -4,6 +4,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::context::CoachContext;
+use super::rewarming::Warming;
 use crate::bowl::Temper;
 use crate::catalogue::bench as say;
 use crate::chocolate::Band;
@@ -79,12 +80,9 @@ impl CoachContext<'_> {
     /// there, so it is warmed first.
     pub(crate) fn failed_cold(&self, temp: Temperature, failure: Failure) -> Advice {
         let work = self.setup.chocolate.windows.work;
-        let burst = self.rewarming_burst(temp, work.middle());
         let why = say::failed_cold_why(failure.what, self.shown(), work.lo, self.setup.melt_to);
-        Advice::new(failure.rule, say::rewarm(burst), why)
-            .stop()
-            .heating(burst)
-            .sounding(Alarm::Band)
+        let warm = self.warm_back(temp, failure.rule, say::under_the_band());
+        Advice { why, ..warm }.stop().sounding(Alarm::Band)
     }
 
     /// The latest addition needs its time: to melt in, or in the band and under it, where
@@ -162,7 +160,13 @@ impl CoachContext<'_> {
     }
 
     /// Stirring until a temperature is reached, announced when that is near.
-    fn come_down(&self, rule: Rule, what: Message, to: Temperature, why: Message) -> Advice {
+    pub(super) fn come_down(
+        &self,
+        rule: Rule,
+        what: Message,
+        to: Temperature,
+        why: Message,
+    ) -> Advice {
         let advice =
             Advice::new(rule, say::stir_down_to(to), why).until(self.countdown_to(what, to));
         if self.soon(to) { advice.sounding(Alarm::Band) } else { advice }
@@ -173,7 +177,7 @@ impl CoachContext<'_> {
         let work = self.setup.chocolate.windows.work;
         if temp > work.hi {
             self.stir_down(temp, work.hi)
-        } else if temp < work.lo {
+        } else if self.needs_warming(temp, work.lo) {
             self.rewarm(temp)
         } else {
             self.test_now()
@@ -183,18 +187,13 @@ impl CoachContext<'_> {
     /// In the band: test.
     pub(crate) fn test_now(&self) -> Advice {
         let w = &self.setup.chocolate.windows;
-        Advice::new(Rule::TestNow, say::test_now(), say::test_now_why(self.shown()))
+        let why = match self.temp() {
+            Some(temp) if temp < w.work.lo => say::test_now_low_why(self.shown(), w.work.lo),
+            _ => say::test_now_why(self.shown()),
+        };
+        Advice::new(Rule::TestNow, say::test_now(), why)
             .until(self.countdown_to(say::leaves_band(), w.work.lo))
             .sounding(Alarm::Band)
-    }
-
-    /// Down to where ready crystals go in.
-    pub(crate) fn stir_down_to_gate(&self, gate: Band) -> Advice {
-        if let Some(advice) = self.stirring_missing() {
-            return advice;
-        }
-        let why = say::cool_to_gate_why(self.shown());
-        self.come_down(Rule::CoolToGate, say::crystals_go_in(), gate.hi, why)
     }
 
     /// The gate is open.
@@ -216,13 +215,13 @@ impl CoachContext<'_> {
             return self.stir_down(temp, band.hi);
         }
         if temp < band.lo {
-            let burst = self.warming_burst(temp, band.middle());
-            return Advice::new(
-                Rule::Rewarm,
-                say::warm_to_flow(burst),
-                say::warm_to_flow_why(self.shown(), band.lo),
-            )
-            .heating(burst);
+            let warming = self.warming(temp, band.middle());
+            let say = match warming {
+                Warming::Burst(burst) => say::warm_to_flow(self.burst_of(burst)),
+                Warming::Dryer(lasting) => say::warm_to_flow_with_dryer(lasting),
+            };
+            let why = say::warm_to_flow_why(self.shown(), band.lo);
+            return Advice::new(Rule::Rewarm, say, why).warming(warming);
         }
         Advice::new(Rule::UseNow, say::use_now(), say::use_now_why(self.shown()))
             .until(self.countdown_to(say::too_cool_to_use(), band.lo))

@@ -4,9 +4,11 @@
 use chrono::TimeDelta;
 
 use super::advice::{Advice, Alarm, Rule};
-use super::context::CoachContext;
+use super::context::{CoachContext, STALE_AFTER};
 use crate::bowl::Heat;
+use crate::bowl::trust::Doubt;
 use crate::catalogue::bench as say;
+use crate::message::Reading;
 use crate::units::{
     Temperature, Time, celsius, degrees, in_celsius, in_degrees, in_seconds, minutes, rise, seconds,
 };
@@ -15,6 +17,8 @@ use crate::units::{
 const NEAR_LIMIT_C: f64 = 2.0;
 /// At a pace that brings it to the limit in this time, it is called off too, s.
 const ALMOST_THERE_S: f64 = 25.0;
+/// After a warming a bowl may still be as hot as a doubted reading says, for so long.
+const STILL_HOT: TimeDelta = TimeDelta::seconds(45);
 /// What was read is as expected when it is this close, °C.
 const AS_EXPECTED_C: f64 = 6.0;
 /// Unstirred for this long on the way down, a bowl has cold edges.
@@ -34,7 +38,11 @@ impl CoachContext<'_> {
         if self.bowl.ended() {
             return None;
         }
+        if let Some(advice) = self.doubted_limit() {
+            return Some(advice);
+        }
         let temp = self.latest()?;
+        let shown = Reading::of(temp);
         let limit = self.setup.chocolate.windows.limit;
         if temp >= limit {
             let say = if self.bowl.heating.heat == Heat::Off {
@@ -43,7 +51,7 @@ impl CoachContext<'_> {
                 say::off_the_heat()
             };
             return Some(
-                Advice::new(Rule::LimitPassed, say, say::limit_passed_why(self.shown(), limit))
+                Advice::new(Rule::LimitPassed, say, say::limit_passed_why(shown, limit))
                     .stop()
                     .sounding(Alarm::Limit),
             );
@@ -52,13 +60,42 @@ impl CoachContext<'_> {
         let heated = self.bowl.heating.heat != Heat::Off;
         let near = temp >= limit - degrees(NEAR_LIMIT_C) && (rising || heated);
         (near || (heated && self.limit_within(temp, seconds(ALMOST_THERE_S)))).then(|| {
+            Advice::new(Rule::LimitNear, say::off_the_heat(), say::limit_near_why(shown, limit))
+                .caution()
+                .sounding(Alarm::Limit)
+        })
+    }
+
+    /// A reading that does not go with those before, and would be over the limit if it were
+    /// true: nobody waits for a second one with the bowl on the heat.
+    fn doubted_limit(&self) -> Option<Advice> {
+        let newest = self.bowl.thermometer.newest?;
+        let (at, doubt) = self.bowl.thermometer.newest_at?;
+        let doubted = matches!(doubt, Some(Doubt::Jump | Doubt::OutOfRange));
+        let limit = self.setup.chocolate.windows.limit;
+        let fresh = self.now - at <= STALE_AFTER;
+        let heating = &self.bowl.heating;
+        let hot = heating.heat != Heat::Off
+            || heating.last_heat.is_some_and(|last| self.now - last < STILL_HOT);
+        (doubted && fresh && hot && newest >= limit).then(|| {
+            let say =
+                if heating.heat == Heat::Off { say::stir_and_check() } else { say::off_the_heat() };
+            Advice::new(Rule::LimitPassed, say, say::limit_doubted_why(Reading::of(newest), limit))
+                .stop()
+                .sounding(Alarm::Limit)
+        })
+    }
+
+    /// It rose by much, and nobody said that it is on the heat.
+    pub(crate) fn rose_by_itself(&self) -> Option<Advice> {
+        let (from, to, at) = self.bowl.thermometer.rose?;
+        (self.now - at <= STALE_AFTER).then(|| {
             Advice::new(
-                Rule::LimitNear,
-                say::off_the_heat(),
-                say::limit_near_why(self.shown(), limit),
+                Rule::ProbeTrouble,
+                say::is_it_on_the_heat(),
+                say::is_it_on_the_heat_why(from, to),
             )
             .caution()
-            .sounding(Alarm::Limit)
         })
     }
 

@@ -10,16 +10,20 @@ use crate::check::{Checker, Fault};
 use crate::chocolate::Chocolate;
 use crate::colour::Wanted;
 use crate::heat::Vessel;
-use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave};
+use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave, SHORTEST_S};
 use crate::heat::seed::{SeedError, StillAir};
 use crate::heat::stone::worked_to;
 use crate::learn::GearNumbers;
 use crate::method::{Amounts, AmountsError, AmountsRequest, Case, Method, Need, Run};
 use crate::note::Note;
-use crate::units::{Mass, Temperature, TemperatureDifference, degrees, grams};
+use crate::units::{
+    Energy, Mass, Temperature, TemperatureDifference, degrees, grams, rise, seconds,
+};
 
 /// Less than this is not melted in a microwave, g (*custom*).
 const FEWEST_IN_BURSTS_G: f64 = 30.0;
+/// A burst stays this clear of the limit, °C.
+const CLEAR_OF_LIMIT_C: f64 = 2.0;
 
 /// Everything that follows from what the maker stated of a bowl.
 #[derive(Clone, Debug, PartialEq)]
@@ -78,7 +82,9 @@ impl Tempering {
     /// # Errors
     /// Where the temperatures do not go with the method.
     pub(super) fn into_plan(self, total: Mass) -> Result<BowlPlan, Fault> {
-        let microwave = self.microwave.filter(|_| total >= grams(FEWEST_IN_BURSTS_G));
+        let microwave = self.microwave.filter(|microwave| {
+            total >= grams(FEWEST_IN_BURSTS_G) && is_enough_for(microwave, &self.chocolate, total)
+        });
         let recommended = Method::recommended(&Case {
             family: self.chocolate.family,
             total,
@@ -134,6 +140,14 @@ impl Tempering {
             chocolate: self.chocolate,
         })
     }
+}
+
+/// Whether the shortest burst leaves so much chocolate clear of its limit, once it is melted.
+fn is_enough_for(microwave: &Microwave, chocolate: &Chocolate, mass: Mass) -> bool {
+    let clear = chocolate.windows.limit - degrees(CLEAR_OF_LIMIT_C);
+    let room = rise(chocolate.windows.melt.lo, clear);
+    let takes: Energy = mass * chocolate.family.heat_when_melted() * room;
+    takes >= microwave.rated() * microwave.efficiency.max(EFFICIENCY) * seconds(SHORTEST_S)
 }
 
 fn field_of(error: &AmountsError, seed_field: &'static str) -> &'static str {

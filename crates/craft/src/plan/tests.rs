@@ -176,7 +176,7 @@ fn so_little_is_melted_over_water_and_said_why() {
     let of = |g: f64| bowl(&BowlInputs::alone(Family::White, g)).expect("a plan");
     let told =
         |plan: &BowlPlan| plan.amounts.notes.iter().any(|n| n.code == "too-little-for-bursts");
-    let (little, enough) = (of(12.0), of(40.0));
+    let (little, enough) = (of(12.0), of(80.0));
     assert!(little.bursts.is_none() && told(&little));
     assert!(enough.bursts.is_some() && !told(&enough));
     let opened = chrono::DateTime::from_timestamp(1_790_000_000, 0).expect("in range");

@@ -4,6 +4,7 @@ use ode_solvers::{SVector, System};
 
 use crate::chocolate::{Chocolate, Family};
 use crate::crystal::{Crystals, Kinetics, ReadyFate};
+use crate::heat::MeltingCurve;
 use crate::units::{in_celsius, in_joules_per_gram, in_joules_per_gram_degree, in_percent};
 
 /// What changes, in this order.
@@ -25,10 +26,14 @@ const SOLID_EXCHANGE: f64 = 110.0;
 const BOWL_EXCHANGE: f64 = 9.0;
 /// The share of the loss to air that leaves through the bowl.
 const LOSS_THROUGH_BOWL: f64 = 0.6;
-/// Solids give way this far below the thickening temperature, °C.
-const MELTS_BELOW_THICK_C: f64 = 1.5;
-/// They do so over a stretch, °C.
-const MELTS_OVER_C: f64 = 1.0;
+/// Seed gives way this far below the thickening temperature, °C…
+const SEED_MELTS_BELOW_THICK_C: f64 = 1.5;
+/// …over a stretch, °C. It is stirred into what is far warmer, and most of it melts though
+/// a slow warming would keep more (docs/craft.md, section 2).
+const SEED_MELTS_OVER_C: f64 = 1.0;
+/// What is left of a block near the end of its melting curve gives way at the most so
+/// readily, a share for each degree: the last of it takes next to no heat.
+const MOST_READILY: f64 = 25.0;
 /// The share of a solid's fat that comes loose as form V where it melts: what
 /// makes it seed (docs/craft.md, section 2: the share meant to stay unmelted).
 const COMES_LOOSE: f64 = 0.05;
@@ -43,7 +48,8 @@ pub(super) struct Stuff {
     pub heat_of_fat: f64,
     pub c_liquid: f64,
     c_solid: f64,
-    melts_c: f64,
+    curve: MeltingCurve,
+    seed_melts_c: f64,
 }
 
 impl Stuff {
@@ -54,15 +60,54 @@ impl Stuff {
             heat_of_fat: in_joules_per_gram(Family::heat_of_melting_fat()),
             c_liquid: in_joules_per_gram_degree(chocolate.family.heat_when_melted()),
             c_solid: in_joules_per_gram_degree(chocolate.family.heat_when_solid()),
-            melts_c: in_celsius(chocolate.windows.thick) - MELTS_BELOW_THICK_C,
+            curve: MeltingCurve::of(chocolate.family),
+            seed_melts_c: in_celsius(chocolate.windows.thick) - SEED_MELTS_BELOW_THICK_C,
         }
     }
+
+    /// How a solid at a temperature takes up a joule: the degrees by which a gram of it
+    /// warms, and the grams of it that melt.
+    fn takes_up(&self, solids: Solids, solid_c: f64) -> (f64, f64) {
+        let melting = self.heat_of_fat * self.fat * (1.0 - COMES_LOOSE);
+        match solids {
+            // Tempered pieces give way little by little, by their own curve: of what is
+            // left a share for each degree.
+            Solids::Block { melts_late_c } => {
+                let (melted, grows) = self.curve.at(solid_c - melts_late_c);
+                let readily = if melted >= 1.0 {
+                    MOST_READILY
+                } else {
+                    (grows / (1.0 - melted)).min(MOST_READILY)
+                };
+                let takes = self.c_solid + melting * readily;
+                (1.0 / takes, readily / takes)
+            }
+            Solids::Seed => {
+                let share =
+                    ((solid_c - self.seed_melts_c) / SEED_MELTS_OVER_C + 1.0).clamp(0.0, 1.0);
+                ((1.0 - share) / self.c_solid, share / melting)
+            }
+        }
+    }
+}
+
+/// What the solids in a pot are.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub(super) enum Solids {
+    /// The tempered pieces that it began with.
+    Block {
+        /// In some kitchens thick lumps melt so much later than the curve has it, °C.
+        melts_late_c: f64,
+    },
+    /// Seed, stirred into what is melted.
+    Seed,
 }
 
 /// A pot over a stretch in which nothing is done to it.
 #[derive(Clone, Copy, Debug)]
 pub(super) struct Flow {
     pub stuff: Stuff,
+    pub solids: Solids,
     pub total_g: f64,
     /// Heat held by the wetted bowl, J/K; 0 where it is not counted.
     pub bowl_j_k: f64,
@@ -93,7 +138,7 @@ impl Flow {
 
 impl System<f64, State> for Flow {
     fn system(&self, _: f64, y: &State, dy: &mut State) {
-        let Stuff { fat, heat_of_fat, c_liquid, c_solid, melts_c, kinetics } = self.stuff;
+        let Stuff { fat, heat_of_fat, c_liquid, kinetics, .. } = self.stuff;
         let solid_g = y[SOLID_G].max(0.0);
         let liquid_g = Self::liquid_g(self.total_g, y);
         let wet = liquid_g / (liquid_g + solid_g);
@@ -115,14 +160,14 @@ impl System<f64, State> for Flow {
             * (y[LIQUID_C] - y[SOLID_C]);
 
         let into_solid = passed + self.into_chocolate_w * (1.0 - wet) - solid_lost;
-        let melting = if into_solid > 0.0 {
-            ((y[SOLID_C] - melts_c) / MELTS_OVER_C + 1.0).clamp(0.0, 1.0)
+        let (warms, melts) = if into_solid > 0.0 {
+            self.stuff.takes_up(self.solids, y[SOLID_C])
         } else {
-            0.0
+            (1.0 / self.stuff.c_solid, 0.0)
         };
-        let melted = into_solid * melting / (heat_of_fat * fat * (1.0 - COMES_LOOSE));
+        let melted = into_solid * melts;
         dy[SOLID_G] = -melted;
-        dy[SOLID_C] = into_solid * (1.0 - melting) / (solid_g.max(0.1) * c_solid);
+        dy[SOLID_C] = into_solid * warms / solid_g.max(0.1);
 
         let in_chocolate = Crystals {
             unstable: y[UNSTABLE_G].max(0.0) / (liquid_g * fat),

@@ -18,7 +18,7 @@ use crate::coach::{Advice, Alarm, Rule, advise};
 use crate::crystal::Smear;
 use crate::heat::stone::worked_to;
 use crate::method::Run;
-use crate::units::{celsius, in_celsius, seconds};
+use crate::units::{Time, celsius, in_celsius, seconds};
 
 /// A smear is looked at this often, s, once the first look is due.
 const LOOKS_EVERY_S: i64 = 20;
@@ -154,7 +154,8 @@ impl<'a> Maker<'a> {
             run,
             setup,
             how,
-            probe: Probe::new(how.seed, pot.temperature(), how.noise_c),
+            probe: Probe::new(how.seed, pot.temperature(), how.noise_c)
+                .lagging(how.quirks.probe_lag_s),
             chance: ChaCha8Rng::seed_from_u64(how.seed ^ 0x5EED),
             pot,
             smear: None,
@@ -266,14 +267,14 @@ impl<'a> Maker<'a> {
                 {
                     Some(ActionKind::Heat { lasting: Some(seconds(*s)) })
                 }
-                _ => Some(ActionKind::Heat { lasting: advice.heat }),
+                _ => advice.asks.clone().or(Some(ActionKind::Heat { lasting: None })),
             },
             Rule::NotYetMelted
             | Rule::Rewarm
             | Rule::WarmColour
             | Rule::Thickening
             | Rule::WarmBack
-            | Rule::OverSeeded => advice.heat.map(|s| ActionKind::Heat { lasting: Some(s) }),
+            | Rule::OverSeeded => advice.asks.clone(),
             Rule::StopBeforeMelt => match bowl.heating.heat {
                 Heat::On { .. } => Some(ActionKind::OffHeat),
                 // Stirring has its time first.
@@ -285,9 +286,9 @@ impl<'a> Maker<'a> {
             },
             Rule::Melted | Rule::LimitNear => Some(ActionKind::OffHeat),
             Rule::AddSeed | Rule::MoreSeed | Rule::NotInTemper | Rule::TemperLost => {
-                put_in(advice).or_else(|| self.stir())
+                advice.asks.clone().or_else(|| self.stir())
             }
-            Rule::AddCrystals | Rule::PourOnStone => put_in(advice),
+            Rule::AddCrystals | Rule::PourOnStone | Rule::OutOfWater => advice.asks.clone(),
             Rule::WorkOnStone => self.work_on_stone(advice),
             Rule::StirringMissing => Some(ActionKind::Stirred),
             Rule::Soften => Some(ActionKind::Heat { lasting: None }),
@@ -340,17 +341,15 @@ impl<'a> Maker<'a> {
         if self.how.mishap == Some(Mishap::FirstTestStreaks)
             && !looks.any(|kind| matches!(kind, ActionKind::TestSeen { .. }))
         {
-            return (age >= 2 * first_s).then_some(ActionKind::TestSeen { seen: Seen::Streaks });
+            return (age >= 2 * first_s)
+                .then_some(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
         }
         #[allow(clippy::cast_precision_loss)] // minutes
         let seen = self.smear?.look(seconds(age as f64));
-        (seen != Seen::StillWet || age >= last_s).then_some(ActionKind::TestSeen { seen })
+        // Whoever watches all the time sees it turn.
+        (seen != Seen::StillWet || age >= last_s).then_some(ActionKind::TestSeen {
+            seen,
+            dull_for: (seen == Seen::EvenSatin).then(Time::default),
+        })
     }
-}
-
-/// What the advice asks to put in or pour out.
-fn put_in(advice: &Advice) -> Option<ActionKind> {
-    let seed = advice.seed.map(|mass| ActionKind::SeedAdded { mass });
-    seed.or_else(|| advice.crystals.map(|mass| ActionKind::CrystalsAdded { mass }))
-        .or_else(|| advice.pour_out.map(|mass| ActionKind::OnStone { mass }))
 }

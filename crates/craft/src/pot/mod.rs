@@ -16,17 +16,19 @@ pub use probe::Probe;
 
 use ode_solvers::{Dopri5, OutputType};
 
-use crate::bowl::{ActionKind, Setup};
-use crate::chocolate::Chocolate;
+use crate::bowl::{ActionKind, Setup, cool_water};
+use crate::chocolate::{Chocolate, Family};
 use crate::crystal::film::Film;
 use crate::crystal::{Crystals, Smear};
 use crate::heat::loss_to_still_air;
 use crate::heat::microwave::EFFICIENCY;
 use crate::units::{
-    Mass, Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree, in_seconds,
-    in_watts, in_watts_per_degree,
+    Mass, Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree,
+    in_joules_per_gram, in_seconds, in_watts, in_watts_per_degree,
 };
-use flow::{BOWL_C, Flow, LIQUID_C, READY_G, SOLID_C, SOLID_G, STABLE_G, State, Stuff, UNSTABLE_G};
+use flow::{
+    BOWL_C, Flow, LIQUID_C, READY_G, SOLID_C, SOLID_G, STABLE_G, Solids, State, Stuff, UNSTABLE_G,
+};
 
 /// How long one "stirred" goes on acting, s.
 const STIR_S: f64 = 25.0;
@@ -41,6 +43,12 @@ const FILLS_BOWL_G: f64 = 250.0;
 /// Warm hands or lukewarm water round a bottle: as warm, and letting so much through.
 const LUKEWARM_C: f64 = 35.0;
 const LUKEWARM_W_K: f64 = 1.5;
+/// A hair dryer on low, moving: what arrives in the bowl, W (docs/craft.md, section 2).
+const DRYER_W: f64 = 25.0;
+/// A bowl in cool water loses heat this many times as fast as in still air (*custom*:
+/// four to eight minutes to the gate of ready crystals, where air takes a quarter of an
+/// hour).
+const IN_WATER_LOSES: f64 = 4.0;
 /// A stone takes this much from chocolate that is worked on it, W/K for each
 /// gram (*custom*: a few millimetres thick, moved all the time).
 const STONE_TAKES: f64 = 0.012;
@@ -71,6 +79,10 @@ enum Source {
     },
     WaterBath,
     Lukewarm,
+    /// A hair dryer on low: seconds left.
+    Dryer {
+        left_s: f64,
+    },
 }
 
 /// How a kitchen differs from what is usual: what is to be learned of it.
@@ -80,11 +92,23 @@ pub struct Quirks {
     pub efficiency: f64,
     /// How many times as fast the bowl loses heat.
     pub loses: f64,
+    /// The heat of melting of its fat, J/g.
+    pub heat_of_fat: f64,
+    /// How much later than its melting curve has it a lump gives way, °C.
+    pub melts_late_c: f64,
+    /// How long its thermometer takes to see most of a change, s.
+    pub probe_lag_s: f64,
 }
 
 impl Default for Quirks {
     fn default() -> Self {
-        Self { efficiency: EFFICIENCY, loses: 1.0 }
+        Self {
+            efficiency: EFFICIENCY,
+            loses: 1.0,
+            heat_of_fat: in_joules_per_gram(Family::heat_of_melting_fat()),
+            melts_late_c: 0.0,
+            probe_lag_s: Probe::USUAL_LAG_S,
+        }
     }
 }
 
@@ -107,6 +131,7 @@ pub enum Condition {
 pub struct Pot {
     chocolate: Chocolate,
     stuff: Stuff,
+    solids: Solids,
     state: State,
     total_g: f64,
     on_stone: Option<(f64, Film)>,
@@ -120,6 +145,7 @@ pub struct Pot {
     by_hand: bool,
     source: Source,
     stirred_left_s: f64,
+    in_water: bool,
     poured: bool,
     scorched: bool,
 }
@@ -139,6 +165,7 @@ impl Pot {
         Self {
             chocolate: setup.chocolate.clone(),
             stuff: Stuff::of(&setup.chocolate),
+            solids: Solids::Block { melts_late_c: 0.0 },
             state,
             total_g,
             on_stone: None,
@@ -151,6 +178,7 @@ impl Pot {
             by_hand: setup.course.softened_in.is_some(),
             source: Source::None,
             stirred_left_s: 0.0,
+            in_water: false,
             poured: false,
             scorched: false,
         }
@@ -164,17 +192,31 @@ impl Pot {
             pot.power_w *= quirks.efficiency / EFFICIENCY;
         }
         pot.loses = quirks.loses;
+        pot.stuff.heat_of_fat = quirks.heat_of_fat;
+        pot.solids = Solids::Block { melts_late_c: quirks.melts_late_c };
         pot
     }
 
     /// Does to the pot what the maker did.
     pub fn act(&mut self, kind: &ActionKind) {
         match kind {
+            ActionKind::Dryer { lasting } => {
+                self.source = Source::Dryer { left_s: in_seconds(*lasting) };
+                self.in_water = false;
+            }
+            ActionKind::OnCoolWater => {
+                self.source = Source::None;
+                self.in_water = true;
+            }
+            ActionKind::OffCoolWater => self.in_water = false,
             ActionKind::Heat { lasting: Some(lasting) } => {
                 self.source = Source::Burst { left_s: in_seconds(*lasting) };
+                self.in_water = false;
             }
-            ActionKind::Heat { lasting: None } if self.by_hand => self.source = Source::Lukewarm,
-            ActionKind::Heat { lasting: None } => self.source = Source::WaterBath,
+            ActionKind::Heat { lasting: None } => {
+                self.source = if self.by_hand { Source::Lukewarm } else { Source::WaterBath };
+                self.in_water = false;
+            }
             ActionKind::OffHeat => self.source = Source::None,
             ActionKind::Stirred | ActionKind::ColourIn | ActionKind::Strained => {
                 self.stirred_left_s = STIR_S;
@@ -199,6 +241,7 @@ impl Pot {
     }
 
     fn add_solid(&mut self, added: f64) {
+        self.solids = Solids::Seed;
         let solid = self.state[SOLID_G].max(0.0);
         let all = solid + added;
         if all > 0.0 {
@@ -263,7 +306,7 @@ impl Pot {
         while left > 0.0 {
             // Nothing is switched on or off within a stretch.
             let mut stretch = left;
-            if let Source::Burst { left_s } = self.source {
+            if let Source::Burst { left_s } | Source::Dryer { left_s } = self.source {
                 stretch = stretch.min(left_s);
             }
             if self.stirred_left_s > 0.0 {
@@ -274,7 +317,7 @@ impl Pot {
                 stretch = stretch.min(LONGEST_STEP_S);
             }
             self.flow(stretch);
-            if let Source::Burst { left_s } = &mut self.source {
+            if let Source::Burst { left_s } | Source::Dryer { left_s } = &mut self.source {
                 *left_s -= stretch;
                 if *left_s <= 0.0 {
                     self.source = Source::None;
@@ -289,6 +332,7 @@ impl Pot {
         let (into_chocolate_w, into_bowl_w) = match self.source {
             Source::None => (0.0, 0.0),
             Source::Burst { .. } => (self.power_w, 0.0),
+            Source::Dryer { .. } => (DRYER_W, 0.0),
             Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, self.bath_gives_w()),
             Source::WaterBath => (self.bath_gives_w(), 0.0),
             Source::Lukewarm => {
@@ -296,12 +340,18 @@ impl Pot {
                 (LUKEWARM_W_K * cooler.max(0.0), 0.0)
             }
         };
-        let loses = if self.poured { POURED_LOSES } else { self.loses };
+        let loses = match (self.poured, self.in_water) {
+            (true, _) => POURED_LOSES,
+            (false, true) => IN_WATER_LOSES * self.loses,
+            (false, false) => self.loses,
+        };
+        let around_c = if self.in_water { in_celsius(cool_water()) } else { self.room_c };
         let flow = Flow {
             stuff: self.stuff,
+            solids: self.solids,
             total_g: self.total_g,
             bowl_j_k: self.bowl_j_k,
-            room_c: self.room_c,
+            room_c: around_c,
             to_air: in_watts_per_degree(loss_to_still_air(grams(self.total_g))) * loses,
             stirring: if self.stirred_left_s > 0.0 { 1.0 } else { 0.0 },
             into_chocolate_w,

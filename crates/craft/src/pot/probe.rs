@@ -7,8 +7,6 @@ use rand_distr::StandardNormal;
 use super::Pot;
 use crate::units::{Temperature, in_celsius};
 
-/// How long it takes to see most of a change, s.
-const LAG_S: f64 = 4.0;
 /// What it rounds to, steps per °C.
 const STEPS_PER_C: f64 = 10.0;
 
@@ -17,23 +15,33 @@ const STEPS_PER_C: f64 = 10.0;
 pub struct Probe {
     felt_c: f64,
     noise_c: f64,
+    lag_s: f64,
     chance: ChaCha8Rng,
 }
 
 impl Probe {
     /// How much a good one flickers, °C (standard deviation).
     pub const USUAL_NOISE_C: f64 = 0.08;
+    /// How long one takes to see most of a change, s.
+    pub const USUAL_LAG_S: f64 = 4.0;
 
     /// A thermometer that has felt a temperature for long.
     #[must_use]
     pub fn new(seed: u64, felt: Temperature, noise_c: f64) -> Self {
-        Self { felt_c: in_celsius(felt), noise_c, chance: ChaCha8Rng::seed_from_u64(seed) }
+        let chance = ChaCha8Rng::seed_from_u64(seed);
+        Self { felt_c: in_celsius(felt), noise_c, lag_s: Self::USUAL_LAG_S, chance }
+    }
+
+    /// The same that takes so long to see most of a change, s.
+    #[must_use]
+    pub fn lagging(self, lag_s: f64) -> Self {
+        Self { lag_s, ..self }
     }
 
     /// Lets it feel the pot for a while.
     pub fn settle(&mut self, pot: &Pot, seconds: f64) {
         let gap = in_celsius(pot.temperature()) - self.felt_c;
-        self.felt_c += gap * (1.0 - (-seconds / LAG_S).exp());
+        self.felt_c += gap * (1.0 - (-seconds / self.lag_s).exp());
     }
 
     /// What it shows, °C.

@@ -59,7 +59,7 @@ fn what_is_poured_untempered_is_said_to_be_and_can_be_undone() {
             e.read(31.5);
             e.act(ActionKind::TestStarted);
             e.pass(300);
-            e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+            e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
         })
         .contains("did not show it")
     );

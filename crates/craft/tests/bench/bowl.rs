@@ -70,7 +70,7 @@ fn a_whole_evening_follows_the_order_of_work() {
     assert_eq!((e.bowl().phase, e.advice().rule), (Phase::Testing, Rule::WatchSmear));
     e.pass(180);
     e.read(31.4);
-    e.act(ActionKind::TestSeen { seen: Seen::SetsFromEdge });
+    e.act(ActionKind::TestSeen { seen: Seen::SetsFromEdge, dull_for: None });
     assert_eq!(e.bowl().phase, Phase::Working);
     e.act(burst(5.0));
     e.pass(6);
@@ -130,7 +130,7 @@ fn streaks_mean_do_not_pour_but_nothing_is_blocked() {
     e.act(ActionKind::TestStarted);
     e.pass(240);
     e.read(31.2);
-    e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+    e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
     let advice = e.advice();
     assert_eq!((e.bowl().phase, advice.rule), (Phase::Cooling, Rule::NotInTemper));
     assert!(advice.why.text.contains("do not pour"), "{}", advice.why);
@@ -144,11 +144,11 @@ fn still_wet_is_too_early_to_tell_before_five_minutes() {
     let mut e = Evening::seeded();
     e.act(ActionKind::TestStarted);
     e.pass(120);
-    e.act(ActionKind::TestSeen { seen: Seen::StillWet });
+    e.act(ActionKind::TestSeen { seen: Seen::StillWet, dull_for: None });
     assert_eq!(e.bowl().phase, Phase::Testing);
     e.pass(185);
     assert_eq!(e.advice().rule, Rule::JudgeSmear);
-    e.act(ActionKind::TestSeen { seen: Seen::StillWet });
+    e.act(ActionKind::TestSeen { seen: Seen::StillWet, dull_for: None });
     assert_eq!(e.bowl().phase, Phase::Cooling);
 }
 
@@ -267,7 +267,7 @@ fn the_finish_tells_the_state() {
     let mut e = Evening::seeded();
     assert_eq!(finish(&e.setup, &e.bowl()), Finish::Satin);
     e.act(ActionKind::TestStarted);
-    e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+    e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
     assert_eq!(finish(&e.setup, &e.bowl()), Finish::Streaks);
     let mut e = Evening::in_temper();
     assert_eq!(finish(&e.setup, &e.bowl()), Finish::Sheen);

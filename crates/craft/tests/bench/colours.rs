@@ -107,7 +107,9 @@ fn who_follows_the_advice_puts_colour_on_in_its_band() {
         let (_, temp) = stands.poured.expect("put on");
         let [lo, hi] = setup.use_band().in_celsius();
         let put_on = in_celsius(temp.expect("it was read"));
-        assert!((lo - 0.3..=hi + 0.3).contains(&put_on), "{seed}: {put_on}");
+        // So little cools in the time that a hand takes.
+        let lowest = if setup.total() < grams(20.0) { lo - 0.6 } else { lo - 0.35 };
+        assert!((lowest..=hi + 0.3).contains(&put_on), "{seed}: {put_on}");
         assert_eq!(kinds.contains(&ActionKind::ColourIn), inputs.colour.is_some());
         let strains = inputs.colour.as_ref().is_some_and(|recipe| recipe.strained);
         assert_eq!(kinds.contains(&ActionKind::Strained), strains);
@@ -150,7 +152,7 @@ fn in_band_it_is_put_on_not_poured() {
         e.read(29.8);
         e.act(ActionKind::TestStarted);
         e.pass(200);
-        e.act(ActionKind::TestSeen { seen: craft::bowl::Seen::EvenSatin });
+        e.act(ActionKind::TestSeen { seen: craft::bowl::Seen::EvenSatin, dull_for: None });
         e.act(ActionKind::Stirred);
         e.read(29.5);
         e.advice()

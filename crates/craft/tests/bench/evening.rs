@@ -4,13 +4,13 @@ use std::cell::Cell;
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{
-    Action, ActionKind, Bowl, Reading, Record, Seen, Setup, Source, fold, look_ahead,
+    Action, ActionKind, Ahead, Bowl, Reading, Record, Seen, Setup, Source, fold, look_ahead,
 };
 use craft::chocolate::Family;
-use craft::coach::{Advice, advise};
+use craft::coach::{Advice, advise, bursts_left};
 use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, bowl};
-use craft::units::{celsius, grams};
+use craft::units::{Time, celsius, grams};
 use uuid::Uuid;
 
 pub struct Evening {
@@ -67,7 +67,7 @@ impl Evening {
         let mut e = Self::seeded();
         e.act(ActionKind::TestStarted);
         e.pass(150);
-        e.act(ActionKind::TestSeen { seen: Seen::EvenSatin });
+        e.act(ActionKind::TestSeen { seen: Seen::EvenSatin, dull_for: None });
         e.read(31.6);
         e
     }
@@ -127,9 +127,18 @@ impl Evening {
         fold(&self.setup, &self.record(), self.now)
     }
 
+    /// The bursts that are left of the melt.
+    pub fn bursts_left(&self) -> Vec<Time> {
+        let ahead = self.ahead();
+        bursts_left(&self.setup, &self.bowl(), &ahead, &self.advice(), self.now)
+    }
+
+    fn ahead(&self) -> Ahead {
+        look_ahead(&self.setup, &self.record(), &self.bowl())
+    }
+
     pub fn advice(&self) -> Advice {
-        let (record, bowl) = (self.record(), self.bowl());
-        let ahead = look_ahead(&self.setup, &record, &bowl);
+        let (bowl, ahead) = (self.bowl(), self.ahead());
         let run = Run { setup: self.setup.clone(), method: self.method };
         advise(&run, &bowl, &ahead, self.now)
     }

@@ -44,7 +44,7 @@ fn who_follows_the_advice_pours_in_the_band_and_never_passes_the_limit() {
             assert!(matches!(bowl.temper, Temper::Shown { .. }), "{case}");
             let poured = in_celsius(bowl.poured.and_then(|(_, temp)| temp).expect("read"));
             let [lo, hi] = run.setup.chocolate.windows.work.in_celsius();
-            assert!((lo - 0.3..=hi + 0.3).contains(&poured), "poured at {poured}: {case}");
+            assert!((lo - 0.35..=hi + 0.3).contains(&poured), "poured at {poured}: {case}");
             let minutes = (end - run.setup.opened).num_minutes();
             assert!(minutes < 75, "{minutes} min: {case}");
         }

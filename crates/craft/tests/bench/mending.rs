@@ -58,7 +58,7 @@ fn too_thick_just_under_where_temper_is_lost_a_spoonful_is_stirred_in() {
     e.read(31.9);
     e.act(ActionKind::TestStarted);
     e.pass(150);
-    e.act(ActionKind::TestSeen { seen: Seen::EvenSatin });
+    e.act(ActionKind::TestSeen { seen: Seen::EvenSatin, dull_for: None });
     e.read(31.9);
     e.act(ActionKind::TooThick);
     let advice = e.advice();
@@ -107,7 +107,7 @@ fn a_failed_test_is_mended_each_method_in_its_way() {
         e.read(31.5);
         e.act(ActionKind::TestStarted);
         e.pass(300);
-        e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+        e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
         e.read_at_once(c);
         let advice = e.advice();
         assert_eq!((advice.rule, advice.level), (Rule::NotInTemper, Level::Stop), "{method}");
@@ -180,7 +180,7 @@ fn a_failed_bowl_that_is_too_cold_is_warmed_before_anything_goes_in() {
             e.read(29.5);
             e.act(ActionKind::TestStarted);
             e.pass(420);
-            e.act(ActionKind::TestSeen { seen: Seen::Streaks });
+            e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
             e.read_at_once(cold);
             let advice = e.advice();
             let told = format!("{family} by {}: {} {}", method.about().key, advice.say, advice.why);

@@ -71,6 +71,17 @@ pub enum TemperAnswer {
     Gone,
 }
 
+/// A reading that was typed.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TypedAnswer {
+    /// Its id.
+    pub id: Uuid,
+    /// When it was read.
+    pub at: DateTime<Utc>,
+    /// What was typed, corrected by what the thermometer reads too little.
+    pub temp_c: f64,
+}
+
 /// A point of the curve.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct PointAnswer {
@@ -141,6 +152,8 @@ pub struct BowlAnswer {
     pub on_heat_since: Option<DateTime<Utc>>,
     /// How it is tempered.
     pub method: Method,
+    /// Whether its crystals are kept from the start: it is only warmed, not melted through.
+    pub keeps_crystals: bool,
     /// Whether the method asks for a temper test before the pour.
     pub tested: bool,
     /// The bursts that are left of the melt, the next first; corrected by each
@@ -181,6 +194,10 @@ pub struct BowlAnswer {
     pub target_c: f64,
     /// The room it was planned for.
     pub room_c: f64,
+    /// Since when it stands in cool water.
+    pub in_water_since: Option<DateTime<Utc>>,
+    /// The latest reading that was typed and stands: it can be taken back.
+    pub last_typed: Option<TypedAnswer>,
     /// What was added to each reading: what its thermometer reads too little.
     pub offset_c: f64,
     /// The record, thinned for drawing.
@@ -264,8 +281,12 @@ impl Subject {
                 Heat::Burst { .. } | Heat::Off => None,
             },
             method: self.run.method,
+            keeps_crystals: setup.course.keeps_crystals,
             tested: setup.course.is_tested,
-            bursts_left_s: bursts_left(setup, &bowl, now).into_iter().map(seconds).collect(),
+            bursts_left_s: bursts_left(setup, &bowl, &ahead, &advice, now)
+                .into_iter()
+                .map(seconds)
+                .collect(),
             additions: additions(setup, &bowl),
             seeded_g: grams(bowl.went_in.seeded),
             crystals_g: grams(setup.crystals),
@@ -288,6 +309,12 @@ impl Subject {
             use_c: band(setup.use_band()),
             target_c: celsius(setup.target),
             room_c: celsius(setup.room),
+            in_water_since: bowl.heating.in_water,
+            last_typed: record.last_typed().map(|reading| TypedAnswer {
+                id: reading.id,
+                at: reading.at,
+                temp_c: celsius(reading.temp),
+            }),
             offset_c: round(in_degrees(setup.offset), 2),
             curve: curve(record, &bowl, CURVE_POINTS)
                 .into_iter()
@@ -319,11 +346,9 @@ fn test(setup: &Setup, bowl: &Bowl) -> Option<TestAnswer> {
     let run = bowl.test?;
     Some(TestAnswer {
         started_at: run.started,
-        seen: run.look.map(|(seen, _, _)| seen),
-        age_s: run.look.map(|(_, age, _)| seconds(age)),
-        words: run
-            .look
-            .map(|(seen, age, verdict)| in_words(setup.chocolate.family, verdict, seen, age)),
+        seen: run.look.map(|(look, _)| look.seen),
+        age_s: run.look.map(|(look, _)| seconds(look.age)),
+        words: run.look.map(|(look, verdict)| in_words(setup.chocolate.family, verdict, &look)),
     })
 }
 

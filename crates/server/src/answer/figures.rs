@@ -5,6 +5,7 @@ use craft::fridge::Stay;
 use craft::heat::cooling::Eta;
 use craft::heat::microwave::BurstPlan;
 use craft::heat::seed::SeedPlan;
+use craft::message::Message;
 use craft::note::{Note, Working};
 use craft::room::Room;
 use craft::setting::{Moment, Setting};
@@ -166,6 +167,8 @@ pub struct MicrowaveAnswer {
     pub seconds: f64,
     /// The bursts.
     pub bursts_s: Vec<f64>,
+    /// At which setting, in words.
+    pub power: Message,
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
@@ -177,6 +180,7 @@ impl From<BurstPlan> for MicrowaveAnswer {
         Self {
             seconds: seconds(plan.total),
             bursts_s: plan.bursts.into_iter().map(seconds).collect(),
+            power: plan.setting,
             notes: vec![
                 Note::info("stir-after-each", say::stir_after_each()),
                 Note::info("hot-bowl", say::hot_bowl()),

@@ -1,7 +1,9 @@
 //! A batch as it goes on: what to do now, what is coming, how far it is.
 
 use chrono::{DateTime, Utc};
-use craft::batch::{Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo};
+use craft::batch::{
+    Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo, Untempered,
+};
 use craft::message::Message;
 use craft::steps::StepKind;
 use serde::Serialize;
@@ -167,6 +169,27 @@ impl From<Progress> for ProgressAnswer {
     }
 }
 
+/// A bowl that was poured without being tempered.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct UntemperedAnswer {
+    /// Which chocolate it is, by key.
+    pub chocolate: String,
+    /// Why.
+    pub why: Message,
+    /// What to do about it.
+    pub instead: Message,
+}
+
+impl From<Untempered> for UntemperedAnswer {
+    fn from(poured: Untempered) -> Self {
+        Self {
+            chocolate: poured.chocolate,
+            why: poured.why,
+            instead: craft::coach::not_tempered_instead(),
+        }
+    }
+}
+
 /// A batch as it goes on.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct GuideAnswer {
@@ -178,6 +201,8 @@ pub struct GuideAnswer {
     pub plan_id: Option<Uuid>,
     /// Where it stands as a whole.
     pub stage: Stage,
+    /// What was poured without being tempered: its windows are not told.
+    pub untempered: Vec<UntemperedAnswer>,
     /// What to do now, or what is next; `null` once all is done.
     pub now: Option<InstructionAnswer>,
     /// What is coming, the soonest first.
@@ -207,6 +232,7 @@ impl GuideAnswer {
             batch_name: batch.name.clone(),
             plan_id: batch.plan_id,
             stage: standing.stage,
+            untempered: guide.untempered.into_iter().map(Into::into).collect(),
             now: guide.now.map(|now| {
                 let bowl_id = now.chocolate.as_deref().and_then(bowl);
                 InstructionAnswer::new(now, bowl_id)

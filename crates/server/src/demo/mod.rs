@@ -19,14 +19,16 @@ use store::plans::PlanText;
 use store::{Connection, Pool, StoreError};
 use uuid::Uuid;
 
-use crate::making::{Making, computed, keep_ending, summary, words};
+use crate::making::{Kept, Making, computed, keep_ending, summary, words};
 use crate::problem::Problem;
 use crate::routes::begin::new_row;
 use crate::routes::bowls::frozen;
 use evenings::{Sheet, Went};
 
 /// The kitchen that the records were made in: a tired microwave, a draughty bench.
-const KITCHEN: Quirks = Quirks { efficiency: 0.43, loses: 1.15 };
+fn kitchen() -> Quirks {
+    Quirks { efficiency: 0.43, loses: 1.15, ..Quirks::default() }
+}
 
 /// Loads the demo into an empty store, once in a database's life.
 ///
@@ -79,7 +81,7 @@ async fn load_one(
     store::plans::insert(tx, plan_id, &text, (&found_by, plan_id), begun).await?;
 
     // The bowl at the bench goes on in the usual kitchen, so it began there.
-    let quirks = if matches!(sheet.went, Went::AtBench) { Quirks::default() } else { KITCHEN };
+    let quirks = if matches!(sheet.went, Went::AtBench) { Quirks::default() } else { kitchen() };
     let how = |mishap, stop_in| Evening {
         every_s: 4,
         mishap,
@@ -137,7 +139,9 @@ async fn load_one(
     let last_wall = if at_bench { now } else { WallTime(last) };
     store::append_all(tx, line.id, &sent, record.entries(), last_wall).await?;
     let row = store::bowls::get(&mut *tx, line.id).await?;
-    keep_ending(tx, &row, (setup, &record), batch.clock, last_wall).await?;
+    // The records are as if somebody had typed what a thermometer showed.
+    let kept = Kept { bowl: &row, setup, record: &record, real: batch.real_time };
+    keep_ending(tx, &kept, batch.clock, last_wall).await?;
     let mut noted = last_wall;
     for (n, (hours, looks, note)) in looks.iter().enumerate() {
         noted = last_wall.after(TimeDelta::hours(*hours));

@@ -50,6 +50,7 @@ async fn used_for(ground: &Ground, bowl: &BowlRow) -> Result<Option<Message>, Pr
                 store::bowls::BowlStatus::GivenUp { .. } => BowlStatus::GivenUp,
                 _ => BowlStatus::Open,
             },
+            not_tempered: None,
         })
         .collect();
     let step = craft::batch::used_for(&computed.lines, &states, &bowl.chocolate, bowl.opened_at);

@@ -162,6 +162,11 @@ pub async fn open(
             let id = bowl.id;
             if sent == Sent::New {
                 making.bowls.insert(0, bowl);
+                if new.simulated {
+                    // A rehearsal: from here on this batch teaches nothing.
+                    store::batches::set_clock(&mut *tx, *batch_id, making.batch.clock, false)
+                        .await?;
+                }
                 if let Some(plan_id) = making.batch.plan_id {
                     store::plans::touch(&mut *tx, plan_id, wall).await?;
                 }

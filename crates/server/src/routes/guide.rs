@@ -20,7 +20,7 @@ use crate::body::Body;
 use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
 use crate::live::Heard;
-use crate::making::{Making, finalize_bowl, pour_of, ready, teach_setting};
+use crate::making::{Making, at_bench, finalize_bowl, pour_of, teach_setting};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -73,8 +73,7 @@ pub struct BatchClock {
 }
 
 pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer> {
-    let ready = ready(state, making).await?;
-    let bowls = making.bowl_states(|id| ready.contains(&id));
+    let bowls = making.bowl_states_at(&at_bench(state, making).await?);
     let clock = state.clock_answer(making.batch.clock, false);
     let guide = guide(&making.lines, &making.events, &bowls, clock.now);
     let last = craft::batch::last_standing(&making.events);
@@ -137,13 +136,14 @@ pub(super) async fn keep_clock(
 ) -> Answer<()> {
     #[allow(clippy::float_cmp)] // exactly one is what real time is
     let real_time = clock.rate == 1.0 && !skips;
+    let rehearsed = making.bowls.iter().any(|bowl| bowl.simulated);
     let real_bowl = |b: &store::bowls::BowlLine| b.status == BowlStatus::Open && !b.simulated;
     if !real_time && making.bowls.iter().any(real_bowl) {
         return Err(Problem::conflict(
             "A bowl of this batch is at the bench with a real thermometer: real chocolate keeps real time.",
         ));
     }
-    store::batches::set_clock(&mut *tx, making.batch.id, clock, real_time).await?;
+    store::batches::set_clock(&mut *tx, making.batch.id, clock, real_time && !rehearsed).await?;
     let change = store::changes::Change::Batch(making.batch.id);
     Ok(store::changes::note(tx, change, clock.real).await?)
 }

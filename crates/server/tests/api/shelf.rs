@@ -191,7 +191,7 @@ async fn bowls_teach_their_gear_and_a_reset_forgets() {
     let heat = json!({ "kind": "heat", "name": "Old microwave",
         "microwave": { "watts": 800, "power": 0.4 } });
     let heat = kitchen.put_on_shelf(heat, None).await;
-    let quirks = Quirks { efficiency: 0.38, loses: 1.3 };
+    let quirks = Quirks { efficiency: 0.38, loses: 1.3, ..Quirks::default() };
     let by = json!({ "method": "ready_crystals", "ware_id": ware, "heat_id": heat });
     let mut totals = Vec::new();
     let mut last = (String::new(), String::new());

@@ -166,7 +166,7 @@ async fn readings_and_every_kind_of_action_come_back_as_they_were_once() {
         ActionKind::OffStone,
         ActionKind::TooThick,
         ActionKind::TestStarted,
-        ActionKind::TestSeen { seen: Seen::EvenSatin },
+        ActionKind::TestSeen { seen: Seen::EvenSatin, dull_for: None },
         ActionKind::Poured,
         ActionKind::GivenUp { reason: "scorched: “tan”".to_owned() },
         ActionKind::AmountCorrected { action: seed.id, mass: grams(78.0) },
