@@ -232,11 +232,7 @@ pub async fn finalize_bowl(
     now: WallTime,
 ) -> Result<(), Problem> {
     let setup = Subject::of(bowl)?.run.setup;
-    let record = Record::new(
-        store::readings::of_bowl(&mut *connection, bowl.id).await?,
-        store::actions::of_bowl(&mut *connection, bowl.id).await?,
-    )
-    .corrected_by(setup.offset);
+    let record = kept_record(connection, bowl.id, &setup).await?;
     let making = Making::lock(connection, bowl.batch_id).await?;
     let kept = Kept { bowl, setup: &setup, record: &record, real: making.batch.real_time };
     keep_ending(connection, &kept, clock, now).await?;
@@ -314,7 +310,8 @@ pub async fn teach_setting(
 ) -> Result<(), Problem> {
     let stated = store::batches::begun_with(&mut *connection, making.batch.id).await?.stated;
     let planned_pace = stated.ok().and_then(|stated| stated.setting_pace).unwrap_or(1.0);
-    let bowls = making.bowl_states(|_| false);
+    let not_tempered = poured_untempered(connection, making).await?;
+    let bowls = making.bowl_states_at(&AtBench { ready: Vec::new(), not_tempered });
     let taught = craft::batch::lesson(&making.lines, &making.events, &bowls, planned_pace);
     let mut components: Vec<&str> = making.lines.iter().filter_map(Line::component).collect();
     components.dedup();
@@ -335,6 +332,38 @@ pub async fn teach_setting(
         }
     }
     Ok(store::changes::note(connection, Change::Shelf, now).await?)
+}
+
+/// Which bowls were poured without being tempered, by what is kept of them: how that sets
+/// says nothing of the kitchen.
+async fn poured_untempered(
+    connection: &mut Connection,
+    making: &Making,
+) -> Result<HashMap<Uuid, Message>, Problem> {
+    let mut untempered = HashMap::new();
+    for line in &making.bowls {
+        let store::bowls::BowlStatus::Poured { at, .. } = line.status else { continue };
+        let Ok(subject) = Subject::of(&store::bowls::get(&mut *connection, line.id).await?) else {
+            continue;
+        };
+        let setup = subject.run.setup;
+        let record = kept_record(connection, line.id, &setup).await?;
+        untempered.extend(not_tempered(&setup, &fold(&setup, &record, at)).map(|w| (line.id, w)));
+    }
+    Ok(untempered)
+}
+
+/// A bowl's record as it is kept.
+async fn kept_record(
+    connection: &mut Connection,
+    bowl: Uuid,
+    setup: &Setup,
+) -> Result<Record, StoreError> {
+    let record = Record::new(
+        store::readings::of_bowl(&mut *connection, bowl).await?,
+        store::actions::of_bowl(&mut *connection, bowl).await?,
+    );
+    Ok(record.corrected_by(setup.offset))
 }
 
 /// The action at the bench that a step's event stands for, where it is the pour that ends a

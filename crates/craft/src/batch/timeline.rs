@@ -144,6 +144,9 @@ impl<'a> Timeline<'a> {
     /// How much slower it sets than was foretold, by the finger's check of this line,
     /// of what was poured with the step `since`; `None` where nobody said.
     pub fn pace(&self, since: &str) -> Option<f64> {
+        if self.untempered.contains(&since) {
+            return None;
+        }
         let counts = |step: &&Step| {
             step.is_touch && step.wait.as_ref().is_some_and(|wait| wait.step == since)
         };

@@ -108,8 +108,20 @@ async fn touch_dry_now_moves_the_rest_and_is_learned_for_the_kitchen() {
         (&waiting["now"]["step"], &waiting["now"]["state"]),
         (&json!("slab/pour"), &json!("wait_for_bowl"))
     );
+    // Untempered, no window of tempered chocolate is told, and the steps say so first.
+    let pour = kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    let untempered = kitchen.get(&path).await.with(200);
+    let why = &untempered["untempered"][0];
+    assert_eq!(why["chocolate"], "dark", "{untempered}");
+    assert!(text(&why["why"]["text"]).contains("not tested"), "{why}");
+    assert!(text(&why["instead"]["text"]).starts_with("Undo it"), "{why}");
+    assert_eq!(untempered["coming"], json!([]));
+    let undo = json!({ "kind": "undone", "undoes": pour["id"] });
+    kitchen.act(&bowl, undo).await.with(201);
+    kitchen.tempered(&bowl).await;
     // The pour at the bench is the pour of the step.
     kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    assert_eq!(kitchen.get(&path).await.with(200)["untempered"], json!([]));
     for task in ["spread", "tap"] {
         kitchen.done(&batch, &format!("slab/{task}"), false).await;
     }
@@ -366,4 +378,29 @@ async fn the_list_tells_what_a_batch_is_made_of_and_where_it_stands() {
     kitchen.done(&sugar, "it/box", false).await;
     let boxed = line(&sugar).await;
     assert_eq!((&boxed["stage"], &boxed["unfinished"]), (&json!("made"), &json!(false)));
+}
+
+#[actix_web::test]
+async fn a_rehearsal_teaches_neither_the_kitchen_nor_its_gear() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    kitchen.done(&batch, "slab/line", false).await;
+    let open = json!({ "simulated": true });
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), open).await.with(201);
+    let bowl = text(&opened["bowl"]["id"]);
+    // Measured by hand from here on, and at the wall's pace: it was a rehearsal all the same.
+    let real = json!({ "simulated": false, "rate": 1 });
+    kitchen.put(&format!("/bowls/{bowl}/thermometer"), None, real).await.with(200);
+    kitchen.tempered(&bowl).await;
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    for task in ["spread", "tap"] {
+        kitchen.done(&batch, &format!("slab/{task}"), false).await;
+    }
+    kitchen.pass(TimeDelta::minutes(12));
+    let guide = kitchen.done(&batch, "slab/touch-dry", true).await;
+    assert!(guide["progress"][1]["pace"].as_f64().is_some_and(|pace| pace > 1.2), "{guide}");
+    let shelf = kitchen.get("/shelf").await.with(200);
+    for thing in shelf["things"].as_array().expect("things") {
+        assert_eq!(thing["learned"], json!([]), "{thing}");
+    }
 }
