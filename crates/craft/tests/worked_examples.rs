@@ -5,17 +5,18 @@ use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
 use craft::colour::{Film, Optics, stack};
 use craft::fridge::stay;
-use craft::heat::microwave::{Microwave, bursts};
+use craft::heat::microwave::{Microwave, bursts, heat_to_melt};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
 use craft::heat::{Material, Vessel};
 use craft::room::Room;
+use craft::setting::Dry;
 use craft::shell::{CavityInputs, Pouring, ShellWay, Shells};
 use craft::spread::Tray;
 use craft::spread::slab::{Size, slab};
 use craft::spread::wrap::WrapInput;
 use craft::units::{
-    celsius, grams, in_celsius, in_grams, in_millilitres, in_millimetres, in_seconds, millimetres,
-    minutes, percent_of, square_centimetres, watts,
+    celsius, grams, in_celsius, in_grams, in_joules, in_millilitres, in_millimetres, in_seconds,
+    millimetres, minutes, percent_of, square_centimetres, watts,
 };
 use serde::Deserialize;
 
@@ -28,6 +29,7 @@ struct Examples {
     slab: Vec<SlabCase>,
     wrap: Vec<WrapCase>,
     microwave: Vec<MicrowaveCase>,
+    melt_below_34: Vec<MeltCase>,
     hemisphere_shell: Vec<ShellCase>,
     film_stack_reflectance: Vec<StackCase>,
 }
@@ -69,6 +71,15 @@ struct SeedCase {
     room_c: Option<f64>,
     minutes: Option<f64>,
     seed_g: f64,
+}
+
+#[derive(Deserialize)]
+struct MeltCase {
+    family: Family,
+    mass_g: f64,
+    start_c: f64,
+    target_c: f64,
+    energy_j: f64,
 }
 
 #[derive(Deserialize)]
@@ -205,13 +216,26 @@ fn microwave_time() {
 }
 
 #[test]
+fn melts_that_stop_below_34() {
+    for case in examples().melt_below_34 {
+        let heat = heat_to_melt(
+            &Chocolate::of(case.family),
+            grams(case.mass_g),
+            celsius(case.start_c),
+            celsius(case.target_c),
+        );
+        agrees(in_joules(heat), case.energy_j);
+    }
+}
+
+#[test]
 fn longest_fridge_stay() {
     for case in examples().longest_fridge_stay {
         let room = Room { temp: celsius(case.room_c), humidity: percent_of(case.rh_pct) };
         let stay = stay(
             &Chocolate::of(case.family),
             millimetres(case.thickness_mm),
-            celsius(case.start_c),
+            Dry { temp: celsius(case.start_c), crystals: None },
             celsius(case.fridge_c),
             &room,
         );

@@ -2090,6 +2090,24 @@ export interface components {
             plan_id?: string | null;
             taken?: null | components["schemas"]["TakenAnswer"];
         };
+        /** @description A stay in a closed box or bag. */
+        BoxedAnswer: {
+            /**
+             * Format: double
+             * @description How long to leave it.
+             */
+            advised_min: number;
+            /**
+             * Format: double
+             * @description How long the box stays closed in the room afterwards.
+             */
+            left_closed_min: number;
+            /**
+             * Format: double
+             * @description Until it lets go.
+             */
+            shortest_min: number;
+        };
         /** @description The caps of a filled mould. */
         CapInputs: {
             /**
@@ -3187,6 +3205,7 @@ export interface components {
              * @description How long to leave it; `null` where the two cross.
              */
             advised_min?: number | null;
+            boxed?: null | components["schemas"]["BoxedAnswer"];
             /**
              * Format: double
              * @description Until dew would form on it outside; `null` where none does.

@@ -24,6 +24,18 @@ function moments(setting: NonNullable<Props["setting"]>) {
   } as const;
 }
 
+/** Minutes, never rounded past what is meant. */
+function minutes(min: number): string {
+  return `${Math.floor(min * 10) / 10} min`;
+}
+
+/** How long to leave it in the fridge, and how. */
+function stayWords({ advised_min, boxed }: NonNullable<Props["fridge"]>): string {
+  if (advised_min != null) return minutes(advised_min);
+  // A batch of an earlier release was kept without it.
+  return boxed ? `${minutes(boxed.advised_min)}, in a closed box or bag` : "no";
+}
+
 /** What the room means, and what comes after the pour in it. */
 export const RoomVerdict = memo(function RoomVerdict(props: Props) {
   const { room, setting, fridge, lies } = props;
@@ -65,9 +77,7 @@ export const RoomVerdict = memo(function RoomVerdict(props: Props) {
         <Box data-testid="fridge">
           <Box display="flex" gap="2" alignItems="baseline" flexWrap="wrap" mb="1">
             <Box textStyle="label">Then the fridge</Box>
-            <Box fontWeight="640">
-              {fridge.advised_min == null ? "no" : `${Math.round(fridge.advised_min)} min`}
-            </Box>
+            <Box fontWeight="640">{stayWords(fridge)}</Box>
             <ShowSum steps={fridge.sum} of="stay in the fridge" />
           </Box>
           <Notes notes={fridge.notes} />

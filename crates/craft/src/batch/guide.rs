@@ -240,6 +240,16 @@ impl<'a, 'l> Candidate<'a, 'l> {
         })
     }
 
+    /// When the hands are wanted at the latest for a step further on whose window is known
+    /// already: so long before it closes that it can be done.
+    fn later_window(&self, now: DateTime<Utc>) -> Option<DateTime<Utc>> {
+        let index = self.line.next()?;
+        let steps = &self.line.line.steps[index + 1..];
+        let closing =
+            steps.iter().filter_map(|step| Some(self.line.closes(step)?.at - takes(step)));
+        closing.filter(|at| *at > now).min()
+    }
+
     fn is_open(&self, now: DateTime<Utc>) -> bool {
         self.opens_at().is_none_or(|opens| opens <= now)
     }
@@ -318,13 +328,19 @@ fn choose<'c, 'a, 'l>(
 ) -> Option<&'c Candidate<'a, 'l>> {
     let open = || candidates.iter().filter(|c| c.is_open(now) && c.is_ready());
     let pressed = open().filter(|c| c.deadline.is_some()).min_by_key(|c| c.deadline);
-    // A window that closes again must not find the hands full.
-    let next_window = candidates
-        .iter()
-        .filter(|c| !c.is_open(now) && c.closes.is_some())
-        .filter_map(Candidate::opens_at)
-        .min();
-    let fits = |c: &&Candidate<'_, '_>| next_window.is_none_or(|opens| now + c.takes() <= opens);
+    // A window that closes again must not find the hands full, be it of a step further on.
+    let windows = || {
+        let closing = candidates.iter().filter(|c| !c.is_open(now) && c.closes.is_some());
+        let next = closing.filter_map(|c| Some((c.line.line.key.as_str(), c.opens_at()?)));
+        let later = candidates
+            .iter()
+            .filter_map(|c| Some((c.line.line.key.as_str(), c.later_window(now)?)));
+        next.chain(later)
+    };
+    let fits = |c: &&Candidate<'_, '_>| {
+        let others = windows().filter(|(line, _)| *line != c.line.line.key);
+        others.map(|(_, opens)| opens).min().is_none_or(|opens| now + c.takes() <= opens)
+    };
     let soonest = || {
         let closed = candidates.iter().filter(|c| !c.is_open(now));
         closed.min_by_key(|c| c.opens_at())

@@ -75,6 +75,15 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
         }
     }
     let Some(at) = poured else { return };
+    // Nothing was poured from it after it was used up: a tick that comes late does not move
+    // what counts from the pour.
+    for line in all.iter_mut() {
+        for step in line.line.steps.iter().filter(|step| step.tempered.as_deref() == Some(key)) {
+            if let Some(done) = line.done.get_mut(step.key.as_str()) {
+                done.at = done.at.min(at);
+            }
+        }
+    }
     let from_it = |line: &Timeline<'a>| {
         line.line.steps.iter().rposition(|step| step.tempered.as_deref() == Some(key))
     };

@@ -33,6 +33,8 @@ crate::messages! {
     must_be_at_most(most: Count, there: Count) = "must be at most {most}; there are {there}";
     must_be_its_own(key: Words) = "must be its own; {key} is there already";
     must_be_one_to(most: Count, there: Count) = "must be 1 to {most}; there are {there}";
+    shock_set_in_a_room(what: Words) = "must be another method for {what}: shock-set chocolate sets on a slab from the freezer, and in a room it would stay soft and bloom";
+    coating_with_couverture(hot: TempRange) = "Coating and couverture do not hold together: their fats soften each other and they part. Coating is worked at {hot}, which takes the temper from what it touches. Make all of it from one of the two. If both must be: let the coating set fully first, then the couverture over it, thin, in its working range, and eat it within days.";
     too_little(missing: Grams, wanted: Grams) = "{missing} too little of it: what is made takes {wanted}, with what stays on bowl and spatula.";
     must_come_to(range: Between, total: Grams) = "must come to {range}; it comes to {total}";
 }

@@ -3,8 +3,8 @@
 crate::messages! {
     "room";
     fridge_too_warm(fridge: WholeTemp) = "At {fridge} it does not set: this is no fridge.";
-    stay_cannot_be(shortest: MinutesUp, longest: WholeMinutes) = "It needs {shortest} to let go, and after {longest} dew would form on it. These cannot both be met: lower the room's humidity, or set it at room temperature.";
-    dew_binds() = "The dew binds: take it out on time, or leave it closed in a box until it is warm.";
+    stay_cannot_be(shortest: MinutesUp, longest: WholeMinutes) = "It needs {shortest} to let go, and after {longest} dew would form on it when it comes out. Put it in in a closed box or bag, and leave that closed in the room until it is warm; or let it set in the room.";
+    dew_binds() = "Dew comes soon: take it out on time, or put it in a closed box or bag before it goes in.";
     release_binds() = "Until it lets go; longer is not needed, and in the end dew would form on it.";
     no_dew() = "In this room no dew forms on what comes from this fridge.";
     room_too_warm(above: StatedTemp, best: StatedTempRange) = "Above {above} tempered work sets slowly and dulls. Cool the room to {best}, or wait for the evening.";

@@ -7,7 +7,7 @@ crate::messages! {
     narrower_vessel() = "Most of it only stands in the vessel and comes back: a deep, narrow one needs less.";
     centre_cold() = "So cold a centre swells as it warms, and the coat cracks; what is wet from the freezer seizes the chocolate. Firm and cold is enough.";
     centre_warm() = "So warm a centre goes soft in the chocolate: chill it first.";
-    mixed_cold() = "At room temperature, never warm from roasting: warm goods wreck the temper. Fold in gently, and name them on the label: nuts and the like are allergens.";
+    mixed_cold() = "At room temperature, never warm from roasting: warm goods keep it from setting well. Fold in gently, and name them on the label: nuts and the like are allergens.";
     line_thin(least: StatedMm) = "Lines under {least} break when they are lifted.";
     lines_join() = "Every line must join another, or the piece comes apart.";
     topping_crowded(covered: Percent, most: Percent) = "They would cover {covered} of the slab: over {most} they lie on each other and fall off. Make the pieces larger, or chop it finer.";

@@ -9,6 +9,8 @@ crate::messages! {
     temper_colour_how() = "At the bench. It is ready when the bench says so, and over when it is put on.";
     temper(label: Words) = "Temper the {label}";
     temper_again(label: Words) = "Temper the {label} again";
+    melt(label: Words) = "Melt the {label}";
+    melt_again(label: Words) = "Melt the {label} again";
     soften(label: Words) = "Soften the {label}";
     soften_again(label: Words) = "Soften the {label} again";
     weigh_colour(butter: ToWeigh, powder: ToWeigh, label: Words) = "Weigh out {butter} of cocoa butter and {powder} of powder for the {label}";

@@ -117,6 +117,18 @@ impl Family {
         self != Self::Coating
     }
 
+    /// Where it is usually poured, °C, among those that set as dark does, only slower;
+    /// `None` for dark itself and for what sets by laws of its own.
+    #[must_use]
+    pub fn sets_from_c(self) -> Option<f64> {
+        match self {
+            Self::Milk => Some(29.5),
+            Self::White => Some(28.5),
+            Self::Ruby | Self::Blond => Some(29.0),
+            Self::Dark | Self::CocoaButter | Self::Coating => None,
+        }
+    }
+
     /// How much longer it takes to set than dark does (*custom*).
     #[must_use]
     pub fn setting_factor(self) -> f64 {

@@ -31,6 +31,9 @@ pub struct Optics {
     pub s: Rgb,
 }
 
+/// What a white takes up, at the most, of what it scatters (*custom*).
+const WHITE_TAKES_UP: f64 = 0.03;
+
 /// A film and its thickness, in units of the thickness its optics are for.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Film {
@@ -73,6 +76,12 @@ impl Optics {
 }
 
 impl Film {
+    /// Whether it is a white: it scatters far more than it takes up, in every channel.
+    #[must_use]
+    pub fn is_white(&self) -> bool {
+        self.optics.k.iter().zip(self.optics.s).all(|(k, s)| k / s < WHITE_TAKES_UP)
+    }
+
     /// A film that lies so thick.
     #[must_use]
     pub fn lying(optics: Optics, thickness: Length) -> Self {

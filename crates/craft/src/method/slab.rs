@@ -1,4 +1,4 @@
-//! Slab: pour about two thirds on cool stone, work them to the cool point,
+//! Slab: pour most of it on cool stone, work that to the cool point,
 //! return them to the rest, check the band.
 
 use super::{
@@ -25,8 +25,8 @@ const MOST_POURED_PCT: f64 = 85.0;
 const ABOUT: About = About {
     key: "slab",
     name: "Slab",
-    how: "Pour about two thirds on cool stone, work them to the cool point, return them to the \
-          rest.",
+    how: "Pour about four fifths on cool stone, as the sum gives it, work that to the cool \
+          point, return it to the rest.",
     good_for: "Larger amounts, with a stone at hand.",
     risk: "A mess, and moisture on the stone.",
     cautions: &["Wipe the stone bone dry: one drop of water and it seizes."],

@@ -7,6 +7,7 @@
 mod blend;
 mod bowl;
 mod bowl_inputs;
+mod coatings;
 mod gear;
 mod inputs;
 mod left_over;

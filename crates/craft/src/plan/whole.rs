@@ -8,17 +8,17 @@ use super::left_over::left_over;
 use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
-use super::{sharing, tints};
+use super::{coatings, sharing, tints};
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::Family;
-use crate::fridge::stay;
+use crate::fridge::{Stay, stay};
 use crate::note::Note;
 use crate::room::Room;
-use crate::setting::{self, Place, SettingOf};
+use crate::setting::{self, Dry, Place, SettingOf, in_a_brushed_wall};
 use crate::units::{Mass, Temperature, celsius, percent_of};
 use crate::work::{
-    BatchChocolate, ComponentInputs, Draft, Drafting, LayerTimes, Task, without_fridge,
+    BatchChocolate, ComponentInputs, Draft, Drafting, LayerTimes, Task, in_a_box, without_fridge,
 };
 
 /// Chocolates in one plan at most.
@@ -77,6 +77,7 @@ impl Plan {
             .collect();
         tints::check(&inputs.bowls, &known, &mut check);
         let drafts = check_components(&inputs.components, &known, kitchen, &mut check);
+        coatings::check_shock_set(&inputs.bowls, &inputs.components, &drafts, &mut check);
         check.finish()?;
 
         let mut check = Checker::new();
@@ -212,16 +213,18 @@ fn timed(
             bowls.iter().find(|b| b.key == layer.chocolate).and_then(|b| b.plan.as_ref())
         else {
             // Nothing is weighed out of it: it has no times.
-            times.push(LayerTimes { setting: None, fridge_advised: None, fridge_longest: None });
+            times.push(LayerTimes { setting: None, fridge: None });
             stays.push(None);
             continue;
         };
+        let poured = draft.sets.poured.unwrap_or_else(|| plan.poured_at());
         let setting = SettingOf {
             chocolate: &plan.chocolate,
             thickness: layer.thickness,
-            poured: draft.sets.poured.unwrap_or_else(|| plan.poured_at()),
+            poured,
             place,
             goods_per_gram: layer.goods_per_gram,
+            on_top: layer.on_top,
             goods_at: kitchen.room.temp,
         }
         .windows()
@@ -233,14 +236,14 @@ fn timed(
                 let stacked =
                     draft.sets.layers.len() > 1 && draft.sets.layers.iter().all(|l| l.share >= 1.0);
                 let thickness = draft.size.thickness.filter(|_| stacked).unwrap_or(layer.thickness);
-                stay(&plan.chocolate, thickness, setting.dry_at, fridge, &kitchen.room)
+                let coat = layer.thickness / f64::from(layer.coats);
+                let crystals = (layer.coats > 1)
+                    .then(|| in_a_brushed_wall(&plan.chocolate, coat, layer.coats, poured, place));
+                let dry = Dry { temp: setting.dry_at, crystals: crystals.flatten() };
+                stay(&plan.chocolate, thickness, dry, fridge, &kitchen.room)
             },
         );
-        times.push(LayerTimes {
-            setting,
-            fridge_advised: stay.as_ref().and_then(|stay| stay.advised),
-            fridge_longest: stay.as_ref().and_then(|stay| stay.longest),
-        });
+        times.push(LayerTimes { setting, fridge: stay.as_ref().map(Into::into) });
         stays.push(stay);
     }
     let setting = times.get(draft.sets.governs).and_then(|times| times.setting);
@@ -249,11 +252,17 @@ fn timed(
         notes.push(setting::too_warm_to_set(kitchen.room.temp));
     }
     let mut tasks = std::mem::take(&mut draft.tasks);
-    if fridge.as_ref().is_some_and(|stay| stay.advised.is_none()) {
-        tasks = without_fridge(tasks);
-    }
-    let tasks: Vec<Task> = tasks.into_iter().map(|task| task.timed(&times)).collect();
+    tasks = match &fridge {
+        Some(Stay { advised: None, boxed: Some(_), .. }) => in_a_box(tasks),
+        Some(Stay { advised: None, boxed: None, .. }) => without_fridge(tasks),
+        _ => tasks,
+    };
+    let mut tasks: Vec<Task> = tasks.into_iter().map(|task| task.timed(&times)).collect();
     notes.extend(sharing::too_slow(&tasks));
+    notes.extend(coatings::over_couverture(&draft, bowls));
+    if coatings::is_all_coating(&draft, bowls) {
+        coatings::plain_words(&mut draft, &mut tasks);
+    }
     PlannedComponent {
         key: component.key.clone(),
         name: component.name.clone(),

@@ -123,6 +123,20 @@ impl System<f64, State> for Film {
     }
 }
 
+/// How it stands at a time; `None` past the end of its course.
+pub(super) fn at(course: &[Moment], t_s: f64) -> Option<Moment> {
+    let after = course.iter().position(|m| m.t_s >= t_s)?;
+    let Some(before) = after.checked_sub(1).map(|i| course[i]) else { return Some(course[0]) };
+    let next = course[after];
+    let share = (t_s - before.t_s) / (next.t_s - before.t_s);
+    let between = |a: f64, b: f64| a + (b - a) * share;
+    Some(Moment {
+        t_s,
+        temp_c: between(before.temp_c, next.temp_c),
+        crystals: between(before.crystals, next.crystals),
+    })
+}
+
 /// When a share has crystallised, and how warm it is then; `None` where the
 /// course does not get there.
 pub(super) fn reaches(course: &[Moment], crystals: f64) -> Option<Moment> {

@@ -35,14 +35,24 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
             lines.push(line);
         }
     }
-    let waits = temperings(&mut lines, uses);
-    let of_bowls = plan.bowls.iter().flat_map(|bowl| {
-        waits
-            .iter()
-            .filter(|((key, _), _)| *key == bowl.key)
-            .filter_map(move |((_, nth), wait)| tempering::line(bowl, *nth, wait.clone()))
-    });
-    of_bowls.collect::<Vec<_>>().into_iter().chain(lines).collect()
+    let temperings = temperings(&mut lines, uses);
+    let mut of_bowls: Vec<_> = temperings
+        .into_iter()
+        .filter_map(|((key, nth), tempering)| {
+            let bowl = plan.bowls.iter().find(|bowl| bowl.key == key)?;
+            let line = tempering::line(bowl, nth, tempering.wait)?;
+            Some((tempering.first, line))
+        })
+        .collect();
+    // In the order of their first use: a colour before the chocolate that follows it.
+    of_bowls.sort_by(|(a, _), (b, _)| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)));
+    of_bowls.into_iter().map(|(_, line)| line).chain(lines).collect()
+}
+
+/// A tempering: what it waits for, and when and where it is first used.
+struct Tempering {
+    wait: Option<Wait>,
+    first: (f64, (usize, usize)),
 }
 
 /// A step that takes a tempered chocolate.
@@ -84,7 +94,7 @@ fn find_uses(line: &Line, index: usize, begins_s: f64, uses: &mut Vec<Use>) -> f
 /// Gathers what is poured soon after each other into one tempering, and says of each
 /// step which one it is of. Gives what each tempering waits for: nothing, where any of
 /// its users waits for nothing.
-fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32), Option<Wait>> {
+fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32), Tempering> {
     uses.sort_by(|a, b| a.chocolate.cmp(&b.chocolate).then(a.at_s.total_cmp(&b.at_s)));
     let mut waits = BTreeMap::new();
     let mut nth = 0;
@@ -98,12 +108,12 @@ fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32),
         lines[line].steps[step].tempered = Some(tempering::tempering_key(&chocolate, nth));
         waits
             .entry((chocolate.clone(), nth))
-            .and_modify(|known: &mut Option<Wait>| {
+            .and_modify(|known: &mut Tempering| {
                 if wait.is_none() {
-                    *known = None;
+                    known.wait = None;
                 }
             })
-            .or_insert(wait);
+            .or_insert(Tempering { wait, first: (at_s, (line, step)) });
         before = Some((chocolate, at_s));
     }
     waits

@@ -88,7 +88,10 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
             is_touch: false,
         });
     }
+    let tempers = plan.method.is_tested();
     let text = match (is_bottle(plan), nth) {
+        (false, 1) if !tempers => say::melt(label),
+        (false, _) if !tempers => say::melt_again(label),
         (true, 1) => say::soften(label),
         (true, _) => say::soften_again(label),
         (false, 1) => say::temper(label),

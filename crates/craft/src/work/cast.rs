@@ -17,7 +17,7 @@ use crate::shell::{
     ShellsAmount, ShellsError, USUAL_FLOW_GRADE, melted_density,
 };
 use crate::spread::slab::with_allowance;
-use crate::units::{Length, Mass, Volume, celsius, in_seconds, millimetres, seconds};
+use crate::units::{Length, Mass, Volume, celsius, in_grams, in_seconds, millimetres, seconds};
 
 /// Each brushed coat is left for so long before the next, s (docs/craft.md, section 9).
 const COAT_SETS_S: f64 = 300.0;
@@ -218,7 +218,16 @@ impl CastInputs {
         if weighings > 0 {
             notes.push(Note::info("weighed", say::weighed(weighings)));
         }
-        let mut working = amount.working.clone();
+        // What all casts keep follows from one; what is at hand and comes back does not: one
+        // mould full at a time.
+        let at_once = ["fills the moulds", "comes back", "in hand, with what stays behind"];
+        let mut working: Vec<_> =
+            amount.working.iter().filter(|line| !at_once.contains(&line.label)).cloned().collect();
+        working.extend([
+            Working::new("at hand at once", in_grams(at_hand), "g"),
+            Working::new("comes back in the end", in_grams(at_hand - amount.kept), "g"),
+            Working::new("in hand, with what stays behind", in_grams(with_allowance(at_hand)), "g"),
+        ]);
         working.extend(faced.working);
         let cast = Cast {
             cavity: self.mould.cavity,
@@ -259,8 +268,9 @@ impl CastInputs {
                 tasks.push(TaskDraft::new("knock", say::knock(), say::knock_how(), KNOCKS_S));
                 let wait_s = wait.map_or(0.0, in_seconds);
                 let dump = TaskDraft::new("dump", say::dump(), say::dump_how(), 45.0);
-                tasks.push(if wait_s > KNOCKS_S {
-                    dump.since("pour", 0).from(Timing::After(wait_s), say::dump_from())
+                // However short: its clock runs from the last knock.
+                tasks.push(if wait_s >= 1.0 {
+                    dump.since("knock", 0).from(Timing::After(wait_s), say::dump_from())
                 } else {
                     dump
                 });

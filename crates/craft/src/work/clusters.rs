@@ -21,6 +21,9 @@ use crate::units::{Volume, grams, in_grams, in_millimetres, millimetres};
 
 /// One mound is spooned in so long, s (*custom*).
 const SPOONED_IN_S: f64 = 6.0;
+/// While it is shaped the goods are warmed so far through: nuts are slow (*custom*; twenty
+/// were shaped from one mixing).
+const WARMED_THROUGH: f64 = 0.4;
 /// Between the pieces of a mound is so much air (*custom*).
 const AIR: f64 = 0.35;
 
@@ -88,13 +91,10 @@ impl Work for ClustersInputs {
             }],
             sets: Sets {
                 layers: vec![Layer {
-                    chocolate: self.chocolate.clone(),
+                    goods_per_gram: goods.parts * WARMED_THROUGH,
                     // A half ball has three times the surface to its volume that a slab
                     // of its height has.
-                    thickness: height / 3.0,
-                    colour: None,
-                    share: 1.0,
-                    goods_per_gram: goods.parts,
+                    ..Layer::of(&self.chocolate, height / 3.0)
                 }],
                 may_chill: true,
                 ..Sets::default()

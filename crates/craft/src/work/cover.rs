@@ -10,7 +10,7 @@ use crate::check;
 use crate::note::Working;
 use crate::spread::Tray;
 use crate::spread::mixed::MixedIn;
-use crate::spread::slab::{ALLOWANCE_SHARE, LEAST_ALLOWANCE_G};
+use crate::spread::slab::{LEAST_ALLOWANCE_G, with_allowance};
 use crate::units::{
     Area, Length, Mass, MassDensity, grams, in_grams, in_grams_per_cubic_centimetre,
     in_millimetres, in_square_centimetres, millimetres,
@@ -77,6 +77,9 @@ pub enum CoverInputs {
     },
 }
 
+/// Less than this is no piece, g.
+const LEAST_IN_PIECE_G: f64 = 0.1;
+
 /// A slab's size.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Cover {
@@ -92,11 +95,24 @@ pub struct Cover {
     pub working: Vec<Working>,
 }
 
-/// What reaches the piece of what is in hand: 5 % stay behind, 15 g at least.
+/// What reaches the piece of what is in hand, in several bowls by their shares: of each, 5 %
+/// stay behind, 15 g at least.
 #[must_use]
-pub fn without_allowance(in_hand: Mass) -> Mass {
-    let least = in_hand - grams(LEAST_ALLOWANCE_G);
-    (in_hand / (1.0 + ALLOWANCE_SHARE)).min(least).max(Mass::default())
+pub fn without_allowance(in_hand: Mass, shares: &[f64]) -> Mass {
+    let asked = |mass: Mass| {
+        shares.iter().fold(Mass::default(), |sum, share| sum + with_allowance(mass * *share))
+    };
+    // What is asked for rises evenly with what is made: halving finds it to a milligram.
+    let (mut low, mut high) = (Mass::default(), in_hand);
+    for _ in 0..40 {
+        let middle = (low + high) / 2.0;
+        if asked(middle) <= in_hand {
+            low = middle;
+        } else {
+            high = middle;
+        }
+    }
+    low
 }
 
 impl CoverInputs {
@@ -111,12 +127,15 @@ impl CoverInputs {
     /// The size, of chocolate of a density with dry goods folded in; faults are noted
     /// under `cover`.
     ///
+    /// `shares` are those of its chocolates, each from a bowl of its own.
+    ///
     /// A gram of chocolate takes up 1/ρ, and p/ρ_dry more with p parts of dry goods:
     /// A·h = m·(1/ρ + p/ρ_dry).
     pub(super) fn solve(
         &self,
         density: MassDensity,
         mixed: Option<MixedIn>,
+        shares: &[f64],
         at: &mut Drafting<'_>,
     ) -> Option<Cover> {
         let mut room = density.recip();
@@ -130,12 +149,11 @@ impl CoverInputs {
         };
         let in_hand = |g: f64, at: &mut Drafting<'_>| {
             let all = grams(at.number("cover.in_hand_g", g, check::CHOCOLATE_G));
-            let reaches = without_allowance(all);
-            if reaches <= Mass::default() {
-                at.check.fault(
-                    "cover.in_hand_g",
-                    say::more_than_stays_behind(grams(LEAST_ALLOWANCE_G), grams(g)),
-                );
+            let reaches = without_allowance(all, shares);
+            if reaches < grams(LEAST_IN_PIECE_G) {
+                let bowls = f64::from(u32::try_from(shares.len()).unwrap_or(u32::MAX));
+                let stays = grams(LEAST_ALLOWANCE_G) * bowls;
+                at.check.fault("cover.in_hand_g", say::more_than_stays_behind(stays, grams(g)));
             }
             reaches
         };

@@ -36,6 +36,8 @@ pub struct Sets {
     pub poured: Option<Temperature>,
     /// The stone it is spread on, where it is a frozen one.
     pub stone: Option<Temperature>,
+    /// Whether it is set on ice.
+    pub on_ice: bool,
     /// Whether it may set in the fridge.
     pub may_chill: bool,
 }

@@ -266,7 +266,14 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
     let backed: Vec<Film> = field.iter().map(|i| lying[*i]).chain([Film::white()]).collect();
     let backed = stack(ground, &backed);
     if !field.is_empty() && differs(backed, looks) > SINKS_FROM {
-        notes.push(Note::caution("sinks", say::sinks(&films[field[0]].colour, &part.family)));
+        let name = &films[field[0]].colour;
+        let white = field[1..].iter().any(|i| lying[*i].is_white());
+        let text = if white {
+            say::sinks_over_white(name, &part.family)
+        } else {
+            say::sinks(name, &part.family)
+        };
+        notes.push(Note::caution("sinks", text));
     }
     let flecks = here
         .iter()

@@ -23,8 +23,6 @@ const LONGEST_NAME: usize = 80;
 const STAYS_BEHIND: f64 = 0.08;
 /// Ganache rests overnight, hours (docs/craft.md, section 9).
 const RESTS_H: f64 = 8.0;
-/// Shells are left overnight before they are filled, hours.
-pub(super) const SHELLS_REST_H: f64 = 8.0;
 /// A filling crusts for some hours, and dries out after a day (*custom*).
 pub(super) const CRUSTS_H: f64 = 4.0;
 pub(super) const CRUSTS_AT_MOST_H: f64 = 24.0;
@@ -87,7 +85,12 @@ impl FillingInputs {
 
     /// What so many shells with so much room take, made while they rest; faults are
     /// noted under `filling`.
-    pub(super) fn fill(&self, room: Volume, count: u32, at: &mut Drafting<'_>) -> Option<Filled> {
+    pub(super) fn fill(
+        &self,
+        (room, capped): (Volume, bool),
+        count: u32,
+        at: &mut Drafting<'_>,
+    ) -> Option<Filled> {
         let g_ml = match self {
             Self::Ganache { ratio, butter_pct, infusion, .. } => {
                 at.number("filling.ratio", *ratio, check::GANACHE_RATIO);
@@ -121,7 +124,11 @@ impl FillingInputs {
             tasks: Vec::new(),
             notes: Vec::new(),
             working: vec![
-                Working::new("room under the cap", in_millilitres(room), "ml"),
+                Working::new(
+                    if capped { "room under the cap" } else { "room up to the rim" },
+                    in_millilitres(room),
+                    "ml",
+                ),
                 Working::new("filling in each", each_g, "g"),
                 Working::new("filling in all, with what stays behind", total_g, "g"),
             ],
@@ -151,24 +158,25 @@ impl FillingInputs {
                 });
                 filled.keeps =
                     if *perishable { say::keeps_perishable() } else { say::keeps_as_filling() };
+                filled.notes.push(Note::info("shells-rest", say::shells_rest()));
                 if *perishable {
                     filled.notes.push(Note::caution("perishable", filled.keeps.clone()));
                 }
             }
         }
-        filled.tasks.push(self.pipe());
+        filled.tasks.push(self.pipe(capped));
         Some(filled)
     }
 
-    fn pipe(&self) -> TaskDraft {
+    fn pipe(&self, capped: bool) -> TaskDraft {
         let is_ganache = matches!(self, Self::Ganache { .. });
         let text = if is_ganache {
             say::fill_ganache(celsius(PIPE_BELOW_C))
         } else {
             say::fill(celsius(PIPE_BELOW_C))
         };
-        let task =
-            TaskDraft::new("fill", text, say::fill_how(), 600.0).minding(cautions::allergens());
+        let how = if capped { say::fill_how() } else { say::fill_open_how() };
+        let task = TaskDraft::new("fill", text, how, 600.0).minding(cautions::allergens());
         if is_ganache {
             task.since("ganache", 0).from(Timing::Hours(RESTS_H), say::fill_ganache_from()).until(
                 Timing::Hours(48.0),
@@ -176,7 +184,8 @@ impl FillingInputs {
                 say::fill_ganache_late(),
             )
         } else {
-            task.since("scrape", 0).from(Timing::Hours(SHELLS_REST_H), say::fill_from())
+            // As soon as the shells have set: they are, once their rim was touched and scraped.
+            task
         }
     }
 }

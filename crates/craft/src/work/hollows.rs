@@ -1,6 +1,5 @@
 //! Joined hollows: two halves with something dry between them.
 
-use crate::catalogue::cautions;
 use crate::catalogue::work::hollows as say;
 use crate::message::names;
 use crate::shell::MouldInputs;
@@ -25,6 +24,8 @@ use crate::units::{grams, in_grams, in_millimetres, millilitres, millimetres};
 const LONGEST_NAME: usize = 80;
 /// Things inside at most.
 const MOST_INSIDE: usize = 8;
+/// One is filled, warmed and closed in so long, s (*custom*).
+const JOINS_S: f64 = 40.0;
 /// A joined pair rests so long, s (*custom*).
 const JOINED_S: f64 = 300.0;
 
@@ -142,7 +143,7 @@ impl Work for HollowsInputs {
         draft.size.pieces =
             Some(Pieces { count: pairs_f, each: grams(2.0 * half_g + inside_g), area: None });
         draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
-        draft.tasks.extend(self.joining());
+        draft.tasks.extend(self.joining(pairs));
         draft.said.checks = vec![say::check_rims(), say::check_dry(), say::check_seam()];
         draft.said.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
@@ -199,29 +200,26 @@ impl HollowsInputs {
         notes
     }
 
-    fn joining(&self) -> Vec<TaskDraft> {
+    /// Each is filled, its rims warmed, and closed before the next: rims set again in seconds.
+    fn joining(&self, pairs: u32) -> Vec<TaskDraft> {
+        let hung = self.purpose == HollowFor::Ornament;
+        let filled = !self.inside.is_empty();
+        let how = if filled { say::join_filled_how() } else { say::join_how() };
+        let mind = if filled { say::join_filled_mind() } else { say::join_mind() };
         let mut tasks = vec![
-            TaskDraft::new("rims", say::rims(), say::rims_how(), 20.0).minding(say::rims_mind()),
-        ];
-        if !self.inside.is_empty() {
-            tasks.push(
-                TaskDraft::new("inside", say::inside(), say::inside_how(), 20.0)
-                    .minding(cautions::allergens()),
-            );
-        }
-        tasks.push(TaskDraft::new("join", say::join(), say::join_how(), 20.0));
-        tasks.push(
+            TaskDraft::new("join", say::join(pairs), how, JOINS_S * f64::from(pairs)).minding(mind),
             TaskDraft::new("rest", say::rest(), say::rest_how(), 10.0)
                 .since("join", 0)
                 .from(Timing::After(JOINED_S), say::rest_from()),
-        );
-        tasks.push(TaskDraft::new("seam", say::seam(), say::seam_how(), 60.0));
-        if self.purpose == HollowFor::Ornament {
+        ];
+        if hung {
+            // Before the seam is hidden: the loop lies in it.
             tasks.push(
                 TaskDraft::new("hook", say::hook(), say::hook_how(), 60.0)
                     .minding(say::hook_mind()),
             );
         }
+        tasks.push(TaskDraft::new("seam", say::seam(), say::seam_how(), 60.0));
         tasks
     }
 }

@@ -189,7 +189,8 @@ impl Work for MarbledInputs {
         at.number("strokes", f64::from(self.strokes), check::STROKES);
         let densities: Vec<_> =
             shares.iter().map(|(_, density, share)| (*density, *share)).collect();
-        let cover = self.cover.solve(self.density(&densities), None, at)?;
+        let in_each: Vec<f64> = shares.iter().map(|(_, _, share)| *share).collect();
+        let cover = self.cover.solve(self.density(&densities), None, &in_each, at)?;
         let colours = std::iter::once(None).chain(self.accents.iter().map(|a| a.colour.as_ref()));
         let mut draft = Draft {
             takes: shares
@@ -201,11 +202,9 @@ impl Work for MarbledInputs {
                     .iter()
                     .zip(colours)
                     .map(|((key, _, share), colour)| Layer {
-                        chocolate: key.clone(),
-                        thickness: cover.thickness,
                         colour: colour.map(|colour| colour.srgb.clone()),
                         share: *share,
-                        goods_per_gram: 0.0,
+                        ..Layer::of(key, cover.thickness)
                     })
                     .collect(),
                 may_chill: true,

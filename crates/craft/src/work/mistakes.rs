@@ -13,6 +13,40 @@ pub struct Mistake {
     pub next_time: &'static str,
 }
 
+impl Mistake {
+    /// The same of a coating, which has no temper to be out of.
+    #[must_use]
+    pub fn of_coating(self) -> Self {
+        if self == WILL_NOT_RELEASE {
+            Self {
+                cause: "not yet firm, or too thin",
+                next_time: "leave it until it is firm all through",
+                ..self
+            }
+        } else if self == STAYS_IN_MOULD {
+            Self {
+                cause: "too thin, not yet firm, or a dirty or warm mould",
+                next_time: "a thicker shell, a polished mould",
+                ..self
+            }
+        } else if self == STREAKS {
+            Self {
+                cause: "warm goods, or overheated",
+                next_time: "goods at room temperature; no hotter than its melt",
+                ..self
+            }
+        } else if self == COLOUR_STAYS {
+            Self {
+                cause: "colour too fresh or too thick, or the coating too cool when it was poured",
+                next_time: "wait; the coating warm enough to run",
+                ..self
+            }
+        } else {
+            self
+        }
+    }
+}
+
 pub(super) const TOPPING_FALLS_OFF: Mistake = Mistake {
     seen: "Topping falls off",
     cause: "it went on too late",

@@ -55,7 +55,7 @@ pub use marbled::{AccentInputs, ColourInputs, ColourKind, MarbledInputs, muddied
 pub use mistakes::Mistake;
 pub use outlines::{OutlineInputs, ShapeInputs, wanted};
 pub use parting::Lining;
-pub(crate) use parting::without_fridge;
+pub(crate) use parting::{in_a_box, without_fridge};
 pub use parts::{Goods, Layer, Pieces, Portion};
 pub use piped::{PipedInputs, PipedShape, SecondColour};
 pub use ribbons::RibbonsInputs;

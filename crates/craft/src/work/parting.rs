@@ -81,6 +81,35 @@ pub(super) fn set_and_release(since: &str, layer: usize, fridge: bool) -> Vec<Ta
     tasks
 }
 
+/// The same tasks where it is safe only in a closed box: in that, and left closed in the
+/// room until it is as warm.
+pub(crate) fn in_a_box(tasks: Vec<TaskDraft>) -> Vec<TaskDraft> {
+    let mut boxed = Vec::new();
+    for task in tasks {
+        match task.key.as_str() {
+            "fridge-in" => {
+                let (text, detail) = (say::box_in(), say::box_in_how());
+                boxed.push(TaskDraft { text, detail, ..task });
+            }
+            "fridge-out" => {
+                let layer = task.layer;
+                boxed.push(
+                    TaskDraft::new("fridge-out", say::box_out(), say::box_out_how(), 20.0)
+                        .since("fridge-in", layer)
+                        .from(Timing::BoxedAdvised, say::fridge_out_from()),
+                );
+                boxed.push(
+                    TaskDraft::new("unbox", say::unbox(), say::unbox_how(), 20.0)
+                        .since("fridge-out", layer)
+                        .from(Timing::LeftClosed, say::unbox_from()),
+                );
+            }
+            _ => boxed.push(task),
+        }
+    }
+    boxed
+}
+
 /// The same tasks where there is no safe stay in the fridge: it waits in the room until
 /// it lets go.
 pub(crate) fn without_fridge(tasks: Vec<TaskDraft>) -> Vec<TaskDraft> {

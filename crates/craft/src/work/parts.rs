@@ -1,5 +1,6 @@
 //! What a piece is made of: portions of chocolate, goods, layers, and how many pieces.
 
+use crate::setting::Scattered;
 use crate::units::{Area, Length, Mass};
 
 /// What a component takes from a bowl.
@@ -45,9 +46,12 @@ pub struct Layer {
     /// The share of the surface that it makes up, where it is one of several drawn
     /// through each other; 1 for a layer of its own.
     pub share: f64,
-    /// Heat that what is folded in or lies on it takes up, as grams of it to a gram
-    /// of chocolate.
+    /// Heat that what is folded in takes up, as grams of it to a gram of chocolate.
     pub goods_per_gram: f64,
+    /// What is scattered on it.
+    pub on_top: Scattered,
+    /// In how many coats it is brushed on; 1 for what is poured.
+    pub coats: u32,
 }
 
 impl Layer {
@@ -60,6 +64,8 @@ impl Layer {
             colour: None,
             share: 1.0,
             goods_per_gram: 0.0,
+            on_top: Scattered::default(),
+            coats: 1,
         }
     }
 }

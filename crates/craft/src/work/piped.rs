@@ -103,6 +103,7 @@ impl Work for PipedInputs {
                 // Half round: as thick on the average as its section is wide.
                 layers: vec![Layer::of(&self.chocolate, line * (std::f64::consts::PI / 8.0))],
                 may_chill: self.shape != PipedShape::Bowls,
+                on_ice: self.shape == PipedShape::Bowls,
                 ..Sets::default()
             },
             size: Size {
@@ -124,6 +125,10 @@ impl Work for PipedInputs {
                 millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
             let features = piped(&other, length, line, count).chocolate;
             draft.takes.push(Portion::of(&second.chocolate, features));
+            // They set by their own chocolate's clock, beside the body and not under it.
+            let share = (features / (features + body.chocolate)).value;
+            let own = Layer::of(&second.chocolate, line * (std::f64::consts::PI / 8.0));
+            draft.sets.layers.push(Layer { share, ..own });
             draft.said.working.push(Working::new("of the second colour", in_grams(features), "g"));
             mass += features;
         }
@@ -173,7 +178,7 @@ impl PipedInputs {
         if self.second.is_some() {
             let what = say::features_dry();
             let text = say::touch_features();
-            tasks.push(touched("touch-dry-features", text, "features", 0, what));
+            tasks.push(touched("touch-dry-features", text, "features", FEATURES, what));
         }
         tasks.push(pour);
         if self.shape == PipedShape::Nests {
@@ -209,6 +214,9 @@ impl PipedInputs {
         Lines { each_mm: all_mm / f64::from(count.max(1)), count }
     }
 }
+
+/// The layer of the features, after the body.
+const FEATURES: usize = 1;
 
 /// What is piped in all.
 struct Lines {

@@ -12,15 +12,15 @@ use super::drafting::Drafting;
 use super::kinds::{DARK, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
 use super::parts::{Layer, Pieces, Portion};
-use super::task::{TaskDraft, Timing};
+use super::task::TaskDraft;
 use crate::catalogue::work::ribbons as say;
 use crate::check;
 use crate::chocolate::{Chocolate, Family};
-use crate::message::Until;
 use crate::note::{Note, Working};
+use crate::setting::LIFTED_BENDS_S;
 use crate::units::{
     Mass, celsius, in_celsius, in_grams, in_joules_per_gram, in_joules_per_gram_degree, in_percent,
-    millimetres,
+    millimetres, seconds,
 };
 
 /// Above this the stone no longer sets a strip at once, °C (*custom*).
@@ -29,6 +29,8 @@ const STONE_TOO_WARM_C: f64 = -4.0;
 const STONE_HOLDS: f64 = 0.85;
 /// The share of its fat that sets on the stone before it is lifted (*custom*).
 const SETS_ON_STONE: f64 = 0.3;
+/// One is spread, trimmed, lifted and folded in so long, s (*custom*).
+const EACH_S: f64 = 25.0;
 /// What is trimmed off and melted again (*custom*).
 const TRIMMED: f64 = 0.15;
 
@@ -123,6 +125,7 @@ impl Work for RibbonsInputs {
                     Working::new("strips", count, ""),
                     Working::new("with what is trimmed off", in_grams(all), "g"),
                     Working::new("pulls from one freezing, about", pulls, ""),
+                    Working::new("bends once lifted, about", LIFTED_BENDS_S, "s"),
                 ],
                 ..Said::default()
             },
@@ -142,15 +145,10 @@ impl Work for RibbonsInputs {
             TaskDraft::new(
                 "pour",
                 say::pour(self.count, at.label(&self.chocolate)),
-                say::pour_how(),
-                15.0 * count,
+                say::pour_how(seconds(LIFTED_BENDS_S)),
+                EACH_S * count,
             )
             .with(&self.chocolate),
-            TaskDraft::new("lift", say::lift(), say::lift_how(), 10.0).since("pour", 0).until(
-                Timing::FlexibleUntil,
-                say::lift_until(Until),
-                say::lift_late(),
-            ),
             TaskDraft::new("chill", say::chill(), say::chill_how(), 20.0),
         ];
         draft.said.checks = vec![say::check_frost(), say::check_one_pull()];

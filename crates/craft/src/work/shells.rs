@@ -5,7 +5,7 @@ use super::face::FilmInputs;
 use crate::catalogue::work::shells as say;
 use crate::chocolate::Family;
 use crate::colour::Way;
-use crate::shell::{CAP_MM, MouldInputs};
+use crate::shell::{CAP_MM, Coat, MouldInputs};
 use serde::{Deserialize, Serialize};
 
 use super::Work;
@@ -95,7 +95,7 @@ impl Work for ShellsInputs {
         let lined = self.cast.lined(cap, &[], at)?;
         let count = self.cast.count();
         let filled = match &self.filling {
-            Some(filling) => Some(filling.fill(lined.cast.filling, count, at)?),
+            Some(filling) => Some(filling.fill((lined.cast.filling, cap.is_some()), count, at)?),
             None => None,
         };
         let mut draft = begun(&self.cast, lined);
@@ -168,7 +168,13 @@ pub(super) fn begun(cast: &CastInputs, lined: Lined) -> Draft {
         takes: lined.takes,
         tasks: lined.tasks,
         sets: Sets {
-            layers: vec![Layer::of(&cast.chocolate, lined.cast.shell)],
+            layers: vec![Layer {
+                coats: match lined.cast.coat {
+                    Coat::Brushed { coats } => coats,
+                    Coat::Dumped { .. } => 1,
+                },
+                ..Layer::of(&cast.chocolate, lined.cast.shell)
+            }],
             may_chill: true,
             ..Sets::default()
         },

@@ -21,6 +21,7 @@ use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::slab as say;
 use crate::check;
 use crate::message::Until;
+use crate::setting::Scattered;
 use crate::spread::guard::{BARK, hard_pieces};
 use crate::spread::mixed::Mixed;
 use crate::spread::topping::OnTop;
@@ -130,7 +131,7 @@ pub(super) fn poured(
     let chocolate = at.chocolate("chocolate", key);
     let mixed = mixed_in.map(|mixed| mixed.check("mixed_in", at.check));
     let chocolate = chocolate?;
-    let cover = cover.solve(chocolate.solid_density, mixed, at)?;
+    let cover = cover.solve(chocolate.solid_density, mixed, &[1.0], at)?;
     let goods_per_gram = mixed.map_or(0.0, |mixed| mixed.parts);
     let mut draft = Draft {
         takes: vec![Portion::of(key, cover.chocolate)],
@@ -165,10 +166,15 @@ pub(super) fn on_top(draft: &mut Draft, topping: Option<&ToppingInputs>, at: &mu
     let on_top: OnTop = topping.on(tray.area(), wish);
     draft.goods.push(Goods { name: inputs.name.clone(), mass: on_top.mass, goes: "on top" });
     draft.said.notes.extend(on_top.notes.iter().cloned());
+    if let Some(pieces) = &mut draft.size.pieces {
+        // What is counted in bags and pieces weighs with what lies on it.
+        pieces.each += on_top.mass / pieces.count.max(1.0);
+    }
     if let Some(top) = draft.sets.layers.last_mut() {
         // It is at room temperature and takes heat out of what it falls on.
         let layer = in_grams(chocolate) * top.share;
-        top.goods_per_gram += in_grams(on_top.mass) / layer.max(1.0);
+        top.on_top =
+            Scattered { per_gram: in_grams(on_top.mass) / layer.max(1.0), covered: on_top.covered };
     }
     draft.topping = Some(on_top);
 }

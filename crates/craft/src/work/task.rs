@@ -1,5 +1,6 @@
 //! The tasks that build a component, and the times they have.
 
+use crate::fridge::{BoxedStay, Stay};
 use crate::message::Message;
 use crate::setting::{Moment, SPREAD, Setting};
 use crate::units::{Time, minutes, seconds};
@@ -25,6 +26,10 @@ pub enum Timing {
     FridgeAdvised,
     /// Dew forms on it if it stays longer in the fridge.
     FridgeLongest,
+    /// Long enough in the fridge, in a closed box.
+    BoxedAdvised,
+    /// That box is as warm as the room.
+    LeftClosed,
     /// A fixed time, s, that no setting changes; give or take.
     After(f64),
     /// A rest of so many hours, to the minute: no range is said.
@@ -167,8 +172,21 @@ pub struct Task {
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub(crate) struct LayerTimes {
     pub setting: Option<Setting>,
-    pub fridge_advised: Option<Time>,
-    pub fridge_longest: Option<Time>,
+    pub fridge: Option<StayTimes>,
+}
+
+/// The times of a layer's stay in the fridge.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub(crate) struct StayTimes {
+    pub advised: Option<Time>,
+    pub longest: Option<Time>,
+    pub boxed: Option<BoxedStay>,
+}
+
+impl From<&Stay> for StayTimes {
+    fn from(stay: &Stay) -> Self {
+        Self { advised: stay.advised, longest: stay.longest, boxed: stay.boxed }
+    }
 }
 
 impl LayerTimes {
@@ -186,8 +204,10 @@ impl LayerTimes {
             Timing::FlexibleUntil => set(|s| s.flexible_until),
             Timing::SecondLayerUntil => set(|s| s.second_layer_until),
             Timing::Release => set(|s| s.release),
-            Timing::FridgeAdvised => fixed(self.fridge_advised?),
-            Timing::FridgeLongest => fixed(self.fridge_longest?),
+            Timing::FridgeAdvised => fixed(self.fridge?.advised?),
+            Timing::FridgeLongest => fixed(self.fridge?.longest?),
+            Timing::BoxedAdvised => fixed(self.fridge?.boxed?.advised),
+            Timing::LeftClosed => fixed(self.fridge?.boxed?.left_closed),
             Timing::Hours(hours) => fixed(minutes(hours * 60.0)),
             Timing::After(s) => {
                 let time = seconds(s);
@@ -212,8 +232,7 @@ impl TaskDraft {
                 (Some(times), window) => times.of(window)?,
                 // What has no layer, sugar among them, has fixed times alone.
                 (None, Timing::After(_) | Timing::Hours(_)) => {
-                    LayerTimes { setting: None, fridge_advised: None, fridge_longest: None }
-                        .of(window)?
+                    LayerTimes { setting: None, fridge: None }.of(window)?
                 }
                 (None, _) => return None,
             };

@@ -160,14 +160,14 @@ impl WrapInputs {
             pour
         });
         tasks.push(TaskDraft::new("lift", say::lift(), say::lift_how(), 20.0));
-        tasks.push(touched("touch-dry", touch_dry(), "pour", 0, touch_dry_from()));
+        // Wet yet, so that it lies against the icing, and no longer running.
         tasks.push(
-            TaskDraft::new("wrap", say::wrap(), say::wrap_how(), 60.0).since("pour", 0).until(
-                Timing::FlexibleUntil,
-                say::wrap_until(Until),
-                say::wrap_late(),
-            ),
+            TaskDraft::new("wrap", say::wrap(), say::wrap_how(), 60.0)
+                .since("pour", 0)
+                .from(Timing::ToppingUntil, say::wrap_from())
+                .until(Timing::FlexibleUntil, say::wrap_until(Until), say::wrap_late()),
         );
+        tasks.push(touched("touch-dry", touch_dry(), "pour", 0, touch_dry_from()));
         tasks.push(
             TaskDraft::new("paper", say::paper(), say::paper_how(), 30.0)
                 .since("wrap", 0)

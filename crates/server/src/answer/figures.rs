@@ -303,6 +303,17 @@ impl From<Setting> for SettingAnswer {
     }
 }
 
+/// A stay in a closed box or bag.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BoxedAnswer {
+    /// Until it lets go.
+    pub shortest_min: f64,
+    /// How long to leave it.
+    pub advised_min: f64,
+    /// How long the box stays closed in the room afterwards.
+    pub left_closed_min: f64,
+}
+
 /// How long it may lie there.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct FridgeAnswer {
@@ -312,6 +323,8 @@ pub struct FridgeAnswer {
     pub longest_min: Option<f64>,
     /// How long to leave it; `null` where the two cross.
     pub advised_min: Option<f64>,
+    /// In a closed box or bag, where no dew forms on it; `null` where the fridge is too warm.
+    pub boxed: Option<BoxedAnswer>,
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
@@ -320,11 +333,19 @@ pub struct FridgeAnswer {
 
 impl From<Stay> for FridgeAnswer {
     fn from(stay: Stay) -> Self {
-        let min = |time: Option<Time>| time.map(|time| round(in_seconds(time) / 60.0, 2));
+        // To a hundredth of a minute, and never past what is meant.
+        let hundredths = |time: Time| in_seconds(time) / 60.0 * 100.0;
+        let at_least = |time: Time| hundredths(time).ceil() / 100.0;
+        let at_most = |time: Time| hundredths(time).floor() / 100.0;
         Self {
-            shortest_min: min(stay.shortest),
-            longest_min: min(stay.longest),
-            advised_min: min(stay.advised),
+            shortest_min: stay.shortest.map(at_least),
+            longest_min: stay.longest.map(at_most),
+            advised_min: stay.advised.map(at_most),
+            boxed: stay.boxed.map(|boxed| BoxedAnswer {
+                shortest_min: at_least(boxed.shortest),
+                advised_min: at_least(boxed.advised),
+                left_closed_min: at_least(boxed.left_closed),
+            }),
             notes: stay.notes,
             sum: stay.working,
         }

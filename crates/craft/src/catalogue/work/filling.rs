@@ -11,7 +11,8 @@ crate::messages! {
     fill_ganache_from() = "the ganache has rested";
     fill_ganache_until(until: Until) = "the ganache pipes smooth {until}";
     fill_ganache_late() = "It has been standing for two days: smell and taste it before it goes in.";
-    fill_from() = "the shells have stood overnight";
+    fill_open_how() = "Level with the rim, no air under it; tap it level and wipe the rim clean.";
+    shells_rest() = "They may be filled as soon as they have set. Left overnight first they shrink all the way: fewer cracks, and they fall out more easily.";
     ganache(butter_in: StatedTempRange) = "Make the ganache, the butter in at {butter_in}";
     ganache_how() = "Hot cream over the chocolate. Stir from the middle outward until it shines; film on its surface, and let it rest overnight.";
     ganache_mind() = "Hot cream and steam burn. With cream it is perishable: into the cold if it stands longer than overnight.";

@@ -14,19 +14,17 @@ crate::messages! {
     drink_small(least: WholeMm) = "A drink bomb wants {least} across at least, or powder and marshmallows for one cup do not fit.";
     drink_milk() = "Hot milk burns: set it in the cup first and pour slowly, away from children.";
     ornament() = "A hook or ribbon is not food: removable, said on the label, and taken out before it is eaten.";
-    rims() = "Melt the rims for a second on a warm plate";
-    rims_how() = "Warm, not hot, with a small twist: flat rims join.";
-    rims_mind() = "A plate that is too hot to rest a hand on is too hot.";
-    inside() = "Put in what goes inside";
-    inside_how() = "Dry, and no warmer than the room.";
-    join() = "Press the halves together and hold";
-    join_how() = "In gloves, by the edges.";
+    join(pairs: Count) = "Close {pairs}, one at a time";
+    join_how() = "Warm the rims of both halves for a second on a warm plate, with a small twist; press them together and hold. In gloves, by the edges.";
+    join_filled_how() = "Fill one half, dry and no warmer than the room. Warm the rims of both for a second on a warm plate, with a small twist; press them together and hold. In gloves, by the edges.";
+    join_mind() = "A plate that is too hot to rest a hand on is too hot.";
+    join_filled_mind() = "A plate that is too hot to rest a hand on is too hot. What goes inside goes on the label: name its allergens.";
     rest() = "Out of the egg cup";
     rest_how() = "It has joined: try it with a light twist.";
     rest_from() = "the seam has set";
     seam() = "Hide the seam";
     seam_how() = "A piped line, and sprinkles or sugar while it is wet.";
     hook() = "Put the hook in, and label it";
-    hook_how() = "Removable: a loop round the seam, or a clip.";
+    hook_how() = "Removable: a loop round the seam, or a clip, before the seam is hidden.";
     hook_mind() = "Not food: named on the label, kept from small children.";
 }

@@ -13,6 +13,13 @@ crate::messages! {
     touch_dry_from() = "touch dry";
     fridge_in() = "Into the fridge";
     fridge_in_how() = "Uncovered, level, away from smells.";
+    box_in() = "Into a closed box or bag, and into the fridge";
+    box_in_how() = "Closed before it goes in: no dew forms on what is inside. Level, away from smells.";
+    box_out() = "Out of the fridge, the box still closed";
+    box_out_how() = "It has shrunk and lets go at the edges. Dew forms on the box, not on it.";
+    unbox() = "Open the box";
+    unbox_how() = "It is as warm as the room now: wipe the box dry first.";
+    unbox_from() = "warm enough to open";
     fridge_out() = "Out of the fridge";
     fridge_out_how() = "It has shrunk and lets go at the edges.";
     fridge_out_from() = "out of the fridge";
@@ -22,5 +29,6 @@ crate::messages! {
     peel_from() = "lets go";
     break_it() = "Break it";
     break_how() = "By hand, in gloves, held by the edges.";
+    peel_coating_how() = "Turn it over and roll the sheet away.";
     peel_how() = "Turn it over and roll the sheet away. A clean release is the proof of temper.";
 }

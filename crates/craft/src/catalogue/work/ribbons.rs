@@ -8,12 +8,8 @@ crate::messages! {
     line() = "The stone out of the freezer, the frost wiped off";
     line_how() = "A strip of card the size of the ribbon lies ready.";
     line_mind() = "One drop of water makes chocolate seize: dry the stone before each pull.";
-    pour(count: Count, label: Words) = "Spread {count} ribbons of {label}, one at a time";
-    pour_how() = "In one movement, thin, along the stone.";
-    lift() = "Trim, lift and fold at once";
-    lift_how() = "It bends for a moment only.";
-    lift_until(until: Until) = "the last one bends {until}";
-    lift_late() = "It snaps now: melt it and spread again.";
+    pour(count: Count, label: Words) = "Spread, lift and fold {count} ribbons of {label}, one at a time";
+    pour_how(bends: Seconds) = "In one movement, thin, along the stone. Trimmed and lifted as soon as it holds, it bends for about {bends}: fold it before you spread the next.";
     chill() = "Keep them cold until they are served";
     chill_how() = "They are not tempered.";
     check_frost() = "No frost, no drop of water";

@@ -15,7 +15,8 @@ crate::messages! {
     lift() = "Lift the strip to a clean place";
     lift_how() = "By its ends; what ran over stays behind.";
     wrap() = "Lift it and wrap it round";
-    wrap_how() = "Paper outward, smoothed with the palm, the overlap last.";
+    wrap_how() = "Still wet inside, so that it holds to the icing. Paper outward, smoothed with the palm, the overlap last.";
+    wrap_from() = "it no longer runs";
     wrap_until(until: Until) = "it bends {until}";
     wrap_late() = "It cracks as it bends now: break it into shards for the side.";
     paper() = "Peel off the paper";

@@ -7,6 +7,7 @@ use craft::chocolate::Family;
 use craft::fridge::stay;
 use craft::plan::{BlendPart, OwnInputs};
 use craft::room::Room;
+use craft::setting::Dry;
 use craft::units::{celsius, millimetres, percent_of};
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -61,6 +62,7 @@ pub async fn fridge(
         check.fault("start_c", say::above_the_fridge(celsius(fridge), celsius(start)));
     }
     check.finish()?;
-    let stay = stay(&chocolate, millimetres(thickness), celsius(start), celsius(fridge), &room);
+    let dry = Dry { temp: celsius(start), crystals: None };
+    let stay = stay(&chocolate, millimetres(thickness), dry, celsius(fridge), &room);
     Ok(Json(stay.into()))
 }
