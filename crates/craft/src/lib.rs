@@ -51,6 +51,7 @@ pub mod plan;
 pub mod pot;
 pub mod result;
 pub mod room;
+pub mod scale;
 pub mod schedule;
 pub mod setting;
 pub mod shelf;

@@ -2,7 +2,7 @@
 //! `scripts/screenshots`.
 
 use anyhow::Context;
-use interface_tests::{Kitchen, Page, Size, root};
+use interface_tests::{Kitchen, Page, Size, root, tempered};
 use reqwest::Client;
 use serde_json::{Value, json};
 
@@ -146,6 +146,7 @@ async fn main() -> anyhow::Result<()> {
     for chocolate in ["dark", "milk", "white"] {
         let opened = post("bowls", json!({ "chocolate": chocolate })).await?;
         let bowl = opened["bowl"]["id"].as_str().context("an id")?;
+        tempered(&api, bowl).await?;
         let poured = client.post(format!("{api}/bowls/{bowl}/actions"));
         poured.json(&json!({ "kind": "poured" })).send().await?.error_for_status()?;
     }

@@ -4,9 +4,11 @@
 
 mod kitchen;
 mod page;
+mod tempering;
 
 pub use kitchen::Kitchen;
 pub use page::{Page, Size};
+pub use tempering::tempered;
 
 use std::panic::AssertUnwindSafe;
 use std::path::PathBuf;

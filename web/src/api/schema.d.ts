@@ -1523,6 +1523,8 @@ export interface components {
                 number,
                 number
             ];
+            /** @description The same as the maker's scale shows it. */
+            weighed: components["schemas"]["WeighedAnswer"];
         };
         /**
          * @description Which end of another step a wait counts from.
@@ -3531,6 +3533,11 @@ export interface components {
              */
             colour_bottle?: boolean;
             /**
+             * @description A scale that shows tenths of a gram.
+             * @default false
+             */
+            fine_scale?: boolean;
+            /**
              * @description A slab that comes from the freezer.
              * @default false
              */
@@ -3556,6 +3563,7 @@ export interface components {
             /**
              * @default {
              *       "colour_bottle": false,
+             *       "fine_scale": false,
              *       "frozen_slab": false,
              *       "ready_crystals": false,
              *       "stone": false,
@@ -6150,6 +6158,7 @@ export interface components {
             /**
              * @default {
              *       "colour_bottle": false,
+             *       "fine_scale": false,
              *       "frozen_slab": false,
              *       "ready_crystals": false,
              *       "stone": false,
@@ -6491,6 +6500,36 @@ export interface components {
          * @enum {string}
          */
         Way: "brush" | "finger" | "fleck" | "spray" | "sheet";
+        /** @description What is put on the maker's scale: as it shows it, and adding up. */
+        WeighedAnswer: {
+            /** @description The seed in its additions: three, or one where it is a pinch; none without seed. */
+            additions_g: number[];
+            /**
+             * Format: double
+             * @description Ready crystals.
+             */
+            crystals_g: number;
+            /**
+             * Format: double
+             * @description Melted first.
+             */
+            melted_g: number;
+            /**
+             * Format: double
+             * @description Poured out on the stone.
+             */
+            pour_out_g: number;
+            /**
+             * Format: double
+             * @description Held back as seed.
+             */
+            seed_g: number;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            total_g: number;
+        };
         /** @description A mould that was weighed before and after it was lined. */
         Weighing: {
             /**

@@ -21,6 +21,11 @@ const gear: { name: keyof Kitchen; label: string; word: string }[] = [
     label: "A bottle of colour, bought in temper",
     word: "a bottle of colour",
   },
+  {
+    name: "fine_scale",
+    label: "A scale that shows 0.1 g",
+    word: "a fine scale",
+  },
 ];
 
 /** Pieces come in temper unless the maker says otherwise. */

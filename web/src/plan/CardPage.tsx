@@ -2,12 +2,23 @@ import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
 import { useParams } from "react-router";
-import type { ComponentPlan, Line, Note, Plan, WholePlan } from "../api/client";
+import type { BowlPlan, ComponentPlan, Line, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { bowlNames } from "./names";
+import { weighedOut } from "./weighedOut";
+
+/** The bursts of a melt, and at which setting. */
+function BurstsOnCard({ melt }: { melt: NonNullable<BowlPlan["microwave"]> }) {
+  return (
+    <>
+      {": "}
+      {melt.bursts_s.join(", ")} s{melt.power ? ` ${inWords(melt.power)}` : ""}
+    </>
+  );
+}
 
 /** Everything of a plan on one sheet of paper. */
 export default function CardPage() {
@@ -92,18 +103,19 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
                         ].join(", ")}`}
                     </td>
                     <td>
-                      <strong>{mass(of.to_weigh_g)}</strong>
+                      <strong>{mass(weighedOut(of).total_g)}</strong>
                     </td>
                     <td>
-                      {mass(of.colour?.melted_g ?? of.amounts.melted_g)} to{" "}
+                      {mass(of.colour?.melted_g ?? weighedOut(of).melted_g)} to{" "}
                       {temperature(of.amounts.melted_c)}
+                      {of.microwave && <BurstsOnCard melt={of.microwave} />}
                     </td>
-                    <td>{of.amounts.seed_g > 0 ? mass(of.amounts.seed_g) : "–"}</td>
+                    <td>{of.amounts.seed_g > 0 ? mass(weighedOut(of).seed_g) : "–"}</td>
                     <td>
                       {of.amounts.seed_g > 0
-                        ? of.amounts.additions_g.map(mass).join(", ")
+                        ? weighedOut(of).additions_g.map(mass).join(", ")
                         : of.amounts.crystals_g > 0
-                          ? `${mass(of.amounts.crystals_g)} crystals`
+                          ? `${mass(weighedOut(of).crystals_g)} crystals`
                           : "–"}
                     </td>
                     <td>

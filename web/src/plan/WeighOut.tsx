@@ -5,6 +5,7 @@ import { band, mass, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import { chocolateColours, isPale } from "../theme/chocolate";
+import { weighedOut } from "./weighedOut";
 
 const words = ["first", "then", "last"];
 
@@ -16,13 +17,15 @@ function meltWords(colour: BowlPlan["colour"]): string {
 
 /** What to weigh, and how it is divided: melted, and held back in three. */
 export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
-  const { to_weigh_g, amounts, stock, colour } = plan;
+  const { amounts, stock, colour } = plan;
+  const weighed = weighedOut(plan);
+  const to_weigh_g = weighed.total_g;
   // The powder goes into what is melted, and is weighed by itself.
-  const melted_g = colour?.melted_g ?? amounts.melted_g;
+  const melted_g = colour?.melted_g ?? weighed.melted_g;
   const bottle = colour != null && colour.melted_g == null;
   const { family } = plan.windows;
-  const kept = amounts.melted_g - amounts.pour_out_g;
-  const extra = heldApart(amounts);
+  const kept = weighed.melted_g - weighed.pour_out_g;
+  const extra = heldApart({ ...weighed, gate_c: amounts.gate_c ?? null });
   const colours = chocolateColours[family];
   const mark = isPale(family) ? "#2A1B12" : "#FFFFFF";
   return (
@@ -64,7 +67,7 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
             </div>
           )}
           {amounts.seed_g > 0 &&
-            amounts.additions_g.map((g, i) => (
+            weighed.additions_g.map((g, i) => (
               <div
                 key={words[i]}
                 className="addition"
@@ -80,11 +83,15 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
         </div>
         {amounts.seed_g > 0 ? (
           <div className="words">
-            <span className="label">In three additions, stirred in each time:</span>
+            <span className="label">
+              {weighed.additions_g.length > 1
+                ? "In three additions, stirred in each time:"
+                : "A pinch, all at once:"}
+            </span>
             <span className="amounts" data-testid="additions">
-              {amounts.additions_g.map((g, i) => (
+              {weighed.additions_g.map((g, i) => (
                 <span key={words[i]}>
-                  {words[i]} <strong>{mass(g)}</strong>
+                  {weighed.additions_g.length > 1 && words[i]} <strong>{mass(g)}</strong>
                 </span>
               ))}
             </span>
@@ -115,7 +122,12 @@ function Stock({ stock }: { stock: NonNullable<BowlPlan["stock"]> }) {
 }
 
 /** What is kept apart from the melt, if anything is. */
-function heldApart({ seed_g, crystals_g, gate_c, pour_out_g }: BowlPlan["amounts"]) {
+function heldApart({
+  seed_g,
+  crystals_g,
+  gate_c,
+  pour_out_g,
+}: Pick<BowlPlan["amounts"], "seed_g" | "crystals_g" | "gate_c" | "pour_out_g">) {
   if (seed_g > 0) {
     return { label: "Hold back as seed", grams: seed_g, testId: "seed", of: "seed" };
   }

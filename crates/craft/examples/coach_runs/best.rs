@@ -7,7 +7,7 @@ use craft::bowl::{ActionKind, Setup};
 use craft::chocolate::Band;
 use craft::heat::seed::ADDITIONS;
 use craft::method::{Method, Run, gate};
-use craft::pot::{Condition, Pot};
+use craft::pot::{Condition, Pot, Quirks};
 use craft::units::{Mass, Temperature, celsius, degrees, grams, in_celsius, in_grams, seconds};
 
 use crate::scenario::Scenario;
@@ -26,7 +26,7 @@ pub fn least(scenario: &Scenario) -> Option<f64> {
     let delay = (least + most) as f64 / 2.0;
     SHARES
         .into_iter()
-        .filter_map(|share| Hands::new(&scenario.run, delay, share).go())
+        .filter_map(|share| Hands::new(&scenario.run, &scenario.how.quirks, delay, share).go())
         .min_by(f64::total_cmp)
 }
 
@@ -41,9 +41,9 @@ struct Hands<'a> {
 }
 
 impl<'a> Hands<'a> {
-    fn new(run: &'a Run, delay: f64, share: f64) -> Self {
+    fn new(run: &'a Run, quirks: &Quirks, delay: f64, share: f64) -> Self {
         let setup = &run.setup;
-        let pot = Pot::new(setup);
+        let pot = Pot::with_quirks(setup, quirks);
         Self { setup, method: run.method, band: setup.use_band(), delay, share, pot, passed: 0.0 }
     }
 

@@ -6,7 +6,7 @@ use craft::chocolate::Band;
 use craft::coach::Rule;
 use craft::heat::cooling::Eta;
 use craft::method::{Method, Run};
-use craft::pot::{Condition, Glance, Told, evening_watched};
+use craft::pot::{Condition, Glance, Pot, Told, evening_watched};
 use craft::units::{Temperature, degrees, in_celsius, in_seconds};
 
 use crate::best;
@@ -41,6 +41,8 @@ pub struct Judgement {
     pub forecasts: Vec<Checked>,
     /// How many times it was tested.
     pub tests: usize,
+    /// What was advised though doing nothing would have been quicker.
+    pub worse_than_nothing: Vec<Rule>,
 }
 
 /// A forecast beside what happened.
@@ -71,6 +73,25 @@ struct Watch<'a> {
     pending: Vec<Pending>,
     forecasts: Vec<Checked>,
     calm_since: Option<DateTime<Utc>>,
+    worse_than_nothing: Vec<Rule>,
+}
+
+/// How long it is looked ahead whether doing nothing would have been quicker, s.
+const LOOKED_AHEAD_S: f64 = 1_200.0;
+/// So much later is later, s.
+const LATER_S: f64 = 45.0;
+
+/// From a pot as it stands until it is in temper and in its band, stirred; never, if not soon.
+fn until_ready(mut pot: Pot, band: Band, tested: bool) -> f64 {
+    let mut s = 0.0;
+    while s < LOOKED_AHEAD_S && !best::is_ready(&pot, band, tested) {
+        if s % 20.0 < 2.0 {
+            pot.act(&ActionKind::Stirred);
+        }
+        pot.wait(2.0);
+        s += 2.0;
+    }
+    if s < LOOKED_AHEAD_S { s } else { f64::INFINITY }
 }
 
 impl<'a> Watch<'a> {
@@ -87,6 +108,7 @@ impl<'a> Watch<'a> {
             pending: Vec::new(),
             forecasts: Vec::new(),
             calm_since: None,
+            worse_than_nothing: Vec::new(),
         }
     }
 
@@ -101,8 +123,34 @@ impl<'a> Watch<'a> {
             if self.is_false(&glance, temp) {
                 self.false_alarms.push(glance.advice.rule);
             }
+            if self.is_worse_than_nothing(&glance) {
+                self.worse_than_nothing.push(glance.advice.rule);
+            }
         }
         self.check_forecasts(&glance, temp);
+    }
+
+    /// Whether obeying makes it later in temper and in its band than stirring alone.
+    fn is_worse_than_nothing(&self, glance: &Glance<'_>) -> bool {
+        let by_the_cool_point = self.method.about().key == "seed_down_and_up";
+        if glance.bowl.phase == Phase::Melting || by_the_cool_point {
+            return false;
+        }
+        let Some(asks) = &glance.advice.asks else { return false };
+        if !matches!(
+            asks,
+            ActionKind::Heat { .. }
+                | ActionKind::Dryer { .. }
+                | ActionKind::SeedAdded { .. }
+                | ActionKind::CrystalsAdded { .. }
+        ) {
+            return false;
+        }
+        let tested = self.setup.course.is_tested;
+        let nothing = until_ready(glance.pot.clone(), self.band, tested);
+        let mut obeyed = glance.pot.clone();
+        obeyed.act(asks);
+        until_ready(obeyed, self.band, tested) > nothing + LATER_S
     }
 
     fn is_ready(&self, glance: &Glance<'_>) -> bool {
@@ -207,6 +255,7 @@ impl Judgement {
             best_s: best::least(scenario),
             tests: tests(&told),
             false_alarms: watch.false_alarms,
+            worse_than_nothing: watch.worse_than_nothing,
             forecasts: watch.forecasts,
         }
     }

@@ -40,6 +40,14 @@ pub fn print(judged: &[Judged]) {
     for (rule, times) in rules {
         println!("  {times:>4} {rule}");
     }
+    println!("\nAdvised though doing nothing would have been quicker:");
+    let mut rules: BTreeMap<String, usize> = BTreeMap::new();
+    for rule in judged.iter().flat_map(|(_, j, _)| &j.worse_than_nothing) {
+        *rules.entry(name(*rule)).or_default() += 1;
+    }
+    for (rule, times) in rules {
+        println!("  {times:>4} {rule}");
+    }
     println!("\nNot in temper, or over the limit:");
     for (number, j, s) in judged.iter().filter(|(_, j, _)| !j.in_temper || j.over_limit.is_some()) {
         println!(

@@ -6,7 +6,7 @@ use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
-use craft::pot::Evening;
+use craft::pot::{Evening, Quirks};
 use rand::seq::IndexedRandom;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
@@ -22,9 +22,9 @@ pub struct Scenario {
 }
 
 impl Scenario {
-    /// The evening with a number, from a seed. Methods take turns, so that each
-    /// has its share.
-    pub fn draw(seed: u64, number: u64) -> Self {
+    /// The evening with a number, from a seed, in a kitchen unlike the usual one. Methods take
+    /// turns, so that each has its share; so often any other button is touched.
+    pub fn draw(seed: u64, number: u64, foolish: f64) -> Self {
         let mut chance = ChaCha8Rng::seed_from_u64(seed << 32 | number);
         let methods = Method::all();
         let method = methods[usize::try_from(number).expect("small") % methods.len()];
@@ -55,7 +55,16 @@ impl Scenario {
             }),
             ..BowlInputs::alone(family, 325.0)
         };
+        let quirks = Quirks {
+            efficiency: chance.random_range(0.38..=0.6),
+            loses: chance.random_range(0.75..=1.5),
+            heat_of_fat: chance.random_range(118.0..=158.0),
+            melts_late_c: chance.random_range(0.0..=1.0),
+            probe_lag_s: chance.random_range(3.0..=10.0),
+        };
         let how = Evening {
+            quirks,
+            foolish,
             every_s: chance.random_range(1..=6),
             noise_c: chance.random_range(0.1..=0.5),
             delay_s: (chance.random_range(2..=5), chance.random_range(6..=20)),

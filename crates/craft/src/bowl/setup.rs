@@ -5,8 +5,9 @@ use chrono::{DateTime, Utc};
 use crate::chocolate::{Band, Chocolate};
 use crate::heat::Vessel;
 use crate::heat::microwave::{Microwave, heat_of_vessel, heat_to_melt};
-use crate::heat::seed::additions;
+use crate::heat::seed::weighed_additions;
 use crate::message::Message;
+use crate::scale::Scale;
 use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
 
 /// A bowl as it was planned: it does not change once the bowl is open.
@@ -44,6 +45,8 @@ pub struct Setup {
     pub vessel: Option<Vessel>,
     /// The microwave, where one is used.
     pub microwave: Option<Microwave>,
+    /// What it is weighed on.
+    pub scale: Scale,
     /// The powder that is worked in, where it is coloured here.
     pub colouring: Option<Colouring>,
     /// The step of its batch that it is tempered for, in words; `None` where it stands for
@@ -107,10 +110,11 @@ impl Setup {
         self.course.melted_from
     }
 
-    /// The planned additions: half, a third, the rest.
+    /// The planned additions of seed, as the scale shows them.
     #[must_use]
-    pub fn additions(&self) -> [Mass; 3] {
-        additions(self.seed)
+    pub fn additions(&self) -> Vec<Mass> {
+        let [_, seed] = self.scale.parts(self.total(), [self.melted, self.seed]);
+        weighed_additions(seed, self.scale)
     }
 
     /// Heat that brings what is melted first, and the bowl with it, from one

@@ -103,7 +103,7 @@ crate::messages! {
     crystals_go_in() = "crystals go in";
     under_the_gate(now: Reading) = "{now} is under the gate: stir them in all the longer.";
     in_the_gate(now: Reading, gate: TempRange) = "{now} is in the gate of {gate}.";
-    add_crystals(mass: FineGrams) = "Stir in {mass} of ready crystals";
+    add_crystals(mass: ToWeigh) = "Stir in {mass} of ready crystals";
     warm_to_flow(burst: Nested) = "Warm it for {burst} and stir";
     warm_to_flow_with_dryer(lasting: Seconds) = "Warm it with a hair dryer on low for {lasting} and stir";
     warm_to_flow_why(now: Reading, lo: Temp) = "{now} is too cool to flow; use it from {lo}.";
@@ -149,6 +149,7 @@ crate::messages! {
     stirring_missing_why(now: Reading, stood: WholeMinutes) = "{now}, and it has stood for {stood}: the edges set before the middle, and the crystals do not spread.";
     no_reading() = "No reading";
     add_first_seed(portion: Grams) = "Add the first {portion} of seed and stir";
+    add_pinch(portion: ToWeigh) = "Stir in a pinch of seed, all {portion} of it";
     add_next_seed(portion: Grams) = "Add the next {portion} of seed and stir";
     add_last_seed(portion: Grams) = "Add the last {portion} of seed and stir";
     add_seed_warmer_why(now: Reading, target: Temp, missing: Grams) = "{now} now, on the way to {target}. It is warmer than planned: {missing} more than was held back may be needed.";

@@ -18,5 +18,5 @@ crate::messages! {
     weigh_with_seed(total: ToWeigh, label: Words, seed: ToWeigh) = "Weigh out {total} of {label}; set {seed} of it aside as seed";
     weigh_with_crystals(total: ToWeigh, label: Words, crystals: ToWeigh) = "Weigh out {total} of {label}, and {crystals} of ready crystals";
     weigh_goods(goods: List) = "Weigh out {goods}";
-    so_much_of(mass: Grams, name: Words) = "{mass} of {name}";
+    so_much_of(mass: ToWeigh, name: Words) = "{mass} of {name}";
 }

@@ -2,19 +2,19 @@
 
 use crate::bowl::{ActionKind, Heat};
 use crate::phrases::{Advice, CoachContext, Rule};
-use crate::units::{Mass, grams, in_grams};
 
 /// The one thing that an instruction asks for; `None` where it is to wait, to read the
 /// thermometer, or to look.
 pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<ActionKind> {
+    let scale = context.setup.scale;
     if let Some(mass) = advice.crystals {
-        return Some(ActionKind::CrystalsAdded { mass: weighed(mass) });
+        return Some(ActionKind::CrystalsAdded { mass: scale.shows(mass) });
     }
     if let Some(mass) = advice.pour_out {
-        return Some(ActionKind::OnStone { mass: weighed(mass) });
+        return Some(ActionKind::OnStone { mass: scale.shows(mass) });
     }
     if let Some(mass) = advice.seed {
-        return Some(ActionKind::SeedAdded { mass: weighed(mass) });
+        return Some(ActionKind::SeedAdded { mass: scale.shows(mass) });
     }
     if let Some(lasting) = advice.dryer {
         return Some(ActionKind::Dryer { lasting });
@@ -60,9 +60,4 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
         | Rule::Poured
         | Rule::GivenUp => advice.heat.map(|lasting| ActionKind::Heat { lasting: Some(lasting) }),
     }
-}
-
-/// As a kitchen scale has it: to a tenth of a gram.
-fn weighed(mass: Mass) -> Mass {
-    grams((in_grams(mass) * 10.0).round() / 10.0)
 }

@@ -18,6 +18,7 @@ use crate::catalogue::heat as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
+use crate::scale::Scale;
 use crate::units::{
     AvailableEnergy, Energy, HeatCapacity, Mass, Ratio, Temperature, TemperatureDifference, Time,
     celsius, grams, in_celsius, in_degrees, in_grams, in_joules, in_joules_per_gram, in_percent,
@@ -37,6 +38,23 @@ pub fn additions(seed: Mass) -> [Mass; 3] {
     let first = seed * ADDITIONS[0];
     let second = seed * ADDITIONS[1];
     [first, second, seed - first - second]
+}
+
+/// Less than this much for each of its additions is a pinch, put in at once, g (*custom*).
+const PINCH_G: f64 = 1.0;
+
+/// Seed in its additions as a scale shows them: half, a third, the rest; or all at once where
+/// that is hardly to be weighed.
+#[must_use]
+pub fn weighed_additions(seed: Mass, scale: Scale) -> Vec<Mass> {
+    if seed <= Mass::default() {
+        return Vec::new();
+    }
+    let three = scale.parts(seed, additions(seed));
+    if three.iter().any(|part| *part < grams(PINCH_G)) {
+        return vec![scale.shows(seed)];
+    }
+    three.to_vec()
 }
 
 /// Which mass the maker knows.

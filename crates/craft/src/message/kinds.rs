@@ -174,8 +174,9 @@ const FINE_BELOW_G: f64 = 10.0;
 
 impl From<Mass> for ToWeigh {
     fn from(mass: Mass) -> Self {
-        let fine = in_grams(mass) < FINE_BELOW_G;
-        Self(if fine { FineGrams::from(mass).into() } else { Grams::from(mass).into() })
+        let steps = if in_grams(mass) < FINE_BELOW_G { 10.0 } else { 1.0 };
+        let g = (in_grams(mass) * steps).round() / steps;
+        Self(Param::Mass(Quantity::new(g, "g", None)))
     }
 }
 

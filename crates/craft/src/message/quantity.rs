@@ -32,7 +32,12 @@ impl Quantity {
 
     fn number(&self, value: f64) -> String {
         match self.decimals {
-            Some(decimals) => format!("{value:.*}", usize::from(decimals)),
+            Some(decimals) => {
+                // Half a step goes up, as the interface rounds it.
+                let steps = 10_f64.powi(i32::from(decimals));
+                let rounded = (value * steps + value.signum() * 1e-9).round() / steps;
+                format!("{rounded:.*}", usize::from(decimals))
+            }
             None => value.to_string(),
         }
     }

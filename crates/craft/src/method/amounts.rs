@@ -2,10 +2,11 @@
 
 use crate::chocolate::Chocolate;
 use crate::heat::Vessel;
-use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir};
+use crate::heat::seed::{Amount, SeedError, SeedInput, SeedPlan, StillAir, weighed_additions};
 use crate::heat::stone::OutsideSplit;
 use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
+use crate::scale::Scale;
 use crate::units::{Mass, Temperature, grams, in_grams};
 
 /// What the maker wants, as a method's sums need it.
@@ -99,6 +100,39 @@ impl Amounts {
     #[must_use]
     pub fn total(&self) -> Mass {
         self.melted + self.seed
+    }
+}
+
+/// What is put on the scale: amounts as it shows them, which add up.
+#[derive(Clone, Debug, PartialEq)]
+pub struct WeighedOut {
+    /// All of it.
+    pub total: Mass,
+    /// Melted first.
+    pub melted: Mass,
+    /// Held back, unmelted.
+    pub seed: Mass,
+    /// The seed in its additions; one where it is no more than a pinch.
+    pub additions: Vec<Mass>,
+    /// Ready crystals.
+    pub crystals: Mass,
+    /// Poured out on the stone, of what is melted.
+    pub pour_out: Mass,
+}
+
+impl Amounts {
+    /// On a scale.
+    #[must_use]
+    pub fn on(&self, scale: Scale) -> WeighedOut {
+        let [melted, seed] = scale.parts(self.total(), [self.melted, self.seed]);
+        WeighedOut {
+            total: scale.shows(self.total()),
+            melted,
+            seed,
+            additions: weighed_additions(seed, scale),
+            crystals: scale.shows(self.crystals),
+            pour_out: scale.parts(melted, [self.pour_out, self.melted - self.pour_out])[0],
+        }
     }
 }
 

@@ -3,6 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use crate::chocolate::Family;
+use crate::scale::Scale;
 use crate::units::Mass;
 
 /// Something a method cannot do without.
@@ -39,6 +40,8 @@ pub struct Kitchen {
     pub frozen_slab: bool,
     /// A ready-made bottle of colour that is in temper.
     pub colour_bottle: bool,
+    /// A scale that shows tenths of a gram.
+    pub fine_scale: bool,
 }
 
 impl Default for Kitchen {
@@ -51,11 +54,18 @@ impl Default for Kitchen {
             tempered_pieces: true,
             frozen_slab: false,
             colour_bottle: false,
+            fine_scale: false,
         }
     }
 }
 
 impl Kitchen {
+    /// Its scale.
+    #[must_use]
+    pub fn scale(&self) -> Scale {
+        if self.fine_scale { Scale::Fine } else { Scale::Kitchen }
+    }
+
     /// Whether something is at hand.
     #[must_use]
     pub fn has(&self, need: Need) -> bool {

@@ -16,7 +16,7 @@ mod shock_set;
 mod slab;
 mod soften_bottle;
 
-pub use amounts::{Amounts, AmountsError, AmountsRequest};
+pub use amounts::{Amounts, AmountsError, AmountsRequest, WeighedOut};
 pub use case::{Case, Fit, Kitchen, Need};
 pub use ready_crystals::{Gate, READY_SHARE_PCT, crystals, gate};
 

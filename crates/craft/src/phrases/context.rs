@@ -51,10 +51,26 @@ impl CoachContext<'_> {
         }
     }
 
-    /// What it is decided by, in words: the thermometer's flicker evened out, so that no
-    /// sentence contradicts itself.
+    /// What the thermometer shows, as the maker sees it; where its flicker lies on the other
+    /// side of a boundary than what is decided by, that, so that no sentence contradicts
+    /// itself.
     pub(crate) fn shown(&self) -> Reading {
-        self.temp().map_or_else(|| Reading::none(say::no_reading()), Reading::of)
+        let (Some(latest), Some(evened)) = (self.latest(), self.temp()) else {
+            return Reading::none(say::no_reading());
+        };
+        let latest = to_a_tenth(latest);
+        let between = |bound: &Temperature| (latest < *bound) != (evened < *bound);
+        let beyond = |bound: &Temperature| (latest > *bound) != (evened > *bound);
+        let parted = self.bounds().iter().any(|bound| between(bound) || beyond(bound));
+        Reading::of(if parted { evened } else { latest })
+    }
+
+    /// The boundaries that sentences compare with.
+    fn bounds(&self) -> Vec<Temperature> {
+        let w = &self.setup.chocolate.windows;
+        let bands = [Some(self.setup.use_band()), Some(w.work), Some(w.melt), w.cool];
+        let ends = bands.into_iter().flatten().flat_map(|band| [band.lo, band.hi]);
+        ends.chain([w.thick, w.limit, self.setup.melted_from()]).chain(self.setup.lost()).collect()
     }
 
     /// A burst in words, with its power.

@@ -8,7 +8,7 @@ use super::rewarming::Warming;
 use crate::bowl::Temper;
 use crate::catalogue::bench as say;
 use crate::chocolate::Band;
-use crate::heat::seed::{Amount, SeedInput};
+use crate::heat::seed::{Amount, SeedInput, weighed_additions};
 use crate::message::Message;
 use crate::units::{Mass, Temperature, grams, in_grams, minutes};
 
@@ -117,8 +117,16 @@ impl CoachContext<'_> {
         };
         let needed = self.seed_to(temp, self.setup.target).unwrap_or_default();
         let least = self.in_the_bowl() * LEAST_SHARE - self.bowl.went_in.seeded;
-        let portion = (needed.max(least) * *share).max(grams(0.0));
-        let portion = grams(in_grams(portion).round());
+        let pinch = self.is_a_pinch();
+        // A pinch is not divided: all of it goes in at once.
+        let share = if pinch { 1.0 } else { *share };
+        let portion = (needed.max(least) * share).max(grams(0.0));
+        let portion =
+            if pinch { self.setup.scale.shows(portion) } else { grams(in_grams(portion).round()) };
+        if pinch && number == 0 && portion > grams(0.0) {
+            let why = say::add_seed_why(self.shown(), self.setup.target);
+            return Advice::new(Rule::AddSeed, say::add_pinch(portion), why).seeding(portion);
+        }
         if !self.worth_weighing(portion) {
             return self.stir_down_or_seed_more(temp, top);
         }
@@ -198,7 +206,7 @@ impl CoachContext<'_> {
 
     /// The gate is open.
     pub(crate) fn add_crystals(&self, temp: Temperature, gate: Band) -> Advice {
-        let mass = self.setup.crystals;
+        let mass = self.setup.scale.shows(self.setup.crystals);
         let when = if temp < gate.lo {
             say::under_the_gate(self.shown())
         } else {
@@ -225,6 +233,11 @@ impl CoachContext<'_> {
         }
         Advice::new(Rule::UseNow, say::use_now(), say::use_now_why(self.shown()))
             .until(self.countdown_to(say::too_cool_to_use(), band.lo))
+    }
+
+    /// Whether its seed is so little that it is not divided.
+    fn is_a_pinch(&self) -> bool {
+        weighed_additions(self.setup.seed, self.setup.scale).len() == 1
     }
 
     /// What is in the bowl, seed included.

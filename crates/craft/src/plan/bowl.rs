@@ -14,8 +14,9 @@ use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave, SHORTEST_S}
 use crate::heat::seed::{SeedError, StillAir};
 use crate::heat::stone::worked_to;
 use crate::learn::GearNumbers;
-use crate::method::{Amounts, AmountsError, AmountsRequest, Case, Method, Need, Run};
+use crate::method::{Amounts, AmountsError, AmountsRequest, Case, Method, Need, Run, WeighedOut};
 use crate::note::Note;
+use crate::scale::Scale;
 use crate::units::{
     Energy, Mass, Temperature, TemperatureDifference, degrees, grams, rise, seconds,
 };
@@ -50,6 +51,8 @@ pub struct BowlPlan {
     pub seed_temp: Temperature,
     /// What goes into it, where it is a colour.
     pub colour: Option<ColourPlan>,
+    /// What it is weighed on.
+    pub scale: Scale,
     stone: Temperature,
     vessel: Option<Vessel>,
     microwave: Option<Microwave>,
@@ -121,8 +124,10 @@ impl Tempering {
             microwave::bursts(&self.chocolate, amounts.melted, span, &m, self.ware)
         });
         let colour = self.recipe.as_ref().map(|recipe| recipe.plan(Wanted::Total(total)));
+        let scale = self.kitchen.scale();
         Ok(BowlPlan {
             colour,
+            scale,
             total,
             method,
             recommended,
@@ -178,6 +183,12 @@ impl BowlPlan {
         self.method.use_band(&self.chocolate).middle()
     }
 
+    /// What is put on the scale.
+    #[must_use]
+    pub fn weighed_out(&self) -> WeighedOut {
+        self.amounts.on(self.scale)
+    }
+
     /// The bowl that this plan sets out, and the way it goes.
     #[must_use]
     pub fn run(&self, opened: DateTime<Utc>) -> Run {
@@ -206,6 +217,7 @@ impl BowlPlan {
             }),
             vessel: self.vessel,
             microwave: self.microwave,
+            scale: self.scale,
             colouring: self
                 .colour
                 .as_ref()

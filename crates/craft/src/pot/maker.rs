@@ -18,7 +18,7 @@ use crate::coach::{Advice, Alarm, Rule, advise};
 use crate::crystal::Smear;
 use crate::heat::stone::worked_to;
 use crate::method::Run;
-use crate::units::{Time, celsius, in_celsius, seconds};
+use crate::units::{Time, celsius, grams, in_celsius, seconds};
 
 /// A smear is looked at this often, s, once the first look is due.
 const LOOKS_EVERY_S: i64 = 20;
@@ -56,6 +56,8 @@ pub struct Evening {
     pub delay_s: (i64, i64),
     /// How often something advised is missed, from 0 to 1.
     pub misses: f64,
+    /// How often any other button is touched in place of what is asked for, from 0 to 1.
+    pub foolish: f64,
     /// The kitchen it happens in.
     pub quirks: Quirks,
     /// What goes wrong, if anything.
@@ -75,6 +77,7 @@ impl Evening {
             noise_c: Probe::USUAL_NOISE_C,
             delay_s: (3, 8),
             misses: 0.0,
+            foolish: 0.0,
             quirks: Quirks::default(),
             mishap: None,
             stop_in: None,
@@ -205,7 +208,7 @@ impl<'a> Maker<'a> {
         }
         if self.meant.is_none()
             && self.now >= self.away_until
-            && let Some(kind) = self.decide(&bowl, &advice)
+            && let Some(kind) = self.decide(&bowl, &advice).map(|asked| self.or_another(asked))
         {
             let (least, most) = self.how.delay_s;
             if self.chance.random_bool(self.how.misses) {
@@ -246,6 +249,29 @@ impl<'a> Maker<'a> {
         let action = Action { id: self.id(), at: self.now, kind };
         self.record.add_action(action);
         ends
+    }
+
+    /// What is asked for, or, now and then, any button that stands beside it.
+    fn or_another(&mut self, asked: ActionKind) -> ActionKind {
+        let ends = matches!(asked, ActionKind::Poured | ActionKind::GivenUp { .. });
+        // Who never errs draws no lot: the same evening stays the same.
+        if ends || self.how.foolish <= 0.0 || !self.chance.random_bool(self.how.foolish) {
+            return asked;
+        }
+        let beside = [
+            ActionKind::Stirred,
+            ActionKind::OffHeat,
+            ActionKind::Heat { lasting: Some(seconds(5.0)) },
+            ActionKind::Heat { lasting: Some(seconds(15.0)) },
+            ActionKind::TooThick,
+            ActionKind::TestStarted,
+            ActionKind::SeedAdded { mass: grams(10.0) },
+        ];
+        let offered = match self.setup.course.is_tested {
+            true => beside.len(),
+            false => 4,
+        };
+        beside[self.chance.random_range(0..offered)].clone()
     }
 
     fn stir(&self) -> Option<ActionKind> {

@@ -115,14 +115,14 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
 }
 
 fn weighed(plan: &BowlPlan, label: &str) -> Message {
-    let (total, amounts) = (plan.total, &plan.amounts);
+    let weighed = plan.weighed_out();
     if let Some(colour) = &plan.colour {
         say::weigh_colour(colour.amounts.butter, colour.amounts.pigment, label)
-    } else if amounts.seed > Mass::default() {
-        say::weigh_with_seed(total, label, amounts.seed)
-    } else if amounts.crystals > Mass::default() {
-        say::weigh_with_crystals(total, label, amounts.crystals)
+    } else if weighed.seed > Mass::default() {
+        say::weigh_with_seed(weighed.total, label, weighed.seed)
+    } else if weighed.crystals > Mass::default() {
+        say::weigh_with_crystals(weighed.total, label, weighed.crystals)
     } else {
-        say::weigh(total, label)
+        say::weigh(weighed.total, label)
     }
 }

@@ -35,6 +35,7 @@ impl Run {
             stone: celsius(20.0),
             carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
             vessel: None,
+            scale: craft::scale::Scale::Fine,
             colouring: None,
             used_for: None,
             offset: degrees(0.0),

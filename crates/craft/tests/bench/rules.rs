@@ -34,9 +34,10 @@ fn ready_crystals_go_in_at_their_gate_and_are_spread() {
     e.read(34.0);
     let add = e.advice();
     assert_eq!(add.rule, Rule::AddCrystals);
-    // One per cent of 325 g.
+    // One per cent of 325 g, as a kitchen's scale shows it.
     let mass = add.crystals.expect("crystals");
-    assert!((in_grams(mass) - 3.25).abs() < 0.01);
+    assert!((in_grams(mass) - 3.0).abs() < 1e-9);
+    assert!(add.say.text.starts_with("Stir in 3 g"), "{}", add.say);
     e.act(ActionKind::CrystalsAdded { mass });
     assert_eq!(e.advice().rule, Rule::Spread);
     e.pass(125);
@@ -328,4 +329,34 @@ fn plan_of(kind: &str) -> craft::plan::PlanInputs {
         work: kind.start,
     }];
     plan
+}
+
+#[test]
+fn a_pinch_of_seed_goes_in_at_once_and_nothing_is_asked_that_the_scale_does_not_show() {
+    use craft::method::Kitchen;
+    for fine_scale in [false, true] {
+        let kitchen = Kitchen { fine_scale, ..Kitchen::default() };
+        let usual = BowlInputs::alone(Family::CocoaButter, 12.0);
+        let mut e = Evening::of(&BowlInputs {
+            kitchen,
+            method: craft::method::Method::find("seed_down"),
+            microwave: None,
+            ..usual
+        });
+        assert_eq!(e.setup.additions().len(), 1, "{:?}", e.setup.additions());
+        e.read(46.0);
+        e.act(ActionKind::OffHeat);
+        let add = e.advice();
+        assert_eq!(add.rule, Rule::AddSeed);
+        assert!(add.say.text.starts_with("Stir in a pinch of seed"), "{}", add.say);
+        let Some(ActionKind::SeedAdded { mass }) = add.asks else { panic!("{add:?}") };
+        let steps = in_grams(mass) * if fine_scale { 10.0 } else { 1.0 };
+        assert!(steps >= 1.0 && (steps - steps.round()).abs() < 1e-9, "{} g", in_grams(mass));
+    }
+    // Of a bowl that is worth dividing the three add up to what is set aside.
+    let plan = craft::plan::bowl(&BowlInputs::alone(Family::Dark, 455.6)).expect("a plan");
+    let weighed = plan.weighed_out();
+    let sum: f64 = weighed.additions.iter().map(|part| in_grams(*part)).sum();
+    assert!((sum - in_grams(weighed.seed)).abs() < 1e-9);
+    assert!((in_grams(weighed.melted + weighed.seed) - in_grams(weighed.total)).abs() < 1e-9);
 }

@@ -64,11 +64,17 @@ pub async fn on_shelf(name: &str) -> anyhow::Result<Value> {
     thing(|thing| thing["name"] == name).await
 }
 
-/// A chocolate of a batch taken to the bench and at once poured.
+/// A bowl is tempered, past the interface.
+pub async fn tempered(bowl: &str) -> anyhow::Result<()> {
+    interface_tests::tempered(&url(""), bowl).await
+}
+
+/// A chocolate of a batch taken to the bench, tempered and poured.
 pub async fn pour(batch: &str, chocolate: &str) -> anyhow::Result<Value> {
     let body = json!({ "chocolate": chocolate });
     let opened = post(&format!("/batches/{batch}/bowls"), body).await?;
     let bowl = id(&opened["bowl"])?;
+    tempered(&bowl).await?;
     post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await
 }
 

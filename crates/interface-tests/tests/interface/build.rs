@@ -42,6 +42,7 @@ async fn dry_now_moves_the_rest_on_screen_and_what_was_tried_out_teaches_nothing
     browse("build_dry_now", async |page| {
         let (_, bowl) = api::new_bowl("dry now").await?;
         page.go(&format!("/bench/{bowl}")).await?;
+        api::tempered(&bowl).await?;
         api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
         page.touch("Go on with the build guide").await?;
         for task in ["Spread it even", "Tap the tray"] {

@@ -286,7 +286,7 @@ async fn a_stay_in_the_fridge_is_planned_with_what_binds() {
         page.fill("Fridge", "4").await?;
         page.until_shown("fridge", "Until it lets go").await?;
         page.fill("Humidity", "80").await?;
-        page.until_shown("fridge", "These cannot both be met").await?;
+        page.until_shown("fridge", "in a closed box or bag").await?;
         page.fill("Fridge", "").await?;
         page.until_said("Over 55 % humidity").await?;
         Ok(())

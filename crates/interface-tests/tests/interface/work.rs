@@ -34,9 +34,9 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
             ("Sheet: shapes, shards, curls", "50 pieces", "Paint the blue"),
             ("Wrap round a cake", "590 mm long", "Lift it and wrap it round"),
             ("Piped pieces", "12 pieces", "A trial line on spare paper"),
-            ("Ribbons from a frozen slab", "6 pieces", "Trim, lift and fold at once"),
+            ("Ribbons from a frozen slab", "6 pieces", "Spread, lift and fold 6 ribbons"),
             ("Filled shells", "24 pieces of 9.1 g", "Turn it over and dump"),
-            ("Joined hollows", "6 pieces of 36 g", "Press the halves together"),
+            ("Joined hollows", "6 pieces of 36 g", "Close 6, one at a time"),
             ("Figures of several tones", "2 pieces of 49 g", "Put the white into the face"),
             ("Dipped things", "24 pieces of 17 g", "Dip the truffles"),
         ] {

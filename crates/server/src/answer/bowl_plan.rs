@@ -12,6 +12,37 @@ use super::moulded::ColourPlanAnswer;
 use super::shelf::StockAnswer;
 use super::{band, celsius, grams, round};
 
+/// What is put on the maker's scale: as it shows it, and adding up.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct WeighedAnswer {
+    /// All of it.
+    pub total_g: f64,
+    /// Melted first.
+    pub melted_g: f64,
+    /// Held back as seed.
+    pub seed_g: f64,
+    /// The seed in its additions: three, or one where it is a pinch; none without seed.
+    pub additions_g: Vec<f64>,
+    /// Ready crystals.
+    pub crystals_g: f64,
+    /// Poured out on the stone.
+    pub pour_out_g: f64,
+}
+
+impl From<&BowlPlan> for WeighedAnswer {
+    fn from(plan: &BowlPlan) -> Self {
+        let weighed = plan.weighed_out();
+        Self {
+            total_g: grams(weighed.total),
+            melted_g: grams(weighed.melted),
+            seed_g: grams(weighed.seed),
+            additions_g: weighed.additions.into_iter().map(grams).collect(),
+            crystals_g: grams(weighed.crystals),
+            pour_out_g: grams(weighed.pour_out),
+        }
+    }
+}
+
 /// What a method asks to be weighed, and where its temperatures lie.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct AmountsAnswer {
@@ -24,6 +55,8 @@ pub struct AmountsAnswer {
     /// Half, a third, the rest of the seed; they add up to `seed_g`.
     #[schema(min_items = 3, max_items = 3)]
     pub additions_g: [f64; 3],
+    /// The same as the maker's scale shows it.
+    pub weighed: WeighedAnswer,
     /// Ready crystals to stir in.
     pub crystals_g: f64,
     /// Where they go in; `null` where none do.
@@ -58,6 +91,7 @@ impl From<&BowlPlan> for AmountsAnswer {
             total_g: grams(amounts.total()),
             // The last takes up the rounding, so that what is shown adds up.
             additions_g: [first, second, round(seed_g - first - second, 2)],
+            weighed: plan.into(),
             crystals_g,
             gate_c: gate(&plan.chocolate).filter(|_| crystals_g > 0.0).map(band),
             pour_out_g: grams(amounts.pour_out),

@@ -218,7 +218,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 rh_pct: Some(45.0),
                 stone_c: Some(17.5),
                 fridge_c: Some(5.0),
-                at_hand: Kitchen::default(),
+                at_hand: Kitchen { fine_scale: true, ..Kitchen::default() },
                 zone: None,
             }),
             None,
