@@ -151,7 +151,7 @@ fn over_water(context: &CoachContext<'_>, temp: Option<Temperature>) -> Advice {
     match temp {
         None => context.read_thermometer(),
         Some(temp) if temp >= stop_at => stop_before_melt(context, there),
-        Some(temp) if context.limit_within(temp, minutes(1.0)) => Advice::new(
+        Some(temp) if context.limit_within(temp, minutes(1.5)) => Advice::new(
             Rule::StopBeforeMelt,
             say::warms_too_fast(),
             say::warms_too_fast_why(context.shown(), context.setup.chocolate.windows.limit),

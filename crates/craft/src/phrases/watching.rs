@@ -16,7 +16,7 @@ use crate::units::{
 /// This close under the limit the heat is called off, °C.
 const NEAR_LIMIT_C: f64 = 2.0;
 /// At a pace that brings it to the limit in this time, it is called off too, s.
-const ALMOST_THERE_S: f64 = 25.0;
+const ALMOST_THERE_S: f64 = 40.0;
 /// After a warming a bowl may still be as hot as a doubted reading says, for so long.
 const STILL_HOT: TimeDelta = TimeDelta::seconds(45);
 /// What was read is as expected when it is this close, °C.

@@ -172,9 +172,12 @@ impl PipedInputs {
             PipedShape::Nests => say::pour_nests(lines.count, &label),
             PipedShape::Bowls => say::pour_bowls(&label),
         };
-        let pour =
-            TaskDraft::new("pour", what, say::pour_how(), lasting(lines.each_mm, lines.count))
-                .with(&self.chocolate);
+        let how = match self.shape {
+            PipedShape::Nests => say::pour_nests_how(),
+            _ => say::pour_how(),
+        };
+        let pour = TaskDraft::new("pour", what, how, lasting(lines.each_mm, lines.count))
+            .with(&self.chocolate);
         if self.second.is_some() {
             let what = say::features_dry();
             let text = say::touch_features();

@@ -20,6 +20,7 @@ crate::messages! {
     pour_nests(count: Count, label: Words) = "Zigzag {count} nests in {label}";
     pour_bowls(label: Words) = "Zigzag {label} over the ice, and a foot";
     pour_how() = "Every line joins another.";
+    pour_nests_how() = "A few at a time: each is gathered while it bends, before the next few are piped. Every line joins another.";
     features_dry() = "the features no longer smear";
     touch_features() = "Touch the features lightly";
     gather() = "Gather each into a nest";
