@@ -75,15 +75,6 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
         }
     }
     let Some(at) = poured else { return };
-    // Nothing was poured from it after it was used up: a tick that comes late does not move
-    // what counts from the pour.
-    for line in all.iter_mut() {
-        for step in line.line.steps.iter().filter(|step| step.tempered.as_deref() == Some(key)) {
-            if let Some(done) = line.done.get_mut(step.key.as_str()) {
-                done.at = done.at.min(at);
-            }
-        }
-    }
     let from_it = |line: &Timeline<'a>| {
         line.line.steps.iter().rposition(|step| step.tempered.as_deref() == Some(key))
     };
@@ -91,12 +82,17 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
     let said =
         |line: &Timeline<'a>, i: usize| line.done.contains_key(line.line.steps[i].key.as_str());
     let spoken_of = all.iter().any(|line| from_it(line).is_some_and(|i| said(line, i)));
-    if spoken_of {
+    let Some((line, i)) = all.iter_mut().find_map(|line| from_it(line).map(|i| (line, i))) else {
         return;
-    }
-    if let Some((line, i)) = all.iter_mut().find_map(|line| from_it(line).map(|i| (line, i))) {
-        let step = &line.line.steps[i];
-        line.done.insert(&step.key, Done { at, just_now: false });
+    };
+    let step = &line.line.steps[i];
+    match line.done.get_mut(step.key.as_str()) {
+        // A tick that comes later than the pour moves nothing that counts from it.
+        Some(done) => done.at = done.at.min(at),
+        None if spoken_of => {}
+        None => {
+            line.done.insert(&step.key, Done { at, just_now: false });
+        }
     }
 }
 

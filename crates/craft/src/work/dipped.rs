@@ -24,6 +24,8 @@ use crate::units::{celsius, grams, in_grams, millimetres};
 const LONGEST_NAME: usize = 80;
 /// Of a two-tone surface so much is of the second chocolate, of the coats (*custom*).
 const SWIRL_SHARE: f64 = 0.25;
+/// While its coat sets, so little of a centre is warmed: only what lies next to it (*custom*).
+const WARMED_THROUGH: f64 = 0.15;
 /// A dip, a drip and a flick take so long, s (*custom*).
 const ONE_DIP_S: f64 = 20.0;
 
@@ -139,7 +141,7 @@ impl Work for DippedInputs {
             sets: Sets {
                 layers: vec![Layer {
                     // The centre takes up heat: the coat sets the faster.
-                    goods_per_gram: each_g / in_grams(dipped.coat).max(0.1),
+                    goods_per_gram: WARMED_THROUGH * each_g / in_grams(dipped.coat).max(0.1),
                     ..Layer::of(&self.chocolate, coat)
                 }],
                 may_chill: self.centre != CentreKind::Biscuit,

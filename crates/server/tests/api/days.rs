@@ -44,9 +44,11 @@ async fn shells_are_made_in_sittings_with_nights_between() {
         assert!(waited.as_seconds_f64() / 3_600.0 > least - 1.0, "{pair:#?}");
     }
     for slot in days {
-        // By that clock, an hour ahead, between eight and ten in the evening.
-        let hour = (at(&slot["from"]) + TimeDelta::hours(1)).format("%H").to_string();
-        assert!(("08"..="22").contains(&hour.as_str()), "{slot}");
+        // By that clock, an hour ahead: begun after eight, and done by ten in the evening.
+        let by_the_wall = |end: &str| (at(&slot[end]) + TimeDelta::hours(1)).time();
+        let hour = |h| chrono::NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
+        assert!(by_the_wall("from") >= hour(8) && by_the_wall("to") <= hour(22), "{slot}");
+        assert!(by_the_wall("from") < by_the_wall("to"), "not over midnight: {slot}");
         assert_eq!(slot["in_the_night"], false);
     }
     for (asked, field) in [

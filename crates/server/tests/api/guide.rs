@@ -1,5 +1,7 @@
 //! Several components in a batch, and the guide that leads through their steps.
 
+use std::collections::BTreeSet;
+
 use chrono::{DateTime, TimeDelta, Utc};
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -45,8 +47,18 @@ async fn every_kind_of_work_is_planned_made_to_the_end_and_logged() {
     let plan = kitchen.every_kind().await;
     let planned = kitchen.get(&format!("/plans/{plan}")).await.with(200)["plan"].clone();
     assert_eq!(planned["components"].as_array().map(Vec::len), Some(16));
-    let made = planned["bowls"][0]["plan"]["made"].as_array().expect("names").len();
-    assert_eq!(made, 14, "all but the sugar");
+    // Each chocolate names what is made from it, and nothing else.
+    let stated = kitchen.stated(&plan).await;
+    for bowl in planned["bowls"].as_array().expect("bowls") {
+        let key = format!("\"{}\"", text(&bowl["key"]));
+        let of_it = |component: &&Value| component["work"].to_string().contains(&key);
+        let components = stated["components"].as_array().expect("components");
+        let names: BTreeSet<String> =
+            components.iter().filter(of_it).map(|component| text(&component["name"])).collect();
+        let made = bowl["plan"]["made"].as_array().map_or(&[][..], Vec::as_slice);
+        let told: BTreeSet<String> = made.iter().map(text).collect();
+        assert_eq!(told, names, "{key}");
+    }
     let batch = kitchen.begun(&plan).await;
     let guide = async || kitchen.get(&format!("/batches/{batch}/guide")).await.with(200);
     let mut now_at = guide().await;
@@ -403,4 +415,146 @@ async fn a_rehearsal_teaches_neither_the_kitchen_nor_its_gear() {
     for thing in shelf["things"].as_array().expect("things") {
         assert_eq!(thing["learned"], json!([]), "{thing}");
     }
+}
+
+/// The windows of a plan's step: what happens, how long after which step, s.
+fn windows(step: &Value) -> Vec<(String, f64)> {
+    ["opens", "closes"]
+        .iter()
+        .map(|end| &step["wait"][end])
+        .filter(|due| !due.is_null())
+        .map(|due| (text(&due["what"]["text"]), due["typical_s"].as_f64().expect("seconds")))
+        .collect()
+}
+
+/// Tempers what a step is the first to take, and pours it: the bench asks for that step, in
+/// its words.
+async fn pour_at_the_bench(kitchen: &Kitchen, batch: &str, name: &str, first: &Value) {
+    let body = json!({ "chocolate": first["chocolate"] });
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
+    let bowl = text(&opened["bowl"]["id"]);
+    let [lo, hi] = [0, 1].map(|end| opened["bowl"]["use_c"][end].as_f64().expect("a bound"));
+    kitchen.tempered_at(&bowl, f64::midpoint(lo, hi)).await;
+    let ready = kitchen.bowl_now(&bowl).await;
+    assert_eq!(ready["advice"]["asks"]["kind"], "poured", "{name}: {}", ready["advice"]);
+    let said = text(&ready["advice"]["say"]["text"]);
+    let words = text(&first["text"]["text"]);
+    assert!(said.starts_with(&words), "{name}: {said} for {words}");
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+}
+
+#[actix_web::test]
+async fn plan_bench_and_guide_of_every_kind_tell_one_story() {
+    let kitchen = Kitchen::new().await;
+    for kind in kitchen.get("/kinds").await.with(200).as_array().expect("kinds") {
+        let name = text(&kind["name"]);
+        let plan = kitchen.plan(&name).await;
+        let mut inputs = kitchen.stated(&plan).await;
+        let bowls = ["dark", "white"].map(|family| json!({ "key": family, "family": family }));
+        let mut bowls: Vec<Value> = bowls.into();
+        bowls.extend(kind["colours"].as_array().cloned().unwrap_or_default());
+        inputs["bowls"] = bowls.into();
+        inputs["fridge_c"] = 5.into();
+        inputs["components"] = json!([{ "key": "it", "name": name, "work": kind["start"] }]);
+        let kept = kitchen.restate(&plan, inputs).await.with(200);
+        let planned: Vec<Value> = kept["plan"]["lines"]
+            .as_array()
+            .expect("lines")
+            .iter()
+            .flat_map(|line| line["steps"].as_array().cloned().unwrap_or_default())
+            .collect();
+        let batch = kitchen.begun(&plan).await;
+        let guide = async || kitchen.get(&format!("/batches/{batch}/guide")).await.with(200);
+        // The guide has the plan's steps, in its words.
+        let steps: Vec<Value> = guide().await["progress"]
+            .as_array()
+            .expect("lines")
+            .iter()
+            .flat_map(|line| line["steps"].as_array().cloned().unwrap_or_default())
+            .collect();
+        let told = |steps: &[Value]| -> Vec<(String, String)> {
+            let of = |step: &Value| (text(&step["key"]), text(&step["text"]["text"]));
+            steps.iter().map(of).collect()
+        };
+        assert_eq!(told(&steps), told(&planned), "{name}");
+        // What is poured at the bench is the last step of its line that takes the bowl.
+        let first = planned.iter().find(|step| step["kind"] == "pouring");
+        let line = |step: &Value| text(&step["key"]).split('/').next().map(str::to_owned);
+        let of_it = |step: &&Value| {
+            first.is_some_and(|f| step["tempered"] == f["tempered"] && line(step) == line(f))
+        };
+        let pour = planned.iter().rfind(of_it).filter(|_| first.is_some());
+        let pour = pour.map(|step| step["key"].clone());
+        // What is coming counts from what was done as the plan has it.
+        for step in planned.iter().filter(|step| step["kind"] != "tempering") {
+            if Some(&step["key"]) == pour.as_ref() {
+                let first = first.expect("it is poured");
+                pour_at_the_bench(&kitchen, &batch, &name, first).await;
+                assert_eq!(guide().await["untempered"], json!([]), "{name}");
+            } else if !text(&step["key"]).ends_with("/weigh") {
+                kitchen.done(&batch, &text(&step["key"]), false).await;
+            }
+            let done = kitchen.now();
+            let waits = |other: &&Value| other["wait"]["step"] == step["key"];
+            for (what, after_s) in planned.iter().filter(waits).flat_map(windows) {
+                let coming = guide().await["coming"].clone();
+                let all = coming.as_array().expect("what is coming");
+                let near = all.iter().filter(|one| text(&one["what"]["text"]) == what).any(|one| {
+                    let at: DateTime<Utc> = text(&one["at"]).parse().expect("a time");
+                    ((at - done).as_seconds_f64() - after_s).abs() < 5.0
+                });
+                let passed = after_s < 1.0;
+                assert!(
+                    near || passed,
+                    "{name}, {}: {what} after {after_s} s is not in {coming:#}",
+                    step["key"]
+                );
+            }
+        }
+        assert_eq!(guide().await["stage"], "made", "{name}");
+    }
+}
+
+#[actix_web::test]
+async fn no_long_task_is_begun_over_a_window_of_something_poured() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Shards beside sugar").await;
+    let kinds = kitchen.get("/kinds").await.with(200);
+    let start = |name: &str| {
+        let kind = kinds.as_array().and_then(|all| all.iter().find(|kind| kind["name"] == name));
+        kind.expect("such a kind")["start"].clone()
+    };
+    let mut inputs = kitchen.stated(&plan).await;
+    inputs["components"] = json!([
+        { "key": "shards", "name": "Shards", "work": start("Scored shards") },
+        { "key": "sugar", "name": "Sugar", "work": start("Boiled-sugar sheet") },
+    ]);
+    kitchen.restate(&plan, inputs).await.with(200);
+    let batch = kitchen.begun(&plan).await;
+    for step in ["shards/line", "sugar/line"] {
+        kitchen.done(&batch, step, false).await;
+    }
+    let body = json!({ "chocolate": "dark" });
+    let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
+    let bowl = text(&opened["bowl"]["id"]);
+    kitchen.tempered(&bowl).await;
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    for step in ["shards/spread", "shards/tap"] {
+        kitchen.done(&batch, step, false).await;
+    }
+    // A quarter of an hour at the syrup would miss the scoring, which is not even next.
+    let guide = kitchen.get(&format!("/batches/{batch}/guide")).await.with(200);
+    assert_eq!(guide["now"]["step"], "shards/touch-dry", "{}", guide["now"]);
+    assert_eq!(guide["now"]["state"], "wait");
+    // A tick that comes late moves nothing that counts from the pour.
+    let cut = |guide: &Value| {
+        let coming = guide["coming"].as_array().expect("a list").clone();
+        let found =
+            coming.iter().find(|one| one["what"]["text"] == "soft enough to score").cloned();
+        text(&found.expect("it is coming")["at"])
+    };
+    let before = cut(&guide);
+    kitchen.pass(TimeDelta::minutes(2));
+    let late = kitchen.done(&batch, "shards/pour", false).await;
+    assert_eq!(cut(&late), before);
 }

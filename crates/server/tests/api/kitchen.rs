@@ -258,20 +258,26 @@ impl Kitchen {
         self.post(&format!("/bowls/{bowl}/readings"), body).await
     }
 
-    /// A bowl is melted, seeded and tested, and found in temper; some minutes go by.
+    /// A bowl of dark is melted, seeded and tested, and found in temper; some minutes go by.
     pub async fn tempered(&self, bowl: &str) {
+        self.tempered_at(bowl, 31.5).await;
+    }
+
+    /// The same, in the middle of a working range.
+    pub async fn tempered_at(&self, bowl: &str, work_c: f64) {
         let typed =
             |temp_c: f64| json!({ "id": Uuid::new_v4(), "temp_c": temp_c, "source": "hand" });
         self.read(bowl, typed(46.0)).await.with(201);
         self.act(bowl, json!({ "kind": "off_heat" })).await.with(201);
         self.act(bowl, json!({ "kind": "seed_added", "grams": 80 })).await.with(201);
         self.pass(TimeDelta::minutes(12));
-        self.read(bowl, typed(31.5)).await.with(201);
+        self.read(bowl, typed(work_c)).await.with(201);
         self.act(bowl, json!({ "kind": "test_started" })).await.with(201);
         self.pass(TimeDelta::minutes(4));
         let seen = json!({ "kind": "test_seen", "seen": "even_satin", "seconds": 0 });
         self.act(bowl, seen).await.with(201);
-        self.read(bowl, typed(31.4)).await.with(201);
+        self.act(bowl, json!({ "kind": "stirred" })).await.with(201);
+        self.read(bowl, typed(work_c - 0.1)).await.with(201);
     }
 
     pub async fn act(&self, bowl: &str, body: Value) -> Said {
