@@ -1,5 +1,5 @@
 //! Servers over one scratch database, and one ChromeDriver, shared by everything in this
-//! process: one with the demo, one over what the release before left.
+//! process: one with the demo, one without anything, one over what the release before left.
 
 use std::io::Read;
 use std::sync::OnceLock;
@@ -47,6 +47,7 @@ impl Ground {
 #[derive(Clone, Copy, Debug)]
 enum From {
     Demo,
+    Nothing,
     ReleaseBefore,
 }
 
@@ -67,6 +68,15 @@ impl Kitchen {
     pub fn shared() -> &'static Self {
         static SHARED: OnceLock<Kitchen> = OnceLock::new();
         SHARED.get_or_init(|| Self::beside(From::Demo))
+    }
+
+    /// One that was just installed, without the demo.
+    ///
+    /// # Panics
+    /// Where it cannot be started: nothing can be tested then.
+    pub fn just_installed() -> &'static Self {
+        static SHARED: OnceLock<Kitchen> = OnceLock::new();
+        SHARED.get_or_init(|| Self::beside(From::Nothing))
     }
 
     /// One over a database that the release before wrote, brought up to date.
@@ -104,6 +114,7 @@ impl Kitchen {
                 let state = State::new(pool.clone(), wall.clone());
                 match from {
                     From::Demo => server::demo::load(&pool, wall.now()).await?,
+                    From::Nothing => store::migrate(&pool).await?,
                     From::ReleaseBefore => {
                         let done = server::upgrade::bring_up_to_date(&state).await;
                         done.map_err(|problem| anyhow::anyhow!("{problem}"))?;
@@ -127,6 +138,10 @@ impl Kitchen {
 async fn url(database: &Database, from: From) -> anyhow::Result<String> {
     match from {
         From::Demo => Ok(database.url()),
+        From::Nothing => {
+            let name = store::create_database(&database.url(), Uuid::new_v4()).await?;
+            Ok(database.url_of(&name))
+        }
         From::ReleaseBefore => {
             let name = store::create_database(&database.url(), Uuid::new_v4()).await?;
             let url = database.url_of(&name);

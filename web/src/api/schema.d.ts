@@ -1819,7 +1819,7 @@ export interface components {
             clock: components["schemas"]["ClockAnswer"];
             /**
              * Format: double
-             * @description Ready crystals that are planned.
+             * @description Ready crystals that are planned, as the scale shows them.
              */
             crystals_g: number;
             /** @description Whether ready crystals went in. */

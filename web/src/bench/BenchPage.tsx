@@ -144,7 +144,9 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
               {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
               {silent ? "Sounds are off" : "Sounds are on"}
             </Button>
-            {bowl.phase === "done" && <ToTheGuide batchId={batchId} />}
+            {bowl.phase === "done" && (
+              <ToTheGuide batchId={batchId} advised={bowl.advice.level !== "stop"} />
+            )}
             {!ended && (
               <Box asChild color="ink" textDecoration="underline" py="4">
                 <Link to={`/build/${batchId}`}>the guide</Link>

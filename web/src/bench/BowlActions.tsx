@@ -94,7 +94,16 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
 
   const undoButton = (
-    <Touch hotkey="U" disabled={!undo} onClick={undo} data-testid="undo" fontSize="md" px="2">
+    <Touch
+      hotkey="U"
+      // Poured, and not tempered: taking it back comes first.
+      advised={phase === "done" && advice.level === "stop"}
+      disabled={!undo}
+      onClick={undo}
+      data-testid="undo"
+      fontSize="md"
+      px="2"
+    >
       <Box as="span" display="inline-flex" gap="2" alignItems="center">
         <Undo2 size={20} aria-hidden /> {undoes ? `Undo: ${undoes}` : "Undo"}
       </Box>

@@ -2,6 +2,7 @@ import { Box, Table } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
 import { band, clock, mass, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
+import { weighedOut } from "../plan/weighedOut";
 
 /** The plan beside what happened, line by line. */
 export function PlanAgainst({ known }: { known: BowlWithPlan }) {
@@ -75,8 +76,8 @@ function weighed({ bowl, plan }: BowlWithPlan): [string, string, string][] {
   const sum = (kind: string) =>
     bowl.actions.filter((a) => a.kind === kind).reduce((g, a) => g + (a.grams ?? 0), 0);
   const lines: [string, number, number][] = [
-    ["Ready crystals", plan.amounts.crystals_g, sum("crystals_added")],
-    ["Out on the stone", plan.amounts.pour_out_g, sum("on_stone")],
+    ["Ready crystals", weighedOut(plan).crystals_g, sum("crystals_added")],
+    ["Out on the stone", weighedOut(plan).pour_out_g, sum("on_stone")],
   ];
   return lines
     .filter(([, planned, happened]) => planned > 0 || happened > 0)

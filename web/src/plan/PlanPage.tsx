@@ -16,6 +16,7 @@ import { ColourWeighOut } from "./ColourWeighOut";
 import { ComponentPanel } from "./ComponentPanel";
 import { Days } from "./Days";
 import { under, withBowl, withoutBowls } from "./edits";
+import { HeatAsked } from "./HeatAsked";
 import { LeftOver } from "./LeftOver";
 import { NameField } from "./NameField";
 import { bowlNames } from "./names";
@@ -89,6 +90,14 @@ function Drafted({ kept }: { kept: Plan }) {
   );
   const changeRoom = useCallback(
     (patch: object) => change((inputs) => ({ ...inputs, ...patch })),
+    [change],
+  );
+  const meltWith = useCallback(
+    (heat_id: string) =>
+      change((inputs) => ({
+        ...inputs,
+        bowls: inputs.bowls.map((bowl) => ({ ...bowl, heat_id, microwave: null })),
+      })),
     [change],
   );
   const addReady = useCallback(
@@ -218,6 +227,7 @@ function Drafted({ kept }: { kept: Plan }) {
           opacity={faulty ? 0.45 : 1}
           aria-busy={faulty}
         >
+          {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
           <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
             {(plan.bowls.length > 1 || plan.components.some(({ goods }) => goods.length > 0)) && (
               <AllItTakes plan={plan} names={names} chosen={bowlKey} onChoose={setChosenBowl} />

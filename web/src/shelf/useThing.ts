@@ -22,7 +22,10 @@ interface Kept {
 }
 
 /** Puts a thing on the shelf, or changes one that stands there. */
-export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, kept: () => void) {
+export function useKeep(
+  standing: Pick<ThingAnswer, "id" | "version"> | null,
+  kept: (thing: ThingAnswer) => void,
+) {
   const changed = useShelfChanged();
   const keep = useMutation({
     mutationFn: async ({ thing, left_g }: Kept) =>
@@ -39,9 +42,9 @@ export function useKeep(standing: Pick<ThingAnswer, "id" | "version"> | null, ke
               body: { id: crypto.randomUUID(), thing, left_g: left_g ?? null },
             }),
       ),
-    onSuccess: () => {
+    onSuccess: (thing) => {
       changed();
-      kept();
+      kept(thing);
     },
     onError: (error) => {
       if (error instanceof Refusal && error.status === 412) changed();

@@ -6,7 +6,7 @@ use craft::chocolate::Band;
 use craft::coach::Rule;
 use craft::heat::cooling::Eta;
 use craft::method::{Method, Run};
-use craft::pot::{Condition, Glance, Pot, Told, evening_watched};
+use craft::pot::{Condition, Glance, Pot, Told, TooSoon, evening_watched};
 use craft::units::{Temperature, degrees, in_celsius, in_seconds};
 
 use crate::best;
@@ -43,6 +43,8 @@ pub struct Judgement {
     pub tests: usize,
     /// What was advised though doing nothing would have been quicker.
     pub worse_than_nothing: Vec<Rule>,
+    /// What was poured without a test that had passed.
+    pub too_soon: Option<TooSoon>,
 }
 
 /// A forecast beside what happened.
@@ -233,7 +235,7 @@ impl Judgement {
         let lowest = if setup.course.is_tested {
             watch.band.lo - margin
         } else {
-            setup.chocolate.windows.thick
+            setup.chocolate.windows.thick - margin
         };
         let in_band = temp <= watch.band.hi + margin && temp >= lowest;
         let condition = told.pot.condition();
@@ -257,6 +259,7 @@ impl Judgement {
             false_alarms: watch.false_alarms,
             worse_than_nothing: watch.worse_than_nothing,
             forecasts: watch.forecasts,
+            too_soon: told.too_soon,
         }
     }
 }

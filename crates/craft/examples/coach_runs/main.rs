@@ -16,19 +16,25 @@ use std::sync::atomic::{AtomicU64, Ordering};
 use std::thread;
 
 use judge::Judgement;
-use scenario::Scenario;
+use scenario::{Scenario, Ways};
 
 fn main() {
     let mut numbers = std::env::args().skip(1).map(|text| text.parse::<u64>().expect("a number"));
     let runs = numbers.next().unwrap_or(500);
     let seed = numbers.next().unwrap_or(1);
-    println!("Kitchens unlike the usual one, a maker who follows:");
-    report::print(&played(runs, seed, 0.0));
-    println!("\nThe same, and one touch in fifteen is of any other button:");
-    report::print(&played(runs / 4, seed, 1.0 / 15.0));
+    let ways = [
+        ("a maker who follows", Ways::Follows, 1),
+        ("one touch in fifteen is of any other button", Ways::Foolish(1.0 / 15.0), 4),
+        ("it is left to go cold, and tested cold", Ways::GoesCold, 4),
+        ("it is poured without a test that has passed, and taken back", Ways::PoursTooSoon, 4),
+    ];
+    for (what, ways, one_in) in ways {
+        println!("\nKitchens unlike the usual one; {what}:");
+        report::print(&played(runs / one_in, seed, ways));
+    }
 }
 
-fn played(runs: u64, seed: u64, foolish: f64) -> Vec<(u64, Judgement, Scenario)> {
+fn played(runs: u64, seed: u64, ways: Ways) -> Vec<(u64, Judgement, Scenario)> {
     let next = AtomicU64::new(0);
     let play = || {
         let mut judged = Vec::new();
@@ -37,7 +43,7 @@ fn played(runs: u64, seed: u64, foolish: f64) -> Vec<(u64, Judgement, Scenario)>
             if number >= runs {
                 return judged;
             }
-            let scenario = Scenario::draw(seed, number, foolish);
+            let scenario = Scenario::draw(seed, number, ways);
             judged.push((number, Judgement::of(&scenario), scenario));
         }
     };

@@ -48,6 +48,17 @@ pub fn print(judged: &[Judged]) {
     for (rule, times) in rules {
         println!("  {times:>4} {rule}");
     }
+    let too_soon: Vec<_> = judged.iter().filter_map(|(_, j, s)| Some((j.too_soon?, s))).collect();
+    if !too_soon.is_empty() {
+        let tested = too_soon.iter().filter(|(_, s)| s.run.setup.course.is_tested);
+        let silent = tested.clone().filter(|(poured, _)| !poured.said).count();
+        let tempered =
+            tested.clone().filter(|(poured, _)| poured.condition != Condition::NotInTemper).count();
+        println!(
+            "\nPoured too soon: {}, {tempered} of them in temper by chance; not said of {silent}",
+            tested.count()
+        );
+    }
     println!("\nNot in temper, or over the limit:");
     for (number, j, s) in judged.iter().filter(|(_, j, _)| !j.in_temper || j.over_limit.is_some()) {
         println!(

@@ -6,7 +6,8 @@ use craft::chocolate::Family;
 use craft::heat::Material;
 use craft::method::{Method, Run};
 use craft::plan::{BowlInputs, MicrowaveInputs, WareInputs, bowl};
-use craft::pot::{Evening, Quirks};
+use craft::pot::{Evening, Mishap, Quirks};
+use craft::units::in_celsius;
 use rand::seq::IndexedRandom;
 use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
@@ -21,10 +22,41 @@ pub struct Scenario {
     pub how: Evening,
 }
 
+/// What the maker does that was not asked for.
+#[derive(Clone, Copy, PartialEq)]
+pub enum Ways {
+    /// Follows.
+    Follows,
+    /// So often touches any other button.
+    Foolish(f64),
+    /// Leaves it to go cold, from anywhere on its way down, and tests it cold.
+    GoesCold,
+    /// Pours somewhere on the way down, without a test that has passed.
+    PoursTooSoon,
+}
+
+impl Ways {
+    fn mishap(self, run: &Run, chance: &mut ChaCha8Rng) -> Option<Mishap> {
+        let windows = &run.setup.chocolate.windows;
+        let [work, thick, melt] = [windows.work.hi, windows.thick, windows.melt.lo].map(in_celsius);
+        let warmest = work.max(melt - 3.0);
+        match self {
+            Self::Follows | Self::Foolish(_) => None,
+            Self::GoesCold => Some(Mishap::LeftToGoCold {
+                from_c: chance.random_range(work..=warmest),
+                to_c: thick - chance.random_range(1.0..=4.0),
+            }),
+            Self::PoursTooSoon => {
+                Some(Mishap::PouredTooSoon { at_c: chance.random_range(thick..=warmest) })
+            }
+        }
+    }
+}
+
 impl Scenario {
     /// The evening with a number, from a seed, in a kitchen unlike the usual one. Methods take
-    /// turns, so that each has its share; so often any other button is touched.
-    pub fn draw(seed: u64, number: u64, foolish: f64) -> Self {
+    /// turns, so that each has its share.
+    pub fn draw(seed: u64, number: u64, ways: Ways) -> Self {
         let mut chance = ChaCha8Rng::seed_from_u64(seed << 32 | number);
         let methods = Method::all();
         let method = methods[usize::try_from(number).expect("small") % methods.len()];
@@ -64,7 +96,7 @@ impl Scenario {
         };
         let how = Evening {
             quirks,
-            foolish,
+            foolish: if let Ways::Foolish(share) = ways { share } else { 0.0 },
             every_s: chance.random_range(1..=6),
             noise_c: chance.random_range(0.1..=0.5),
             delay_s: (chance.random_range(2..=5), chance.random_range(6..=20)),
@@ -72,6 +104,7 @@ impl Scenario {
             ..Evening::calm(chance.random())
         };
         let run = bowl(&inputs).expect("it can be planned").run(DateTime::UNIX_EPOCH);
+        let how = Evening { mishap: ways.mishap(&run, &mut chance), ..how };
         Self { inputs, run, how }
     }
 }

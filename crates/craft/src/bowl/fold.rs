@@ -93,6 +93,9 @@ pub enum Temper {
 pub struct TestRun {
     /// When the smear was made.
     pub started: DateTime<Utc>,
+    /// It was of a bowl that was setting up: there the wrong crystals set a smear too, and
+    /// they melt when the bowl is warmed back.
+    pub cold: bool,
     /// The latest look at it, and what that says.
     pub look: Option<(Look, Verdict)>,
 }
@@ -450,7 +453,9 @@ impl Bowl {
                 self.too_thick_times += 1;
             }
             ActionKind::TestStarted => {
-                self.test = Some(TestRun { started: at, look: None });
+                let thick = setup.chocolate.windows.thick;
+                let cold = self.thermometer.latest.is_some_and(|l| l.temp < thick);
+                self.test = Some(TestRun { started: at, cold, look: None });
                 self.enter(Phase::Testing, at);
             }
             ActionKind::TestSeen { seen, dull_for } => self.look(setup, *seen, *dull_for, at),
@@ -482,6 +487,10 @@ impl Bowl {
         let said = verdict(setup.chocolate.family, &look);
         test.look = Some((look, said));
         match said {
+            Verdict::InTemper | Verdict::Weak if test.cold => {
+                self.temper = Temper::Untested;
+                self.enter(Phase::Cooling, at);
+            }
             Verdict::InTemper | Verdict::Weak => {
                 self.temper = Temper::Shown { at, verdict: said };
                 self.enter(Phase::Working, at);

@@ -92,6 +92,7 @@ crate::messages! {
     stir_down_to(to: Temp) = "Stir down to {to}";
     test_now() = "Test it: a smear on paper at room temperature";
     test_now_why(now: Reading) = "{now} is in the working range. A number is not proof: the smear is.";
+    test_again_warm_why(now: Reading) = "{now} now. The smear before was of a bowl too cold to tell.";
     test_now_low_why(now: Reading, lo: Temp) = "{now}, just under the working range, which starts at {lo}: near enough to test. A number is not proof: the smear is.";
     take_it_off() = "Take it off the heat and stir";
     take_it_off_why(now: Reading, to: Temp) = "{now}: warm enough, the middle of its range is {to}.";
@@ -111,6 +112,7 @@ crate::messages! {
     use_now_why(now: Reading) = "{now}, and nothing to temper.";
     too_cool_to_use() = "too cool to use";
     setting_up() = "It is setting up in the bowl";
+    tested_cold() = "The smear was of a bowl too cold to tell";
     under_the_band() = "It is under the working band";
     rewarm(burst: Nested) = "Warm it for {burst}, stir, read again";
     rewarm_with_dryer(lasting: Seconds) = "Warm it with a hair dryer on low for {lasting}, stirring, then read again";

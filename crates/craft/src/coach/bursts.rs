@@ -1,7 +1,9 @@
 //! How long the next burst of a melt is, and those after it.
 
 use crate::bowl::Setup;
-use crate::heat::microwave::{EFFICIENCY, Microwave, SHORTEST_S, STAGES_S, still_to_come};
+use crate::heat::microwave::{
+    EFFICIENCY, Microwave, SHORTEST_S, STAGES_S, shortest_felt, still_to_come,
+};
 use crate::heat::{latent_heat, sensible_heat};
 use crate::phrases::{CoachContext, SPARE_C};
 use crate::units::{
@@ -50,7 +52,9 @@ pub(super) fn left(context: &CoachContext<'_>, temp: Temperature) -> Vec<Time> {
         by_reading
     };
     let whole = planned.max(given + missing);
-    still_to_come(whole, missing).into_iter().map(|burst| burst.min(safe)).collect()
+    let felt = shortest_felt(&setup.chocolate, setup.melted, &microwave(setup));
+    let felt = (felt * made_up_for(context, temp)).min(seconds(STAGES_S[0]));
+    still_to_come(whole, missing, felt).into_iter().map(|burst| burst.min(safe)).collect()
 }
 
 /// How long heat takes from a temperature to the end of the melt.

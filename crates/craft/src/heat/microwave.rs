@@ -6,8 +6,8 @@ use crate::chocolate::Chocolate;
 use crate::message::Message;
 use crate::note::Working;
 use crate::units::{
-    Energy, Mass, Power, Ratio, Temperature, Time, in_joules, in_percent, in_seconds, in_watts,
-    rise, seconds,
+    Energy, Mass, Power, Ratio, Temperature, Time, degrees, in_joules, in_percent, in_seconds,
+    in_watts, rise, seconds,
 };
 
 /// The share of a microwave's output that ends up in the chocolate (*custom*;
@@ -64,6 +64,9 @@ impl Microwave {
     }
 }
 
+/// A burst that warms a bowl by less than this is lost on it, °C (*custom*).
+const FELT_C: f64 = 1.0;
+
 /// Heat that brings a mass of tempered pieces from one temperature to another, melting on
 /// the way ([`super::heat_per_gram`]); none where the second is not higher.
 #[must_use]
@@ -90,7 +93,8 @@ pub struct BurstPlan {
 }
 
 /// The bursts that melt a mass: 30 s until two thirds of the heat are in, then
-/// 15 s to half of what is left, then 10 s. A bowl that is known is warmed along,
+/// 15 s to half of what is left, then 10 s; none so short that the bowl would not feel it
+/// ([`shortest_felt`]). A bowl that is known is warmed along,
 /// by the chocolate in it.
 #[must_use]
 pub fn bursts(
@@ -115,7 +119,7 @@ pub fn bursts(
     working.push(Working::new("heating in all", in_seconds(total), "s"));
     BurstPlan {
         total,
-        bursts: split(in_seconds(total)),
+        bursts: still_to_come(total, total, shortest_felt(chocolate, mass, microwave)),
         setting: microwave.setting_in_words(),
         working,
     }
@@ -129,19 +133,26 @@ pub fn heat_of_vessel(vessel: Option<Vessel>, from: Temperature, to: Temperature
     held * rise(from, to.max(from))
 }
 
-fn split(total_s: f64) -> Vec<Time> {
-    still_to_come(seconds(total_s), seconds(total_s))
+/// The shortest burst that is felt in a mass: a degree's worth, 3 to 30 s. What is shorter
+/// the room takes back while it is stirred.
+#[must_use]
+pub fn shortest_felt(chocolate: &Chocolate, mass: Mass, microwave: &Microwave) -> Time {
+    let degree: Energy = mass * chocolate.family.heat_when_melted() * degrees(FELT_C);
+    let s = in_seconds(degree / microwave.into_chocolate()).round();
+    seconds(s.clamp(SHORTEST_S, STAGES_S[0]))
 }
 
 /// The bursts that are left of a melt: of `whole`, `missing` is still to go in.
-/// Whole seconds, no longer than the stage that has been reached allows.
+/// Whole seconds, no longer than the stage that has been reached allows, unless that would
+/// be shorter than `felt`.
 #[must_use]
-pub fn still_to_come(whole: Time, missing: Time) -> Vec<Time> {
+pub fn still_to_come(whole: Time, missing: Time, felt: Time) -> Vec<Time> {
     let whole = in_seconds(whole.max(missing)).round();
     let stage_ends = [whole * 2.0 / 3.0, whole * 5.0 / 6.0, whole];
     let mut done = whole - in_seconds(missing).round();
     let mut lengths: Vec<f64> = Vec::new();
     for (length, end) in STAGES_S.into_iter().zip(stage_ends) {
+        let length = length.max(in_seconds(felt).round());
         while done + length <= end {
             lengths.push(length);
             done += length;
@@ -163,7 +174,8 @@ mod tests {
     use crate::units::celsius;
 
     fn lengths(total_s: f64) -> Vec<f64> {
-        split(total_s).into_iter().map(in_seconds).collect()
+        let bursts = still_to_come(seconds(total_s), seconds(total_s), seconds(3.0));
+        bursts.into_iter().map(in_seconds).collect()
     }
 
     #[test]
@@ -177,7 +189,7 @@ mod tests {
     #[test]
     fn what_is_left_keeps_to_the_stage_that_was_reached() {
         let left = |whole, missing| -> Vec<f64> {
-            let bursts = still_to_come(seconds(whole), seconds(missing));
+            let bursts = still_to_come(seconds(whole), seconds(missing), seconds(3.0));
             bursts.into_iter().map(in_seconds).collect()
         };
         assert_eq!(left(180.0, 180.0)[..2], [30.0, 30.0]);
@@ -185,6 +197,21 @@ mod tests {
         assert_eq!(left(180.0, 12.0), [12.0]);
         // It takes more than was reckoned.
         assert_eq!(left(60.0, 90.0), left(90.0, 90.0));
+    }
+
+    #[test]
+    fn much_over_little_heat_is_not_melted_in_bursts_that_the_room_takes_back() {
+        let butter = Chocolate::of(Family::CocoaButter);
+        let weak = Microwave::usual(crate::units::watts(720.0), crate::units::percent_of(33.0));
+        let felt = shortest_felt(&butter, crate::units::grams(1_245.0), &weak);
+        assert_eq!(in_seconds(felt), 21.0);
+        let bursts = still_to_come(seconds(300.0), seconds(60.0), felt);
+        let lengths: Vec<_> = bursts.into_iter().map(in_seconds).collect();
+        assert_eq!(lengths, [21.0, 21.0, 18.0]);
+        // A usual bowl's are as they were.
+        let usual = Microwave::usual(crate::units::watts(800.0), crate::units::percent_of(50.0));
+        let dark = Chocolate::of(Family::Dark);
+        assert!(in_seconds(shortest_felt(&dark, crate::units::grams(400.0), &usual)) < 5.0);
     }
 
     #[test]

@@ -14,6 +14,9 @@ pub(super) struct ShockSet;
 /// Runny enough to spread in one movement this far below the melting band, °C.
 const SPREADS_BELOW_MELT_C: f64 = 8.0;
 
+/// And this far above where it begins to set up, °C: a coating's melting band lies near that.
+const OVER_THICK_C: f64 = 2.0;
+
 const ABOUT: About = About {
     key: "shock_set",
     name: "Shock-set",
@@ -62,7 +65,8 @@ impl TemperingMethod for ShockSet {
 
     fn use_band(&self, chocolate: &Chocolate) -> Band {
         let melt = chocolate.windows.melt;
-        Band { lo: melt.lo - degrees(SPREADS_BELOW_MELT_C), hi: melt.hi }
+        let runny = chocolate.windows.thick + degrees(OVER_THICK_C);
+        Band { lo: runny.max(melt.lo - degrees(SPREADS_BELOW_MELT_C)), hi: melt.hi }
     }
 
     fn is_tested(&self) -> bool {

@@ -196,6 +196,7 @@ impl CoachContext<'_> {
     pub(crate) fn test_now(&self) -> Advice {
         let w = &self.setup.chocolate.windows;
         let why = match self.temp() {
+            _ if self.was_tested_cold() => say::test_again_warm_why(self.shown()),
             Some(temp) if temp < w.work.lo => say::test_now_low_why(self.shown(), w.work.lo),
             _ => say::test_now_why(self.shown()),
         };

@@ -4,7 +4,7 @@ use chrono::TimeDelta;
 
 use super::advice::{Advice, Alarm, Rule};
 use super::context::CoachContext;
-use crate::bowl::Heat;
+use crate::bowl::{Heat, Temper};
 use crate::catalogue::bench as say;
 use crate::heat::microwave::SHORTEST_S;
 use crate::message::Message;
@@ -12,10 +12,11 @@ use crate::units::{
     Energy, Power, Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds, watts,
 };
 
-/// The longest rewarming burst, seconds: more in one go may lose the temper.
-const LONGEST_S: f64 = 5.0;
-/// For a bowl at the cool point the way back is longer, s.
-const LONGEST_BACK_S: f64 = 10.0;
+/// The longest rewarming burst, s: more in one go may lose the temper. A large bowl takes as
+/// long as warms it by so much, °C.
+const LONGEST: (f64, f64) = (5.0, 0.8);
+/// For a bowl at the cool point the way back is longer.
+const LONGEST_BACK: (f64, f64) = (10.0, 1.6);
 /// However much heat is missing, a burst must leave it this far under where
 /// temper is lost, °C.
 pub(crate) const SPARE_C: f64 = 0.7;
@@ -84,7 +85,14 @@ impl CoachContext<'_> {
         } else {
             (Rule::Rewarm, say::under_the_band())
         };
+        let what = if self.was_tested_cold() { say::tested_cold() } else { what };
         self.warm_back(temp, rule, what).caution()
+    }
+
+    /// Whether all that a smear has shown of it is how it sets when it is too cold.
+    pub(crate) fn was_tested_cold(&self) -> bool {
+        let looked = self.bowl.test.is_some_and(|test| test.cold && test.look.is_some());
+        looked && self.bowl.temper == Temper::Untested
     }
 
     /// Whether it is more than a little under the bottom of its band.
@@ -119,7 +127,7 @@ impl CoachContext<'_> {
     pub(crate) fn rewarming(&self, temp: Temperature, to: Temperature) -> Warming {
         let setup = self.setup;
         let w = &setup.chocolate.windows;
-        let longest = if temp < w.thick { LONGEST_BACK_S } else { LONGEST_S };
+        let (longest_s, by_c) = if temp < w.thick { LONGEST_BACK } else { LONGEST };
         let ceiling = self.setup.lost().map_or(w.limit, |lost| lost - degrees(SPARE_C));
         let held = self.in_the_bowl() * setup.chocolate.family.heat_when_melted();
         let missing: Energy = held * rise(temp, to.max(temp));
@@ -132,6 +140,7 @@ impl CoachContext<'_> {
         if up_to(room) < SHORTEST_S || in_seconds(missing / usual) < SHORTEST_S / 2.0 {
             return self.with_dryer(temp, to);
         }
+        let longest = longest_s.max(up_to(temp + degrees(by_c)));
         Warming::Burst(seconds(wanted.min(longest).min(up_to(ceiling))))
     }
 
@@ -159,7 +168,7 @@ impl CoachContext<'_> {
     pub(crate) fn warming(&self, temp: Temperature, to: Temperature) -> Warming {
         let setup = self.setup;
         let Some(microwave) = setup.microwave else {
-            return Warming::Burst(seconds(LONGEST_BACK_S));
+            return Warming::Burst(seconds(LONGEST_BACK.0));
         };
         let held = self.in_the_bowl() * setup.chocolate.family.heat_when_melted();
         let missing: Energy = held * rise(temp, to);
@@ -168,7 +177,9 @@ impl CoachContext<'_> {
         if in_seconds(spare / microwave.into_chocolate()) < SHORTEST_S {
             return self.with_dryer(temp, to);
         }
-        Warming::Burst(seconds(lasting.clamp(SHORTEST_S, LONGEST_BACK_S)))
+        let felt = in_seconds(held * degrees(LONGEST_BACK.1) / microwave.into_chocolate());
+        let longest = LONGEST_BACK.0.max(felt.floor());
+        Warming::Burst(seconds(lasting.clamp(SHORTEST_S, longest)))
     }
 
     /// The maker said that it thickens: too many crystals, and a little warmth

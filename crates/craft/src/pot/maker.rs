@@ -8,13 +8,13 @@ use rand::{RngExt, SeedableRng};
 use rand_chacha::ChaCha8Rng;
 use uuid::Uuid;
 
-use super::{Pot, Probe, Quirks};
+use super::{Condition, Pot, Probe, Quirks};
 use crate::bowl::temper_test::TestTimes;
 use crate::bowl::{
-    Action, ActionKind, Ahead, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, fold,
-    look_ahead, time_delta,
+    Action, ActionKind, Ahead, Bowl, Heat, Phase, Reading, Record, Seen, Setup, Source, Temper,
+    fold, look_ahead, time_delta,
 };
-use crate::coach::{Advice, Alarm, Rule, advise};
+use crate::coach::{Advice, Alarm, Rule, advise, not_tempered};
 use crate::crystal::Smear;
 use crate::heat::stone::worked_to;
 use crate::method::Run;
@@ -26,6 +26,8 @@ const LOOKS_EVERY_S: i64 = 20;
 const STIRS_EVERY_S: i64 = 25;
 /// From hearing the limit's alarm to being back at the bowl.
 const HEARD_AND_BACK: TimeDelta = TimeDelta::seconds(10);
+/// Nobody is away for longer while a bowl goes cold.
+const ALONE: TimeDelta = TimeDelta::minutes(30);
 /// An evening ends after this long, s.
 const LONGEST_S: usize = 10_800;
 
@@ -41,6 +43,20 @@ pub enum Mishap {
     },
     /// The first smear shows streaks.
     FirstTestStreaks,
+    /// Once it is melted and this warm nobody is there, until it is so cold, or for half an
+    /// hour; then it is tried on the knife as it is.
+    LeftToGoCold {
+        /// Left from here, °C.
+        from_c: f64,
+        /// Until here, °C.
+        to_c: f64,
+    },
+    /// Poured once as it comes down to this, °C, without a test that has passed, and taken
+    /// back at once.
+    PouredTooSoon {
+        /// How warm it is then, °C.
+        at_c: f64,
+    },
 }
 
 /// How an evening goes.
@@ -94,6 +110,17 @@ pub struct Told {
     pub pot: Pot,
     /// When it ended.
     pub ended: DateTime<Utc>,
+    /// What was poured too soon, where that was the mishap.
+    pub too_soon: Option<TooSoon>,
+}
+
+/// What was poured without a test that had passed.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct TooSoon {
+    /// Whether it was said that it is not tempered, or not known to be.
+    pub said: bool,
+    /// How it really was.
+    pub condition: Condition,
 }
 
 /// The record of an evening.
@@ -127,7 +154,7 @@ pub fn evening_watched(run: &Run, how: &Evening, mut watch: impl FnMut(Glance<'_
             break;
         }
     }
-    Told { record: maker.record, pot: maker.pot, ended: maker.now }
+    Told { record: maker.record, pot: maker.pot, ended: maker.now, too_soon: maker.too_soon }
 }
 
 struct Maker<'a> {
@@ -147,6 +174,11 @@ struct Maker<'a> {
     away_until: DateTime<Utc>,
     ids: u64,
     last_stir: DateTime<Utc>,
+    /// Since when nobody is there while it goes cold.
+    alone_since: Option<DateTime<Utc>>,
+    /// It has gone cold, and is looked after again.
+    was_cold: bool,
+    too_soon: Option<TooSoon>,
 }
 
 impl<'a> Maker<'a> {
@@ -168,6 +200,9 @@ impl<'a> Maker<'a> {
             away_until: setup.opened,
             ids: 0,
             last_stir: setup.opened,
+            alone_since: None,
+            was_cold: false,
+            too_soon: None,
         }
     }
 
@@ -202,6 +237,10 @@ impl<'a> Maker<'a> {
         let advice = advise(self.run, &bowl, &ahead, self.now);
         let (now, pot) = (self.now, &self.pot);
         watch(Glance { now, advice: &advice, bowl: &bowl, ahead: &ahead, pot });
+        if self.is_left_alone(&bowl) {
+            return false;
+        }
+        self.pour_too_soon(&bowl);
         if advice.alarm == Some(Alarm::Limit) {
             // It is heard, wherever the maker was called to.
             self.away_until = self.away_until.min(self.now + HEARD_AND_BACK);
@@ -219,6 +258,41 @@ impl<'a> Maker<'a> {
             }
         }
         false
+    }
+
+    /// Whether nobody is at the bowl while it goes cold; who comes back tries it as it is.
+    fn is_left_alone(&mut self, bowl: &Bowl) -> bool {
+        let Some(Mishap::LeftToGoCold { from_c, to_c }) = self.how.mishap else { return false };
+        let temp_c = in_celsius(self.pot.temperature());
+        let begins = bowl.phase != Phase::Melting && temp_c <= from_c;
+        if self.was_cold || !(begins || self.alone_since.is_some()) {
+            return false;
+        }
+        let since = *self.alone_since.get_or_insert(self.now);
+        if temp_c <= to_c || self.now - since >= ALONE {
+            self.was_cold = true;
+            let tested = self.setup.course.is_tested;
+            self.meant = tested.then_some((self.now, ActionKind::TestStarted));
+        }
+        true
+    }
+
+    /// Pours before a test has passed, hears what is said of it, and takes it back.
+    fn pour_too_soon(&mut self, bowl: &Bowl) {
+        let Some(Mishap::PouredTooSoon { at_c }) = self.how.mishap else { return };
+        let is_there = bowl.phase != Phase::Melting && in_celsius(self.pot.temperature()) <= at_c;
+        if self.too_soon.is_some() || !is_there || matches!(bowl.temper, Temper::Shown { .. }) {
+            return;
+        }
+        let poured = Action { id: self.id(), at: self.now, kind: ActionKind::Poured };
+        let action = poured.id;
+        self.record.add_action(poured);
+        let after = fold(self.setup, &self.record, self.now);
+        let said = not_tempered(self.setup, &after).is_some();
+        self.too_soon = Some(TooSoon { said, condition: self.pot.condition() });
+        let undone = ActionKind::Undone { action };
+        let undone = Action { id: self.id(), at: self.now, kind: undone };
+        self.record.add_action(undone);
     }
 
     fn read(&mut self, temp_c: f64, source: Source) {

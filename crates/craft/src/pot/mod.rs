@@ -11,7 +11,7 @@ mod flow;
 mod maker;
 mod probe;
 
-pub use maker::{Evening, Glance, Mishap, Told, evening, evening_watched};
+pub use maker::{Evening, Glance, Mishap, Told, TooSoon, evening, evening_watched};
 pub use probe::Probe;
 
 use ode_solvers::{Dopri5, OutputType};

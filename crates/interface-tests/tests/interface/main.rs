@@ -6,6 +6,7 @@ mod build;
 mod colour;
 mod display;
 mod every_page;
+mod first_day;
 mod forms;
 mod gear;
 mod guide;

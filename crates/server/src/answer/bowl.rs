@@ -163,7 +163,7 @@ pub struct BowlAnswer {
     pub additions: Vec<AdditionAnswer>,
     /// Seed added so far.
     pub seeded_g: f64,
-    /// Ready crystals that are planned.
+    /// Ready crystals that are planned, as the scale shows them.
     pub crystals_g: f64,
     /// Whether ready crystals went in.
     pub crystals_in: bool,
@@ -289,7 +289,7 @@ impl Subject {
                 .collect(),
             additions: additions(setup, &bowl),
             seeded_g: grams(bowl.went_in.seeded),
-            crystals_g: grams(setup.crystals),
+            crystals_g: grams(setup.scale.shows(setup.crystals)),
             crystals_in: bowl.went_in.crystals_in.is_some(),
             on_stone_g: bowl.went_in.on_stone.map(|(_, mass)| grams(mass)),
             test: test(setup, &bowl),
