@@ -41,7 +41,8 @@ pub struct Stay {
     pub longest: Option<Time>,
     /// How long to leave it; `None` where the two cross.
     pub advised: Option<Time>,
-    /// The same in a closed box or bag; `None` where the fridge is too warm.
+    /// The same in a closed box or bag, where none is advised without; `None` too where the
+    /// fridge is too warm.
     pub boxed: Option<BoxedStay>,
     /// Remarks.
     pub notes: Vec<Note>,
@@ -87,7 +88,9 @@ pub fn stay(
         (None, _) => None,
     };
     let in_box = Place::BoxInFridge(fridge);
-    let boxed = until_release(chocolate, thickness, dry, in_box).map(|shortest| BoxedStay {
+    let asked = advised.is_none() && shortest.is_some();
+    let in_time = asked.then(|| until_release(chocolate, thickness, dry, in_box)).flatten();
+    let boxed = in_time.map(|shortest| BoxedStay {
         shortest,
         advised: shortest * TO_BE_SURE,
         left_closed: answers_in(in_box) * LEFT_CLOSED,

@@ -8,9 +8,7 @@ use super::record::Record;
 use super::setup::Setup;
 use super::temper_test::{Look, Verdict, verdict};
 use super::trust::{Doubt, doubts, stuck};
-use crate::units::{
-    Mass, Temperature, Time, celsius, degrees, grams, in_degrees, in_seconds, rise, seconds,
-};
+use crate::units::{Mass, Temperature, Time, celsius, degrees, grams, in_seconds, seconds};
 
 /// A bowl that nobody warms does not rise by more than this, °C…
 const RISES_BY_ITSELF_C: f64 = 6.0;
@@ -313,16 +311,18 @@ impl Bowl {
         &self,
         reading: &Reading,
     ) -> Option<(Temperature, Temperature, DateTime<Utc>)> {
-        let warm = self.heating.heat != Heat::Off
-            || self.heating.last_heat.is_some_and(|last| reading.at - last < HEAT_SHOWS_FOR);
-        let before = self.thermometer.latest.filter(|_| !warm && !self.ended())?;
-        let rise = in_degrees(rise(before.temp, reading.temp));
-        let rises = reading.at - before.at < ALL_AT_ONCE && rise > RISES_BY_ITSELF_C;
         // What was asked stays asked until something is entered, or it has cooled again.
         let asked = self
             .thermometer
             .rose
             .filter(|(from, ..)| reading.temp > *from + degrees(RISES_BY_ITSELF_C));
+        let before = self.thermometer.latest?;
+        if reading.temp <= before.temp + degrees(RISES_BY_ITSELF_C) {
+            return asked;
+        }
+        let warm = self.heating.heat != Heat::Off
+            || self.heating.last_heat.is_some_and(|last| reading.at - last < HEAT_SHOWS_FOR);
+        let rises = reading.at - before.at < ALL_AT_ONCE && !warm && !self.ended();
         rises.then_some((before.temp, reading.temp, reading.at)).or(asked)
     }
 

@@ -323,7 +323,8 @@ pub struct FridgeAnswer {
     pub longest_min: Option<f64>,
     /// How long to leave it; `null` where the two cross.
     pub advised_min: Option<f64>,
-    /// In a closed box or bag, where no dew forms on it; `null` where the fridge is too warm.
+    /// In a closed box or bag, where no dew forms on it: where no stay is advised without one;
+    /// `null` too where the fridge is too warm.
     pub boxed: Option<BoxedAnswer>,
     /// Remarks.
     pub notes: Vec<Note>,
