@@ -2,7 +2,7 @@ import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
 import { useParams } from "react-router";
-import type { BowlPlan, ComponentPlan, Line, Note, Plan, WholePlan } from "../api/client";
+import type { BowlPlan, ComponentPlan, Line, Message, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
@@ -10,12 +10,16 @@ import { Failed, Loading, Standing } from "../kit/Standing";
 import { bowlNames } from "./names";
 import { weighedOut } from "./weighedOut";
 
-/** The bursts of a melt, and at which setting. */
+/** The bursts of a melt, those of one length together, and at which setting. */
 function BurstsOnCard({ melt }: { melt: NonNullable<BowlPlan["microwave"]> }) {
+  const lengths = [...new Set(melt.bursts_s)].map((s) => {
+    const times = melt.bursts_s.filter((other) => other === s).length;
+    return times > 1 ? `${times} × ${s}` : `${s}`;
+  });
   return (
     <>
       {": "}
-      {melt.bursts_s.join(", ")} s{melt.power ? ` ${inWords(melt.power)}` : ""}
+      {lengths.join(", ")} s{melt.power ? ` ${inWords(melt.power)}` : ""}
     </>
   );
 }
@@ -77,6 +81,7 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
             css={{
               "& td, & th": { textAlign: "start", padding: "2px 6px 2px 0", verticalAlign: "top" },
               "& th": { fontWeight: 600 },
+              "& .figure": { whiteSpace: "nowrap" },
             }}
           >
             <thead>
@@ -102,7 +107,7 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
                           ),
                         ].join(", ")}`}
                     </td>
-                    <td>
+                    <td className="figure">
                       <strong>{mass(weighedOut(of).total_g)}</strong>
                     </td>
                     <td>
@@ -110,7 +115,9 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
                       {temperature(of.amounts.melted_c)}
                       {of.microwave && <BurstsOnCard melt={of.microwave} />}
                     </td>
-                    <td>{of.amounts.seed_g > 0 ? mass(weighedOut(of).seed_g) : "–"}</td>
+                    <td className="figure">
+                      {of.amounts.seed_g > 0 ? mass(weighedOut(of).seed_g) : "–"}
+                    </td>
                     <td>
                       {of.amounts.seed_g > 0
                         ? weighedOut(of).additions_g.map(mass).join(", ")
@@ -118,10 +125,10 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
                           ? `${mass(weighedOut(of).crystals_g)} crystals`
                           : "–"}
                     </td>
-                    <td>
+                    <td className="figure">
                       <strong>{band(of.amounts.use_c)}</strong>
                     </td>
-                    <td>{temperature(of.windows.limit_c, 0)}</td>
+                    <td className="figure">{temperature(of.windows.limit_c, 0)}</td>
                   </tr>
                 ) : null,
               )}
@@ -132,7 +139,7 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
           mt="3"
           columnGap="3"
           columnCount={{ base: 1, md: plan.components.length > 1 ? 2 : 1 }}
-          _print={{ columnCount: plan.components.length > 1 ? 2 : 1 }}
+          _print={{ columnCount: small ? 3 : Math.min(plan.components.length, 2) }}
         >
           {plan.components.map((component) => (
             <OnCard key={component.key} component={component} lines={plan.lines} names={names} />
@@ -194,7 +201,7 @@ function OnCard({ component, lines, names }: OnCardProps) {
             <span aria-hidden>☐</span>
             <span>
               {inWords(text)}
-              {wait?.opens && `, ${inWords(wait.opens.what)} after ${range(wait.opens)}`}
+              {wait?.opens && `${opening(inWords(text), wait.opens)} after ${range(wait.opens)}`}
               {wait?.closes && `, ${inWords(wait.closes.what)} ${range(wait.closes)}`}
             </span>
           </Box>
@@ -203,6 +210,12 @@ function OnCard({ component, lines, names }: OnCardProps) {
       {keeps && <Box>Keeps: {inWords(keeps)}</Box>}
     </Box>
   );
+}
+
+/** What opens then, unless the step has just said so. */
+function opening(step: string, { what }: { what: Message }): string {
+  const said = inWords(what);
+  return step.toLowerCase() === said.toLowerCase() ? "" : `, ${said}`;
 }
 
 function range({ earliest_s, latest_s }: { earliest_s: number; latest_s: number }): string {

@@ -15,6 +15,7 @@ use crate::chocolate::Family;
 use crate::fridge::{Stay, stay};
 use crate::note::Note;
 use crate::room::Room;
+use crate::scale::Scale;
 use crate::setting::{self, Dry, Place, SettingOf, in_a_brushed_wall};
 use crate::units::{Mass, Temperature, celsius, percent_of};
 use crate::work::{
@@ -49,6 +50,7 @@ struct Kitchen {
     room: Room,
     fridge: Option<Temperature>,
     pace: f64,
+    scale: Scale,
 }
 
 impl Plan {
@@ -63,7 +65,10 @@ impl Plan {
         let fridge = check.optional("fridge_c", inputs.fridge_c, check::FRIDGE_C).map(celsius);
         let pace = check.optional("setting_pace", inputs.setting_pace, check::SETTING_PACE);
         let room = Room { temp: celsius(room_c), humidity };
-        let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0) };
+        // One kitchen: where any bowl is weighed finely, so is what goes in and on.
+        let fine = inputs.bowls.iter().any(|bowl| bowl.kitchen.scale() == Scale::Fine);
+        let scale = if fine { Scale::Fine } else { Scale::Kitchen };
+        let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0), scale };
         let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
         let known: Vec<BatchChocolate> = (inputs.bowls.iter().zip(&tempering))
             .map(|(bowl, t)| BatchChocolate {
@@ -155,6 +160,7 @@ fn check_components(
             chocolates: known,
             room: kitchen.room,
             fridge: kitchen.fridge.is_some(),
+            scale: kitchen.scale,
             check: &mut of_work,
         };
         drafts.extend(component.work.work().draft(&mut at));

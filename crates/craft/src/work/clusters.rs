@@ -9,7 +9,7 @@ use super::goods::MixedInInputs;
 use super::kinds::{DARK, Starting, dark, goods};
 use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
-use super::parts::{Goods, Layer, Pieces, Portion};
+use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::cautions;
 use crate::catalogue::work::clusters as say;
@@ -84,11 +84,7 @@ impl Work for ClustersInputs {
         let height = millimetres(radius_mm);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, mass)],
-            goods: vec![Goods {
-                name: self.mixed_in.name.clone(),
-                mass: mixed.dry,
-                goes: "mixed in",
-            }],
+            goods: vec![at.goods(&self.mixed_in.name, mixed.dry, "mixed in")],
             sets: Sets {
                 layers: vec![Layer {
                     goods_per_gram: goods.parts * WARMED_THROUGH,
@@ -136,11 +132,7 @@ impl Work for ClustersInputs {
             .until(Timing::TouchDry, say::spoon_until(Until), say::spoon_late()),
         ];
         if self.salted {
-            draft.goods.push(Goods {
-                name: "coarse salt".to_owned(),
-                mass: grams(0.15) * count,
-                goes: "on top",
-            });
+            draft.goods.push(at.goods("coarse salt", grams(0.15) * count, "on top"));
             draft.tasks.push(
                 TaskDraft::new("salt", say::salt(), say::salt_how(), 30.0).since("pour", 0).until(
                     Timing::TouchDry,

@@ -6,6 +6,9 @@ use crate::chocolate::Chocolate;
 use crate::colour::Optics;
 use crate::message::{Message, names};
 use crate::room::Room;
+use crate::scale::Scale;
+use crate::units::Mass;
+use crate::work::parts::Goods;
 
 /// A chocolate of the batch.
 #[derive(Clone, Debug, PartialEq)]
@@ -32,6 +35,8 @@ pub(crate) struct Drafting<'a> {
     pub room: Room,
     /// Whether there is a fridge to set it in.
     pub fridge: bool,
+    /// What goods are weighed on.
+    pub scale: Scale,
     /// Gathers the faults.
     pub check: &'a mut Checker,
 }
@@ -40,6 +45,11 @@ impl Drafting<'_> {
     /// A number, with a fault noted where it is out of bounds.
     pub fn number(&mut self, field: &str, value: f64, bounds: Bounds) -> f64 {
         self.check.number(field, value, bounds)
+    }
+
+    /// So much of something beside the chocolate, as the scale shows it.
+    pub fn goods(&self, name: &str, mass: Mass, goes: &'static str) -> Goods {
+        Goods { name: name.to_owned(), mass: self.scale.shows(mass), goes }
     }
 
     /// What a film of a colour does to light, with a fault noted where there is no

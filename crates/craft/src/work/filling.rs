@@ -137,13 +137,12 @@ impl FillingInputs {
         match self {
             Self::Ganache { family, ratio, butter_pct, infusion, .. } => {
                 let made = ganache(*family, *ratio, butter_pct / 100.0, grams(total_g));
-                let part = |name: String, mass| Goods { name, mass, goes: "in the filling" };
-                filled
-                    .goods
-                    .push(part(format!("{family} chocolate for the ganache"), made.chocolate));
-                filled.goods.push(part("cream".to_owned(), made.cream));
+                let part = |name: &str, mass| at.goods(name, mass, "in the filling");
+                let chocolate = format!("{family} chocolate for the ganache");
+                filled.goods.push(part(&chocolate, made.chocolate));
+                filled.goods.push(part("cream", made.cream));
                 if in_grams(made.butter) > 0.0 {
-                    filled.goods.push(part("butter".to_owned(), made.butter));
+                    filled.goods.push(part("butter", made.butter));
                 }
                 filled.keeps = keeping(made.water);
                 filled.notes.extend(made.notes);
@@ -151,11 +150,7 @@ impl FillingInputs {
                 filled.tasks.push(ganache_task(infusion.as_deref()));
             }
             Self::Other { name, perishable, .. } => {
-                filled.goods.push(Goods {
-                    name: name.clone(),
-                    mass: grams(total_g),
-                    goes: "in the filling",
-                });
+                filled.goods.push(at.goods(name, grams(total_g), "in the filling"));
                 filled.keeps =
                     if *perishable { say::keeps_perishable() } else { say::keeps_as_filling() };
                 filled.notes.push(Note::info("shells-rest", say::shells_rest()));

@@ -151,7 +151,7 @@ pub(super) fn poured(
     };
     if let (Some(mixed), Some(inputs)) = (mixed, mixed_in) {
         let mixed = Mixed::into_mass(mixed, cover.chocolate, chocolate.solid_density);
-        draft.goods.push(Goods { name: inputs.name.clone(), mass: mixed.dry, goes: "mixed in" });
+        draft.goods.push(at.goods(&inputs.name, mixed.dry, "mixed in"));
         draft.said.notes.extend(mixed.notes.iter().cloned());
         draft.mixed_in = Some(mixed);
     }
@@ -164,7 +164,7 @@ pub(super) fn on_top(draft: &mut Draft, topping: Option<&ToppingInputs>, at: &mu
     let chocolate = draft.takes.iter().fold(Mass::default(), |sum, p| sum + p.mass);
     let (topping, wish) = inputs.check("topping", chocolate, at.check);
     let on_top: OnTop = topping.on(tray.area(), wish);
-    draft.goods.push(Goods { name: inputs.name.clone(), mass: on_top.mass, goes: "on top" });
+    draft.goods.push(at.goods(&inputs.name, on_top.mass, "on top"));
     draft.said.notes.extend(on_top.notes.iter().cloned());
     if let Some(pieces) = &mut draft.size.pieces {
         // What is counted in bags and pieces weighs with what lies on it.

@@ -11,7 +11,7 @@ use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{Starting, tray};
 use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
-use super::parts::{Goods, Pieces, whole};
+use super::parts::{Pieces, whole};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use crate::catalogue::cautions;
@@ -116,9 +116,9 @@ impl Work for SugarInputs {
         let count = whole((tray.area() / piece).value).max(1.0);
         let mut draft = Draft {
             goods: vec![
-                Goods { name: "sugar".to_owned(), mass: part * SUGAR_PARTS, goes: "boiled" },
-                Goods { name: "glucose syrup".to_owned(), mass: part, goes: "boiled" },
-                Goods { name: "water".to_owned(), mass: part, goes: "boiled away" },
+                at.goods("sugar", part * SUGAR_PARTS, "boiled"),
+                at.goods("glucose syrup", part, "boiled"),
+                at.goods("water", part, "boiled away"),
             ],
             size: Size {
                 tray: Some(tray),
