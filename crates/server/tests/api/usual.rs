@@ -45,7 +45,8 @@ async fn every_usual_tray_topping_and_dry_good_can_be_planned_with() {
         let planned = slab(&kitchen, ("mixed_in", goods.clone())).await;
         let (dry, dark) = (&planned["goods"][0]["mass_g"], &planned["takes"][0]["mass_g"]);
         let ratio = dry.as_f64().expect("g") / dark.as_f64().expect("g");
-        assert!((ratio - 0.4).abs() < 0.001, "{goods}: {ratio}");
+        // The goods to the gram, as a kitchen scale shows them.
+        assert!((ratio - 0.4).abs() < 0.003, "{goods}: {ratio}");
     }
 }
 

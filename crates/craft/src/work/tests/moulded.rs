@@ -30,7 +30,8 @@ fn filled_shells_take_what_geometry_and_custom_say() {
     let in_filling: f64 =
         draft.goods.iter().filter(|g| g.goes == "in the filling").map(|g| in_grams(g.mass)).sum();
     let room = crate::units::in_millilitres(cast.filling);
-    assert!(close(in_filling, 24.0 * room * 1.18 * 1.08, 1e-6));
+    // Three parts, each as the scale shows it.
+    assert!((in_filling - 24.0 * room * 1.18 * 1.08).abs() < 1.5, "{in_filling}");
     assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.contains("10 days")));
     assert!(codes(&plan).contains(&"perishable"));
 }
