@@ -94,7 +94,7 @@ pub const DENSITY_G_CM3: Bounds = Bounds::new(0.02, 3.0, "g/cm³");
 pub const COOLING_RATIO: Bounds = Bounds::new(0.3, 3.0, "");
 /// The share of a microwave's heat that ends up in chocolate.
 pub const EFFICIENCY: Bounds = Bounds::new(0.15, 0.9, "");
-/// How far a bowl goes on rising off the heat.
+/// How far a bowl carries over off the heat.
 pub const CARRY_OVER_C: Bounds = Bounds::new(0.0, 8.0, "C°");
 /// What a thermometer that is worth correcting is off by.
 pub const OFFSET_C: Bounds = Bounds::new(-5.0, 5.0, "C°");

@@ -1,4 +1,4 @@
-//! Dipped things: the coat, and the depth to dip in.
+//! Dipped pieces: the coat, and the depth to dip in.
 
 use std::f64::consts::PI;
 

@@ -152,7 +152,7 @@ mod tests {
         let warm = dark(3.0, 31.0, 40.0, 29.0);
         assert_eq!(codes(&warm), ["fridge-too-warm"]);
         assert!(warm.shortest.is_none() && warm.advised.is_none());
-        assert!(warm.notes[0].text.starts_with("At 29 °C"), "{}", warm.notes[0].text);
+        assert!(warm.notes[0].text.starts_with("29 °C is too warm"), "{}", warm.notes[0].text);
     }
 
     #[test]

@@ -172,12 +172,12 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
                 "butter_pct": 5.0, "each_g": 2.0 } }),
         ),
         (
-            "Dipped things",
+            "Dipped pieces",
             json!({ "coat_mm": 1.3,
                 "shape": { "area_cm2": 30.0, "volume_ml": 12.0, "height_mm": 60.0 } }),
         ),
-        ("Colour to keep", json!({ "amount": { "by": "butter", "butter_g": 30.0 } })),
-        ("Colour to keep", json!({ "amount": { "by": "pigment", "pigment_g": 3.0 } })),
+        ("Coloured cocoa butter", json!({ "amount": { "by": "butter", "butter_g": 30.0 } })),
+        ("Coloured cocoa butter", json!({ "amount": { "by": "pigment", "pigment_g": 3.0 } })),
     ];
     let all = kinds();
     let mut wrong = Vec::new();

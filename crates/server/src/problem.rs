@@ -132,7 +132,7 @@ impl Problem {
         Self::new(StatusCode::NOT_FOUND, "not-found", "Not found", detail)
     }
 
-    /// It does not go with what has happened.
+    /// It is not possible at this stage.
     pub fn conflict(detail: impl Into<String>) -> Self {
         Self::new(StatusCode::CONFLICT, "conflict", "Not possible at this stage", detail)
     }

@@ -35,9 +35,9 @@ pub struct Setup {
     pub seed_temp: Temperature,
     /// The stone, where one is used.
     pub stone: Temperature,
-    /// How far it goes on rising once it is off the heat.
+    /// How far it carries over once it is off the heat.
     pub carry_over: TemperatureDifference,
-    /// What the thermometer reads too little (or, below zero, too much).
+    /// How far the thermometer reads low (below zero: high).
     pub offset: TemperatureDifference,
     /// The share of a microwave's heat that shows after a short warming.
     pub burst_response: f64,
@@ -82,7 +82,7 @@ pub struct Colouring {
 }
 
 impl Setup {
-    /// How far a bowl goes on rising that nothing was learned about, °C: one to
+    /// How far a bowl carries over that nothing was learned about, °C: one to
     /// two from a water bath, more in thick ceramic (*custom*).
     pub const USUAL_CARRY_OVER_C: f64 = 2.0;
 

@@ -169,7 +169,7 @@ mod tests {
         assert_eq!(at(Family::Dark, Seen::EvenSatin, 6.0), Verdict::Weak);
         assert_eq!(at(Family::Milk, Seen::EvenSatin, 6.0), Verdict::InTemper);
         let words = in_words(Family::White, Verdict::Wait, &just_now(Seen::StillWet, 6.0));
-        assert!(words.text.ends_with("Look again at 7 min."), "{words}");
+        assert!(words.text.ends_with("Check again at 7 min."), "{words}");
     }
 
     #[test]

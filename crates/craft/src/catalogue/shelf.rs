@@ -2,7 +2,7 @@
 
 crate::messages! {
     "shelf";
-    not_enough(left: Grams, needed: Grams, missing: Grams) = "There are {left} left on the shelf; this takes {needed}, {missing} more.";
+    not_enough(left: Grams, needed: Grams, missing: Grams) = "{missing} short: {needed} needed, {left} in stock.";
     past_its_date(day: Words) = "Its best-before date was {day}. Look, smell and taste before you melt it; when in doubt, do not use it.";
     soon_past_its_date(day: Words) = "Best before {day}: use this bag first.";
     shows_too_far_off(range: Between, showed: Given) = "must be {range}; it is {showed}. One that is further off is not to be corrected but replaced";

@@ -14,8 +14,8 @@ crate::messages! {
     more_than_empty(empty: StatedGrams) = "must be more than the empty mould's {empty}";
     shell_thin(least: StatedMm) = "Thinner than {least}: it may not leave the mould whole, and thin spots leak.";
     shell_thick(most: StatedMm) = "Thicker than {most}: more chocolate than shell, and slow to set.";
-    stays_thicker(stays: Mm) = "This chocolate leaves about {stays} however soon it is dumped: use one that flows more freely, pour it at the top of its band, or brush it.";
-    wait_long() = "So long a wait sets the rim first and the wall unevenly: pour twice instead, or brush it.";
+    stays_thicker(stays: Mm) = "This chocolate leaves about {stays} however soon it is dumped: use one that flows more freely, pour it at the top of its range, or brush it.";
+    wait_long() = "After this long the rim sets first and the wall is uneven: pour twice instead, or brush it.";
     thicker_than_radius(radius: Mm, shell: Mm) = "must be less than the cavity's radius of {radius}, or nothing stays hollow; it is {shell}";
     cap_fills_it(deep: Mm, cap: Mm) = "must be less than the hollow is deep, about {deep}; it is {cap}";
 }

@@ -5,14 +5,14 @@ crate::messages! {
     diameter_alone_or_all() = "give it alone, or area_cm2, volume_ml and height_mm";
     needed_for_a_ball() = "is needed for a ball; or area_cm2, volume_ml and height_mm of anything else";
     narrower_vessel() = "Most of it only stands in the vessel and comes back: a deep, narrow one needs less.";
-    centre_cold() = "So cold a centre swells as it warms, and the coat cracks; what is wet from the freezer seizes the chocolate. Firm and cold is enough.";
-    centre_warm() = "So warm a centre goes soft in the chocolate: chill it first.";
+    centre_cold() = "A centre this cold swells as it warms and cracks the coat, and frost makes the chocolate seize. Firm and cold is enough.";
+    centre_warm() = "A centre this warm softens in the chocolate: chill it first.";
     mixed_cold() = "At room temperature, never warm from roasting: warm goods keep it from setting well. Fold in gently, and name them on the label: nuts and the like are allergens.";
     line_thin(least: StatedMm) = "Lines under {least} break when they are lifted.";
     lines_join() = "Every line must join another, or the piece comes apart.";
     topping_crowded(covered: Percent, most: Percent) = "They would cover {covered} of the slab: over {most} they lie on each other and fall off. Make the pieces larger, or chop it finer.";
     topping_cold() = "At room temperature, never warm from roasting. The largest first, from low, pressed so that they hold.";
-    topping_small() = "Small hard toppings are nothing for small children. Name what is on it on the label: nuts and the like are allergens.";
+    topping_small() = "Small hard toppings are a choking hazard for small children. Name every topping on the label: nuts and the like are allergens.";
     wrap_thin(thin: StatedMm) = "Under {thin} it tears.";
     wrap_thick(thick: StatedMm) = "Over {thick} it will not bend, nor snap.";
     wrap_high(above: WholeMm, most: WholeMm) = "More than {above} above the cake it flops and breaks: {most} at most.";

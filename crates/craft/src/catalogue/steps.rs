@@ -5,7 +5,7 @@ crate::messages! {
     goods_how() = "Dry, at room temperature, within reach.";
     weigh_how() = "On the scale, in a dry bowl; chop what is coarse.";
     temper_how() = "At the bench. It is ready when the bench says so, and over when it is poured.";
-    temper_late() = "Its time has passed: look at what it is for before you begin.";
+    temper_late() = "Its time has passed: check what it is for before you begin.";
     temper_colour_how() = "At the bench. It is ready when the bench says so, and over when it is put on.";
     temper(label: Words) = "Temper the {label}";
     temper_again(label: Words) = "Temper the {label} again";

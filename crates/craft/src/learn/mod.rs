@@ -1,7 +1,7 @@
 //! What earlier bowls teach about the maker's own gear.
 //!
 //! Five numbers differ from kitchen to kitchen: how fast a bowl cools, how much
-//! of a microwave's heat arrives, how far a bowl goes on rising, what a short
+//! of a microwave's heat arrives, how far a bowl carries over, what a short
 //! warming does, and how long poured work takes to set. [`lesson`] reads the first
 //! four off one bowl's record, the build guide the last (`build::lesson`);
 //! [`learned_value`] makes of many such lessons the number to use.
@@ -31,7 +31,7 @@ pub struct GearNumbers {
     pub cooling_ratio: Option<f64>,
     /// The share of the microwave's heat that melts chocolate.
     pub efficiency: Option<f64>,
-    /// How far the bowl goes on rising off the heat.
+    /// How far the bowl carries over off the heat.
     pub carry_over_c: Option<f64>,
     /// The share of the microwave's heat that shows after a short warming.
     pub burst_response: Option<f64>,
@@ -65,7 +65,7 @@ pub enum Number {
     Cooling,
     /// How much of a microwave's heat arrives.
     Efficiency,
-    /// How far a bowl goes on rising.
+    /// How far a bowl carries over.
     CarryOver,
     /// What a short warming does.
     BurstResponse,

@@ -126,7 +126,7 @@ fn a_tint_names_a_colour_and_tints_a_chocolate() {
 #[test]
 fn a_recipe_has_pigments_and_not_too_many() {
     let kinds = crate::kinds::kinds();
-    let bottled = kinds.iter().find(|kind| kind.name == "Colour to keep").expect("a kind");
+    let bottled = kinds.iter().find(|kind| kind.name == "Coloured cocoa butter").expect("a kind");
     let with = |pigments: usize| {
         let mut colour = bottled.colours[0].clone();
         let recipe = colour.colour.as_mut().expect("a recipe");

@@ -280,7 +280,7 @@ impl Shelf {
     /// What was learned of a bowl, a heat source, or the two together.
     ///
     /// How long work takes to set is the kitchen's. How a bowl cools is its own, what share of a microwave's heat arrives is
-    /// the microwave's; how far a bowl goes on rising, and what a short warming
+    /// the microwave's; how far a bowl carries over, and what a short warming
     /// does, belong to the two together.
     #[must_use]
     pub fn learned(

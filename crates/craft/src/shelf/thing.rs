@@ -165,7 +165,7 @@ pub struct ThermometerInputs {
 }
 
 impl ThermometerInputs {
-    /// What it reads too little (or, below zero, too much); `None` where it was
+    /// How far it reads low (below zero: high); `None` where it was
     /// not checked.
     #[must_use]
     pub fn offset_c(&self) -> Option<f64> {

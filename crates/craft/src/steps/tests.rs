@@ -101,13 +101,18 @@ fn every_kind_has_keys_of_its_own_waits_for_known_steps_and_names_its_temperings
         let tempers = !matches!(kind.start, WorkInputs::Sugar(_));
         assert_eq!(lines.iter().any(|line| line.bowl().is_some()), tempers, "{}", kind.name);
         let first_pour = lines.iter().flat_map(|l| &l.steps).find(|s| s.kind == StepKind::Pouring);
-        assert_eq!(first_pour.is_some(), tempers && kind.name != "Colour to keep", "{}", kind.name);
+        assert_eq!(
+            first_pour.is_some(),
+            tempers && kind.name != "Coloured cocoa butter",
+            "{}",
+            kind.name
+        );
     }
 }
 
 #[test]
 fn steps_are_kept_and_read_back_as_they_were() {
-    let lines = lines(&planned(&["Filled shells", "Dipped things"]));
+    let lines = lines(&planned(&["Filled shells", "Dipped pieces"]));
     let text = serde_json::to_string(&lines).expect("written");
     assert_eq!(serde_json::from_str::<Vec<Line>>(&text).expect("read"), lines);
 }

@@ -43,7 +43,7 @@ fn what_is_poured_untempered_is_said_to_be_and_can_be_undone() {
         e.act(ActionKind::OffHeat);
     };
     assert!(told(&|_| {}).contains("not tested"), "nothing was done at all");
-    assert!(told(&melted).contains("over the 34.0 °C"));
+    assert!(told(&melted).contains("is over 34.0 °C"));
     assert!(
         told(&|e| {
             melted(e);
@@ -61,7 +61,7 @@ fn what_is_poured_untempered_is_said_to_be_and_can_be_undone() {
             e.pass(300);
             e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
         })
-        .contains("did not show it")
+        .contains("its test failed")
     );
     let mut lost = Evening::in_temper();
     lost.read(36.0);

@@ -151,7 +151,7 @@ fn a_reading_over_the_limit_stops_the_heat_whether_it_is_doubted_or_not() {
     let now = e.advice();
     assert_eq!((now.rule, now.level), (Rule::LimitPassed, Level::Stop), "{}", now.say);
     assert_eq!(now.alarm, Some(Alarm::Limit));
-    assert!(now.why.text.contains("does not go with"), "it is marked: {}", now.why);
+    assert!(now.why.text.contains("does not fit"), "it is marked: {}", now.why);
     // A single flicker on a bowl that cools by itself is none.
     let mut cool = Evening::seeded();
     cool.sends(61.0);
@@ -314,7 +314,7 @@ fn the_wait_for_the_gate_is_told_and_cool_water_shortens_it() {
     let wait = e.advice();
     assert_eq!(wait.rule, Rule::CoolToGate);
     assert!(wait.why.text.contains("In still air this takes about"), "{}", wait.why);
-    assert!(wait.why.text.contains("water of 20 °C"), "{}", wait.why);
+    assert!(wait.why.text.contains("water at 20 °C"), "{}", wait.why);
     e.act(ActionKind::OnCoolWater);
     e.read(44.0);
     assert!(e.advice().why.text.contains("in cool water"), "{}", e.advice().why);

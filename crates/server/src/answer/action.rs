@@ -31,7 +31,7 @@ pub struct EntryAnswer {
     /// What was entered.
     #[serde(flatten)]
     pub action: ActionAnswer,
-    /// When it was entered, by the wall; `null` where that was not kept yet.
+    /// When it was entered, by the clock on the wall; `null` in records from before that was kept.
     pub entered_at: Option<WallTime>,
     /// Whether it does not stand any more.
     pub undone: bool,

@@ -36,7 +36,7 @@ craft::messages! {
     gate_not_open(opens: Temp) = "Above {opens} the crystals melt and are lost: let it cool first.";
     gate_passed(closes: Temp) = "Below {closes} they spread badly: warm it a little first.";
     needed_with_minutes() = "is needed with minutes, to count the loss to the room";
-    rule_of_thumb(spread: Percent) = "By a model that is fitted to what makers report: give or take {spread}. Touch it.";
+    rule_of_thumb(spread: Percent) = "A model fitted to what makers report, give or take {spread}. Check by touch.";
     unconnected(parts: Count) = "It falls into {parts} parts as it is lifted. Join them with a bridge where they are marked.";
     thin_joints() = "Where it is marked lines only touch: bring them closer, or pipe a heavier line.";
     line_thin(least: StatedMm) = "Lines under {least} break when they are lifted.";

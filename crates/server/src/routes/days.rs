@@ -38,9 +38,9 @@ pub struct DaysAsked {
     /// When the first sitting may begin; now, if left out.
     #[param(value_type = Option<DateTime<Utc>>)]
     start: Option<Timestamp>,
-    /// Up from, by the clock on the wall: `08:00` if left out.
+    /// The day starts, by the clock on the wall: `08:00` if left out.
     up_from: Option<String>,
-    /// Up until: `22:00` if left out.
+    /// The day ends: `22:00` if left out.
     up_to: Option<String>,
     /// The zone that clock is in, by its IANA name; the kitchen's, if left out.
     zone: Option<String>,

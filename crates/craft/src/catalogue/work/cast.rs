@@ -8,7 +8,7 @@ crate::messages! {
     polish_how() = "With cotton wool, dry, every cavity; at room temperature, and no finger in it after.";
     wipe() = "Wipe the mould's flat face clean";
     wipe_how() = "Once the colour no longer smears: what is left there spoils the rim.";
-    pour_how() = "At the top of its band, no hotter: cooler leaves the colour behind, hotter melts it.";
+    pour_how() = "At the top of its range, no hotter: cooler leaves the colour behind, hotter melts it.";
     pour(label: Words) = "Fill every cavity with the {label}";
     knock() = "Knock out the bubbles";
     knock_how() = "Against the table's edge, for half a minute; scrape the face.";
@@ -26,6 +26,6 @@ crate::messages! {
     scrape() = "Scrape the face clean";
     scrape_how() = "From the middle outward, in one stroke.";
     turn_out() = "Turn it over and let them fall out";
-    turn_out_how() = "With a light twist or tap, onto a cloth. What holds back is not yet shrunk: a few more minutes.";
-    fridge_out_how() = "Seen from below, the mould has gone cloudy: they have let go.";
+    turn_out_how() = "A light twist or tap, onto a cloth. A piece that sticks has not shrunk yet: give it a few more minutes.";
+    fridge_out_how() = "Seen from below, the mould has gone cloudy: they have released.";
 }

@@ -12,10 +12,10 @@ crate::messages! {
     spoon_how() = "Two spoons, pushed off with the second.";
     spoon_until(until: Until) = "it shapes {until}";
     spoon_late() = "It is setting: press what is left into a slab.";
-    salt() = "A few flakes of salt on each";
+    salt() = "Put a few flakes of salt on each";
     salt_how() = "While it is wet.";
     salt_until(until: Until) = "salt sticks {until}";
-    salt_late() = "It will not stick any more: leave it.";
+    salt_late() = "It no longer sticks: leave it.";
     check_coated() = "Every piece coated";
     check_shape() = "Mounds hold their shape";
     check_lift() = "They lift off clean";

@@ -6,13 +6,13 @@ crate::messages! {
     check_centres() = "The centres are dry, firm and cold, not frozen";
     check_vessel() = "The vessel is deep enough to cover them whole";
     check_foot() = "No foot of chocolate round the base: hold longer to drip";
-    keeps_fruit() = "By custom 24 hours, in the cold: fresh fruit gives water and perishes.";
-    keeps_truffle(cold: StatedTempRange) = "With cream in them, by custom 10 days in a cool room or 3 weeks sealed at {cold}; the centre's own date comes first.";
-    keeps_biscuit() = "By custom about 3 weeks, airtight: the biscuit softens.";
-    keeps_dry() = "By custom about 6 weeks; the centre's own date comes first.";
-    fruit_dry() = "Bone dry, skin whole: one drop of juice and the vessel seizes. Eaten the same day.";
-    perishable() = "Centres with cream or fresh things perish: a date in days, in the cold.";
-    sticks_note() = "Sticks are not for small children, and toothpicks come out before it is given away.";
+    keeps_fruit() = "24 hours by custom, in the fridge: fresh fruit weeps and spoils.";
+    keeps_truffle(cold: StatedTempRange) = "With cream: 10 days in a cool room or 3 weeks sealed at {cold}, by custom. The centre's own date comes first.";
+    keeps_biscuit() = "About 3 weeks by custom, airtight: the biscuit softens.";
+    keeps_dry() = "About 6 weeks by custom. The centre's own date comes first.";
+    fruit_dry() = "Bone dry, skin whole: one drop of juice and the vessel seizes. Eat it the same day.";
+    perishable() = "Centres with cream or fresh fruit perish: keep them in the fridge, with a use-by date in days.";
+    sticks_note() = "Sticks are a hazard for small children; take toothpicks out before you give it away.";
     set_up_the_stand() = "Set up the stand, or line a tray";
     line() = "Line a tray with parchment";
     line_how() = "Within reach of the vessel.";
@@ -25,6 +25,6 @@ crate::messages! {
     pour(name: Words) = "Dip the {name}";
     pour_how() = "Straight down, straight out; hold to drip, flick, stand.";
     pour_from() = "the sticks hold";
-    take_off() = "Off the stand or the sheet";
+    take_off() = "Take them off the stand or the sheet";
     take_off_how() = "In gloves; trim what has run to a foot.";
 }

@@ -7,7 +7,7 @@ crate::messages! {
     upside_down(colour: Words, name: Words) = "Upside down: {colour} goes in before {name} and hides it. What goes in first is what is seen: {name} first, then {colour}.";
     not_seen(name: Words) = "{name} is not seen: what goes in before it covers it. It can be left out.";
     sinks_over_white(colour: Words, family: Words) = "{colour} sinks a little on {family} chocolate: the white behind it is thin. A second coat of white brings it out.";
-    sinks(colour: Words, family: Words) = "{colour} sinks on {family} chocolate: it is transparent, and the dark behind it shows. White behind it saves it.";
+    sinks(colour: Words, family: Words) = "{colour} sinks on {family} chocolate: it is transparent, and the dark behind it shows. White behind it brings it out.";
     colour(verb: Words, label: Words) = "{verb} the {label}";
     film_from() = "the colour before it is dry";
     pour_from() = "the colour has rested";

@@ -1,11 +1,11 @@
-//! Figures of several tones.
+//! Two-tone figures.
 
 crate::messages! {
     "figures";
     check_tones_set() = "Each tone is set, in the room, before the next goes in";
     check_no_air() = "No air in the narrow parts";
     check_cloudy() = "From below, the mould has gone cloudy before it is turned over";
-    keeps() = "By custom about 8 weeks.";
+    keeps() = "About 8 weeks by custom.";
     two_regions() = "must be two at least: a tone for each";
     one_tone() = "must be one at least; the body is of the cast's chocolate";
     must_be_a_region(there: List, region: Words) = "must be a region of the mould ({there}); it is {region}";

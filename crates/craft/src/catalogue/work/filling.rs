@@ -3,7 +3,7 @@
 crate::messages! {
     "filling";
     more_than_room(most: FineGrams, each: StatedGrams) = "must be at most {most}: the hollow holds no more under its cap; it is {each}";
-    keeps_perishable() = "It has water in it and perishes: a date in days, in the cold, by its own recipe.";
+    keeps_perishable() = "It has water in it and perishes: keep it in the fridge, with a date in days from its own recipe.";
     keeps_as_filling() = "As long as its filling does: see its own label.";
     fill_ganache(below: StatedTemp) = "Pipe the ganache in, no warmer than {below}";
     fill(below: StatedTemp) = "Fill the shells, no warmer than {below}";

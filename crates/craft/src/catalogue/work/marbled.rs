@@ -8,7 +8,7 @@ crate::messages! {
     leave_some_base(taken: Percent) = "must leave at least 1 % for the base; they take {taken}";
     muddy(strokes: Count, mixed: Percent) = "After {strokes} strokes {mixed} of it is stirred through: muddy. Stop earlier.";
     colour_food_grade() = "Two drops, stir, look. Only colour that is sold for eating and disperses in fat; some are barred from food in some countries: check yours, and the label.";
-    check_in_temper() = "All chocolates in temper at once, the base at the top of its band";
+    check_in_temper() = "All chocolates in temper at once, the base at the top of its range";
     check_warm() = "All of them warm enough to run, the base the warmest";
     check_blobs() = "Blobs spread about, not all in one place";
     check_passes() = "Two or three passes, then stop";

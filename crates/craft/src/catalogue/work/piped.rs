@@ -11,7 +11,7 @@ crate::messages! {
     ice_how() = "From balloons or bowls, frozen through, wiped.";
     line() = "Lay the sheet under parchment";
     line_how() = "Taped down; the outline shows through.";
-    trial() = "A trial line on spare paper";
+    trial() = "Pipe a trial line on spare paper";
     trial_how() = "The tip cut small, the bag at 45°.";
     features(label: Words) = "Pipe the features in {label}";
     features_how() = "They face the viewer once it is flipped.";

@@ -6,7 +6,7 @@ crate::messages! {
     check_thin() = "Held to the light there are no thin patches";
     check_rim() = "The rim is clean and even";
     check_cloudy() = "From below, the mould has gone cloudy before it is turned over";
-    keeps() = "By custom about 8 weeks.";
+    keeps() = "About 8 weeks by custom.";
     not_full(share: Percent) = "The filling takes {share} of the room: a deeper cap closes the rest.";
     cap(label: Words) = "Cap them with the {label} and scrape";
     cap_how() = "Warm the rims with a breath of a hair dryer, pour, scrape off in one stroke.";

@@ -4,7 +4,7 @@ crate::messages! {
     "slab";
     check_even() = "Even from edge to edge, no thin patches";
     check_dry() = "Dry to the finger before it is moved";
-    check_release() = "Lets go of the sheet by itself";
+    check_release() = "It releases from the sheet by itself";
     smaller_than_slab() = "must be smaller than the slab";
     fold(label: Words) = "Fold the dry goods into the {label}";
     fold_how() = "At room temperature, gently, until all of it is coated.";

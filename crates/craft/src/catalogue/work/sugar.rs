@@ -10,7 +10,7 @@ crate::messages! {
     boil(to: WholeTemp) = "Boil the syrup to {to}";
     boil_how() = "Do not stir once it boils; brush the walls down with water.";
     boil_mind() = "It sticks to the skin and burns: long sleeves, dry gloves, cold water beside you, no children at the hob.";
-    flavour() = "Off the heat; flavour it when the bubbles are gone";
+    flavour() = "Take it off the heat; flavour it when the bubbles are gone";
     flavour_how() = "It spits: at arm's length.";
     flavour_mind() = "Steam and spatter burn; the flavour goes on the label.";
     reserve(whitened: Grams) = "Keep {whitened} back and whiten it";
@@ -30,8 +30,8 @@ crate::messages! {
     break_it() = "Break it along the marks";
     break_how() = "Tomorrow it is quite hard. In gloves: the edges are like glass.";
     break_from() = "cold enough to touch";
-    into_box() = "Into an airtight box";
-    box_how() = "It draws damp from the room and turns sticky.";
+    into_box() = "Put it in an airtight box";
+    box_how() = "It takes up damp from the room and turns sticky.";
     check_drop() = "A drop in cold water snaps and does not stick to the teeth";
     check_grain() = "No grain on the pan's wall";
     check_mark() = "It takes a mark and does not flow back";

@@ -1,4 +1,4 @@
-//! Dipped things.
+//! Dipped pieces.
 
 use actix_web::post;
 use actix_web::web::{Data, Json};
