@@ -91,6 +91,20 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
     Ok(Edited { inputs, key })
 }
 
+/// A plan of one kind of work alone, as it starts in this kitchen.
+///
+/// # Errors
+/// Where there is no such kind.
+pub fn of_kind(usual: &PlanInputs, kind: String) -> Result<PlanInputs, Fault> {
+    let without = PlanInputs { components: Vec::new(), ..usual.clone() };
+    let mut inputs = edited(&without, Edit::AddKind { kind })
+        .map_err(|fault| Fault { field: "kind".to_owned(), ..fault })?
+        .inputs;
+    let Uses { idle, .. } = uses(&inputs);
+    inputs.bowls.retain(|bowl| !idle.contains(&bowl.key));
+    Ok(inputs)
+}
+
 /// What is made from what in a plan, by keys.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct Uses {

@@ -3,13 +3,17 @@
 use crate::chocolate::Family;
 use crate::colour::{USUAL_PARTS, usual_pigments};
 use crate::plan::BowlInputs;
-use crate::work::{Starting, WorkInputs};
+use crate::work::{Group, Starting, WorkInputs};
 
 /// A kind of work in words, with what its plan starts from.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Kind {
     /// Its name on screen.
     pub name: &'static str,
+    /// Where it is looked for.
+    pub group: Group,
+    /// What else makers call it: words it is found by.
+    pub words: &'static str,
     /// What it is, in a sentence.
     pub how: &'static str,
     /// The chocolates that its start is made from; in `start` they go by their
@@ -29,9 +33,9 @@ pub fn kinds() -> Vec<Kind> {
 
 impl From<Starting<WorkInputs>> for Kind {
     fn from(of: Starting<WorkInputs>) -> Self {
-        let Starting { name, how, families, colours, start } = of;
+        let Starting { name, group, words, how, families, colours, start } = of;
         let colours = colours.iter().map(|(key, pigment)| coloured(key, pigment)).collect();
-        Self { name, how, families, colours, start }
+        Self { name, group, words, how, families, colours, start }
     }
 }
 

@@ -49,6 +49,7 @@ pub mod note;
 pub mod phrases;
 pub mod plan;
 pub mod pot;
+pub mod proposals;
 pub mod result;
 pub mod room;
 pub mod scale;

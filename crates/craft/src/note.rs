@@ -68,6 +68,17 @@ impl Note {
     }
 }
 
+/// What is in the way: of several remarks the first of the gravest, where any is more than
+/// worth knowing.
+pub fn first_in_the_way<T>(
+    remarks: impl IntoIterator<Item = T>,
+    level: impl Fn(&T) -> Level,
+) -> Option<T> {
+    let grave = remarks.into_iter().filter(|remark| level(remark) > Level::Info);
+    // The first of several that are equally grave.
+    grave.reduce(|worst, next| if level(&next) > level(&worst) { next } else { worst })
+}
+
 /// One line of the working behind a figure, as shown under "show the sum".
 #[derive(Clone, Copy, Debug, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

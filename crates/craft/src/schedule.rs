@@ -147,58 +147,110 @@ impl Sitting {
 /// window behind another goes before it.
 #[must_use]
 pub fn slots(sittings: &[Sitting], start: DateTime<Utc>, day: Day) -> Vec<Slot> {
-    let mut slots: Vec<Slot> = Vec::with_capacity(sittings.len());
-    let mut left: Vec<&[Sitting]> = sittings.chunk_by(|a, b| a.component == b.component).collect();
-    let mut free = start;
-    while let Some(next) = next_of(&left, &slots, start.max(free), day) {
-        let (which, slot) = next;
-        left[which] = &left[which][1..];
-        free = free.max(slot.to);
-        slots.push(slot);
-    }
-    slots
+    let placed = placed(sittings, start, Some(day));
+    let slot = |(sitting, when): (&Sitting, When)| Slot {
+        sitting: sitting.clone(),
+        from: when.from,
+        to: when.to,
+        latest: when.latest,
+        in_the_night: when.in_the_night,
+    };
+    placed.into_iter().map(slot).collect()
 }
 
-/// The sitting to do next, and which chain it is of.
+/// How long all of it takes, whatever the time of day.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Span {
+    /// From the first touch to the last, with the waits between.
+    pub over: Time,
+    /// Of it, with the hands.
+    pub hands: Time,
+    /// In so many sittings.
+    pub sittings: usize,
+}
+
+/// How long what these lines tell takes: one pair of hands, at any hour.
+#[must_use]
+pub fn span(lines: &[Line]) -> Span {
+    let all = sittings(lines);
+    let start = DateTime::UNIX_EPOCH;
+    let last = placed(&all, start, None).into_iter().map(|(_, when)| when.to).max();
+    let steps = lines.iter().flat_map(|line| &line.steps);
+    Span {
+        over: last.map_or_else(Time::default, |last| seconds((last - start).as_seconds_f64())),
+        hands: steps.map(|step| seconds(step.takes.typical_s)).sum(),
+        sittings: all.len(),
+    }
+}
+
+/// The time of a sitting.
+#[derive(Clone, Copy)]
+struct When {
+    from: DateTime<Utc>,
+    to: DateTime<Utc>,
+    latest: Option<DateTime<Utc>>,
+    in_the_night: bool,
+}
+
+/// Every sitting with its time; at any hour without a day.
+fn placed(sittings: &[Sitting], start: DateTime<Utc>, day: Option<Day>) -> Vec<(&Sitting, When)> {
+    let mut placed = Vec::with_capacity(sittings.len());
+    let mut left: Vec<&[Sitting]> = sittings.chunk_by(|a, b| a.component == b.component).collect();
+    let mut free = start;
+    while let Some((which, when)) = next_of(&left, &placed, start.max(free), day) {
+        let Some((sitting, rest)) = left[which].split_first() else { break };
+        left[which] = rest;
+        free = free.max(when.to);
+        placed.push((sitting, when));
+    }
+    placed
+}
+
+/// The sitting to do next: which chain it is the first of, and when.
 fn next_of(
     left: &[&[Sitting]],
-    placed: &[Slot],
+    placed: &[(&Sitting, When)],
     free: DateTime<Utc>,
-    day: Day,
-) -> Option<(usize, Slot)> {
+    day: Option<Day>,
+) -> Option<(usize, When)> {
     let ready = left.iter().enumerate().filter_map(|(which, chain)| {
-        Some((which, chain.len(), slot_of(chain.first()?, placed, free, day)))
+        Some((which, chain.len(), when(chain.first()?, placed, free, day)))
     });
     let mut ready: Vec<_> = ready.collect();
     // The longest chain first where several could begin.
-    ready.sort_by_key(|(_, length, slot)| (slot.from, std::cmp::Reverse(*length)));
+    ready.sort_by_key(|(_, length, when)| (when.from, std::cmp::Reverse(*length)));
     let over = ready.first()?.2.to;
     let urgent = ready
         .iter()
-        .position(|(_, _, slot)| slot.latest.is_some_and(|latest| latest < over))
+        .position(|(_, _, when)| when.latest.is_some_and(|latest| latest < over))
         .unwrap_or(0);
-    let (which, _, slot) = ready.swap_remove(urgent);
-    Some((which, slot))
+    let (which, _, when) = ready.swap_remove(urgent);
+    Some((which, when))
 }
 
 /// A sitting's time, where the hands are free from then on.
-fn slot_of(sitting: &Sitting, placed: &[Slot], free: DateTime<Utc>, day: Day) -> Slot {
-    let before = placed.iter().rev().filter(|slot| slot.sitting.component == sitting.component);
+fn when(
+    sitting: &Sitting,
+    placed: &[(&Sitting, When)],
+    free: DateTime<Utc>,
+    day: Option<Day>,
+) -> When {
+    let before = placed.iter().rev().filter(|(of, _)| of.component == sitting.component);
     let counted = sitting.since.as_ref().and_then(|since| {
-        before.clone().find_map(|slot| {
-            let (_, at) = slot.sitting.marks.iter().find(|(key, _)| key == since)?;
-            Some(slot.from + time_delta(*at))
+        before.clone().find_map(|(of, when)| {
+            let (_, at) = of.marks.iter().find(|(key, _)| key == since)?;
+            Some(when.from + time_delta(*at))
         })
     });
     let soonest = counted.map_or(free, |counted| free.max(counted + time_delta(sitting.least)));
     let latest = counted.zip(sitting.most).map(|(counted, most)| counted + time_delta(most));
     let lasts = time_delta(sitting.lasts);
-    let up = day.up_from(soonest, lasts);
+    let up = day.map_or(soonest, |day| day.up_from(soonest, lasts));
     let (from, in_the_night) = match latest {
         Some(latest) if up > latest => (soonest, true),
         _ => (up, false),
     };
-    Slot { sitting: sitting.clone(), from, to: from + lasts, latest, in_the_night }
+    When { from, to: from + lasts, latest, in_the_night }
 }
 
 impl Day {
@@ -344,6 +396,30 @@ mod tests {
             })
             .collect();
         assert_eq!(local[1], "25 08:00", "{local:?}");
+    }
+
+    #[test]
+    fn what_it_takes_is_the_same_as_the_schedule_of_one_who_never_sleeps() {
+        for kind in kinds() {
+            let lines = planned(kind.name);
+            let span = span(&lines);
+            let all = sittings(&lines);
+            assert_eq!(span.sittings, all.len(), "{}", kind.name);
+            assert!(
+                span.hands > minutes(3.0) && span.hands <= span.over,
+                "{}: {span:?}",
+                kind.name
+            );
+            let waits: Time = all.iter().map(|sitting| sitting.least).sum();
+            let lasts: Time = all.iter().map(|sitting| sitting.lasts).sum();
+            // A wait may count from a step before the last one.
+            assert!(span.over <= waits + lasts + seconds(0.1), "{}: {span:?}", kind.name);
+            assert!(span.over >= lasts - seconds(0.1), "{}: {span:?}", kind.name);
+        }
+        let filled = span(&planned("Filled shells"));
+        assert!((3..=5).contains(&filled.sittings));
+        assert!(filled.over > minutes(18.0 * 60.0) && filled.over < minutes(30.0 * 60.0));
+        assert_eq!(span(&[]), Span { over: Time::default(), hands: Time::default(), sittings: 0 });
     }
 
     #[test]

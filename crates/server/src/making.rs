@@ -12,6 +12,7 @@ use craft::plan::{Plan, PlanInputs};
 use craft::shelf::{Taught, stock};
 use craft::steps::{Line, lines};
 use craft::time::WallTime;
+use craft::work::WorkInputs;
 use store::batches::{BatchRow, ClockRow};
 use store::bowls::{BowlLine, BowlRow};
 use store::changes::Change;
@@ -59,12 +60,25 @@ pub fn summary(filled: &PlanInputs) -> Summary {
             .filter_map(|bowl| Some(bowl.plan.as_ref()?.colour.as_ref()?.looks.clone()))
             .collect(),
         components: filled.components.iter().map(|component| component.name.clone()).collect(),
+        kinds: filled.components.iter().map(|component| drawn_as(&component.work)).collect(),
         to_weigh_g: plan.map(|plan| {
             let totals = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
             crate::answer::grams(
                 totals.map(|plan| plan.total).fold(Default::default(), |a, b| a + b),
             )
         }),
+    }
+}
+
+/// What a piece of work is drawn as in a list.
+fn drawn_as(work: &WorkInputs) -> String {
+    match work {
+        WorkInputs::Slab(slab) if slab.mixed_in.is_some() => "mixed".to_owned(),
+        // The word that it is kept under.
+        other => serde_json::to_value(other)
+            .ok()
+            .and_then(|kept| kept["kind"].as_str().map(ToOwned::to_owned))
+            .unwrap_or_default(),
     }
 }
 

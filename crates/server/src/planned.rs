@@ -26,5 +26,6 @@ pub async fn planned(
         }
     }
     answer.shown.notes.extend(shared_trays(inputs));
+    answer.weigh_remarks();
     Ok((filled, answer))
 }

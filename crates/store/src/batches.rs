@@ -8,7 +8,7 @@ use serde::Serialize;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::document::{Computed, Kept, Summary, read, written};
+use crate::document::{Computed, Kept, ResultDocument, Summary, read, written};
 use crate::error::{again, inserted};
 use crate::page::{Page, pattern};
 use crate::{Sent, StoreError};
@@ -122,6 +122,10 @@ pub struct BatchLine {
     pub open_bowl: Option<Uuid>,
     /// How often a result was noted.
     pub results: u32,
+    /// The latest of them.
+    pub latest_result: Option<Kept<ResultDocument>>,
+    /// The latest photo of its pieces.
+    pub photo: Option<Uuid>,
 }
 
 /// Which batches a list shows.
@@ -134,6 +138,10 @@ pub enum BatchesOf {
     UnderWay,
     /// Those that are over: made, lost or closed.
     Over,
+    /// Those of them that were made.
+    Made,
+    /// Those of them that were given up.
+    GivenUp,
     /// Those that were deleted, and can be had back.
     Deleted,
 }
@@ -467,6 +475,8 @@ pub async fn list(
         BatchesOf::All | BatchesOf::Deleted => ["under_way", "made", "lost", "closed"],
         BatchesOf::UnderWay => ["under_way"; 4],
         BatchesOf::Over => ["made", "lost", "closed", "closed"],
+        BatchesOf::Made => ["made", "closed", "closed", "closed"],
+        BatchesOf::GivenUp => ["lost"; 4],
     };
     let rows = sqlx::query!(
         r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
@@ -478,7 +488,11 @@ pub async fn list(
                    ORDER BY w.opened_at DESC LIMIT 1) AS "gave_up: String",
                   (SELECT w.id FROM bowls w WHERE w.batch_id = batches.id AND w.status = 'open'
                    ORDER BY w.opened_at DESC LIMIT 1) AS "open_bowl: Uuid",
-                  (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64"
+                  (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64",
+                  (SELECT r.document FROM results r WHERE r.batch_id = batches.id
+                   ORDER BY r.seq DESC LIMIT 1) AS "latest_result: String",
+                  (SELECT p.id FROM photos p WHERE p.batch_id = batches.id
+                   ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid"
            FROM batches
            WHERE (deleted_at IS NOT NULL) = ? AND stage IN (?, ?, ?, ?)
              AND words LIKE ?
@@ -512,6 +526,8 @@ pub async fn list(
         gave_up: row.gave_up,
         open_bowl: row.open_bowl,
         results: u32::try_from(row.results).unwrap_or(u32::MAX),
+        latest_result: row.latest_result.map(|document| read(&document)),
+        photo: row.photo,
     });
     Ok(line.collect())
 }

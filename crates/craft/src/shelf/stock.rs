@@ -63,6 +63,13 @@ pub fn cost(chocolate: &ChocolateInputs, mass: Mass) -> Option<f64> {
     chocolate.price_per_kg.map(|price| price * in_grams(mass) / 1000.0)
 }
 
+/// What is still to be bought, where so much is left of what is needed: a gram at the least,
+/// nothing where it is enough.
+#[must_use]
+pub fn short(left: Mass, needed: Mass) -> Mass {
+    if left < needed { (needed - left).max(grams(1.0)) } else { Mass::default() }
+}
+
 /// What there is to say before this much of it is taken.
 #[must_use]
 pub fn remarks(
@@ -75,10 +82,7 @@ pub fn remarks(
     if let Some(left) = left
         && left < needed
     {
-        notes.push(Note::caution(
-            "not-enough",
-            say::not_enough(left, needed, (needed - left).max(grams(1.0))),
-        ));
+        notes.push(Note::caution("not-enough", say::not_enough(left, needed, short(left, needed))));
     }
     if let Some(best_before) = chocolate.best_before {
         let day = best_before.format("%-d %B %Y");

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said};
 use super::drafting::Drafting;
-use super::kinds::Starting;
+use super::kinds::{Group, Starting};
 use super::mistakes::COLOUR_STAYS;
 use super::parts::Portion;
 use super::task::{TaskDraft, Timing};
@@ -72,7 +72,9 @@ pub struct BottledInputs {
 impl Work for BottledInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
-            name: "Colour to keep",
+            name: "Coloured cocoa butter",
+            group: Group::Colour,
+            words: "colour bottle, pigment, paint, spray colour, airbrush, cocoa butter colour",
             how: "Coloured cocoa butter, tempered and bottled, from what is in hand.",
             families: &[],
             colours: &[("blue", "Blue lake")],

@@ -6,7 +6,7 @@ use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::MixedInInputs;
-use super::kinds::{DARK, Starting, dark, goods};
+use super::kinds::{DARK, Group, Starting, dark, goods};
 use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::parts::{Layer, Pieces, Portion};
@@ -49,6 +49,8 @@ impl Work for ClustersInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Clusters",
+            group: Group::Flat,
+            words: "rocks, haystacks, crispies, nut clusters, drops, mounds",
             how: "Dry goods bound by chocolate, spooned into mounds.",
             families: DARK,
             colours: &[],

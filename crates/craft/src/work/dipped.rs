@@ -1,11 +1,11 @@
-//! Dipped things: truffles on sticks, fruit, biscuits.
+//! Dipped pieces: truffles on sticks, fruit, biscuits.
 
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::kinds::{DARK, Starting, dark};
+use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
 use super::parts::{Goods, Layer, Pieces, Portion};
@@ -44,7 +44,7 @@ pub enum CentreKind {
     Dry,
 }
 
-/// Dipped things, as the maker states them.
+/// Dipped pieces, as the maker states them.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -79,7 +79,9 @@ pub struct DippedInputs {
 impl Work for DippedInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
-            name: "Dipped things",
+            name: "Dipped pieces",
+            group: Group::Dipped,
+            words: "truffles, coated, enrobed, strawberries, fruit, biscuits, pretzels, pops, lollies, sticks, cake pops",
             how: "Truffles on sticks, fruit, biscuits; in one chocolate or two.",
             families: DARK,
             colours: &[],

@@ -1,4 +1,4 @@
-//! Figures of several tones: each region in its chocolate, set before the next.
+//! Two-tone figures: each region in its chocolate, set before the next.
 
 use crate::catalogue::work::figures as say;
 use crate::message::names;
@@ -10,7 +10,7 @@ use super::cast::{CastInputs, turned_out};
 use super::draft::Draft;
 use super::drafting::Drafting;
 use super::face::{Part, after_the_rest};
-use super::kinds::{DARK_AND_WHITE, Starting, cast, white};
+use super::kinds::{DARK_AND_WHITE, Group, Starting, cast, white};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD};
 use super::parting::touched;
 use super::parts::{Layer, Pieces, Portion};
@@ -47,7 +47,9 @@ pub struct FiguresInputs {
 impl Work for FiguresInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
-            name: "Figures of several tones",
+            name: "Two-tone figures",
+            group: Group::Moulded,
+            words: "animals, owl, hollow figure, two colours, mould figure",
             how: "Each region of a mould in its own chocolate, set before the next.",
             families: DARK_AND_WHITE,
             colours: &[],

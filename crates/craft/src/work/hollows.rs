@@ -9,7 +9,7 @@ use super::Work;
 use super::cast::{CastInputs, turned_out};
 use super::draft::Draft;
 use super::drafting::Drafting;
-use super::kinds::{DARK, Starting, cast};
+use super::kinds::{DARK, Group, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, STAYS_IN_MOULD, SUGAR_BLOOM};
 use super::parts::{Goods, Pieces};
 use super::shells::begun;
@@ -82,6 +82,8 @@ impl Work for HollowsInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Joined hollows",
+            group: Group::Moulded,
+            words: "balls, spheres, eggs, hot chocolate bombs, drinking balls, ornaments, surprise inside, hollow",
             how: "Two halves joined, with something dry between them: gifts, drink bombs, ornaments.",
             families: DARK,
             colours: &[],

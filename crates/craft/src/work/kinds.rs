@@ -7,11 +7,32 @@ use crate::chocolate::Family;
 use crate::shell::{MouldInputs, ShellWay};
 use crate::spread::{mixed, topping};
 
+/// What kinds of work have in common, as they are looked for.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Group {
+    /// Poured or spread out flat.
+    Flat,
+    /// Cast in a mould.
+    Moulded,
+    /// Dipped or coated.
+    Dipped,
+    /// Piped, wrapped or bent.
+    Piped,
+    /// Colours.
+    Colour,
+}
+
 /// A kind of work in words, and where its plan starts.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Starting<W> {
     /// Its name on screen.
     pub name: &'static str,
+    /// Where it is looked for.
+    pub group: Group,
+    /// What else makers call it, or what comes of it: words it is found by.
+    pub words: &'static str,
     /// What it is, in a sentence.
     pub how: &'static str,
     /// The chocolates that its start is made from; in `start` they go by their
@@ -28,6 +49,8 @@ impl<W> Starting<W> {
     pub(super) fn map<V>(self, of: impl FnOnce(W) -> V) -> Starting<V> {
         Starting {
             name: self.name,
+            group: self.group,
+            words: self.words,
             how: self.how,
             families: self.families,
             colours: self.colours,

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::draft::{Draft, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::ToppingInputs;
-use super::kinds::{DARK_AND_WHITE, Starting, dark, topped, tray, white};
+use super::kinds::{DARK_AND_WHITE, Group, Starting, dark, topped, tray, white};
 use super::mistakes::{LAYERS_PART, SUGAR_BLOOM, TOPPING_FALLS_OFF, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release, touched};
 use super::parts::{Layer, Portion};
@@ -58,6 +58,8 @@ impl Work for LayeredInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Layered bark",
+            group: Group::Flat,
+            words: "two layers, mint bark, white and dark, stripes in section, sandwich",
             how: "Two to four chocolates, one over the other.",
             families: DARK_AND_WHITE,
             colours: &[],

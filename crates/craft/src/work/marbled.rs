@@ -13,7 +13,7 @@ use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::ToppingInputs;
-use super::kinds::{DARK_AND_WHITE, Starting, cover, dark, white};
+use super::kinds::{DARK_AND_WHITE, Group, Starting, cover, dark, white};
 use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release};
 use super::parts::{Layer, Portion};
@@ -160,6 +160,8 @@ impl Work for MarbledInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Marbled bark",
+            group: Group::Flat,
+            words: "swirl, marble, nebula, coloured bark, streaks on purpose",
             how: "A base with others drawn through it.",
             families: DARK_AND_WHITE,
             colours: &[],

@@ -128,7 +128,7 @@ pub(super) const COLOUR_STAYS: Mistake = Mistake {
     seen: "Colour stays in the mould",
     cause: "colour out of temper, too fresh or too thick, or chocolate too cool when it was poured",
     rescue: "none for this cast",
-    next_time: "hold the colour in its band; wait; chocolate at the top of its band",
+    next_time: "hold the colour in its band; wait; chocolate at the top of its range",
 };
 
 pub(super) const PINHOLES: Mistake = Mistake {

@@ -49,7 +49,7 @@ pub use figures::{FiguresInputs, ToneInputs};
 pub use filling::FillingInputs;
 pub use goods::{MixedInInputs, ToppingInputs, ToppingWish};
 pub use hollows::{HollowFor, HollowsInputs, InsideInputs};
-pub use kinds::Starting;
+pub use kinds::{Group, Starting};
 pub use layered::{LayerInputs, LayeredInputs};
 pub use marbled::{AccentInputs, ColourInputs, ColourKind, MarbledInputs, muddied};
 pub use mistakes::Mistake;
@@ -171,9 +171,9 @@ kinds_of_work! {
     Shells(ShellsInputs) = "shells",
     /// Two halves joined, with something dry between them.
     Hollows(HollowsInputs) = "hollows",
-    /// Figures of several tones.
+    /// Two-tone figures.
     Figures(FiguresInputs) = "figures",
-    /// Dipped things.
+    /// Dipped pieces.
     Dipped(DippedInputs) = "dipped",
     /// A bottle of colour, to keep.
     Bottled(BottledInputs) = "bottled",

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::kinds::{DARK, Starting, dark};
+use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::outlines::{OutlineInputs, wanted};
 use super::parting::{set_and_release, touched};
@@ -71,6 +71,8 @@ impl Work for PipedInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Piped pieces",
+            group: Group::Piped,
+            words: "piping, filigree, outlines, letters, names, lace, lattice, nest, cage",
             how: "Outlines, lattices, nests, bowls over ice.",
             families: DARK,
             colours: &[],

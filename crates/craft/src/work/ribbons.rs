@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::kinds::{DARK, Starting, dark};
+use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::TaskDraft;
@@ -75,6 +75,8 @@ impl Work for RibbonsInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Ribbons from a frozen slab",
+            group: Group::Piped,
+            words: "ribbons, bows, nest, cold stone, frozen stone, flowers",
             how: "Spread on a frozen stone, lifted within seconds.",
             families: DARK,
             colours: &[],

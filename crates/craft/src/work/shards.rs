@@ -7,7 +7,7 @@ use super::cover::CoverInputs;
 use super::draft::Draft;
 use super::drafting::Drafting;
 use super::goods::ToppingInputs;
-use super::kinds::{DARK, Starting, cover, dark};
+use super::kinds::{DARK, Group, Starting, cover, dark};
 use super::mistakes::{SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::{Lining, set_and_release};
 use super::slab::{on_top, pieces, pour_and_spread, poured, scatter};
@@ -45,6 +45,8 @@ impl Work for ShardsInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Scored shards",
+            group: Group::Flat,
+            words: "shards, scored pieces, squares, triangles, cut bark, score and snap",
             how: "Scored while soft, broken along the marks.",
             families: DARK,
             colours: &[],

@@ -12,7 +12,7 @@ use super::cover::CoverInputs;
 use super::draft::Draft;
 use super::drafting::Drafting;
 use super::face::{FilmInputs, Part, faced, last_film};
-use super::kinds::{DARK, Starting, cover, dark};
+use super::kinds::{DARK, Group, Starting, cover, dark};
 use super::mistakes::{COLOUR_SMEARS, SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::slab::{pieces, poured};
@@ -74,6 +74,8 @@ impl Work for SheetInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Sheet: shapes, shards, curls",
+            group: Group::Flat,
+            words: "decorations, curls, discs, thin sheet, plaques, cake decorations, transfer, acetate, painted sheet",
             how: "Thin, on a painted, flecked, printed or plain sheet.",
             families: DARK,
             colours: &[("blue", "Blue lake"), ("white colour", "Titanium white")],

@@ -13,7 +13,7 @@ use super::cast::{CastInputs, Lined, turned_out};
 use super::draft::{Draft, Said, Sets, Shown, Size};
 use super::drafting::Drafting;
 use super::filling::{CRUSTS_AT_MOST_H, CRUSTS_H, FillingInputs};
-use super::kinds::{DARK, Starting, cast};
+use super::kinds::{DARK, Group, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, PINHOLES, STAYS_IN_MOULD, SUGAR_BLOOM};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
@@ -52,6 +52,8 @@ impl Work for ShellsInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Filled shells",
+            group: Group::Moulded,
+            words: "bonbons, pralines, truffles in a mould, filled chocolates, ganache, shiny shells, half balls",
             how: "Glossy shells from a mould, coloured, filled, capped.",
             families: DARK,
             colours: &[("blue", "Blue lake"), ("white colour", "Titanium white")],

@@ -7,7 +7,7 @@ use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::{MixedInInputs, ToppingInputs};
-use super::kinds::{DARK, Starting, cover, dark, goods};
+use super::kinds::{DARK, Group, Starting, cover, dark, goods};
 use super::mistakes::{
     FALLS_APART, STREAKS, SUGAR_BLOOM, THIN_PATCHES, TOPPING_FALLS_OFF, WILL_NOT_RELEASE,
 };
@@ -55,6 +55,8 @@ impl Work for SlabInputs {
         vec![
             Starting {
                 name: "Slab of bark",
+                group: Group::Flat,
+                words: "bark, tablet, sheet of chocolate, break-up, broken chocolate, topped slab, nuts on top",
                 how: "Poured, spread, topped, broken by hand.",
                 families: DARK,
                 colours: &[],
@@ -69,6 +71,8 @@ impl Work for SlabInputs {
             },
             Starting {
                 name: "Mixed-in bark",
+                group: Group::Flat,
+                words: "rocky, crunchy bark, with raisins, with nuts, with cereal, chunky slab",
                 how: "Dry goods folded in, then spread.",
                 families: DARK,
                 colours: &[],

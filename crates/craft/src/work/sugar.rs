@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::kinds::{Starting, tray};
+use super::kinds::{Group, Starting, tray};
 use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
 use super::parts::{Pieces, whole};
 use super::task::{TaskDraft, Timing};
@@ -74,6 +74,8 @@ impl Work for SugarInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Boiled-sugar sheet",
+            group: Group::Flat,
+            words: "sugar glass, stained glass, boiled sugar, candy, hard sugar, isomalt",
             how: "Clear as ice. The hottest thing in this kitchen.",
             families: &[],
             colours: &[],

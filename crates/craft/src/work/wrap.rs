@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::kinds::{DARK, Starting, dark};
+use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
 use super::parting::touched;
 use super::parts::{Layer, Portion};
@@ -67,6 +67,8 @@ impl Work for WrapInputs {
     fn kinds() -> Vec<Starting<Self>> {
         vec![Starting {
             name: "Wrap round a cake",
+            group: Group::Piped,
+            words: "collar, cake band, cake wrap, border",
             how: "A strip, lifted while it bends.",
             families: DARK,
             colours: &[],

@@ -4,6 +4,7 @@ use chrono::{DateTime, Utc};
 use craft::batch::{Stage, ToDo};
 use craft::chocolate::Family;
 use craft::plan::PlanInputs;
+use craft::result::Looks;
 use craft::time::WallTime;
 use serde::Serialize;
 use serde_json::Value;
@@ -35,6 +36,8 @@ pub struct BatchLineAnswer {
     pub colours: Vec<String>,
     /// What is made, by name.
     pub components: Vec<String>,
+    /// What is made, by kind: as it is drawn.
+    pub kinds: Vec<String>,
     /// What was to be weighed out of all its chocolates.
     pub to_weigh_g: Option<f64>,
     /// When it was begun.
@@ -51,6 +54,10 @@ pub struct BatchLineAnswer {
     pub bowl_id: Option<Uuid>,
     /// How many times a result was noted.
     pub results: u32,
+    /// How it looked at the latest; `null` where nothing was noted.
+    pub looks: Option<Looks>,
+    /// The latest photo of its pieces.
+    pub photo_id: Option<Uuid>,
     /// Why it cannot be read, where it cannot; it can be saved as it is.
     pub unreadable: Option<String>,
 }
@@ -72,6 +79,7 @@ impl From<BatchLine> for BatchLineAnswer {
             families: shown.families,
             colours: shown.colours,
             components: shown.components,
+            kinds: shown.kinds,
             to_weigh_g: shown.to_weigh_g,
             begun_at: line.begun_at,
             ended_at: line.ended_at,
@@ -79,6 +87,9 @@ impl From<BatchLine> for BatchLineAnswer {
             deleted_at: line.deleted_at,
             bowl_id: line.open_bowl,
             results: line.results,
+            // What cannot be read is said where the batch is opened.
+            looks: line.latest_result.and_then(Result::ok).map(|result| result.looks),
+            photo_id: line.photo,
             unreadable,
         }
     }

@@ -2,9 +2,11 @@
 
 use craft::edits::{Uses, uses};
 use craft::message::Message;
-use craft::note::Note;
+use craft::note::{Note, first_in_the_way};
 use craft::plan::{LeftOver, Plan, PlanInputs, PlannedBowl};
+use craft::schedule::{Span, span};
 use craft::steps::Line;
+use craft::units::in_seconds;
 use craft::work::ComponentInputs;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -81,6 +83,35 @@ pub struct MadeFromAnswer {
     pub chocolates: Vec<String>,
 }
 
+/// What is in the way of a plan.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct InTheWayAnswer {
+    /// What.
+    pub note: Note,
+    /// The chocolate it is about, by key.
+    pub bowl: Option<String>,
+    /// What is made that it is about, by key.
+    pub component: Option<String>,
+}
+
+/// How long a plan takes, whatever the time of day.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TakesAnswer {
+    /// From the first touch to the last, with the waits between.
+    pub over_s: f64,
+    /// Of it, with the hands.
+    pub hands_s: f64,
+    /// In so many sittings.
+    pub sittings: usize,
+}
+
+impl From<Span> for TakesAnswer {
+    fn from(Span { over, hands, sittings }: Span) -> Self {
+        let whole = |time| in_seconds(time).round();
+        Self { over_s: whole(over), hands_s: whole(hands), sittings }
+    }
+}
+
 /// Everything that follows from what is stated of a plan.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct WholePlanAnswer {
@@ -91,6 +122,10 @@ pub struct WholePlanAnswer {
     pub lines: Vec<Line>,
     /// What each component is made from.
     pub made_from: Vec<MadeFromAnswer>,
+    /// How long all of it takes.
+    pub takes: TakesAnswer,
+    /// The gravest of what it has to say, where that is more than worth knowing.
+    pub in_the_way: Option<InTheWayAnswer>,
     /// Chocolates that nothing is made from, and nothing tinted with.
     pub unused: Vec<String>,
     /// Those of them of which nothing was said either: they may go.
@@ -103,9 +138,12 @@ impl WholePlanAnswer {
     pub fn of(plan: Plan, stated: &PlanInputs) -> Self {
         let Uses { made_from, unused, idle } = uses(stated);
         let made_from = stated.components.iter().zip(made_from);
-        Self {
-            lines: craft::steps::lines(&plan),
+        let lines = craft::steps::lines(&plan);
+        let mut answer = Self {
+            takes: span(&lines).into(),
+            lines,
             shown: plan.into(),
+            in_the_way: None,
             made_from: made_from
                 .map(|(component, chocolates)| MadeFromAnswer {
                     component: component.key.clone(),
@@ -114,7 +152,35 @@ impl WholePlanAnswer {
                 .collect(),
             unused,
             idle,
-        }
+        };
+        answer.weigh_remarks();
+        answer
+    }
+
+    /// Finds what is in the way, in what is remarked by now.
+    pub fn weigh_remarks(&mut self) {
+        let PlanAnswer { room, bowls, components, notes } = &self.shown;
+        let of_bowls = bowls.iter().flat_map(|bowl| {
+            let plan = bowl.plan.as_ref();
+            let stock = plan.and_then(|plan| plan.stock.as_ref()).map(|stock| &stock.notes);
+            let amounts = plan.map(|plan| &plan.amounts.notes);
+            let its = [stock, amounts, Some(&bowl.notes)].into_iter().flatten().flatten();
+            its.map(|note| (note, Some(&bowl.key), None))
+        });
+        let of_components = components.iter().flat_map(|component| {
+            component.notes.iter().map(|note| (note, None, Some(&component.key)))
+        });
+        let of_all = notes.iter().map(|note| (note, None, None));
+        let of_room = room.notes.iter().map(|note| (note, None, None));
+        let all = of_all.chain(of_bowls).chain(of_components).chain(of_room);
+        self.in_the_way =
+            first_in_the_way(all, |(note, ..)| note.level).map(|(note, bowl, component)| {
+                InTheWayAnswer {
+                    note: note.clone(),
+                    bowl: bowl.cloned(),
+                    component: component.cloned(),
+                }
+            });
     }
 }
 

@@ -21,6 +21,8 @@ pub struct StockAnswer {
     pub name: String,
     /// What is left of it; `null` where that is not known.
     pub left_g: Option<f64>,
+    /// What is still to be bought for it; `null` where it is not known what is left.
+    pub short_g: Option<f64>,
     /// What is weighed out costs this, in the maker's own money.
     pub cost: Option<f64>,
     /// Remarks.
@@ -36,6 +38,7 @@ impl StockAnswer {
         Some(Self {
             name: chocolate.name.clone(),
             left_g: left.map(grams),
+            short_g: left.map(|left| grams(stock::short(left, needed))),
             cost: stock::cost(chocolate, needed).map(|cost| round(cost, 2)),
             notes: stock::remarks(chocolate, left, needed, today),
         })
@@ -50,7 +53,7 @@ pub enum NumberName {
     CoolingRatio,
     /// The share of the microwave's heat that melts chocolate.
     Efficiency,
-    /// How far the bowl goes on rising off the heat, in degrees.
+    /// How far the bowl carries over off the heat, in degrees.
     CarryOverC,
     /// The share of the microwave's heat that shows after a short warming.
     BurstResponse,

@@ -47,6 +47,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
             "ColourButterRequest.total_g",
             "CoolingRequest.mass_g",
             "CoverInputs.in_hand_g",
+            "HaveInputs.in_hand_g",
             "FoldedInRequest.mass_g",
             "MicrowaveRequest.mass_g",
             "ReadyCrystalsRequest.mass_g",

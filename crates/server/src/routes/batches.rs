@@ -31,6 +31,10 @@ pub enum Batches {
     UnderWay,
     /// Those that are over: made, lost or closed.
     Over,
+    /// Those of them that were made.
+    Made,
+    /// Those of them that were given up.
+    GivenUp,
     /// Those that were deleted, and can be had back.
     Deleted,
 }
@@ -73,6 +77,8 @@ pub async fn list(
     let asked = asked.into_inner();
     let of = match asked.of {
         Batches::All => BatchesOf::All,
+        Batches::Made => BatchesOf::Made,
+        Batches::GivenUp => BatchesOf::GivenUp,
         Batches::UnderWay => BatchesOf::UnderWay,
         Batches::Over => BatchesOf::Over,
         Batches::Deleted => BatchesOf::Deleted,

@@ -4,7 +4,7 @@ use actix_web::{get, web::Json};
 use craft::chocolate::Family;
 use craft::kinds::kinds;
 use craft::plan::BowlInputs;
-use craft::work::WorkInputs;
+use craft::work::{Group, WorkInputs};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -13,6 +13,10 @@ use utoipa::ToSchema;
 pub struct KindAnswer {
     /// Its name.
     name: String,
+    /// Where it is looked for.
+    group: Group,
+    /// What else makers call it: words it is found by.
+    words: String,
     /// What it is, in a sentence.
     how: String,
     /// The chocolates that its start is made from; in `start` they go by their family's
@@ -30,6 +34,8 @@ pub struct KindAnswer {
 pub async fn list() -> Json<Vec<KindAnswer>> {
     let all = kinds().into_iter().map(|kind| KindAnswer {
         name: kind.name.to_owned(),
+        group: kind.group,
+        words: kind.words.to_owned(),
         how: kind.how.to_owned(),
         families: kind.families.to_vec(),
         colours: kind.colours,

@@ -2,6 +2,7 @@
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
 use craft::chocolate::Family;
+use craft::edits::of_kind;
 use craft::plan::{Clash, PlanInputs, merge};
 use craft::time::WallTime;
 use serde::{Deserialize, Serialize};
@@ -59,6 +60,8 @@ pub struct PlanLineAnswer {
     pub colours: Vec<String>,
     /// What is made, by name.
     pub components: Vec<String>,
+    /// What is made, by kind: as it is drawn.
+    pub kinds: Vec<String>,
     /// What to weigh out of all its chocolates; `null` where it cannot be planned.
     pub to_weigh_g: Option<f64>,
     /// How many batches were made of it.
@@ -142,6 +145,9 @@ pub struct NewPlan {
     note: String,
     /// What is made; a slab of dark bark in a 30 × 20 cm tray if left out.
     inputs: Option<PlanInputs>,
+    /// A kind of work by its name, in place of `inputs`: it starts as is usual in this kitchen.
+    #[serde(default)]
+    kind: Option<String>,
 }
 
 /// What a maker writes of a plan.
@@ -236,6 +242,7 @@ pub async fn list(
             families: shown.families,
             colours: shown.colours,
             components: shown.components,
+            kinds: shown.kinds,
             to_weigh_g: shown.to_weigh_g,
             batches: line.batches,
             unreadable,
@@ -264,9 +271,12 @@ pub async fn create(state: web::Data<State>, Body(new): Body<NewPlan>) -> Answer
     check_words(&new.name, &new.note)?;
     let digest = store::digest(&new);
     let on_shelf = state.shelf.read(&state.pool).await?;
-    let inputs = new
-        .inputs
-        .unwrap_or_else(|| on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id)));
+    let usual = || on_shelf.shelf.usual_plan(Family::Dark, |id| on_shelf.in_use(id));
+    let inputs = match (new.inputs, new.kind) {
+        (Some(inputs), _) => inputs,
+        (None, Some(kind)) => of_kind(&usual(), kind).map_err(|fault| vec![fault])?,
+        (None, None) => usual(),
+    };
     let filled = on_shelf.shelf.fill(&inputs).map_err(|faults| under("inputs", faults))?;
     craft::plan::Plan::of(&filled).map_err(|faults| under("inputs", faults))?;
     let id = new.id.unwrap_or_else(Uuid::now_v7);

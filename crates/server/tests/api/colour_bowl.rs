@@ -9,7 +9,7 @@ use crate::kitchen::{Kitchen, text};
 async fn blue(kitchen: &Kitchen) -> String {
     let kinds = kitchen.get("/kinds").await.with(200);
     let all = kinds.as_array().expect("kinds");
-    let kind = all.iter().find(|kind| kind["name"] == "Colour to keep").expect("a kind");
+    let kind = all.iter().find(|kind| kind["name"] == "Coloured cocoa butter").expect("a kind");
     let body = json!({ "name": "Blue for the planets", "inputs": { "room_c": 20, "rh_pct": 45,
         "bowls": kind["colours"],
         "components": [{ "key": "it", "name": "Blue", "work": kind["start"] }] } });

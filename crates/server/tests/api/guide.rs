@@ -146,12 +146,12 @@ async fn touch_dry_now_moves_the_rest_and_is_learned_for_the_kitchen() {
     let build = kitchen.get(&path).await.with(200);
     assert_eq!(build["now"]["state"], "wait");
     let (dry, release) =
-        (at(&build, "touch dry").expect("due"), at(&build, "lets go").expect("due"));
+        (at(&build, "touch dry").expect("due"), at(&build, "it releases").expect("due"));
     let poured = kitchen.now();
     // It takes half as long again as was foretold.
     kitchen.pass((dry - poured) * 3 / 2);
     let build = kitchen.done(&batch, "slab/touch-dry", true).await;
-    let later = at(&build, "lets go").expect("due");
+    let later = at(&build, "it releases").expect("due");
     let stretched = (later - poured).as_seconds_f64() / (release - poured).as_seconds_f64();
     assert!((stretched - 1.5).abs() < 0.01, "{stretched}");
     let slab = &build["progress"][1];
@@ -173,7 +173,7 @@ async fn touch_dry_now_moves_the_rest_and_is_learned_for_the_kitchen() {
     // Taken back, it teaches nothing; the batch's own steps stay what they were.
     let undo = json!({ "kind": "undone", "id": Uuid::new_v4(), "event": build["last_event"] });
     let build = kitchen.post(&format!("/batches/{batch}/events"), undo).await.with(201);
-    assert_eq!(at(&build, "lets go"), Some(release));
+    assert_eq!(at(&build, "it releases"), Some(release));
     let usual = dry_s(&next).await;
     assert!((foretold / usual - 1.25).abs() < 0.01, "{foretold} {usual}");
 }

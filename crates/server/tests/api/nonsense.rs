@@ -113,6 +113,12 @@ fn asked() -> Vec<(&'static str, Value)> {
             "ganache",
             json!({ "family": "dark", "ratio": 2, "total_g": 300, "butter_pct": 5, "piece_g": 12 }),
         ),
+        (
+            "proposals",
+            json!({ "family": "dark", "in_hand_g": 400,
+                "tray": { "shape": "rectangle", "length_mm": 300, "width_mm": 200, "rim_mm": 20 },
+                "mould": { "cavity": { "shape": "hemisphere", "diameter_mm": 30 }, "count": 24 } }),
+        ),
         ("ganache", json!({ "family": "dark", "chocolate_g": 130, "cream_g": 100, "piece_g": 11 })),
     ]
 }

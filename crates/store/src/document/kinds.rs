@@ -160,6 +160,9 @@ pub struct Summary {
     pub colours: Vec<String>,
     /// What is made, by name.
     pub components: Vec<String>,
+    /// The kinds of work that is made, by the words they are kept under; a slab with goods in it
+    /// is `mixed`. Empty where a release before kept it.
+    pub kinds: Vec<String>,
     /// What to weigh out of all its chocolates, g.
     pub to_weigh_g: Option<f64>,
 }

@@ -48,7 +48,7 @@ fn not_a_word_of_temper_is_said_of_what_is_all_coating() {
 #[test]
 fn coating_with_couverture_is_stopped_and_says_what_to_do() {
     let kind = |name: &str| kinds().into_iter().find(|kind| kind.name == name).expect("there");
-    for name in ["Marbled bark", "Layered bark", "Figures of several tones"] {
+    for name in ["Marbled bark", "Layered bark", "Two-tone figures"] {
         let plan = Plan::of(&of_coating(&kind(name), false)).expect("it can be planned");
         let notes = &it(&plan).notes;
         let note = notes.iter().find(|n| n.code == "coating-with-couverture");

@@ -1,4 +1,4 @@
-//! Shells, hollows, figures, dipped things, and the colours on their faces.
+//! Shells, hollows, figures, dipped pieces, and the colours on their faces.
 
 use super::*;
 use crate::plan::{RecipePart, TintInputs};
@@ -248,23 +248,21 @@ fn purposes_have_their_cautions() {
 
 #[test]
 fn tones_set_before_the_body_goes_in() {
-    let plan = plan(start("Figures of several tones"));
+    let plan = plan(start("Two-tone figures"));
     // 130 cm² · 25 % · 0.09 cm · 1.26, twice.
     assert!(close(takes(&plan, "white"), 2.0 * 130.0 * 0.25 * 0.09 * 1.26, 1e-6));
     let keys: Vec<_> = it(&plan).tasks.iter().map(|task| task.key.as_str()).collect();
     let place = |key: &str| keys.iter().position(|k| *k == key).expect("such a task");
     assert!(place("tone-1") < place("touch-tone-1") && place("touch-tone-1") < place("pour"));
     assert!(it(&plan).draft.shown.face.as_ref().is_some_and(|face| face.parts.len() == 2));
-    let WorkInputs::Figures(mut figures) = start("Figures of several tones") else {
-        unreachable!()
-    };
+    let WorkInputs::Figures(mut figures) = start("Two-tone figures") else { unreachable!() };
     figures.tones[0].region = "hat".to_owned();
     let told = faults(WorkInputs::Figures(figures));
     assert!(told[0].starts_with("components[0].work.tones[0].region must be a region"), "{told:?}");
 }
 
 fn dipped(change: impl FnOnce(&mut DippedInputs)) -> WorkInputs {
-    let WorkInputs::Dipped(mut dipped) = start("Dipped things") else { unreachable!() };
+    let WorkInputs::Dipped(mut dipped) = start("Dipped pieces") else { unreachable!() };
     change(&mut dipped);
     WorkInputs::Dipped(dipped)
 }

@@ -85,7 +85,7 @@ fn what_lies_on_a_printed_sheet_takes_its_print() {
 #[test]
 fn what_is_dipped_keeps_as_long_as_its_centre() {
     let of = |centre, sticks| {
-        let WorkInputs::Dipped(dipped) = start("Dipped things") else { unreachable!() };
+        let WorkInputs::Dipped(dipped) = start("Dipped pieces") else { unreachable!() };
         plan(WorkInputs::Dipped(DippedInputs { centre, sticks, ..dipped }))
     };
     for (centre, keeps, code) in [
@@ -141,9 +141,7 @@ fn brushed_coats_are_wished_for_and_not_waited_for() {
 #[test]
 fn a_figure_has_a_tone_for_a_region_and_each_but_one() {
     let start = || {
-        let WorkInputs::Figures(figures) = start("Figures of several tones") else {
-            unreachable!()
-        };
+        let WorkInputs::Figures(figures) = start("Two-tone figures") else { unreachable!() };
         figures
     };
     let mut one_region = start();

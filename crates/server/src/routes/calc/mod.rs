@@ -9,6 +9,7 @@ mod ganache;
 mod microwave;
 mod piped;
 mod plan;
+mod proposals;
 mod ready_crystals;
 mod room;
 mod seed;
@@ -34,6 +35,7 @@ use crate::state::State;
 pub fn routes(config: &mut ServiceConfig<'_>) {
     config
         .service(windows::windows)
+        .service(proposals::proposals)
         .service(sheets::piping)
         .service(sheets::wrap)
         .service(sheets::score)
