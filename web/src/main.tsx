@@ -6,7 +6,7 @@ import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
 import { openOutbox } from "./bench/outbox";
-import { Reminders } from "./guide/Reminders";
+import { UnderWayBar } from "./guide/UnderWayBar";
 import { applyPrint } from "./kit/display";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
@@ -14,6 +14,7 @@ import { PlansPage } from "./plan/PlansPage";
 import { followColourMode } from "./theme/colourMode";
 import { system } from "./theme/system";
 
+const StartPage = lazy(() => import("./start/StartPage"));
 const PlanPage = lazy(() => import("./plan/PlanPage"));
 const CardPage = lazy(() => import("./plan/CardPage"));
 const SheetsPage = lazy(() => import("./sheets/SheetsPage"));
@@ -22,6 +23,7 @@ const GuidePage = lazy(() => import("./guide/GuidePage"));
 const BenchPage = lazy(() => import("./bench/BenchPage"));
 const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const ReferencePage = lazy(() => import("./reference/ReferencePage"));
+const GlossaryPage = lazy(() => import("./reference/GlossaryPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
 const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
@@ -41,11 +43,12 @@ const later = (page: React.ReactNode) => (
 
 const router = createBrowserRouter([
   {
-    element: <Shell reminder={<Reminders />} />,
+    element: <Shell underWay={<UnderWayBar />} />,
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
       { path: "plans", element: <PlansPage /> },
-      { path: "plans/:planId", element: later(<PlanPage />) },
+      { path: "plans/:planId/:place?", element: later(<PlanPage />) },
+      { path: "plans/new/:way?", element: later(<StartPage />) },
       { path: "plans/:planId/card", element: later(<CardPage />) },
       { path: "plans/:planId/sheets/:component", element: later(<SheetsPage />) },
       { path: "build/:batchId", element: later(<GuidePage />) },
@@ -56,10 +59,13 @@ const router = createBrowserRouter([
       { path: "shelf", element: later(<ShelfPage />) },
       { path: "colour", element: later(<ColourPage />) },
       { path: "reference", element: later(<ReferencePage />) },
+      { path: "reference/words", element: later(<GlossaryPage />) },
       { path: "display", element: later(<DisplayPage />) },
       {
         path: "*",
-        element: <Standing title="Nothing here">This address leads nowhere.</Standing>,
+        element: (
+          <Standing title="Page not found">Check the address, or pick a place above.</Standing>
+        ),
       },
     ],
   },

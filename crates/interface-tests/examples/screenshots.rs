@@ -70,7 +70,7 @@ async fn main() -> anyhow::Result<()> {
     page.find(".recharts-line-curve").await?;
     take("log-batch").await?;
     page.go("/shelf").await?;
-    page.until_said("of its heat melts chocolate").await?;
+    page.until_said("Melting efficiency").await?;
     take("shelf").await?;
     page.go(&format!("/plans/{planets}")).await?;
     page.until_shown("film-order", "First in, first seen").await?;

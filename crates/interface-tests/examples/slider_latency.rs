@@ -89,7 +89,7 @@ async fn main() -> anyhow::Result<()> {
     let kitchen = Kitchen::shared();
     let page = Page::open(kitchen).await?;
     page.go("/plans").await?;
-    page.touch("Plan something").await?;
+    page.touch("New plan").await?;
     page.until_shown("to-weigh", "g").await?;
     let figure = "[data-testid=to-weigh]";
     measure(&page, "slider step to figure on screen", "[role=slider]", figure, 40).await?;

@@ -230,6 +230,30 @@ impl Page {
         element.click().await.with_context(|| format!("{name} cannot be touched"))
     }
 
+    /// Goes to a place of the plan that is open.
+    ///
+    /// # Errors
+    /// Where there is none of that name.
+    pub async fn place(&self, name: &str) -> anyhow::Result<()> {
+        let link = format!("//nav[@aria-label='Of this plan']/a[normalize-space(.)='{name}']");
+        let link = self.driver.query(By::XPath(link)).wait(PATIENCE, LOOK_EVERY).first().await;
+        Ok(link.with_context(|| format!("no place is called {name}"))?.click().await?)
+    }
+
+    /// Opens every part of the page that is folded, those within others too.
+    ///
+    /// # Errors
+    /// Where they do not open.
+    pub async fn unfold(&self) -> anyhow::Result<()> {
+        self.find("[data-testid=fold]").await?;
+        let folded = "const folded = [...document.querySelectorAll( \
+                '[data-testid=fold][aria-expanded=false]')]; \
+            for (const fold of folded) fold.click(); \
+            return folded.length";
+        self.until_script(folded, "all unfolded", |left| *left == json!(0)).await?;
+        Ok(())
+    }
+
     /// Presses a key on the page as a whole.
     ///
     /// # Errors
@@ -417,6 +441,19 @@ impl Page {
         Ok(self.driver.execute_async(script, Vec::new()).await?.json().clone())
     }
 
+    /// Waits until the page has what it asked the server for, and nothing moves.
+    ///
+    /// # Errors
+    /// Where it does not come to that.
+    pub async fn settled(&self) -> anyhow::Result<()> {
+        let still = "const waits = document.querySelector('[data-testid=loading]'); \
+            const moving = document.getAnimations().filter((a) => a.playState === 'running'); \
+            return document.querySelector('main')?.childElementCount > 0 && !waits \
+                && moving.length === 0";
+        self.until_script(still, "loaded and still", |now| *now == json!(true)).await?;
+        Ok(())
+    }
+
     /// What the page complained of on its console.
     ///
     /// # Errors
@@ -445,27 +482,35 @@ impl Page {
         let over = self
             .run("const d = document.documentElement; return d.scrollWidth - d.clientWidth")
             .await?;
-        ensure!(over.as_i64() == Some(0), "the page is {over} px too wide");
+        ensure!(over.as_i64().is_some_and(|over| over <= 0), "the page is {over} px too wide");
         Ok(())
     }
 
-    /// Fails where axe finds anything serious.
+    /// What axe finds, of any level.
     ///
     /// # Errors
-    /// With what it finds.
-    pub async fn is_accessible(&self) -> anyhow::Result<()> {
+    /// Where it cannot be run.
+    pub async fn axe(&self) -> anyhow::Result<Vec<String>> {
         let axe = std::fs::read_to_string(root().join("web/node_modules/axe-core/axe.min.js"))?;
         self.run(&axe).await?;
         let found = self
             .run_async(
                 "const done = arguments[arguments.length - 1]; \
                  axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations \
-                   .filter((v) => ['serious', 'critical'].includes(v.impact)) \
                    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`)), \
                    (e) => done([String(e)]))",
             )
             .await?;
-        ensure!(found.as_array().is_some_and(Vec::is_empty), "axe finds {found:#}");
+        Ok(serde_json::from_value(found)?)
+    }
+
+    /// Fails where axe finds anything, of any level.
+    ///
+    /// # Errors
+    /// With what it finds.
+    pub async fn is_accessible(&self) -> anyhow::Result<()> {
+        let found = self.axe().await?;
+        ensure!(found.is_empty(), "axe finds {found:#?}");
         Ok(())
     }
 

@@ -36,6 +36,7 @@ export const keys = {
   kinds: ["kinds"] as const,
   trays: ["trays"] as const,
   pigments: ["pigments"] as const,
+  underWay: ["lists", "under-way"] as const,
   reminders: ["reminders"] as const,
   shelf: ["shelf"] as const,
   /** Every list of plans or batches, and whatever else changes as they come and go. */
@@ -229,8 +230,8 @@ export function usePlans(of: PlansOf, search: string) {
   });
 }
 
-/** Which batches: those under way, those that are over, or what was deleted. */
-export type BatchesOf = "under_way" | "over" | "deleted";
+/** Which batches: those under way, those that are over, made or given up, or what was deleted. */
+export type BatchesOf = "under_way" | "over" | "made" | "given_up" | "deleted";
 
 /** Batches, those of the newest activity first, a page after the other. */
 export function useBatches(of: BatchesOf, search: string) {

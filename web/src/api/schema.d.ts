@@ -789,6 +789,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * What can be made of one chocolate, so many grams, in a tray or a mould; each as a plan of its
+         *     own. Nothing is kept.
+         */
+        post: operations["proposals"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/ready-crystals": {
         parameters: {
             query?: never;
@@ -1630,10 +1650,18 @@ export interface components {
              * @description Its id.
              */
             id: string;
+            /** @description What is made, by kind: as it is drawn. */
+            kinds: string[];
             /** @description When anything happened to it last. */
             last_at: components["schemas"]["WallTime"];
+            looks?: null | components["schemas"]["Looks"];
             /** @description What it is called. */
             name: string;
+            /**
+             * Format: uuid
+             * @description The latest photo of its pieces.
+             */
+            photo_id?: string | null;
             /**
              * Format: uuid
              * @description The plan it was made of; `null` once that is gone.
@@ -2821,7 +2849,7 @@ export interface components {
              */
             vessel_mm: number;
         };
-        /** @description Dipped things, as the maker states them. */
+        /** @description Dipped pieces, as the maker states them. */
         DippedInputs: {
             /** @description What they are. */
             centre: components["schemas"]["CentreKind"];
@@ -3324,7 +3352,7 @@ export interface components {
             burst_response?: number | null;
             /**
              * Format: double
-             * @description How far the bowl goes on rising off the heat.
+             * @description How far the bowl carries over off the heat.
              * @default null
              */
             carry_over_c?: number | null;
@@ -3383,6 +3411,11 @@ export interface components {
          * @enum {string}
          */
         Grounds: "readings" | "one_reading" | "clock";
+        /**
+         * @description What kinds of work have in common, as they are looked for.
+         * @enum {string}
+         */
+        Group: "flat" | "moulded" | "dipped" | "piped" | "colour";
         /** @description A batch as it goes on. */
         GuideAnswer: {
             /**
@@ -3416,6 +3449,28 @@ export interface components {
             /** @description What was poured without being tempered: its windows are not told. */
             untempered: components["schemas"]["UntemperedAnswer"][];
         };
+        /** @description What there is. */
+        HaveInputs: {
+            /**
+             * Format: uuid
+             * @description The chocolate on the shelf.
+             */
+            chocolate_id?: string | null;
+            /** @description The chocolate's family. */
+            family: components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description How much of it there is.
+             */
+            in_hand_g: number;
+            mould?: null | components["schemas"]["MouldInputs"];
+            /**
+             * Format: uuid
+             * @description A mould from the shelf.
+             */
+            mould_id?: string | null;
+            tray?: null | components["schemas"]["TrayInputs"];
+        };
         /** @description A microwave, or a water bath. */
         HeatInputs: {
             microwave?: null | components["schemas"]["MicrowaveInputs"];
@@ -3442,6 +3497,15 @@ export interface components {
             component: components["schemas"]["ComponentInputs"];
             /** @description In a few words. */
             text: components["schemas"]["Message"];
+        };
+        /** @description What is in the way of a plan. */
+        InTheWayAnswer: {
+            /** @description The chocolate it is about, by key. */
+            bowl?: string | null;
+            /** @description What is made that it is about, by key. */
+            component?: string | null;
+            /** @description What. */
+            note: components["schemas"]["Note"];
         };
         /**
          * @description A dry good, or oil, of which it is known how closely it packs.
@@ -3518,12 +3582,16 @@ export interface components {
              *     name.
              */
             families: components["schemas"]["Family"][];
+            /** @description Where it is looked for. */
+            group: components["schemas"]["Group"];
             /** @description What it is, in a sentence. */
             how: string;
             /** @description Its name. */
             name: string;
             /** @description Where its plan starts. */
             start: components["schemas"]["WorkInputs"];
+            /** @description What else makers call it: words it is found by. */
+            words: string;
         };
         /** @description What is at hand. A thermometer always is: without one there is no tempering. */
         Kitchen: {
@@ -4167,6 +4235,8 @@ export interface components {
              */
             id?: string | null;
             inputs?: null | components["schemas"]["PlanInputs"];
+            /** @description A kind of work by its name, in place of `inputs`: it starts as is usual in this kitchen. */
+            kind?: string | null;
             name: string;
             note?: string;
         };
@@ -4791,6 +4861,8 @@ export interface components {
              * @description Its id.
              */
             id: string;
+            /** @description What is made, by kind: as it is drawn. */
+            kinds: string[];
             /** @description The maker's name for it. */
             name: string;
             /**
@@ -4914,6 +4986,17 @@ export interface components {
             pace?: number | null;
             /** @description Its steps. */
             steps: components["schemas"]["StepProgressAnswer"][];
+        };
+        /** @description Something that can be made. */
+        ProposalAnswer: {
+            /** @description A plan of it, as it is stated. */
+            inputs: components["schemas"]["PlanInputs"];
+            /** @description The kind of work. */
+            kind: string;
+            /** @description What follows from that. */
+            plan: components["schemas"]["WholePlanAnswer"];
+            /** @description What it is, in a few words. */
+            text: components["schemas"]["Message"];
         };
         /** @description A number, or a range of numbers, with its unit and as many decimals as make sense. */
         Quantity: {
@@ -5913,6 +5996,11 @@ export interface components {
             name: string;
             /** @description Remarks. */
             notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description What is still to be bought for it; `null` where it is not known what is left.
+             */
+            short_g?: number | null;
         };
         /**
          * @description Streaks and bloom.
@@ -6008,6 +6096,21 @@ export interface components {
              * @description Most likely.
              */
             typical_s: number;
+        };
+        /** @description How long a plan takes, whatever the time of day. */
+        TakesAnswer: {
+            /**
+             * Format: double
+             * @description Of it, with the hands.
+             */
+            hands_s: number;
+            /**
+             * Format: double
+             * @description From the first touch to the last, with the waits between.
+             */
+            over_s: number;
+            /** @description In so many sittings. */
+            sittings: number;
         };
         /**
          * @description What is known of the temper.
@@ -6564,10 +6667,13 @@ export interface components {
         WholePlanAnswer: components["schemas"]["PlanAnswer"] & {
             /** @description Those of them of which nothing was said either: they may go. */
             idle: string[];
+            in_the_way?: null | components["schemas"]["InTheWayAnswer"];
             /** @description The steps: a line for each tempering, then for each cast of each component. */
             lines: components["schemas"]["Line"][];
             /** @description What each component is made from. */
             made_from: components["schemas"]["MadeFromAnswer"][];
+            /** @description How long all of it takes. */
+            takes: components["schemas"]["TakesAnswer"];
             /** @description Chocolates that nothing is made from, and nothing tinted with. */
             unused: string[];
         };
@@ -7285,7 +7391,7 @@ export interface operations {
         parameters: {
             query?: {
                 /** @description Which batches; all, if left out */
-                of?: "all" | "under_way" | "over" | "deleted";
+                of?: "all" | "under_way" | "over" | "made" | "given_up" | "deleted";
                 /** @description What is to be found in it: a part of a name, of what is made, of a chocolate. */
                 search?: string;
                 /** @description `next` of the page before; the beginning, if left out. */
@@ -11141,6 +11247,91 @@ export interface operations {
             };
         };
     };
+    proposals: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HaveInputs"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposalAnswer"][];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     ready_crystals: {
         parameters: {
             query?: never;
@@ -12939,9 +13130,9 @@ export interface operations {
             query?: {
                 /** @description When the first sitting may begin; now, if left out. */
                 start?: string;
-                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                /** @description The day starts, by the clock on the wall: `08:00` if left out. */
                 up_from?: string;
-                /** @description Up until: `22:00` if left out. */
+                /** @description The day ends: `22:00` if left out. */
                 up_to?: string;
                 /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
                 zone?: string;
@@ -13012,9 +13203,9 @@ export interface operations {
             query?: {
                 /** @description When the first sitting may begin; now, if left out. */
                 start?: string;
-                /** @description Up from, by the clock on the wall: `08:00` if left out. */
+                /** @description The day starts, by the clock on the wall: `08:00` if left out. */
                 up_from?: string;
-                /** @description Up until: `22:00` if left out. */
+                /** @description The day ends: `22:00` if left out. */
                 up_to?: string;
                 /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
                 zone?: string;

@@ -1,16 +1,32 @@
-import type { BatchLine } from "../api/client";
+import { Sparkles, TriangleAlert } from "lucide-react";
+import type { BatchLine, Looks } from "../api/client";
 import { day } from "../kit/format";
 import { Row } from "../kit/Row";
+import { lookWord } from "../logbook/words";
+import { Finish } from "./Finish";
 import { stageWords } from "./words";
+
+/** How it came out, in a word and a shape. */
+function Result({ looks }: { looks: Looks }) {
+  const bloomed = looks.streaks !== "none";
+  const Icon = bloomed || looks.gloss === "dull" ? TriangleAlert : Sparkles;
+  const words = bloomed ? "Streaks" : lookWord("gloss", looks.gloss);
+  return (
+    <span style={{ display: "inline-flex", gap: "6px", alignItems: "center" }}>
+      <Icon size={16} aria-hidden /> {words}, {lookWord("snap", looks.snap).toLowerCase()} snap
+    </span>
+  );
+}
 
 /** A batch in a list. */
 export function BatchRow({ batch }: { batch: BatchLine }) {
-  const { gave_up, stage } = batch;
+  const { gave_up, stage, looks } = batch;
   return (
     <Row
       of={batch}
-      shines={stage === "made" || stage === "closed"}
-      stands={batch.bowl_id ? "At the bench" : stageWords[stage]}
+      photo={batch.photo_id}
+      finish={looks && !batch.photo_id ? <Finish looks={looks} /> : undefined}
+      stands={batch.bowl_id ? "At the bench" : looks ? <Result looks={looks} /> : stageWords[stage]}
       when={day(batch.ended_at ?? batch.last_at)}
       lost={stage === "lost"}
     >

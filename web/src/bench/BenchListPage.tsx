@@ -1,5 +1,5 @@
 import { Box, Heading } from "@chakra-ui/react";
-import { useNavigate } from "react-router";
+import { Navigate, useNavigate } from "react-router";
 import { Offline } from "../kit/Offline";
 import { Loading, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -22,12 +22,14 @@ export default function BenchListPage() {
     return (
       <Standing
         title="The bench is clear"
-        action={{ label: "Go to the plans", onClick: () => navigate("/plans") }}
+        action={{ label: "Plans", onClick: () => navigate("/plans") }}
       >
-        Take a plan to the bench and its bowl appears here.
+        Start tempering from a plan and its bowl appears here.
       </Standing>
     );
   }
+  // One bowl alone: the bench is that bowl.
+  if (bench.bowls.length === 1 && first) return <Navigate to={`/bench/${first.id}`} replace />;
   return (
     <Box px={{ base: "3", md: "6" }} pb="6" maxW="1400px" width="full" mx="auto">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">

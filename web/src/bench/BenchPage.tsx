@@ -1,13 +1,15 @@
-import { Box, Button } from "@chakra-ui/react";
+import { Box, Button, VisuallyHidden } from "@chakra-ui/react";
 import { Volume2, VolumeX } from "lucide-react";
 import { lazy, Suspense } from "react";
 import { Link, useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
-import { useBowlWithPlan } from "../api/queries";
+import { useBowlWithPlan, useGuide } from "../api/queries";
+import { Following } from "../guide/Following";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
+import { useWider } from "../kit/useWider";
 import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
@@ -39,7 +41,7 @@ export default function BenchPage() {
   );
 }
 
-/** The curve, drawn anew once a second at most: the numbers beside it are not kept waiting. */
+/** The curve, drawn anew once a second at most: the numbers beside it do not wait. */
 function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
   const { curve, fan, actions, windows, use_c } = useThrottled(bowl, 1_000);
   return (
@@ -52,6 +54,12 @@ function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
       recent={recent}
     />
   );
+}
+
+/** What the guide has after this tempering. */
+function WhatFollows({ batchId }: { batchId: string }) {
+  const guide = useGuide(batchId).data;
+  return guide ? <Following guide={guide} /> : null;
 }
 
 interface BenchProps {
@@ -68,12 +76,65 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
   const [silent, setSilent] = useStored("wide-sheen.silent", false);
   useAlarms(bowl, silent);
   useScreenAwake();
+  // What a small screen has no room for stands behind the touch for more.
+  const laptop = useWider(62);
+  const tablet = useWider(48);
   if (!bowl) return <Loading what="the bowl" />;
   const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const curve = (
+    <Box h={{ base: "220px", lg: "180px" }} minW="0">
+      <Suspense fallback={<Loading what="the curve" />}>
+        <BenchCurve bowl={bowl} recent={!ended} />
+      </Suspense>
+    </Box>
+  );
+  const beside = (
+    <Box display="flex" gap="4" flexWrap="wrap" alignItems="center" justifyContent="space-between">
+      <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
+      <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
+        <Button
+          variant="ghost"
+          minH="56px"
+          aria-pressed={silent}
+          onClick={() => setSilent(!silent)}
+        >
+          {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
+          {silent ? "Sounds are off" : "Sounds are on"}
+        </Button>
+        {bowl.phase === "done" && (
+          <ToTheGuide batchId={batchId} advised={bowl.advice.level !== "stop"} />
+        )}
+        {!ended && (
+          <Box asChild color="ink" textDecoration="underline" py="4">
+            <Link to={`/build/${batchId}`}>the guide</Link>
+          </Box>
+        )}
+        {!ended && planId && (
+          <Box asChild color="ink" textDecoration="underline" py="4">
+            <Link to={`/plans/${planId}`}>the plan</Link>
+          </Box>
+        )}
+        <Box asChild color="ink" textDecoration="underline" py="4">
+          <Link to={`/log/${batchId}`}>{ended ? `Record result: ${name}` : name}</Link>
+        </Box>
+      </Box>
+    </Box>
+  );
   return (
-    <Box display="flex" flexDirection="column" gap="2" pb="4" maxW="1700px" width="full" mx="auto">
+    <Box
+      display="flex"
+      flexDirection="column"
+      gap="1.5"
+      pb={{ base: "2", md: "1" }}
+      maxW="1700px"
+      width="full"
+      mx="auto"
+    >
+      <VisuallyHidden asChild>
+        <h1>{name}, at the bench</h1>
+      </VisuallyHidden>
       <SheenScale bowl={bowl} />
-      <Box px={{ base: "3", md: "6" }} display="grid" gap="2.5">
+      <Box px={{ base: "3", md: "6" }} display="grid" gap="2">
         {(!reached || waiting > 0) && (
           <Offline data-testid="connection">
             {reached
@@ -85,28 +146,26 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
         )}
         {refusal && (
           <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">
-            Not kept: {Object.values(refusal.fields)[0] ?? refusal.message}
+            Not saved: {Object.values(refusal.fields)[0] ?? refusal.message}
           </Box>
         )}
         <OtherBowls bowlId={bowlId} />
-        <Instruction bowl={bowl} time={clock} />
+        <Instruction bowl={bowl} time={clock} act={act}>
+          {!ended && tablet && <WhatFollows batchId={batchId} />}
+        </Instruction>
         {bowl.phase === "done" && (
           <AfterThePour batchId={batchId} tempered={bowl.advice.level !== "stop"} />
         )}
         <Box
           display="grid"
-          rowGap="3"
+          rowGap={{ base: "2", md: "3" }}
           columnGap={{ base: "3", md: "6" }}
           gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(430px, auto) minmax(0, 1fr)" }}
           alignItems="center"
         >
           <BigTemperature bowl={bowl} time={clock} />
-          <Box order={{ base: 3, lg: 0 }} h={{ base: "220px", md: "222px" }} minW="0">
-            <Suspense fallback={<Loading what="the curve" />}>
-              <BenchCurve bowl={bowl} recent={!ended} />
-            </Suspense>
-          </Box>
-          <Box gridColumn={{ lg: "1 / -1" }} order={{ base: 2, lg: 0 }}>
+          {(tablet || ended) && curve}
+          <Box gridColumn={{ lg: "1 / -1" }}>
             <BowlActions
               bowlId={bowlId}
               phase={bowl.phase}
@@ -123,45 +182,22 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
               lastTyped={bowl.last_typed}
               act={act}
               read={read}
-            />
-          </Box>
-        </Box>
-        <Box
-          display="flex"
-          gap="4"
-          flexWrap="wrap"
-          alignItems="center"
-          justifyContent="space-between"
-        >
-          <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
-          <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
-            <Button
-              variant="ghost"
-              minH="56px"
-              aria-pressed={silent}
-              onClick={() => setSilent(!silent)}
             >
-              {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
-              {silent ? "Sounds are off" : "Sounds are on"}
-            </Button>
-            {bowl.phase === "done" && (
-              <ToTheGuide batchId={batchId} advised={bowl.advice.level !== "stop"} />
-            )}
-            {!ended && (
-              <Box asChild color="ink" textDecoration="underline" py="4">
-                <Link to={`/build/${batchId}`}>the guide</Link>
-              </Box>
-            )}
-            {!ended && planId && (
-              <Box asChild color="ink" textDecoration="underline" py="4">
-                <Link to={`/plans/${planId}`}>the plan</Link>
-              </Box>
-            )}
-            <Box asChild color="ink" textDecoration="underline" py="4">
-              <Link to={`/log/${batchId}`}>{ended ? `Note what came out: ${name}` : name}</Link>
-            </Box>
+              {laptop ? undefined : (
+                <>
+                  {!tablet && !ended && (
+                    <>
+                      <WhatFollows batchId={batchId} />
+                      {curve}
+                    </>
+                  )}
+                  {beside}
+                </>
+              )}
+            </BowlActions>
           </Box>
         </Box>
+        {laptop && beside}
       </Box>
     </Box>
   );

@@ -43,7 +43,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
       </Box>
       <Box
         textStyle="wide"
-        fontSize={{ base: "88px", md: "140px" }}
+        fontSize={{ base: "72px", md: "128px" }}
         lineHeight="0.95"
         fontWeight="600"
         data-testid="temperature"
@@ -58,7 +58,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
         display="flex"
         gap="2"
         alignItems="center"
-        fontSize={{ base: "md", md: "xl" }}
+        fontSize={{ base: "sm", md: "xl" }}
         fontWeight="560"
       >
         {latest && (
@@ -66,7 +66,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
             <Arrow size={26} aria-hidden />
             <span data-testid="trend">
               {trend == null
-                ? "trend not known yet"
+                ? "no trend yet"
                 : Math.abs(trend) < STEADY
                   ? "steady"
                   : `${shownDegrees(Math.abs(trend)).toFixed(1)}° a minute ${trend > 0 ? "up" : "down"}`}

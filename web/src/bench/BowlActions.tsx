@@ -1,8 +1,7 @@
 import { Box, VisuallyHidden } from "@chakra-ui/react";
-import { Undo2 } from "lucide-react";
-import { memo, useRef } from "react";
+import { ChevronDown, ChevronUp, Undo2 } from "lucide-react";
+import { memo, type ReactNode, useRef, useState } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
-import { display } from "../kit/display";
 import { temperature } from "../kit/format";
 import { Photos } from "../kit/Photos";
 import { actionOf, nextAdding } from "./adding";
@@ -10,14 +9,13 @@ import { advisedBurst, advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
 import { OtherAmount } from "./OtherAmount";
+import { type Offer, offered } from "./offered";
 import { ReadingField } from "./ReadingField";
 import { TestLooks } from "./TestLooks";
 import { Touch } from "./Touch";
 import type { BowlAction } from "./useBench";
 import { useKeys } from "./useKeys";
 import { told } from "./words";
-
-const large = display.print === "large";
 
 const BURSTS = [5, 10, 15, 30];
 
@@ -27,6 +25,22 @@ const ONLY_WHEN_ASKED = new Set<BowlAction["kind"]>([
   "dryer",
   "off_cool_water",
 ]);
+
+/** Which touch does what the coach asks for. */
+const touchFor: Partial<Record<BowlAction["kind"], Offer>> = {
+  stirred: "stirred",
+  off_heat: "off_heat",
+  seed_added: "adding",
+  crystals_added: "adding",
+  on_stone: "adding",
+  off_stone: "adding",
+  test_started: "test",
+  poured: "poured",
+  colour_in: "asked",
+  strained: "asked",
+  dryer: "asked",
+  off_cool_water: "asked",
+};
 
 interface Props {
   bowlId: string;
@@ -49,11 +63,14 @@ interface Props {
   lastTyped: BowlAnswer["last_typed"];
   act: (action: BowlAction) => void;
   read: (temp_c: number) => void;
+  /** What else stands behind the touch for more. */
+  children?: ReactNode;
 }
 
-/** Everything that can be done at the bench: a touch or a key each. */
+/** What may be meant in this phase is offered large; the rest is one touch away. A key each. */
 export const BowlActions = memo(function BowlActions(props: Props) {
   const { phase, advice, tested, onStone, last, act, read } = props;
+  const [wide, setWide] = useState(false);
   const reading = useRef<HTMLInputElement>(null);
   const asked = advisedDeed(advice, props.coloured);
   const advised = asked?.action.kind;
@@ -78,6 +95,122 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   const add =
     adding && goesIn !== null && !onStone ? () => act(actionOf(adding, goesIn)) : undefined;
   const returned = onStone ? () => act({ kind: "off_stone" }) : undefined;
+
+  const touches: Record<Offer, { there: boolean; touch: ReactNode }> = {
+    asked: {
+      there: only !== null,
+      touch: only && (
+        <Touch advised hotkey="C" onClick={() => act(only.action)}>
+          {only.label}
+        </Touch>
+      ),
+    },
+    stirred: {
+      there: true,
+      touch: (
+        <Touch hotkey="S" advised={advised === "stirred"} onClick={() => act({ kind: "stirred" })}>
+          Stirred
+        </Touch>
+      ),
+    },
+    off_heat: {
+      there: true,
+      touch: (
+        <Touch
+          hotkey="O"
+          advised={advised === "off_heat"}
+          onClick={() => act({ kind: "off_heat" })}
+        >
+          Off the heat
+        </Touch>
+      ),
+    },
+    adding: {
+      there: returned !== undefined || add !== undefined,
+      touch: returned ? (
+        <Touch hotkey="A" advised={advised === "off_stone"} onClick={returned}>
+          Back in the bowl
+        </Touch>
+      ) : (
+        adding && (
+          <Touch hotkey="A" advised={advised === adding.kind} onClick={add}>
+            {adding.label}
+          </Touch>
+        )
+      ),
+    },
+    cool_water: {
+      there: coolWater,
+      touch: (
+        <Touch hotkey="W" onClick={() => act({ kind: "on_cool_water" })}>
+          Set in cool water
+        </Touch>
+      ),
+    },
+    test: {
+      there: tested,
+      touch: (
+        <Touch
+          hotkey="T"
+          advised={advised === "test_started"}
+          onClick={() => act({ kind: "test_started" })}
+        >
+          {testing ? "Test again" : "Start the test"}
+        </Touch>
+      ),
+    },
+    poured: {
+      there: true,
+      touch: (
+        <Touch hotkey="P" advised={advised === "poured"} onClick={() => act({ kind: "poured" })}>
+          {pouredWords(props.coloured)}
+        </Touch>
+      ),
+    },
+    burst: {
+      there: true,
+      touch: (
+        <Touch
+          hotkey="H"
+          advised={advisedFor === burst}
+          whiteSpace="nowrap"
+          onClick={() => heat(burst)}
+        >
+          Heat {burst} s
+        </Touch>
+      ),
+    },
+    until_off: {
+      there: true,
+      touch: (
+        <Touch
+          advised={advised === "heat" && advisedFor === null}
+          onClick={() => act({ kind: "heat" })}
+        >
+          Heat until off
+        </Touch>
+      ),
+    },
+    too_thick: {
+      there: phase !== "melting",
+      touch: (
+        <Touch hotkey="K" onClick={() => act({ kind: "too_thick" })}>
+          Too thick
+        </Touch>
+      ),
+    },
+  };
+  const there = new Set(
+    (Object.keys(touches) as Offer[]).filter((offer) => touches[offer].there && !ended),
+  );
+  const advisedOffer: Offer | null =
+    advised === "heat"
+      ? advisedFor === null
+        ? "until_off"
+        : "burst"
+      : ((advised && touchFor[advised]) ?? null);
+  const { first, more } = offered(phase, there, advisedOffer);
+
   const open = ended
     ? {}
     : {
@@ -90,6 +223,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
         t: tested ? () => act({ kind: "test_started" }) : undefined,
         p: () => act({ kind: "poured" }),
+        m: () => setWide((before) => !before),
       };
   useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
 
@@ -102,6 +236,8 @@ export const BowlActions = memo(function BowlActions(props: Props) {
       onClick={undo}
       data-testid="undo"
       fontSize="md"
+      minH="56px"
+      maxW={{ lg: "190px" }}
       px="2"
     >
       <Box as="span" display="inline-flex" gap="2" alignItems="center">
@@ -111,13 +247,16 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   );
   if (ended) {
     return (
-      <Box maxW="420px" display="grid">
-        {undoButton}
+      <Box display="grid" gap="3">
+        <Box maxW="420px" display="grid">
+          {undoButton}
+        </Box>
+        {props.children}
       </Box>
     );
   }
   return (
-    <Box display="grid" gap="3">
+    <Box display="grid" gap={{ base: "2", md: "2.5" }}>
       {props.burstsLeft.length > 0 && (
         <BurstsLeft bursts={props.burstsLeft} busy={advice.rule === "heating"} onHeat={heat} />
       )}
@@ -131,119 +270,72 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         gap="2"
         gridTemplateColumns={{
           base: "1fr 1fr",
-          md: large ? "repeat(3, minmax(0, 1fr))" : "repeat(4, minmax(0, 1fr))",
-          xl: large ? "repeat(3, minmax(0, 1fr))" : "1.25fr repeat(5, minmax(0, 1fr))",
+          md: "repeat(auto-fit, minmax(170px, 1fr))",
+          // All of it in one row, however many are offered.
+          lg: `minmax(220px, 1.4fr) repeat(${first.length}, minmax(0, 1fr)) auto auto`,
         }}
+        data-testid="offered-row"
       >
-        <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
-          <ReadingField onRead={read} field={reading} />
-        </Box>
-        <Touch hotkey="S" advised={advised === "stirred"} onClick={() => act({ kind: "stirred" })}>
-          Stirred
-        </Touch>
-        <Touch
-          hotkey="O"
-          advised={advised === "off_heat"}
-          onClick={() => act({ kind: "off_heat" })}
-        >
-          Off the heat
-        </Touch>
-        {returned ? (
-          <Touch hotkey="A" advised={advised === "off_stone"} onClick={returned}>
-            Back in the bowl
-          </Touch>
-        ) : (
-          adding && (
-            <Touch
-              hotkey="A"
-              advised={advised === adding.kind}
-              disabled={add === undefined}
-              onClick={add}
-            >
-              {adding.label}
-            </Touch>
-          )
-        )}
-        {only && (
-          <Touch advised hotkey="C" onClick={() => act(only.action)}>
-            {only.label}
-          </Touch>
-        )}
-        {coolWater && (
-          <Touch hotkey="W" onClick={() => act({ kind: "on_cool_water" })}>
-            Set in cool water
-          </Touch>
-        )}
-        {tested && (
-          <Touch
-            hotkey="T"
-            advised={advised === "test_started"}
-            onClick={() => act({ kind: "test_started" })}
-          >
-            {testing ? "Test again" : "Start the test"}
-          </Touch>
-        )}
-        <Touch
-          hotkey="P"
-          gridColumn={{ base: "1 / -1", md: "auto" }}
-          advised={advised === "poured"}
-          onClick={() => act({ kind: "poured" })}
-        >
-          {pouredWords(props.coloured)}
-        </Touch>
-      </Box>
-      <Box
-        display="grid"
-        gap="2"
-        gridTemplateColumns={{
-          base: "1fr",
-          xl: large ? "1fr" : "minmax(0, 1.75fr) minmax(0, 0.8fr) minmax(0, 1.5fr)",
-        }}
-      >
-        <Box
-          display="flex"
-          gap="2"
-          role="group"
-          aria-label="Heat for"
-          flexWrap="wrap"
-          alignItems="center"
-        >
-          <Box textStyle="title" fontSize="lg" ps="1" pe="1" aria-hidden>
-            Heat
+        <Box display="contents" data-testid="offered">
+          <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
+            <ReadingField onRead={read} field={reading} />
           </Box>
-          {bursts.map((s) => (
-            <Touch
-              key={s}
-              flex="1"
-              px="3"
-              minW="64px"
-              whiteSpace="nowrap"
-              {...(s === burst ? { hotkey: "H" } : {})}
-              advised={advisedFor === s}
-              onClick={() => heat(s)}
-            >
-              <VisuallyHidden>Heat </VisuallyHidden>
-              {s} s
-            </Touch>
+          {first.map((offer) => (
+            <Box key={offer} display="grid">
+              {touches[offer].touch}
+            </Box>
           ))}
-          <Touch flex="1" minW="96px" px="3" onClick={() => act({ kind: "heat" })}>
-            <VisuallyHidden>Heat </VisuallyHidden>until off
-          </Touch>
         </Box>
-        {adding && <OtherAmount adding={adding} onAdd={(g) => act(actionOf(adding, g))} />}
-        <Box display="grid" gridTemplateColumns="minmax(0, 1fr) auto auto" gap="2">
-          {undoButton}
-          <Touch
-            hotkey="K"
-            disabled={phase === "melting"}
-            onClick={() => act({ kind: "too_thick" })}
-          >
-            Too thick
-          </Touch>
-          <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
-        </Box>
+        {undoButton}
+        <Touch
+          hotkey="M"
+          minH="56px"
+          fontSize="md"
+          aria-expanded={wide}
+          aria-controls="more-actions"
+          onClick={() => setWide(!wide)}
+        >
+          <Box as="span" display="inline-flex" gap="2" alignItems="center">
+            {wide ? <ChevronUp size={20} aria-hidden /> : <ChevronDown size={20} aria-hidden />}
+            {wide ? "Less" : "More"}
+          </Box>
+        </Touch>
       </Box>
-      {testing && <Photos of="bowls" id={props.bowlId} what="the smear" />}
+      {wide && (
+        <Box id="more-actions" display="grid" gap="2" data-testid="more-actions">
+          <Box display="flex" gap="2" flexWrap="wrap">
+            {more.map((offer) => (
+              <Box key={offer} display="grid" flex={{ base: "1 1 40%", md: "0 1 auto" }}>
+                {touches[offer].touch}
+              </Box>
+            ))}
+            <GiveUp onGiveUp={(reason) => act({ kind: "given_up", reason })} />
+          </Box>
+          <Box display="flex" gap="2" flexWrap="wrap" role="group" aria-label="Heat for">
+            {bursts
+              .filter((s) => s !== burst)
+              .map((s) => (
+                <Touch
+                  key={s}
+                  flex="1 1 64px"
+                  maxW={{ md: "140px" }}
+                  whiteSpace="nowrap"
+                  onClick={() => heat(s)}
+                >
+                  <VisuallyHidden>Heat </VisuallyHidden>
+                  {s} s
+                </Touch>
+              ))}
+          </Box>
+          {adding && (
+            <Box maxW={{ md: "420px" }}>
+              <OtherAmount adding={adding} onAdd={(g) => act(actionOf(adding, g))} />
+            </Box>
+          )}
+          {testing && <Photos of="bowls" id={props.bowlId} what="the smear" />}
+          {props.children}
+        </Box>
+      )}
     </Box>
   );
 });

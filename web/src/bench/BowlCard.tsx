@@ -150,7 +150,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
               borderColor="border.emphasized"
               bg="bg.panel"
             >
-              Look at it
+              Open
             </Link>
           )}
         </Box>

@@ -13,7 +13,7 @@ function hint({ bottle, latest, use_c, advice }: BenchBowl): string {
   if (latest && latest.temp_c < use_c[0] && burst !== null) return `Warm it ${burst} s`;
   if (latest && latest.temp_c > use_c[1]) return "Too warm to use yet";
   if (bottle.shake_due) return "Shake it before use";
-  return "In band";
+  return "In its range";
 }
 
 function shaken({ bottle, clock }: BenchBowl): string {
@@ -29,7 +29,7 @@ export function ColoursInBand({ bowls }: { bowls: readonly BenchBowl[] }) {
   return (
     <Box
       as="section"
-      aria-label="Colours in band"
+      aria-label="Colours in their range"
       display="flex"
       gap="3"
       flexWrap="wrap"

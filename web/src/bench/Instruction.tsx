@@ -1,9 +1,14 @@
-import { Box } from "@chakra-ui/react";
+import { Box, Button } from "@chakra-ui/react";
+import { Check } from "lucide-react";
+import { type ReactNode, useState } from "react";
 import type { BowlAnswer } from "../api/client";
 import { inWords } from "../kit/message";
+import { useWider } from "../kit/useWider";
+import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
 import { Edged } from "./Edged";
 import { levels } from "./levels";
+import type { BowlAction } from "./useBench";
 import type { KitchenClock } from "./useBowl";
 
 /** How sure the coach is: what its instruction rests on. */
@@ -13,20 +18,44 @@ const grounds: Record<BowlAnswer["advice"]["grounds"], string> = {
   clock: "on no fresh reading",
 };
 
-/** The one thing to do next, why, and how long until. */
-export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
+interface Props {
+  bowl: BowlAnswer;
+  time: KitchenClock;
+  act: (action: BowlAction) => void;
+  /** What comes after it. */
+  children?: ReactNode;
+}
+
+/**
+ * The one thing to do next, why, and how long until. What has one answer is answered by
+ * touching it anywhere; a pour never is.
+ */
+export function Instruction({ bowl, time, act, children }: Props) {
   const { advice } = bowl;
+  const [why, setWhy] = useState(false);
   const { wash, edge, icon: Icon } = levels[advice.level];
+  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const asked = ended ? null : advisedDeed(advice, bowl.bottle != null);
+  // On a phone it stands in the line below, where it costs no height.
+  const tablet = useWider(48);
+  const countdown = advice.countdown && (
+    <Box flexShrink={0} minW={{ md: "168px" }} ms={{ base: ended ? "0" : "auto", md: "0" }}>
+      <CountdownTo countdown={advice.countdown} time={time} big={tablet} />
+    </Box>
+  );
+  const answer = asked && asked.action.kind !== "poured" ? asked : null;
   return (
     <Edged
       wash={wash}
       edge={edge}
       py="2"
-      minH={{ md: "118px" }}
+      minH={{ md: "112px" }}
+      cursor={answer ? "pointer" : undefined}
+      onClick={answer ? () => act(answer.action) : undefined}
       data-testid="instruction"
       data-rule={advice.rule}
     >
-      <Box minW="0" aria-live="polite">
+      <Box minW="0">
         <Box
           textStyle="wide"
           fontSize={{ base: "2xl", md: "4xl" }}
@@ -34,6 +63,7 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
           display="flex"
           gap="3"
           alignItems="center"
+          aria-live="polite"
         >
           {Icon && (
             <Box color={edge} flexShrink={0}>
@@ -42,20 +72,49 @@ export function Instruction({ bowl, time }: { bowl: BowlAnswer; time: KitchenClo
           )}
           <span>{inWords(advice.say)}</span>
         </Box>
-        <Box mt="2" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
-          {inWords(advice.why)}{" "}
-          {bowl.phase !== "done" && bowl.phase !== "lost" && (
-            <Box as="span" fontSize="sm" data-testid="grounds">
-              By the rule “{advice.rule.replaceAll("_", " ")}”, {grounds[advice.grounds]}.
-            </Box>
-          )}
+        <Box mt="1" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
+          {inWords(advice.why)}
         </Box>
+        {!ended && (
+          <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
+            <Button
+              variant="plain"
+              minH="48px"
+              px="0"
+              fontSize="sm"
+              color="ink"
+              textDecoration="underline"
+              aria-expanded={why}
+              onClick={(event) => {
+                event.stopPropagation();
+                setWhy(!why);
+              }}
+            >
+              Why?
+            </Button>
+            {why && (
+              <Box as="span" fontSize="sm" data-testid="grounds">
+                Rule: {advice.rule.replaceAll("_", " ")}, {grounds[advice.grounds]}.
+              </Box>
+            )}
+            {answer && (
+              <Box
+                as="span"
+                display="inline-flex"
+                gap="1"
+                alignItems="center"
+                fontSize="sm"
+                color="fg.muted"
+              >
+                <Check size={16} aria-hidden /> Touch here: {answer.label}
+              </Box>
+            )}
+            {children}
+            {!tablet && countdown}
+          </Box>
+        )}
       </Box>
-      {advice.countdown && (
-        <Box flexShrink={0} minW={{ md: "168px" }}>
-          <CountdownTo countdown={advice.countdown} time={time} big />
-        </Box>
-      )}
+      {(tablet || ended) && countdown}
     </Edged>
   );
 }

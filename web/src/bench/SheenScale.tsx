@@ -25,18 +25,27 @@ interface Mark {
   at: number;
 }
 
-/** Nearer than this, words would lie over each other. */
-const NEAR = 52;
+/** How wide a letter is along the scale: on a phone, and on wider screens. */
+const LETTER = { phone: (9 * W) / 390, wide: (9 * W) / 1_000 };
 
-/** Names along the scale; those that would lie over each other are one. */
-function apart(marks: Mark[]): Mark[] {
-  const kept: Mark[] = [];
-  for (const mark of marks.toSorted((a, b) => a.at - b.at)) {
-    const last = kept.at(-1);
-    if (last && mark.at - last.at < NEAR) last.name = `${last.name}, ${mark.name}`;
-    else kept.push({ ...mark });
+/** Names along the scale; those that would lie over each other are one, in the middle of theirs. */
+function apart(marks: Mark[], letter: number): Mark[] {
+  const kept: { name: string; from: number; to: number }[] = [];
+  const middle = (of: { from: number; to: number }) => (of.from + of.to) / 2;
+  const half = ({ name }: { name: string }) => ((name.length + 1) * letter) / 2;
+  for (const { name, at } of marks.toSorted((one, other) => one.at - other.at)) {
+    let next = { name, from: at, to: at };
+    for (
+      let last = kept.at(-1);
+      last && middle(next) - half(next) < middle(last) + half(last);
+      last = kept.at(-1)
+    ) {
+      next = { name: `${last.name}, ${next.name}`, from: last.from, to: next.to };
+      kept.pop();
+    }
+    kept.push(next);
   }
-  return kept;
+  return kept.map((one) => ({ name: one.name, at: middle(one) }));
 }
 
 /**
@@ -66,10 +75,10 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
     ...(windows.lost_c == null ? [] : [{ name: "lost", at: windows.lost_c }]),
     { name: "thick", at: windows.thick_c },
   ].filter((line) => line.at > lo && line.at < hi);
-  const labels = apart([
+  const names = [
     ...bands.map((b) => ({ name: b.name, at: (x(b.from) + x(b.to)) / 2 })),
     ...lines.map((line) => ({ name: line.name, at: x(line.at) })),
-  ]);
+  ];
   // Round numbers as they are shown, where they lie in °C.
   const [from, to] = [shownTemp(lo), shownTemp(hi)];
   const step = to - from > 60 ? 10 : to - from > 22 ? 5 : 1;
@@ -93,7 +102,7 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
         data-testid="sheen-scale"
         data-finish={finish}
         width="full"
-        height={{ base: "92px", md: `${H}px` }}
+        height={{ base: "72px", md: "114px" }}
         display="block"
         fontSize="17px"
         fontWeight="560"
@@ -207,11 +216,20 @@ export const SheenScale = memo(function SheenScale({ bowl }: { bowl: BowlAnswer 
           ))}
       </Box>
       <Box position="relative" h="22px" fontSize="sm" fontWeight="600" aria-hidden>
-        {labels.map(({ name, at }) => (
-          <Label key={name} left={(at / W) * 100}>
-            {name}
-          </Label>
-        ))}
+        <Box hideFrom="md">
+          {apart(names, LETTER.phone).map(({ name, at }) => (
+            <Label key={name} left={(at / W) * 100}>
+              {name}
+            </Label>
+          ))}
+        </Box>
+        <Box hideBelow="md">
+          {apart(names, LETTER.wide).map(({ name, at }) => (
+            <Label key={name} left={(at / W) * 100}>
+              {name}
+            </Label>
+          ))}
+        </Box>
       </Box>
     </Box>
   );
@@ -221,7 +239,7 @@ function Label({ left, children }: { left: number; children: React.ReactNode }) 
   return (
     <Box
       position="absolute"
-      left={`${Math.min(98.5, Math.max(1.5, left))}%`}
+      left={`clamp(22px, ${left}%, calc(100% - 22px))`}
       transform="translateX(-50%)"
       whiteSpace="nowrap"
     >

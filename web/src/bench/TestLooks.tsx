@@ -1,48 +1,20 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Seen } from "../api/client";
+import { Smear } from "./Smear";
 import { Touch } from "./Touch";
 import { useKeys } from "./useKeys";
 import { seenWords } from "./words";
 
 const looks: Seen[] = ["sets_from_edge", "even_satin", "streaks", "still_wet"];
 
-/** A smear as it looks in each case: shape before colour. */
-function Smear({ seen }: { seen: Seen }) {
-  return (
-    <svg style={{ width: 72, height: 34 }} viewBox="0 0 72 34" aria-hidden="true">
-      <path d="M4 20c4-14 18-17 32-15s30 0 32 12-14 13-32 12S1 30 4 20z" fill="#3A241A" />
-      {seen === "sets_from_edge" && (
-        <path
-          d="M4 20c4-14 18-17 32-15s30 0 32 12-14 13-32 12S1 30 4 20z"
-          fill="none"
-          stroke="#B39C8E"
-          strokeWidth="7"
-        />
-      )}
-      {seen === "even_satin" && (
-        <path d="M4 20c4-14 18-17 32-15s30 0 32 12-14 13-32 12S1 30 4 20z" fill="#8C7466" />
-      )}
-      {seen === "streaks" && (
-        <path
-          d="M10 22c14-8 40-8 54-3M14 27c16-4 30-5 44-2M14 13c14-5 30-4 46 1"
-          stroke="#C9B7AB"
-          strokeWidth="3"
-          fill="none"
-        />
-      )}
-      {seen === "still_wet" && (
-        <path
-          d="M16 12c8-4 22-5 30-3"
-          stroke="#FFFFFF"
-          strokeWidth="4"
-          strokeLinecap="round"
-          fill="none"
-        />
-      )}
-    </svg>
-  );
-}
+/** What each says of the bowl, where it is seen in time. */
+const means: Record<Seen, string> = {
+  sets_from_edge: "✓ good",
+  even_satin: "✓ good",
+  streaks: "✗ not tempered",
+  still_wet: "not yet, or not tempered",
+};
 
 /** How long ago it may have turned dull, min. */
 const AGO_MIN = [0, 1, 2, 5];
@@ -99,13 +71,36 @@ export function TestLooks({ onSeen }: Props) {
       role="group"
       aria-label="What do you see on the smear?"
       display="grid"
-      gap="2"
-      gridTemplateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }}
+      gap={{ base: "1.5", md: "2" }}
+      gridTemplateColumns="repeat(4, minmax(0, 1fr))"
     >
       {looks.map((seen, i) => (
-        <Touch key={seen} hotkey={String(i + 1)} onClick={() => look(seen)} minH="64px">
-          <Box as="span" display="inline-flex" gap="3" alignItems="center" textAlign="start">
-            <Smear seen={seen} /> {seenWords[seen]}
+        <Touch
+          key={seen}
+          hotkey={String(i + 1)}
+          onClick={() => look(seen)}
+          minH="64px"
+          px={{ base: "1", md: "3" }}
+          fontSize={{ base: "sm", md: "lg" }}
+          justifyContent={{ base: "center", md: "space-between" }}
+        >
+          <Box
+            as="span"
+            display="inline-flex"
+            flexDirection={{ base: "column", md: "row" }}
+            columnGap="3"
+            rowGap="1"
+            alignItems="center"
+            textAlign={{ base: "center", md: "start" }}
+            css={{ "& svg": { maxWidth: "100%" } }}
+          >
+            <Smear seen={seen} />
+            <span>
+              {seenWords[seen]}
+              <Box as="span" display="block" fontSize={{ base: "xs", md: "sm" }} fontWeight="500">
+                {means[seen]}
+              </Box>
+            </span>
           </Box>
         </Touch>
       ))}

@@ -11,7 +11,7 @@ type Props = ButtonProps & {
 export function Touch({ hotkey, advised, children, ...rest }: Props) {
   return (
     <Button
-      minH="64px"
+      minH={{ base: "56px", md: "64px" }}
       h="auto"
       py="2"
       px="3"

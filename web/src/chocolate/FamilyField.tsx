@@ -114,7 +114,7 @@ function BlendFields({ blend, errors, onChange }: BlendProps) {
         most={4}
         nameOf={(_, i) => `part ${i + 1}`}
         whole="The blend"
-        more="One part more"
+        more="Add part"
         onMore={() => onChange([...blend, { family: unused, share_pct: Math.max(1, left) }])}
         onChange={onChange}
       >

@@ -42,7 +42,7 @@ export function RecipeFields({ recipe, errors, field, strains = true, onChange }
         most={6}
         nameOf={(_, i) => `pigment ${i + 1}`}
         whole="The pigments"
-        more="One pigment more"
+        more="Add pigment"
         onMore={
           first &&
           (() => set([...pigments, { pigment: first, pigment_id: null, parts_per_100: 2 }]))

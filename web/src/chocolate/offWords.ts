@@ -5,5 +5,5 @@ export function offWords(offset_c: number | null | undefined): string {
   if (offset_c == null) return "not checked: its readings are taken as they are";
   if (offset_c === 0) return "checked: reads true";
   const by = `${shownDegrees(Math.abs(offset_c)).toFixed(1)} ${degreeUnit}`;
-  return offset_c > 0 ? `reads ${by} too little; corrected` : `reads ${by} too much; corrected`;
+  return offset_c > 0 ? `reads ${by} low; corrected` : `reads ${by} high; corrected`;
 }

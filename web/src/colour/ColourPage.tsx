@@ -44,10 +44,8 @@ export default function ColourPage() {
 function Lab({ usual }: { usual: PigmentInputs[] }) {
   const shelf = useShelf().data;
   const [films, setFilms] = useState<LabFilm[]>(() =>
-    ["Blue lake", "Titanium white"].flatMap((name) => {
-      const pigment = usual.find((one) => one.name === name);
-      return pigment ? [filmOf(pigment)] : [];
-    }),
+    // One that lets the ground through: what white behind it does is seen at once.
+    usual.filter(({ name }) => name === "Red lake").map((pigment) => filmOf(pigment)),
   );
   const [seen, setSeen] = useState<SeenPiece | null>(null);
   // What is named on the shelf is put in: the lab asks with the pigments themselves.
@@ -109,7 +107,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                   <ArrowUp size={18} />
                 </IconButton>
                 <IconButton
-                  aria-label={`Take away: colour ${i + 1}`}
+                  aria-label={`Remove: colour ${i + 1}`}
                   variant="ghost"
                   minH="44px"
                   disabled={films.length <= 1}
@@ -130,7 +128,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
             disabled={films.length >= MOST || !usual[1]}
             onClick={() => usual[1] && setFilms([...films, filmOf(usual[1])])}
           >
-            <Plus aria-hidden /> One film more behind it
+            <Plus aria-hidden /> Add a film behind it
           </Button>
         </Stack>
         <Stack gap="4">
@@ -139,7 +137,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
               <Panel title="How it looks when it is turned out">
                 <OverEach over={look.over} />
               </Panel>
-              <Panel title="A finished piece, to correct a colour by">
+              <Panel title="Correct a colour by a finished piece">
                 <FinishedPiece
                   films={films}
                   seen={seen}
@@ -224,7 +222,7 @@ function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
       )}
       <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 96px" gap="2">
         <SelectField
-          label="Put on"
+          label="Applied by"
           value={film.way}
           choices={wayWords}
           onChange={(way) => onChange({ way })}

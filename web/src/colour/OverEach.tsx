@@ -1,7 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useId } from "react";
 import type { ColourLook } from "../api/client";
-import { Swatch } from "../kit/Swatch";
 import { channels, familyNames } from "../theme/chocolate";
 
 type Over = ColourLook["over"][number];
@@ -33,8 +32,9 @@ function apart(a: string, b: string): boolean {
 function Shell({ over }: { over: Over }) {
   const id = useId();
   const steps = [...over.as_put_in].reverse();
+  const differs = apart(over.looks, over.backed);
   return (
-    <Box data-testid={`over-${over.family}`} data-looks={over.looks}>
+    <Box data-testid={`over-${over.family}`} data-looks={over.looks} data-backed={over.backed}>
       <svg
         viewBox="0 0 120 120"
         width="100%"
@@ -50,6 +50,7 @@ function Shell({ over }: { over: Over }) {
           </radialGradient>
         </defs>
         <circle cx="60" cy="60" r="56" fill={over.looks} />
+        {differs && <path d="M60 4a56 56 0 010 112z" fill={over.backed} />}
         <circle cx="60" cy="60" r="56" fill={`url(#${id})`} />
       </svg>
       <Box fontWeight="600" textAlign="center" mt="1">
@@ -69,10 +70,9 @@ function Shell({ over }: { over: Over }) {
       <Box fontSize="xs" color="fg.muted" mt="1" textAlign="center">
         {steps.length > 1 ? "all films, fewer, bare" : "the film, bare"}
       </Box>
-      {apart(over.looks, over.backed) && (
-        <Box display="flex" gap="1.5" alignItems="center" justifyContent="center" mt="1">
-          <Swatch looks={over.backed} size={18} />
-          <Box fontSize="xs">with white behind</Box>
+      {differs && (
+        <Box fontSize="sm" textAlign="center" mt="1">
+          Left as it is, right with white behind
         </Box>
       )}
     </Box>

@@ -45,7 +45,7 @@ export function WeighColour({ films, filled, nameOf }: Props) {
       amount: partOf(share),
     }));
     plan.mutate({
-      name: "Colour to keep",
+      name: "Coloured cocoa butter",
       inputs: {
         room_c: kitchen?.room_c ?? ROOM.room_c,
         rh_pct: kitchen?.rh_pct ?? ROOM.rh_pct,

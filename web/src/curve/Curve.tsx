@@ -115,7 +115,10 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
     const data = rows(curve, fan, from);
     const start = data[0]?.at ?? 0;
     const end = Math.max(last, data.at(-1)?.at ?? 0, start + 5 * 60_000);
-    const temps = data.flatMap((r) => [r.temp, r.range?.[0]].filter((t) => t !== undefined));
+    // Every reading is on the scale, the doubted ones too.
+    const temps = data.flatMap((r) =>
+      [r.temp, r.doubted, r.range?.[0]].filter((t) => t !== undefined),
+    );
     const lowest = Math.min(shownTemp(windows.thick_c - 1), ...temps);
     const hottest = Math.max(shownTemp(use[1] + 2), ...temps);
     // A band that is reached is shown whole.
@@ -224,7 +227,7 @@ const Curve = memo(function Curve({ curve, fan, actions, windows, use, recent }:
           dataKey="range"
           stroke="none"
           fill={ink}
-          fillOpacity={0.18}
+          fillOpacity={0.3}
           isAnimationActive={false}
           connectNulls
         />

@@ -50,7 +50,7 @@ export default function DisplayPage() {
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         Display
       </Heading>
-      <Panel title="In this browser">
+      <Panel title="This browser">
         <Stack gap="4">
           {choices.map(({ name, label, values }) => (
             <Box
@@ -81,7 +81,7 @@ export default function DisplayPage() {
           ))}
         </Stack>
       </Panel>
-      <Panel title="What is heard at the bench" mt="4">
+      <Panel title="Sounds at the bench" mt="4">
         <Box display="flex" gap="2" flexWrap="wrap">
           {sounds.map(({ alarm, label }) => (
             <Button

@@ -30,7 +30,7 @@ export function Everything() {
   const { error } = bring;
   const why = error instanceof Refusal ? (error.fields.file ?? error.message) : error?.message;
   return (
-    <Panel title="Everything that is kept">
+    <Panel title="All your data">
       <Box fontSize="sm" color="fg.muted" mb="3">
         Plans, batches with their readings and photos, and the shelf, in one file. Brought in
         elsewhere it is the same; here, what is there already stays as it is. A copy is made each
@@ -51,12 +51,12 @@ export function Everything() {
           </Anchor>
         </Button>
         <FilePick
-          label="Everything that was saved"
+          label="A backup file"
           accept=".zip,application/zip"
           busy={bring.isPending}
           onPick={(file) => bring.mutate(file)}
         >
-          <Upload aria-hidden /> {bring.isPending ? "Bringing it in…" : "Bring it in"}
+          <Upload aria-hidden /> {bring.isPending ? "Importing…" : "Import"}
         </FilePick>
       </Box>
       {saving && <SavingProgress key={saving} id={saving} />}

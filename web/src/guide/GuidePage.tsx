@@ -19,6 +19,7 @@ import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { ComingStrip } from "./ComingStrip";
+import { Following } from "./Following";
 import { NowCard } from "./NowCard";
 import { ProgressList } from "./ProgressList";
 import { ToBowl } from "./ToBowl";
@@ -157,12 +158,13 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
               ? "Nothing is left to do here. "
               : "Airtight, cool and dark, away from smells. Judge gloss and snap after 24 hours. "}
             <Link to={`/log/${guide.batch_id}`} color="ink" textDecoration="underline">
-              {guide.stage === "lost" ? "The record" : "Note what came out"}
+              {guide.stage === "lost" ? "The record" : "Record result"}
             </Link>
           </Box>
         </Box>
       )}
-      {refused && <Fault>That was not kept: {refused.message}</Fault>}
+      <Following guide={guide} />
+      {refused && <Fault>Not saved: {refused.message}</Fault>}
       <Box
         display="grid"
         gap="3"
@@ -175,10 +177,10 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         {now?.is_touch ? (
           <>
             <Touch advised hotkey="J" onClick={() => done(true)}>
-              Dry now
+              Just dried
             </Touch>
             <Touch hotkey="D" onClick={() => done(false)}>
-              It was dry already
+              Dried earlier
             </Touch>
           </>
         ) : (

@@ -4,6 +4,7 @@ import { memo } from "react";
 import type { Guide } from "../api/client";
 import { time } from "../kit/format";
 import { inWords } from "../kit/message";
+import { paceWords } from "./paceWords";
 
 interface Props {
   progress: Guide["progress"];
@@ -28,7 +29,7 @@ export const ProgressList = memo(function ProgressList({ progress, now }: Props)
             </Box>
             {pace != null && (
               <Box fontSize="sm" mb="1">
-                Sets in {pace.toFixed(2)} times the time foretold; the rest follows.
+                {paceWords(pace)}: the times that follow are moved.
               </Box>
             )}
             <Box as="ol" listStyleType="none" fontSize="sm" display="grid" gap="1">

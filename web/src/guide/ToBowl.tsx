@@ -32,7 +32,7 @@ export function ToBowl({ now, batchId }: Props) {
   if (now.kind !== "tempering") return null;
   return (
     <Touch advised disabled={open.isPending} onClick={() => open.mutate()}>
-      Take it to the bench
+      Start tempering
     </Touch>
   );
 }

@@ -55,7 +55,7 @@ export function ListField<T extends object>(props: Props<T>) {
       earlier: () => withEarlier(items, i),
       away: (
         <IconButton
-          aria-label={`Take away: ${nameOf(item, i)}`}
+          aria-label={`Remove: ${nameOf(item, i)}`}
           variant="ghost"
           disabled={items.length <= fewest}
           onClick={() => onChange(items.toSpliced(i, 1))}
@@ -78,7 +78,7 @@ export function ListField<T extends object>(props: Props<T>) {
       )}
       <Button
         variant="outline"
-        minH="44px"
+        minH="48px"
         disabled={onMore === undefined || items.length >= most}
         onClick={onMore}
       >

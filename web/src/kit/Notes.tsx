@@ -10,8 +10,14 @@ const looks = {
   stop: { icon: OctagonX, colour: "stop", wash: "stop.wash", word: "Stop: " },
 } as const;
 
+interface Props {
+  notes: Note[];
+  /** What they are about, where that does not go without saying. */
+  of?: string | undefined;
+}
+
 /** Remarks on a figure: told apart by shape, word and colour. */
-export const Notes = memo(function Notes({ notes }: { notes: Note[] }) {
+export const Notes = memo(function Notes({ notes, of }: Props) {
   if (notes.length === 0) return null;
   return (
     <Stack as="ul" gap="1.5" listStyleType="none">
@@ -36,6 +42,7 @@ export const Notes = memo(function Notes({ notes }: { notes: Note[] }) {
             </Box>
             <span>
               {look.word && <strong>{look.word}</strong>}
+              {of && `${of}. `}
               {inWords(note)}
             </span>
           </Box>

@@ -61,7 +61,7 @@ export function Photos({ of, id, what }: Props) {
         busy={keep.isPending}
         onPick={(file) => keep.mutate(file)}
       >
-        <Camera aria-hidden /> {keep.isPending ? "Keeping it…" : `Keep a photo of ${what}`}
+        <Camera aria-hidden /> {keep.isPending ? "Saving…" : `Add a photo of ${what}`}
       </FilePick>
       {photos.data?.map((photo) => (
         <Box key={photo.id} position="relative">
@@ -82,14 +82,14 @@ export function Photos({ of, id, what }: Props) {
             p="0"
             bg="bg.panel"
             color="fg"
-            aria-label={`Forget the photo of ${time(photo.taken_at)}`}
+            aria-label={`Delete the photo of ${time(photo.taken_at)}`}
             onClick={() => forget.mutate(photo.id)}
           >
             <X size={16} aria-hidden />
           </Button>
         </Box>
       ))}
-      {reason && <Fault>The photo was not kept: {reason}</Fault>}
+      {reason && <Fault>The photo was not saved: {reason}</Fault>}
     </Box>
   );
 }

@@ -24,7 +24,7 @@ function Mark() {
 }
 
 /** The frame round every page: the name, and the places. */
-export function Shell({ reminder }: { reminder?: ReactNode }) {
+export function Shell({ underWay }: { underWay?: ReactNode }) {
   return (
     <Box minH="100dvh" display="flex" flexDirection="column">
       <Box
@@ -57,10 +57,10 @@ export function Shell({ reminder }: { reminder?: ReactNode }) {
             <Link
               key={place.to}
               to={place.to}
-              px={{ base: "1", sm: "2", md: "4" }}
+              px={{ base: "0.5", sm: "2", md: "4" }}
               flex={{ base: "1 1 auto", sm: "none" }}
               fontSize={{ base: "sm", md: "md" }}
-              h="44px"
+              h="48px"
               display="flex"
               alignItems="center"
               justifyContent="center"
@@ -80,12 +80,14 @@ export function Shell({ reminder }: { reminder?: ReactNode }) {
             </Link>
           ))}
         </Box>
+        {underWay}
         <Link
           to="/display"
           aria-label="Display"
           ms="auto"
-          w={{ base: "36px", sm: "44px" }}
-          h="44px"
+          w={{ base: "32px", sm: "48px" }}
+          h="48px"
+          flexShrink={0}
           display="grid"
           placeItems="center"
           borderRadius="slab"
@@ -95,8 +97,17 @@ export function Shell({ reminder }: { reminder?: ReactNode }) {
           <SlidersHorizontal size={22} aria-hidden />
         </Link>
       </Box>
-      {reminder}
-      <Box as="main" flex="1" display="flex" flexDirection="column" minW="0">
+      <Box
+        as="main"
+        flex="1"
+        display="flex"
+        flexDirection="column"
+        minW="0"
+        // What lies at the foot of a phone covers nothing for good.
+        css={{
+          "@media (max-width: 47.99em)": { "header:has(aside) ~ &": { paddingBottom: "56px" } },
+        }}
+      >
         <Outlet />
       </Box>
     </Box>

@@ -1,26 +1,42 @@
-import { Box, Collapsible } from "@chakra-ui/react";
+import { Box, Popover, Portal } from "@chakra-ui/react";
 import { memo } from "react";
 import type { Working } from "../api/client";
 import { unitOf } from "./display";
 import { figure } from "./format";
 
-/** A figure's working, opened by a touch: people trust what they can check. */
+/** A figure's working, over the page by a touch: people trust what they can check. */
 export function ShowSum({ steps, of }: { steps: Working[]; of: string }) {
   if (steps.length === 0) return null;
   return (
-    <Collapsible.Root lazyMount unmountOnExit>
+    <Popover.Root lazyMount unmountOnExit positioning={{ placement: "bottom-start" }}>
       <Opener of={of} />
-      <Collapsible.Content>
-        <Steps steps={steps} />
-      </Collapsible.Content>
-    </Collapsible.Root>
+      <Portal>
+        <Popover.Positioner>
+          <Popover.Content
+            width="min(440px, calc(100vw - 24px))"
+            maxH="60vh"
+            overflowY="auto"
+            bg="bg.panel"
+            borderWidth="2px"
+            borderColor="ink"
+          >
+            <Popover.Body p="2">
+              <Popover.Title textStyle="label" px="3" pt="1">
+                The sum: {of}
+              </Popover.Title>
+              <Steps steps={steps} />
+            </Popover.Body>
+          </Popover.Content>
+        </Popover.Positioner>
+      </Portal>
+    </Popover.Root>
   );
 }
 
 /** Stays as it is while the figures under it move. */
 const Opener = memo(function Opener({ of }: { of: string }) {
   return (
-    <Collapsible.Trigger asChild>
+    <Popover.Trigger asChild>
       <Box
         as="button"
         aria-label={`Show the sum: ${of}`}
@@ -32,10 +48,11 @@ const Opener = memo(function Opener({ of }: { of: string }) {
         textUnderlineOffset="3px"
         cursor="pointer"
         minH="28px"
+        justifySelf="start"
       >
         Show the sum
       </Box>
-    </Collapsible.Trigger>
+    </Popover.Trigger>
   );
 });
 

@@ -11,7 +11,7 @@ interface Props {
 export function Standing({ title, children, action }: Props) {
   return (
     <Box maxW="34rem" mx="auto" py={{ base: "10", md: "20" }} px="4">
-      <Heading as="h2" textStyle="title" fontSize="2xl" mb="2">
+      <Heading as="h1" textStyle="title" fontSize="2xl" mb="2">
         {title}
       </Heading>
       <Box color="fg.muted" fontSize="lg">
@@ -28,7 +28,15 @@ export function Standing({ title, children, action }: Props) {
 
 export function Loading({ what }: { what: string }) {
   return (
-    <Box display="flex" gap="3" alignItems="center" p="8" role="status" color="fg.muted">
+    <Box
+      display="flex"
+      gap="3"
+      alignItems="center"
+      p="8"
+      role="status"
+      color="fg.muted"
+      data-testid="loading"
+    >
       <Spinner size="sm" aria-hidden /> Fetching {what}…
     </Box>
   );

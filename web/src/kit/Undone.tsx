@@ -56,7 +56,7 @@ export function Undone() {
         “{out.name}” was {out.how}.{out.how === "deleted" && " It is kept for 30 days."}
       </span>
       <Button variant="outline" minH="44px" onClick={() => restore.mutate(out)}>
-        Have it back
+        Undo
       </Button>
       {restore.error && <Fault>It is not back: {restore.error.message}</Fault>}
     </Box>

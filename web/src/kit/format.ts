@@ -57,6 +57,16 @@ export function stretch(seconds: number): string {
   return m === 0 ? `${h} h` : `${h} h ${m} min`;
 }
 
+/** A stretch of time, as one would say it: 40 min, 2 h 10 min, 3 days. */
+export function about(seconds: number): string {
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 60) return `${Math.max(1, minutes)} min`;
+  const tens = Math.round(minutes / 10) * 10;
+  const [hours, rest] = [Math.floor(tens / 60), tens % 60];
+  if (hours >= 36) return `${Math.round(hours / 24)} days`;
+  return rest === 0 || hours >= 6 ? `${Math.round(tens / 60)} h` : `${hours} h ${rest} min`;
+}
+
 /** A range of minutes: "about 6 min", "5–8 min"; of seconds where it is so short. */
 export function minutesRange(earliest: number, latest: number): string {
   if (latest < 90) return `${Math.round(earliest / 5) * 5}–${Math.ceil(latest / 5) * 5} s`;

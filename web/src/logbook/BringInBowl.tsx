@@ -38,10 +38,10 @@ export function BringInBowl() {
         busy={bring.isPending}
         onPick={(file) => bring.mutate(file)}
       >
-        <Upload aria-hidden /> Bring in a saved bowl
+        <Upload aria-hidden /> Import a saved bowl
       </FilePick>
       {error && (
-        <Fault mt="1">Not brought in: {first ? `${first[0]} ${first[1]}` : error.message}</Fault>
+        <Fault mt="1">Not imported: {first ? `${first[0]} ${first[1]}` : error.message}</Fault>
       )}
     </Box>
   );

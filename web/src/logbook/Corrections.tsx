@@ -85,7 +85,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               )}
               {correcting === entry.id && (
                 <Box display="flex" gap="2" alignItems="end">
-                  <UnitField label="It was" unit="g" value={grams} onChange={setGrams} />
+                  <UnitField label="Weighed" unit="g" value={grams} onChange={setGrams} />
                   <Button
                     {...look}
                     disabled={grams === null}
@@ -115,7 +115,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
             <Box display="flex" gap="2" alignItems="end" mt="2" flexWrap="wrap">
               <Box w="230px">
                 <TextField
-                  label="It was poured at"
+                  label="Poured at"
                   kind="moment"
                   value={pouredAt}
                   placeholder={opened_at}
@@ -134,7 +134,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               </Button>
             </Box>
           )}
-          {reason && <Fault>Not kept: {reason}</Fault>}
+          {reason && <Fault>Not saved: {reason}</Fault>}
         </Box>
       </Collapsible.Content>
     </Collapsible.Root>

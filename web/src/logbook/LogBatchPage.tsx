@@ -61,7 +61,7 @@ function WithoutBowl({ batch }: { batch: Batch }) {
             <Results batch={batch} poured_at={null} lost={false} />
             <PiecePhotos batchId={batch.id} />
           </Panel>
-          <Panel title="Note a look">
+          <Panel title="Record result">
             <ResultForm batchId={batch.id} />
           </Panel>
         </Box>
@@ -169,7 +169,7 @@ function Entry({ batch, known, onChoose }: Props) {
             <PiecePhotos batchId={batch.id} />
           </Panel>
           {!bowl.gave_up && (
-            <Panel title="Note a look">
+            <Panel title="Record result">
               <ResultForm batchId={batch.id} />
             </Panel>
           )}

@@ -1,7 +1,7 @@
-import { Box, chakra, Heading } from "@chakra-ui/react";
+import { Box, Button, chakra, Heading } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import { useBatches } from "../api/queries";
+import { type BatchesOf, useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
@@ -11,10 +11,15 @@ import { BringInBowl } from "./BringInBowl";
 
 const Link = chakra(RouterLink);
 
+type LogOf = Extract<BatchesOf, "over" | "made" | "given_up">;
+
+const which: Record<LogOf, string> = { over: "All", made: "Made", given_up: "Given up" };
+
 /** Every batch that came to an end, that of the newest activity first. */
 export default function LogPage() {
   const [search, setSearch] = useState("");
-  const batches = useBatches("over", search);
+  const [of, setOf] = useState<LogOf>("over");
+  const batches = useBatches(of, search);
   const navigate = useNavigate();
   if (batches.error) {
     return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;
@@ -37,20 +42,40 @@ export default function LogPage() {
         <BringInBowl />
       </Box>
       <Undone />
-      {none && search === "" ? (
+      {none && search === "" && of === "over" ? (
         <Standing
           title="The log is empty"
-          action={{ label: "Go to the plans", onClick: () => navigate("/plans") }}
+          action={{ label: "Plans", onClick: () => navigate("/plans") }}
         >
           Every batch that is made, given up or closed is kept here, with its curves and what came
           out.
         </Standing>
       ) : (
-        <Box mb="3">
-          <SearchField of="the log" onSearch={setSearch} />
+        <Box display="flex" gap="3" flexWrap="wrap" mb="3" alignItems="center">
+          <Box flex="1 1 260px">
+            <SearchField of="the log" onSearch={setSearch} />
+          </Box>
+          <Box as="fieldset" aria-label="Which batches" display="flex" gap="1">
+            {(Object.keys(which) as LogOf[]).map((one) => (
+              <Button
+                key={one}
+                variant={one === of ? "solid" : "ghost"}
+                minH="48px"
+                aria-pressed={one === of}
+                {...(one === of && { bg: "ink", color: "onInk" })}
+                onClick={() => setOf(one)}
+              >
+                {which[one]}
+              </Button>
+            ))}
+          </Box>
         </Box>
       )}
-      {none && search !== "" && <Box color="fg.muted">No batch with “{search}” in it.</Box>}
+      {none && (search !== "" || of !== "over") && (
+        <Box color="fg.muted">
+          {search ? `No batch with “${search}” in it.` : "None of these yet."}
+        </Box>
+      )}
       {batches.data.map((batch) => (
         <Link key={batch.id} to={`/log/${batch.id}`} display="block" mb="2">
           <BatchRow batch={batch} />

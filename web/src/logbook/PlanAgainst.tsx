@@ -52,7 +52,7 @@ export function PlanAgainst({ known }: { known: BowlWithPlan }) {
       <Table.Root size="sm" bg="transparent">
         <Table.Header>
           <Table.Row bg="transparent">
-            <Table.ColumnHeader />
+            <Table.ColumnHeader color="fg.muted">Figure</Table.ColumnHeader>
             <Table.ColumnHeader color="fg.muted">Plan</Table.ColumnHeader>
             <Table.ColumnHeader color="fg.muted">As it went</Table.ColumnHeader>
           </Table.Row>

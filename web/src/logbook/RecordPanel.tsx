@@ -90,7 +90,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
             busy={bring.isPending}
             onPick={pick}
           >
-            <Upload aria-hidden /> Bring in a thermometer's log
+            <Upload aria-hidden /> Import a thermometer's log
           </FilePick>
         </Box>
         {bring.data && (
@@ -104,7 +104,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
           </Fault>
         ))}
         {bring.error && !(bring.error instanceof Refusal && Object.keys(faults).length > 0) && (
-          <Fault>It was not brought in: {bring.error.message}</Fault>
+          <Fault>Not imported: {bring.error.message}</Fault>
         )}
         {open.length > 0 && file && (
           <Box
@@ -144,7 +144,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
               );
             })}
             <Button type="submit" size="lg" bg="ink" color="onInk" disabled={bring.isPending}>
-              Bring it in
+              Import these readings
             </Button>
           </Box>
         )}

@@ -115,7 +115,7 @@ export function ResultForm({ batchId }: { batchId: string }) {
         onChange={(event) => setDraft({ ...draft, note: event.target.value })}
       />
       {keep.error && (
-        <Fault>Not kept: {refusal ? `the note ${refusal}` : keep.error.message}</Fault>
+        <Fault>Not saved: {refusal ? `the note ${refusal}` : keep.error.message}</Fault>
       )}
       <Button
         type="submit"
@@ -125,7 +125,7 @@ export function ResultForm({ batchId }: { batchId: string }) {
         color="onInk"
         disabled={!complete || keep.isPending}
       >
-        {complete ? "Note it" : "Choose one in each line"}
+        {complete ? "Save" : "Choose one in each line"}
       </Button>
     </Stack>
   );

@@ -57,8 +57,8 @@ export function Results({ batch, poured_at, lost }: Props) {
       {due !== null && !settled && (
         <Box bg="cool.wash" borderRadius="slab" p="3" fontWeight="560">
           {Date.now() < due
-            ? `Look again after 24 hours, from ${day(new Date(due).toISOString())}: gloss and snap go on improving for a day.`
-            : "A day has passed since the pour: look again, and note gloss and snap."}
+            ? `Check again after 24 hours, from ${day(new Date(due).toISOString())}: gloss and snap go on improving for a day.`
+            : "A day has passed since the pour: check again, and note gloss and snap."}
         </Box>
       )}
     </Stack>

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { useGuide } from "../api/queries";
+import { paceWords } from "../guide/paceWords";
 import { time } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Loading } from "../kit/Standing";
@@ -13,9 +14,7 @@ export function StepsPanel({ batchId }: { batchId: string }) {
       {guide.progress.map(({ line, name, steps, pace }) => (
         <Box key={line}>
           <Box fontWeight="600">{name}</Box>
-          {pace != null && (
-            <Box fontSize="sm">It took {pace.toFixed(2)} times as long to set as foretold.</Box>
-          )}
+          {pace != null && <Box fontSize="sm">{paceWords(pace)}.</Box>}
           <Box as="ul" listStyleType="none" fontSize="sm" mt="1">
             {steps.map(({ key, text, done_at }) => (
               <Box as="li" key={key} display="flex" gap="3" color={done_at ? "fg" : "fg.muted"}>

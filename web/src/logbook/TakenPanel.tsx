@@ -24,9 +24,9 @@ export function TakenPanel({ bowlId, taken }: Props) {
       </Box>
       <GramsForm
         chocolateId={taken.chocolate_id}
-        label="Left over, put back"
+        label="Left over, returned to stock"
         move={(grams) => ({ kind: "returned", grams, bowl_id: bowlId })}
-        button="Put it back"
+        button="Return to stock"
       />
     </Panel>
   );

@@ -11,12 +11,14 @@ interface Props {
   /** The batch's colours. */
   colours: readonly string[];
   errors: Record<string, string>;
+  /** What it is called. */
+  name: string;
   onChange: (patch: Partial<BowlInputs>) => void;
 }
 
 /** A chocolate and how it is tempered. What is dragged elsewhere leaves both as they are. */
 export const BowlPanels = memo(function BowlPanels(props: Props) {
-  const { bowl, plan, room_c, colours, errors, onChange } = props;
+  const { bowl, plan, room_c, colours, errors, name, onChange } = props;
   return (
     <>
       <ChocolateInputs
@@ -27,6 +29,7 @@ export const BowlPanels = memo(function BowlPanels(props: Props) {
         room_c={room_c}
         colours={colours}
         errors={errors}
+        name={name}
         onChange={onChange}
       />
       {plan && (

@@ -1,17 +1,17 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan, Due, Line } from "../api/client";
+import { Fold } from "../kit/Fold";
 import { stretch } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Notes } from "../kit/Notes";
-import { ShowSum } from "../kit/ShowSum";
 
 function range(due: Due): string {
   const [a, b] = [stretch(due.earliest_s), stretch(due.latest_s)];
   return a === b ? a : `${a} to ${b}`;
 }
 
-interface Props extends Pick<ComponentPlan, "notes" | "checks" | "mistakes" | "sum" | "name"> {
+interface Props extends Pick<ComponentPlan, "notes" | "checks" | "mistakes"> {
   lines: Line[];
   /** The component's key. */
   of: string;
@@ -22,7 +22,7 @@ interface Props extends Pick<ComponentPlan, "notes" | "checks" | "mistakes" | "s
  * parts: what looks other but is built the same is not drawn anew.
  */
 export const BuildSteps = memo(function BuildSteps(props: Props) {
-  const { lines, of, notes, checks, mistakes, sum, name } = props;
+  const { lines, of, notes, checks, mistakes } = props;
   const own = lines.filter((line) => line.of.of === "component" && line.of.component === of);
   const [first] = own;
   const textOf = new Map(
@@ -80,31 +80,36 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
         ))}
       </Box>
       <Notes notes={notes} />
-      <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1.4fr" }}>
-        <Box>
-          <Box textStyle="label" mb="1">
-            Look for
-          </Box>
-          <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
-            {checks.map((check) => (
-              <li key={check.code}>{inWords(check)}</li>
-            ))}
-          </Box>
+      <Box>
+        <Box textStyle="label" mb="1">
+          Look for
         </Box>
-        <Box>
-          <Box textStyle="label" mb="1">
-            What goes wrong
-          </Box>
-          <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
-            {mistakes.map(({ seen, cause, rescue, next_time }) => (
-              <li key={seen}>
-                <strong>{seen}</strong>: {cause}. Now: {rescue}. Next time: {next_time}.
-              </li>
-            ))}
-          </Box>
+        <Box
+          as="ul"
+          ps="5"
+          listStyleType="square"
+          fontSize="sm"
+          columnCount={{ base: 1, md: 2 }}
+          columnGap="8"
+        >
+          {checks.map((check) => (
+            <li key={check.code}>{inWords(check)}</li>
+          ))}
         </Box>
       </Box>
-      <ShowSum steps={sum} of={name.toLowerCase()} />
+      <Fold
+        inner
+        title="What goes wrong"
+        value={mistakes.map(({ seen }) => seen.toLowerCase()).join(", ")}
+      >
+        <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
+          {mistakes.map(({ seen, cause, rescue, next_time }) => (
+            <li key={seen}>
+              <strong>{seen}</strong>: {cause}. Now: {rescue}. Next time: {next_time}.
+            </li>
+          ))}
+        </Box>
+      </Fold>
     </Box>
   );
 });

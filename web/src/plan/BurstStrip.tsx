@@ -38,7 +38,11 @@ export const BurstStrip = memo(function BurstStrip({ melt, heat_id }: Props) {
         gap="2px"
         h="40px"
         css={{
-          "& > div": { ...burstLook, minWidth: "22px", fontSize: "sm" },
+          "& > div": {
+            ...burstLook,
+            minWidth: { base: "12px", md: "22px" },
+            fontSize: { base: "xs", md: "sm" },
+          },
         }}
         role="img"
         aria-label={`Bursts of ${melt.bursts_s.join(", ")} seconds${at}`}

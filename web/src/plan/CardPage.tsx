@@ -1,14 +1,18 @@
-import { Box, Button, Heading } from "@chakra-ui/react";
+import { Box, Button, chakra, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
-import { useParams } from "react-router";
+import { Link as RouterLink, useParams } from "react-router";
 import type { BowlPlan, ComponentPlan, Line, Message, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { sheetWords } from "../sheets/sheetWords";
 import { bowlNames } from "./names";
+import { PlanPlaces } from "./PlanPlaces";
 import { weighedOut } from "./weighedOut";
+
+const Link = chakra(RouterLink);
 
 /** The bursts of a melt, those of one length together, and at which setting. */
 function BurstsOnCard({ melt }: { melt: NonNullable<BowlPlan["microwave"]> }) {
@@ -31,7 +35,7 @@ export default function CardPage() {
   if (kept.error) return <Failed what="card" error={kept.error} retry={() => kept.refetch()} />;
   if (!kept.data) return <Loading what="the card" />;
   const { plan } = kept.data;
-  if (!plan) return <Standing title="No card">The plan has something to mend first.</Standing>;
+  if (!plan) return <Standing title="No card yet">The plan has something to fix first.</Standing>;
   return <Card kept={kept.data} plan={plan} />;
 }
 
@@ -43,6 +47,8 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" width="full" maxW="1000px" mx="auto">
       <style>{"@page { size: A4; margin: 10mm }"}</style>
+      <PlanPlaces planId={kept.id} />
+      <OtherPaper kept={kept} plan={plan} />
       <Button
         my="3"
         size="lg"
@@ -151,6 +157,32 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
           ))}
         </Box>
       </Box>
+    </Box>
+  );
+}
+
+/** What else of the plan goes on paper. */
+function OtherPaper({ kept, plan }: { kept: Plan; plan: WholePlan }) {
+  const sheets = kept.inputs.components.flatMap(({ key, name, work }) => {
+    const planned = plan.components.find((one) => one.key === key);
+    const words = planned && sheetWords(work, planned);
+    return words ? [{ key, words: `${words}, at true size: ${name}` }] : [];
+  });
+  if (sheets.length === 0) return null;
+  return (
+    <Box display="flex" columnGap="6" flexWrap="wrap" _print={{ display: "none" }}>
+      {sheets.map(({ key, words }) => (
+        <Link
+          key={key}
+          to={`/plans/${kept.id}/sheets/${encodeURIComponent(key)}`}
+          color="ink"
+          textDecoration="underline"
+          minH="48px"
+          alignContent="center"
+        >
+          {words}
+        </Link>
+      ))}
     </Box>
   );
 }

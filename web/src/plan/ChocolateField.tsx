@@ -29,7 +29,7 @@ export const ChocolateField = memo(function ChocolateField(props: Props) {
             { value: "", label: "none: say what it is" },
             // One that was put away is still this plan's.
             ...(chocolate_id && !chosen
-              ? [{ value: chocolate_id, label: "one that was put away" }]
+              ? [{ value: chocolate_id, label: "one that was archived" }]
               : []),
             ...chocolates.map(({ id, thing }) => ({ value: id, label: thing.name })),
           ]}

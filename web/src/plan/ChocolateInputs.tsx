@@ -3,7 +3,8 @@ import { memo, useCallback } from "react";
 import type { BowlInputs, BowlPlan, Family } from "../api/client";
 import { useMethods } from "../api/queries";
 import { RecipeFields } from "../chocolate/RecipeFields";
-import { Panel } from "../kit/Panel";
+import { Fold } from "../kit/Fold";
+import { mass } from "../kit/format";
 import { UnitField } from "../kit/UnitField";
 import { ChocolateField } from "./ChocolateField";
 import { KitFields } from "./KitFields";
@@ -19,6 +20,8 @@ interface Props {
   /** The batch's colours. */
   colours: readonly string[];
   errors: Record<string, string>;
+  /** What it is called. */
+  name: string;
   onChange: (patch: Partial<BowlInputs>) => void;
 }
 
@@ -37,7 +40,13 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
     [methods, method, onChange],
   );
   return (
-    <Panel title={bowl.colour ? "The colour" : "The chocolate"}>
+    <Fold
+      title={bowl.colour ? "The colour" : "The chocolate"}
+      value={`${props.name}, ${bowl.total_g == null ? "as much as it takes" : mass(bowl.total_g)}`}
+      faulty={Object.keys(errors).some(
+        (field) => field !== "method" && field !== "stone_c" && field !== "crystals_pct",
+      )}
+    >
       <Stack gap="4">
         {bowl.colour ? (
           <RecipeFields
@@ -64,7 +73,7 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
           />
         )}
         <UnitField
-          label={bowl.colour ? "You want of it" : "You weigh out"}
+          label={bowl.colour ? "Amount" : "Weigh out"}
           unit="g"
           ingredient="chips"
           optional="as much as it takes"
@@ -93,6 +102,6 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
           />
         )}
       </Stack>
-    </Panel>
+    </Fold>
   );
 });

@@ -36,16 +36,16 @@ interface MoreProps {
 const MoreWork = memo(function MoreWork({ kinds, several, onAdd }: MoreProps) {
   return (
     <SelectField
-      label={several ? "Make one thing more" : "In place of it, or besides"}
+      label={several ? "Add another" : "Replace or add"}
       value=""
       choices={[
-        { value: "", label: "choose a kind of work…" },
+        { value: "", label: "Choose a kind…" },
         ...kinds.map(({ name }) => ({ value: name, label: `add: ${name.toLowerCase()}` })),
         ...(several
           ? []
           : kinds.map(({ name }) => ({
               value: `= ${name}`,
-              label: `make instead: ${name.toLowerCase()}`,
+              label: `replace with: ${name.toLowerCase()}`,
             }))),
       ]}
       onChange={(value) => {
@@ -104,7 +104,17 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
     <Panel title="What you make">
       <Stack gap="4">
         {several && (
-          <Box as="ul" listStyleType="none" display="grid" gap="1.5">
+          // Of many four are in sight: the fields of the one at hand stand below.
+          <Box
+            as="ul"
+            listStyleType="none"
+            display="grid"
+            gap="1.5"
+            maxH="204px"
+            overflowY="auto"
+            tabIndex={0}
+            aria-label="Made in this plan"
+          >
             {draft.components.map((one, i) => (
               <Box as="li" key={one.key} display="flex" gap="1">
                 <Box
@@ -132,7 +142,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
                   </Box>
                 </Box>
                 <IconButton
-                  aria-label={`Take away: ${one.name}`}
+                  aria-label={`Remove: ${one.name}`}
                   variant="ghost"
                   minH="44px"
                   onClick={() => {
@@ -148,7 +158,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
         )}
         {several && (
           <TextField
-            label="It is called"
+            label="Name"
             value={component.name}
             error={errors.name}
             onChange={(name) =>

@@ -50,21 +50,19 @@ export const Days = memo(function Days({ planId, version }: Props) {
   };
   const days = useDays(planId, asked, version);
   const slots = days.data ?? [];
-  // Work of one sitting needs no days.
-  if (slots.every(({ waits_for }) => !waits_for) && !days.error) return null;
   const byDay = Map.groupBy(slots, ({ from }) => fullDay(from));
   const query = new URLSearchParams(
     Object.entries(asked).map(([name, value]) => [name, String(value)]),
   );
   return (
-    <Panel title="The days" gridColumn={{ xl: "1 / -1" }} data-testid="days">
+    <Panel title="Schedule" maxW="1100px" data-testid="days">
       <Box display="flex" gap="3" flexWrap="wrap" alignItems="end" mb="4">
         <Box w="230px">
-          <TextField label="Begin" kind="moment" value={start} onChange={setStart} />
+          <TextField label="Start" kind="moment" value={start} onChange={setStart} />
         </Box>
         <Box w="120px">
           <TextField
-            label="Up from"
+            label="Day starts"
             kind="time"
             value={up[0]}
             onChange={(from) => setUp([from, up[1]])}
@@ -72,7 +70,7 @@ export const Days = memo(function Days({ planId, version }: Props) {
         </Box>
         <Box w="120px">
           <TextField
-            label="Up until"
+            label="Day ends"
             kind="time"
             value={up[1]}
             onChange={(to) => setUp([up[0], to])}

@@ -67,7 +67,7 @@ export function HeatAsked({ onKnown }: Props) {
           disabled={busy}
           onClick={() => put({ kind: "heat", name: "Microwave", microwave: { watts, power } })}
         >
-          That is my microwave
+          Save this microwave
         </Touch>
         <Touch
           disabled={busy}

@@ -1,8 +1,8 @@
-import { Box, Collapsible } from "@chakra-ui/react";
-import { ChevronDown } from "lucide-react";
+import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlInputs, BowlPlan } from "../api/client";
 import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
+import { Fold } from "../kit/Fold";
 import { UnitField } from "../kit/UnitField";
 import { GearFields, type GearProps } from "./GearFields";
 
@@ -29,55 +29,48 @@ export const KitFields = memo(function KitFields(props: Props) {
     />
   );
   return (
-    <Collapsible.Root lazyMount>
-      <Collapsible.Trigger asChild>
-        <Box
-          as="button"
-          display="flex"
-          width="full"
-          justifyContent="space-between"
-          alignItems="center"
-          minH="44px"
-          fontWeight="560"
-          cursor="pointer"
-          css={{ "&[data-state=open] svg": { transform: "rotate(180deg)" } }}
-        >
-          Your bowl, microwave and own numbers
-          <ChevronDown size={20} aria-hidden />
-        </Box>
-      </Collapsible.Trigger>
-      <Collapsible.Content>
-        <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">
-          <GearFields
-            bowl={own.bowl}
-            microwave={own.microwave}
-            ware_id={own.ware_id}
-            heat_id={own.heat_id}
-            thermometer_id={own.thermometer_id}
+    <Fold
+      inner
+      title="Bowl, microwave and own numbers"
+      value={
+        own.own && Object.values(own.own).some((n) => n != null) ? "your own numbers" : "as usual"
+      }
+      faulty={Object.keys(errors).some((field) =>
+        /^(bowl|microwave|ware_id|heat_id|thermometer_id|own|melt_to_c|target_c|seed_c|cooling_min)/.test(
+          field,
+        ),
+      )}
+    >
+      <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">
+        <GearFields
+          bowl={own.bowl}
+          microwave={own.microwave}
+          ware_id={own.ware_id}
+          heat_id={own.heat_id}
+          thermometer_id={own.thermometer_id}
+          errors={errors}
+          onChange={onChange}
+        />
+        {degrees("melt_to_c", "Stop melting at", usualMelt_c)}
+        {degrees("target_c", "Seed aims at", usualTarget_c)}
+        {degrees("seed_c", "Seed is at", room_c)}
+        <UnitField
+          label="Cooling takes"
+          unit="min"
+          optional="not counted"
+          value={own.cooling_min}
+          error={errors.cooling_min}
+          onChange={(cooling_min) => onChange({ cooling_min })}
+        />
+        <Box gridColumn="1 / -1" borderTopWidth="1px" borderColor="border" pt="3">
+          <OwnNumbersFields
+            own={own.own}
+            windows={windows}
             errors={errors}
-            onChange={onChange}
+            onChange={(numbers) => onChange({ own: numbers })}
           />
-          {degrees("melt_to_c", "Stop melting at", usualMelt_c)}
-          {degrees("target_c", "Seed aims at", usualTarget_c)}
-          {degrees("seed_c", "Seed is at", room_c)}
-          <UnitField
-            label="Cooling takes"
-            unit="min"
-            optional="not counted"
-            value={own.cooling_min}
-            error={errors.cooling_min}
-            onChange={(cooling_min) => onChange({ cooling_min })}
-          />
-          <Box gridColumn="1 / -1" borderTopWidth="1px" borderColor="border" pt="3">
-            <OwnNumbersFields
-              own={own.own}
-              windows={windows}
-              errors={errors}
-              onChange={(numbers) => onChange({ own: numbers })}
-            />
-          </Box>
         </Box>
-      </Collapsible.Content>
-    </Collapsible.Root>
+      </Box>
+    </Fold>
   );
 });

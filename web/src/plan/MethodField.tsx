@@ -3,8 +3,9 @@ import { memo } from "react";
 import type { BowlInputs, Family, Method } from "../api/client";
 import { useMethods } from "../api/queries";
 import { AtHand } from "../chocolate/AtHand";
+import { Fold } from "../kit/Fold";
+import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
-import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 
@@ -31,7 +32,11 @@ export const MethodField = memo(function MethodField(props: Props) {
   const used = methods.find((m) => m.key === props.used);
   const recommended = methods.find((m) => m.key === props.recommended);
   return (
-    <Panel title="How you temper it">
+    <Fold
+      title="Tempering method"
+      value={used?.name ?? ""}
+      faulty={["method", "stone_c", "crystals_pct"].some((field) => field in errors)}
+    >
       <Stack gap="3">
         <SelectField
           label="Method"
@@ -44,7 +49,7 @@ export const MethodField = memo(function MethodField(props: Props) {
           onChange={(key) => onChange({ method: methods.find((m) => m.key === key)?.key ?? null })}
         />
         <Box fontSize="sm" data-testid="method">
-          {used?.how}{" "}
+          <Hint of="temper" /> {used?.how}{" "}
           <Box as="span" color="fg.muted">
             {props.used === props.recommended
               ? `Recommended because ${because}.`
@@ -58,7 +63,7 @@ export const MethodField = memo(function MethodField(props: Props) {
         )}
         {props.used === "slab" && (
           <UnitField
-            label="The stone is at"
+            label="Stone temperature"
             unit="°C"
             optional={String(props.room_c)}
             value={props.stone_c}
@@ -78,6 +83,6 @@ export const MethodField = memo(function MethodField(props: Props) {
         )}
         <AtHand kitchen={props.kitchen} onChange={(at_hand) => onChange({ kitchen: at_hand })} />
       </Stack>
-    </Panel>
+    </Fold>
   );
 });

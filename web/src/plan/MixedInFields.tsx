@@ -20,8 +20,10 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
   const usual = useDryGoods().data ?? [];
   return (
     <GoodsChoice
-      label="Mixed in"
-      ownLabel="What is mixed in"
+      title="Mixed in"
+      label="Dry goods"
+      ownLabel="Name of the dry goods"
+      faulty={Object.keys(errors).some((field) => field.startsWith("mixed_in"))}
       usual={usual}
       needed={needed ?? false}
       name={mixedIn?.name}
@@ -39,14 +41,14 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
       {mixedIn && (
         <>
           <NumberField
-            label="To one of chocolate"
+            label="Parts to one of chocolate"
             unit="parts"
             value={mixedIn.parts}
             error={errors["mixed_in.parts"]}
             onChange={(parts) => onChange({ ...mixedIn, parts })}
           />
           <NumberField
-            label="A solid cm³ weighs"
+            label="Density, solid"
             unit="g"
             value={mixedIn.density_g_cm3}
             error={errors["mixed_in.density_g_cm3"]}

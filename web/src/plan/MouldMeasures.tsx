@@ -1,6 +1,7 @@
 import { Box, Stack } from "@chakra-ui/react";
 import type { CavityInputs, MouldInputs } from "../api/client";
 import { CountField } from "../kit/CountField";
+import { Fold } from "../kit/Fold";
 import { fieldsOf } from "../kit/fieldsOf";
 import { ListField } from "../kit/ListField";
 import { NumberField } from "../kit/NumberField";
@@ -12,11 +13,11 @@ type Shape = NonNullable<CavityInputs["shape"]>;
 type Measure = Exclude<keyof CavityInputs, "shape">;
 
 const shapes: Record<Shape, string> = {
-  hemisphere: "half a ball",
-  cylinder: "round, with straight walls",
-  cone: "a cone",
+  hemisphere: "half sphere",
+  cylinder: "cylinder",
+  cone: "cone",
   block: "a bar or a box",
-  measured: "another: measured",
+  measured: "another, measured",
 };
 
 const measures: Record<Shape, Measure[]> = {
@@ -83,7 +84,7 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
   return (
     <Stack gap="3">
       <SelectField
-        label="A cavity is"
+        label="Cavity"
         value={shape}
         choices={shapes}
         onChange={(next) => set({ cavity: reshaped(cavity, next) })}
@@ -99,43 +100,52 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
         ))}
         <CountField label="Cavities" {...fieldsOf(mould, errors, set, `${field}.`)("count")} />
       </Box>
-      <SelectField
-        label="Made of"
-        value={mould.material ?? "rigid"}
-        choices={{ rigid: "rigid: it does not bend", silicone: "silicone" }}
-        onChange={(material) => set({ material })}
-      />
-      <ListField
-        items={regions}
-        at={`${field}.regions`}
-        errors={errors}
-        most={8}
-        nameOf={(_, i) => `region ${i + 1}`}
-        whole="The regions"
-        more={regions.length === 0 ? "Its face has regions" : "One region more"}
-        onMore={() =>
-          set({
-            regions:
-              regions.length === 0
-                ? firstRegions
-                : [...regions, { name: `region ${regions.length + 1}`, share_pct: 10 }],
-          })
-        }
-        onChange={(next) => set({ regions: next })}
+      <Fold
+        inner
+        title="Material and regions"
+        value={`${mould.material ?? "rigid"}, ${
+          regions.length === 0 ? "one face" : regions.map(({ name }) => name).join(", ")
+        }`}
+        faulty={Object.keys(errors).some((name) => name.startsWith(`${field}.regions`))}
       >
-        {({ i, field: its, away }) => (
-          <Box
-            display="grid"
-            gridTemplateColumns="minmax(0, 1fr) 96px 44px"
-            gap="2"
-            alignItems="end"
-          >
-            <TextField label={`Region ${i + 1}`} {...its("name")} />
-            <NumberField label="Of the face" unit="%" {...its("share_pct")} />
-            {away}
-          </Box>
-        )}
-      </ListField>
+        <SelectField
+          label="Material"
+          value={mould.material ?? "rigid"}
+          choices={{ rigid: "rigid: it does not bend", silicone: "silicone" }}
+          onChange={(material) => set({ material })}
+        />
+        <ListField
+          items={regions}
+          at={`${field}.regions`}
+          errors={errors}
+          most={8}
+          nameOf={(_, i) => `region ${i + 1}`}
+          whole="The regions"
+          more={regions.length === 0 ? "Divide the face into regions" : "Add region"}
+          onMore={() =>
+            set({
+              regions:
+                regions.length === 0
+                  ? firstRegions
+                  : [...regions, { name: `region ${regions.length + 1}`, share_pct: 10 }],
+            })
+          }
+          onChange={(next) => set({ regions: next })}
+        >
+          {({ i, field: its, away }) => (
+            <Box
+              display="grid"
+              gridTemplateColumns="minmax(0, 1fr) 96px 44px"
+              gap="2"
+              alignItems="end"
+            >
+              <TextField label={`Region ${i + 1}`} {...its("name")} />
+              <NumberField label="Share of the face" unit="%" {...its("share_pct")} />
+              {away}
+            </Box>
+          )}
+        </ListField>
+      </Fold>
     </Stack>
   );
 }

@@ -11,7 +11,7 @@ interface Props {
 /** The plan's name, edited where it stands. */
 export const NameField = memo(function NameField({ name, error, onSay }: Props) {
   return (
-    <Box flex={{ base: "1 0 100%", md: "1" }} minW="0">
+    <Box flex={{ base: "1 1 60%", md: "1" }} minW="0">
       <Input
         aria-label="Name of the plan"
         aria-invalid={error !== undefined}

@@ -19,7 +19,7 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
       <Box display="flex" gap="3" px="3" pt="1" alignItems="center">
         {deleted && (
           <Button variant="outline" minH="44px" onClick={() => restore.mutate()}>
-            Have it back
+            Undo
           </Button>
         )}
         {plan.unreadable && (

@@ -76,7 +76,7 @@ export const PlanActions = memo(function PlanActions(props: Props) {
         <>
           {chocolate !== undefined && (
             <Button {...look} {...solid} disabled={busy} onClick={() => open.mutate()}>
-              {name === undefined ? "Take it to the bench" : `Take the ${name} to the bench`}
+              {name === undefined ? "Start tempering" : `Start tempering: ${name}`}
             </Button>
           )}
           <Button {...look} {...outline} disabled={busy} onClick={() => guide.mutate()}>

@@ -8,18 +8,23 @@ import { keys } from "../api/queries";
 import { done } from "../api/refusal";
 import { stageWords } from "../batch/words";
 import { Fault } from "../kit/Fault";
+import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
-import { Panel } from "../kit/Panel";
+import { TextField } from "../kit/TextField";
 import type { TakenOut } from "../kit/Undone";
 import { useNewPlan } from "./useNewPlan";
 import type { PlanDraft } from "./usePlanDraft";
 
 const Link = chakra(RouterLink);
 
-type Props = Pick<PlanDraft, "draft" | "save" | "undo"> & { kept: Plan };
+type Props = Pick<PlanDraft, "draft" | "say" | "save" | "undo"> & {
+  kept: Plan;
+  noteError: string | undefined;
+};
 
 /** What else can be done with a plan, and what was made of it. */
-export const PlanDeeds = memo(function PlanDeeds({ kept, draft, save, undo }: Props) {
+export const PlanDeeds = memo(function PlanDeeds(props: Props) {
+  const { kept, draft, noteError, say, save, undo } = props;
   const { id } = kept;
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -48,7 +53,26 @@ export const PlanDeeds = memo(function PlanDeeds({ kept, draft, save, undo }: Pr
   const look = { variant: "outline", minH: "48px", borderColor: "border.emphasized" } as const;
   const failed = back.error ?? takeOut.error ?? copy.error;
   return (
-    <Panel title="This plan">
+    <Fold
+      title="Note, undo, copy, archive, delete"
+      value={
+        [
+          draft.note,
+          kept.batches.length > 0 &&
+            `made ${kept.batches.length === 1 ? "once" : `${kept.batches.length} times`}`,
+        ]
+          .filter(Boolean)
+          .join("; ") || "no note"
+      }
+      faulty={noteError !== undefined}
+    >
+      <TextField
+        label="Note"
+        kind="lines"
+        value={draft.note}
+        error={noteError}
+        onChange={(note) => say({ note })}
+      />
       <Box display="flex" gap="2" flexWrap="wrap">
         <Button
           {...look}
@@ -93,6 +117,6 @@ export const PlanDeeds = memo(function PlanDeeds({ kept, draft, save, undo }: Pr
           ))}
         </Box>
       )}
-    </Panel>
+    </Fold>
   );
 });

@@ -1,36 +1,39 @@
-import { Box, Button, Stack } from "@chakra-ui/react";
+import { Box, Button, Stack, VisuallyHidden } from "@chakra-ui/react";
 import { useCallback, useMemo, useState } from "react";
 import { useParams } from "react-router";
 import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
-import { Notes } from "../kit/Notes";
+import { Fold } from "../kit/Fold";
+import { temperature } from "../kit/format";
 import { Panel } from "../kit/Panel";
-import { Failed, Loading } from "../kit/Standing";
-import { TextField } from "../kit/TextField";
+import { Failed, Loading, Standing } from "../kit/Standing";
 import { useSame } from "../kit/useSame";
-import { AllItTakes } from "./AllItTakes";
+import { useWider } from "../kit/useWider";
 import { BowlChoice } from "./BowlChoice";
 import { BowlPanels } from "./BowlPanels";
 import { Clashes } from "./Clashes";
-import { ColourWeighOut } from "./ColourWeighOut";
 import { ComponentPanel } from "./ComponentPanel";
 import { Days } from "./Days";
 import { under, withBowl, withoutBowls } from "./edits";
+import { Glance } from "./Glance";
 import { HeatAsked } from "./HeatAsked";
-import { LeftOver } from "./LeftOver";
+import { InBrief } from "./InBrief";
 import { NameField } from "./NameField";
 import { bowlNames } from "./names";
 import { PlanActions } from "./PlanActions";
 import { PlanDeeds } from "./PlanDeeds";
+import { PlanPlaces } from "./PlanPlaces";
 import { RoomFields } from "./RoomFields";
+import { ShoppingPlace } from "./ShoppingPlace";
+import { StepsPlace } from "./StepsPlace";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
-import { WeighOut } from "./WeighOut";
-import { WorkView } from "./WorkView";
+import { WeighedPanel } from "./WeighedPanel";
+import { AfterThePourPanel, DrawnWork } from "./WorkView";
 
 const savingWords: Record<Saving, string> = {
   saved: "Saved",
   saving: "Saving…",
-  refused: "Not saved: mend the marked fields",
+  refused: "Not saved: fix the highlighted fields",
   offline: "Not saved: no connection, trying again",
   merged: "Saved, with what another screen changed",
   clash: "Not saved: changed on another screen too",
@@ -46,17 +49,18 @@ const nothing: WholePlan = {
   made_from: [],
   unused: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
+  takes: { over_s: 0, hands_s: 0, sittings: 0 },
 };
 
 export default function PlanPage() {
-  const { planId = "" } = useParams();
+  const { planId = "", place } = useParams();
   const plan = usePlan(planId);
   if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
   if (!plan.data) return <Loading what="the plan" />;
-  return <Drafted key={planId} kept={plan.data} />;
+  return <Drafted key={planId} kept={plan.data} place={place} />;
 }
 
-function Drafted({ kept }: { kept: Plan }) {
+function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const whole = usePlanDraft(kept);
   const { errors, saving, clashes, change, ask, say, save, settle, undo } = whole;
   const draft = whole.draft.inputs;
@@ -111,21 +115,150 @@ function Drafted({ kept }: { kept: Plan }) {
     setChosen(next);
     setChosenBowl(undefined);
   }, []);
-  const looks = useMemo(
-    () =>
-      new Map(
-        plan.bowls.flatMap(({ key, plan: of }) => (of?.colour ? [[key, of.colour.looks]] : [])),
-      ),
-    [plan.bowls],
-  );
   const colours = useMemo(
     () => draft.bowls.filter(({ colour }) => colour).map(({ key }) => key),
     [draft.bowls],
   );
   const faulty = Object.keys(errors).length > 0;
+  // On a phone the figures come before the touches that begin.
+  const laptop = useWider(62);
+  const bowlName = draft.bowls.length > 1 && bowlKey !== undefined ? names.get(bowlKey) : undefined;
+  const actions = (
+    <PlanActions
+      planId={kept.id}
+      batches={kept.batches}
+      chocolate={bowlPlan?.plan ? bowlKey : undefined}
+      name={bowlName}
+      faulty={faulty}
+      save={save}
+    />
+  );
+  const inPlan = (
+    <Box
+      display="grid"
+      gap="4"
+      gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "380px minmax(0, 1fr)" }}
+      alignItems="start"
+    >
+      <Box
+        display="grid"
+        gap="4"
+        opacity={faulty ? 0.45 : 1}
+        aria-busy={faulty}
+        gridColumn={{ lg: "2" }}
+        gridRow={{ lg: "1" }}
+        minW="0"
+      >
+        <Glance
+          plan={plan}
+          names={names}
+          chosen={bowlKey}
+          onChoose={setChosenBowl}
+          picture={component && <DrawnWork component={component} bowls={drawnFrom} plan={plan} />}
+        />
+        {!laptop && (
+          <Box display="flex" gap="2" flexWrap="wrap">
+            {actions}
+          </Box>
+        )}
+        {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
+        {laptop && bowlPlan && <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} />}
+        {laptop && component && <AfterThePourPanel component={component} plan={plan} />}
+      </Box>
+      <Stack gap="2" gridRow={{ lg: "1" }} minW="0">
+        <ComponentPanel
+          draft={draft}
+          plan={plan}
+          index={index}
+          names={names}
+          errors={componentErrors}
+          onChoose={choose}
+          onChange={change}
+          onAsk={ask}
+        />
+        {bowl && draft.bowls.length > 1 && (
+          <BowlChoice
+            bowls={draft.bowls}
+            names={names}
+            chosen={bowl.key}
+            onChoose={setChosenBowl}
+          />
+        )}
+        {bowl && plan.unused.includes(bowl.key) && (
+          <Panel title="Not used">
+            <Box>Nothing is made from it now. What you stated of it is kept.</Box>
+            <Button
+              variant="outline"
+              borderColor="border.emphasized"
+              minH="48px"
+              mt="3"
+              onClick={() => change((inputs) => withoutBowls(inputs, [bowl.key]))}
+            >
+              Take it out of the plan
+            </Button>
+          </Panel>
+        )}
+        {bowl && (
+          <BowlPanels
+            bowl={bowl}
+            plan={bowlPlan?.plan ?? undefined}
+            room_c={draft.room_c}
+            colours={colours}
+            errors={bowlErrors}
+            name={names.get(bowl.key) ?? bowl.key}
+            onChange={changeBowl}
+          />
+        )}
+        <Fold
+          title="Kitchen"
+          value={`${temperature(draft.room_c)}, ${draft.rh_pct} % humid, ${
+            draft.fridge_c == null ? "without a fridge" : `fridge ${temperature(draft.fridge_c)}`
+          }`}
+          faulty={["room_c", "rh_pct", "fridge_c"].some((field) => field in errors)}
+        >
+          <RoomFields
+            room_c={draft.room_c}
+            rh_pct={draft.rh_pct}
+            fridge_c={draft.fridge_c}
+            errors={errors}
+            onChange={changeRoom}
+          />
+        </Fold>
+        {!laptop && bowlPlan && (
+          <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} folded />
+        )}
+        {!laptop && component && <AfterThePourPanel component={component} plan={plan} folded />}
+        <PlanDeeds
+          kept={kept}
+          draft={whole.draft}
+          noteError={errors.note}
+          say={say}
+          save={save}
+          undo={undo}
+        />
+      </Stack>
+    </Box>
+  );
+  const places: Record<string, React.ReactNode> = {
+    steps: (
+      <StepsPlace
+        components={draft.components}
+        index={index}
+        plan={plan}
+        bowl={bowl}
+        bowlName={bowlName}
+        onChoose={choose}
+      />
+    ),
+    schedule: <Days planId={kept.id} version={kept.version} />,
+    shopping: <ShoppingPlace plan={plan} names={names} />,
+  };
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
-      <Box display="flex" alignItems="center" gap="4" mb="3" flexWrap="wrap">
+      <Box display="flex" alignItems="center" columnGap="4" rowGap="1" flexWrap="wrap">
+        <VisuallyHidden asChild>
+          <h1>{whole.draft.name}</h1>
+        </VisuallyHidden>
         <NameField name={whole.draft.name} error={errors.name} onSay={say} />
         <Box
           role="status"
@@ -137,130 +270,28 @@ function Drafted({ kept }: { kept: Plan }) {
         >
           {faulty ? savingWords.refused : savingWords[saving]}
         </Box>
-        <PlanActions
-          planId={kept.id}
-          batches={kept.batches}
-          chocolate={bowlPlan?.plan ? bowlKey : undefined}
-          name={draft.bowls.length > 1 && bowlKey !== undefined ? names.get(bowlKey) : undefined}
-          faulty={faulty}
-          save={save}
-        />
+        {laptop && actions}
+      </Box>
+      <Box
+        display="flex"
+        flexWrap="wrap"
+        justifyContent="space-between"
+        columnGap="4"
+        mb="3"
+        bg="bg"
+        zIndex="docked"
+        // Where the window is too low for it, it scrolls away.
+        css={{ "@media (min-height: 600px)": { position: "sticky", top: 0 } }}
+      >
+        <PlanPlaces planId={kept.id} />
+        <InBrief plan={plan} faulty={faulty} />
       </Box>
       <Clashes clashes={clashes} onSettle={settle} />
-      <Box
-        display="grid"
-        gap="4"
-        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "380px minmax(0, 1fr)" }}
-        alignItems="start"
-      >
-        <Stack gap="4">
-          <ComponentPanel
-            draft={draft}
-            plan={plan}
-            index={index}
-            names={names}
-            errors={componentErrors}
-            onChoose={choose}
-            onChange={change}
-            onAsk={ask}
-          />
-          <Panel title="Where you make it">
-            <RoomFields
-              room_c={draft.room_c}
-              rh_pct={draft.rh_pct}
-              fridge_c={draft.fridge_c}
-              errors={errors}
-              onChange={changeRoom}
-            />
-          </Panel>
-          {bowl && draft.bowls.length > 1 && (
-            <BowlChoice
-              bowls={draft.bowls}
-              names={names}
-              looks={looks}
-              chosen={bowl.key}
-              onChoose={setChosenBowl}
-            />
-          )}
-          {bowl && plan.unused.includes(bowl.key) && (
-            <Panel title="Not used">
-              <Box>Nothing is made from it now. What you stated of it is kept.</Box>
-              <Button
-                variant="outline"
-                borderColor="border.emphasized"
-                minH="44px"
-                mt="3"
-                onClick={() => change((inputs) => withoutBowls(inputs, [bowl.key]))}
-              >
-                Take it out of the plan
-              </Button>
-            </Panel>
-          )}
-          {bowl && (
-            <BowlPanels
-              bowl={bowl}
-              plan={bowlPlan?.plan ?? undefined}
-              room_c={draft.room_c}
-              colours={colours}
-              errors={bowlErrors}
-              onChange={changeBowl}
-            />
-          )}
-          <Panel title="Remarks">
-            <TextField
-              label="For whoever makes it"
-              kind="lines"
-              value={whole.draft.note}
-              error={errors.note}
-              onChange={(note) => say({ note })}
-            />
-          </Panel>
-          <PlanDeeds kept={kept} draft={whole.draft} save={save} undo={undo} />
-        </Stack>
-        <Box
-          display="grid"
-          gap="4"
-          gridTemplateColumns={{
-            base: "minmax(0, 1fr)",
-            xl: "minmax(0, 1.6fr) minmax(260px, 1fr)",
-          }}
-          opacity={faulty ? 0.45 : 1}
-          aria-busy={faulty}
-        >
-          {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
-          <Panel title="What it takes" gridColumn={{ xl: "1 / -1" }}>
-            {(plan.bowls.length > 1 || plan.components.some(({ goods }) => goods.length > 0)) && (
-              <AllItTakes plan={plan} names={names} chosen={bowlKey} onChoose={setChosenBowl} />
-            )}
-            {bowlPlan?.plan?.colour && (
-              <ColourWeighOut
-                colour={bowlPlan.plan.colour}
-                bought={bowlPlan.plan.colour.melted_g == null}
-              />
-            )}
-            {bowlPlan?.plan && <WeighOut plan={bowlPlan.plan} />}
-            {bowlPlan && <Notes notes={bowlPlan.notes} />}
-            {bowlPlan?.left_over && <LeftOver left={bowlPlan.left_over} onAdd={addReady} />}
-            <Notes notes={plan.notes} />
-          </Panel>
-          <Days planId={kept.id} version={kept.version} />
-          {component && (
-            <WorkView
-              planId={kept.id}
-              component={component}
-              bowls={drawnFrom}
-              plan={plan}
-              meltOf={bowlKey}
-              meltTitle={
-                draft.bowls.length > 1 && bowlKey !== undefined
-                  ? `The melt: ${names.get(bowlKey)}`
-                  : "The melt"
-              }
-              heat_id={bowl?.heat_id}
-            />
-          )}
-        </Box>
-      </Box>
+      {place === undefined
+        ? inPlan
+        : (places[place] ?? (
+            <Standing title="Page not found">Pick a place of this plan above.</Standing>
+          ))}
     </Box>
   );
 }

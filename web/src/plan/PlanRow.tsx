@@ -6,5 +6,5 @@ import { Row } from "../kit/Row";
 export function PlanRow({ plan }: { plan: PlanLine }) {
   const { batches } = plan;
   const made = batches === 0 ? "Not made yet" : batches === 1 ? "Begun once" : `Begun ${batches}×`;
-  return <Row of={plan} shines={false} stands={made} when={day(plan.changed_at)} />;
+  return <Row of={plan} stands={made} when={day(plan.changed_at)} />;
 }

@@ -1,16 +1,18 @@
 import { Box, Button, chakra, Heading } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import { useState } from "react";
-import { Link as RouterLink } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
+import type { PlanLine } from "../api/client";
 import { type PlansOf, useBatches, usePlans } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
+import { useUnderWay } from "../guide/useUnderWay";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Failed, Loading } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
+import { Ways } from "../start/Ways";
 import { OutOfTheWay } from "./OutOfTheWay";
 import { PlanRow } from "./PlanRow";
-import { useNewPlan } from "./useNewPlan";
 
 const Link = chakra(RouterLink);
 
@@ -26,11 +28,17 @@ export function PlansPage() {
   const [search, setSearch] = useState("");
   const plans = usePlans(of, search);
   const underWay = useBatches("under_way", "");
-  const begin = useNewPlan();
+  const navigate = useNavigate();
+  const { all } = useUnderWay();
   const error = plans.error ?? underWay.error;
   if (error) return <Failed what="plans" error={error} retry={() => plans.refetch()} />;
   if (!plans.data || !underWay.data) return <Loading what="the plans" />;
-  const start = { label: "Plan something", onClick: () => begin.mutate({ name: "New plan" }) };
+  // What wants hands now comes before what only waits.
+  const pressing = new Set(all.filter(({ at }) => at === null).map(({ batch }) => batch));
+  const groups = [
+    { title: "Needs you now", batches: underWay.data.filter(({ id }) => pressing.has(id)) },
+    { title: "Under way", batches: underWay.data.filter(({ id }) => !pressing.has(id)) },
+  ];
   const none = plans.data.length === 0 && underWay.data.length === 0;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
@@ -38,30 +46,38 @@ export function PlansPage() {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Plans
         </Heading>
-        <Button size="lg" h="52px" bg="ink" color="onInk" onClick={start.onClick}>
-          <Plus aria-hidden /> {start.label}
+        <Button size="lg" h="52px" bg="ink" color="onInk" onClick={() => navigate("/plans/new")}>
+          <Plus aria-hidden /> New plan
         </Button>
       </Box>
       <Undone />
-      {underWay.data.length > 0 && (
-        <Box as="section" aria-label="Under way" mb="6">
-          <Heading as="h2" textStyle="label" mb="2">
-            Under way
-          </Heading>
-          {underWay.data.map((batch) => (
-            <Link
-              key={batch.id}
-              to={batch.bowl_id ? `/bench/${batch.bowl_id}` : `/build/${batch.id}`}
-              display="block"
-              mb="2"
-            >
-              <BatchRow batch={batch} />
-            </Link>
-          ))}
-          <More list={underWay} />
+      {none && of === "in_use" && !search && (
+        <Box mb="6">
+          <Ways />
         </Box>
       )}
-      <Box as="section" aria-label="Planned">
+      {groups.map(
+        ({ title, batches }) =>
+          batches.length > 0 && (
+            <Box as="section" aria-label={title} mb="5" key={title}>
+              <Heading as="h2" textStyle="label" mb="2">
+                {title}
+              </Heading>
+              {batches.map((batch) => (
+                <Link
+                  key={batch.id}
+                  to={batch.bowl_id ? `/bench/${batch.bowl_id}` : `/build/${batch.id}`}
+                  display="block"
+                  mb="2"
+                >
+                  <BatchRow batch={batch} />
+                </Link>
+              ))}
+            </Box>
+          ),
+      )}
+      <More list={underWay} />
+      <Box as="section" aria-label="All plans">
         <Box display="flex" gap="3" flexWrap="wrap" mb="3" alignItems="center">
           <Box flex="1 1 260px">
             <SearchField of="the plans" onSearch={setSearch} />
@@ -81,30 +97,43 @@ export function PlansPage() {
             ))}
           </Box>
         </Box>
-        {none && of === "in_use" && !search ? (
-          <Standing title="Nothing planned" action={start}>
-            Say what you want to make and from which chocolate. How much to melt, how much to hold
-            back and what the room means for it follow at once.
-          </Standing>
-        ) : (
-          plans.data.length === 0 && (
-            <Box color="fg.muted">
-              {search ? `No plan with “${search}” in it.` : emptyWords[of]}
-            </Box>
-          )
+        {plans.data.length === 0 && (
+          <Box color="fg.muted">{search ? `No plan with “${search}” in it.` : emptyWords[of]}</Box>
         )}
-        {plans.data.map((plan) =>
-          of === "deleted" || plan.unreadable ? (
-            <OutOfTheWay key={plan.id} plan={plan} deleted={of === "deleted"} />
-          ) : (
-            <Link key={plan.id} to={`/plans/${plan.id}`} display="block" mb="2">
-              <PlanRow plan={plan} />
-            </Link>
-          ),
+        {of === "in_use" ? (
+          [
+            { title: "Planned", plans: plans.data.filter(({ batches }) => batches === 0) },
+            { title: "Made before", plans: plans.data.filter(({ batches }) => batches > 0) },
+          ].map(
+            ({ title, plans: some }) =>
+              some.length > 0 && (
+                <Box as="section" aria-label={title} mb="4" key={title}>
+                  <Heading as="h2" textStyle="label" mb="2">
+                    {title}
+                  </Heading>
+                  <PlanRows plans={some} deleted={false} />
+                </Box>
+              ),
+          )
+        ) : (
+          <PlanRows plans={plans.data} deleted={of === "deleted"} />
         )}
         <More list={plans} />
       </Box>
     </Box>
+  );
+}
+
+/** Plans one under the other; one that cannot be opened says what can be done with it. */
+function PlanRows({ plans, deleted }: { plans: readonly PlanLine[]; deleted: boolean }) {
+  return plans.map((plan) =>
+    deleted || plan.unreadable ? (
+      <OutOfTheWay key={plan.id} plan={plan} deleted={deleted} />
+    ) : (
+      <Link key={plan.id} to={`/plans/${plan.id}`} display="block" mb="2">
+        <PlanRow plan={plan} />
+      </Link>
+    ),
   );
 }
 

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan, WholePlan } from "../api/client";
 import { minutesRange, temperature } from "../kit/format";
+import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
@@ -16,9 +17,14 @@ interface Props {
 /** The moments that matter, by what is done with it while it sets. */
 function moments(setting: NonNullable<Props["setting"]>) {
   const dry = ["Touch dry", setting.touch_dry_s] as const;
-  const release = ["Lets go", setting.release_s] as const;
+  const release = ["Unmoulds", setting.release_s] as const;
   return {
-    flat: [["Top it for", setting.topping_until_s], dry, ["Cut from", setting.cut_from_s], release],
+    flat: [
+      ["Add toppings within", setting.topping_until_s],
+      dry,
+      ["Cut from", setting.cut_from_s],
+      release,
+    ],
     bent: [dry, ["Bends until", setting.flexible_until_s]],
     closed: [dry, release],
   } as const;
@@ -44,7 +50,9 @@ export const RoomVerdict = memo(function RoomVerdict(props: Props) {
     <Box display="grid" gap="3">
       <Notes notes={room.notes} />
       <Box display="flex" gap="2" alignItems="baseline" flexWrap="wrap">
-        <Box textStyle="label">Dew point</Box>
+        <Box textStyle="label">
+          Dew point <Hint of="dew_point" />
+        </Box>
         <Box fontWeight="640" data-testid="dew-point">
           {temperature(room.dew_point_c)}
         </Box>

@@ -33,7 +33,7 @@ export function TintFields({ tint, colours, errors, onChange }: Props) {
       />
       {tint && (
         <NumberField
-          label="Of its weight"
+          label="Share of the weight"
           unit="%"
           value={tint.share_pct}
           error={errors["tint.share_pct"]}

@@ -31,7 +31,7 @@ function WishField({ wish, errors, onChange }: WishProps) {
     case "pieces":
       return (
         <NumberField
-          label="A piece is"
+          label="Piece size"
           unit="cm²"
           value={wish.piece_cm2}
           error={errors["topping.wish.piece_cm2"]}
@@ -41,7 +41,7 @@ function WishField({ wish, errors, onChange }: WishProps) {
     case "coverage":
       return (
         <NumberField
-          label="It covers"
+          label="Coverage"
           unit="%"
           value={wish.coverage_pct}
           error={errors["topping.wish.coverage_pct"]}
@@ -51,7 +51,7 @@ function WishField({ wish, errors, onChange }: WishProps) {
     case "share":
       return (
         <NumberField
-          label="Of the chocolate"
+          label="Share of the chocolate"
           unit="%"
           value={wish.share_pct}
           error={errors["topping.wish.share_pct"]}
@@ -73,8 +73,8 @@ function SizeFields({ topping, errors, onChange }: SizeProps) {
   const field = fieldsOf(topping, errors, set, "topping.");
   return (
     <>
-      <NumberField label="One is across" unit="mm" {...field("across_mm")} />
-      <NumberField label="One weighs" unit="g" {...field("each_g")} />
+      <NumberField label="Size of one" unit="mm" {...field("across_mm")} />
+      <NumberField label="Weight of one" unit="g" {...field("each_g")} />
     </>
   );
 }
@@ -97,8 +97,10 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
   };
   return (
     <GoodsChoice
-      label="On top"
-      ownLabel="What it is"
+      title="On top"
+      label="Topping"
+      ownLabel="Name of the topping"
+      faulty={Object.keys(errors).some((field) => field.startsWith("topping"))}
       usual={usual}
       name={topping?.name}
       error={errors["topping.name"]}

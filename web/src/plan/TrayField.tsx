@@ -1,5 +1,5 @@
 import { Box, SegmentGroup, Stack } from "@chakra-ui/react";
-import { memo, useId } from "react";
+import { memo } from "react";
 import type { TrayInputs } from "../api/client";
 import { useShelf, useTrays } from "../api/queries";
 import { NumberField } from "../kit/NumberField";
@@ -74,9 +74,9 @@ export const TrayField = memo(function TrayField(props: Props) {
           label="Tray"
           value={tray.shape === "saved" ? tray.tray_id : (chosen?.value ?? "")}
           choices={[
-            { value: "", label: "by its measures" },
+            { value: "", label: "by measurements" },
             ...(tray.shape === "saved" && !chosen
-              ? [{ value: tray.tray_id, label: "one that was put away" }]
+              ? [{ value: tray.tray_id, label: "one that was archived" }]
               : []),
             ...known,
           ]}
@@ -101,7 +101,6 @@ interface MeasuresProps extends Pick<Props, "errors" | "onChange"> {
 }
 
 function Measures({ tray, errors, field, onChange }: MeasuresProps) {
-  const id = useId();
   const set = (patch: object) => onChange({ ...tray, ...patch } as TrayInputs);
   const number = (name: string, label: string, unit: string, value: number) => (
     <NumberField
@@ -114,11 +113,8 @@ function Measures({ tray, errors, field, onChange }: MeasuresProps) {
   );
   return (
     <Box>
-      <Box textStyle="label" id={id} mb="1.5">
-        Tray, inside
-      </Box>
       <SegmentGroup.Root
-        aria-labelledby={id}
+        aria-label="Tray, inside"
         value={tray.shape}
         onValueChange={({ value }) => value && onChange(reshape(tray, value))}
         size="sm"
@@ -144,9 +140,9 @@ function Measures({ tray, errors, field, onChange }: MeasuresProps) {
         {tray.shape === "area" && number("area_cm2", "Area to cover", "cm²", tray.area_cm2)}
         {tray.shape !== "area" && (
           <UnitField
-            label="Rim"
+            label="Rim height"
             unit="mm"
-            optional="any"
+            optional="any height"
             value={tray.rim_mm}
             error={errors[`${field}.rim_mm`]}
             onChange={(rim_mm) => set({ rim_mm })}

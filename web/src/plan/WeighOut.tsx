@@ -2,8 +2,10 @@ import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlPlan } from "../api/client";
 import { band, mass, temperature } from "../kit/format";
+import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
+import type { Term } from "../reference/glossary";
 import { chocolateColours, isPale } from "../theme/chocolate";
 import { weighedOut } from "./weighedOut";
 
@@ -44,7 +46,12 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
           testId="melt"
         />
         {extra && (
-          <Figure label={extra.label} value={extra.grams} testId={extra.testId}>
+          <Figure
+            label={extra.label}
+            hint={extra.of === "seed" ? "seed" : undefined}
+            value={extra.grams}
+            testId={extra.testId}
+          >
             <ShowSum steps={amounts.sum} of={extra.of} />
           </Figure>
         )}
@@ -200,10 +207,11 @@ interface FigureProps {
   label: string;
   value: number;
   testId: string;
+  hint?: Term | undefined;
   children?: React.ReactNode;
 }
 
-function Figure({ label, value, testId, children }: FigureProps) {
+function Figure({ label, value, testId, hint, children }: FigureProps) {
   return (
     <Box
       css={{
@@ -211,7 +219,9 @@ function Figure({ label, value, testId, children }: FigureProps) {
         "& .figure": { textStyle: "figure", fontSize: { base: "4xl", md: "5xl" } },
       }}
     >
-      <div className="label">{label}</div>
+      <div className="label">
+        {label} {hint && <Hint of={hint} />}
+      </div>
       <div className="figure" data-testid={testId}>
         {mass(value)}
       </div>

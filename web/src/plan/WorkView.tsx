@@ -1,89 +1,61 @@
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
-import { Link as RouterLink } from "react-router";
 import type { BowlInputs, ComponentInputs, WholePlan } from "../api/client";
+import { Fold } from "../kit/Fold";
+import { temperature } from "../kit/format";
 import { Panel } from "../kit/Panel";
-import { sheetWords } from "../sheets/sheetWords";
-import { BuildSteps } from "./BuildSteps";
-import { BurstStrip } from "./BurstStrip";
 import { RoomVerdict } from "./RoomVerdict";
 import { WorkPicture } from "./WorkPicture";
 import { kindOf } from "./work/kindsOfWork";
 
-const Link = chakra(RouterLink);
-
-interface Props {
-  planId: string;
+interface OfWork {
   component: ComponentInputs;
-  bowls: readonly BowlInputs[];
   plan: WholePlan;
-  /** The chocolate whose melt is shown, what stands over it, and what heats it. */
-  meltOf: string | undefined;
-  meltTitle: string;
-  heat_id: BowlInputs["heat_id"] | undefined;
 }
 
 /**
- * What a piece of work looks like and how it is built. It is large to draw, and follows a
- * moment after the figures, so that they are not kept waiting while something is dragged.
+ * What a piece of work looks like. It is large to draw, and follows a moment after the figures,
+ * so that they do not wait while something is dragged.
  */
-export function WorkView({ component, plan, ...rest }: Props) {
+export function DrawnWork({ component, plan, bowls }: OfWork & { bowls: readonly BowlInputs[] }) {
   const later = useDeferredValue(plan);
   const work = useDeferredValue(component);
-  return <Drawn component={work} plan={later} {...rest} />;
+  return <Drawn component={work} plan={later} bowls={bowls} />;
 }
 
-const Drawn = memo(function Drawn(props: Props) {
-  const { planId, component, bowls, plan, meltOf, meltTitle, heat_id } = props;
-  const { work } = component;
+const Drawn = memo(function Drawn({
+  component,
+  plan,
+  bowls,
+}: OfWork & { bowls: readonly BowlInputs[] }) {
   const planned = plan.components.find(({ key }) => key === component.key);
-  const melt = plan.bowls.find(({ key }) => key === meltOf)?.plan;
+  return planned ? <WorkPicture work={component.work} plan={planned} bowls={bowls} /> : null;
+});
+
+/** What the room means for it, and when it may be touched, cut and moved. */
+export const AfterThePourPanel = memo(function AfterThePourPanel({
+  component,
+  plan,
+  folded,
+}: OfWork & { folded?: boolean }) {
+  const planned = plan.components.find(({ key }) => key === component.key);
   if (!planned) return null;
-  const sheet = sheetWords(work, planned);
-  return (
-    <>
-      <Panel title={component.name || "It"}>
-        <WorkPicture work={work} plan={planned} bowls={bowls} />
-      </Panel>
-      <Panel title="The room, and after the pour">
-        <RoomVerdict
-          room={plan.room}
-          setting={planned.setting}
-          fridge={planned.fridge}
-          lies={kindOf(work).lies}
-        />
-      </Panel>
-      <Panel title="How it is built" gridColumn={{ xl: "1 / -1" }}>
-        <BuildSteps
-          name={planned.name}
-          lines={plan.lines}
-          of={planned.key}
-          notes={planned.notes}
-          checks={planned.checks}
-          mistakes={planned.mistakes}
-          sum={planned.sum}
-        />
-      </Panel>
-      {melt && (
-        <Panel title={meltTitle} gridColumn={{ xl: "1 / -1" }}>
-          <BurstStrip melt={melt.microwave} heat_id={heat_id} />
-        </Panel>
-      )}
-      <Box gridColumn={{ xl: "1 / -1" }} display="flex" gap="6" flexWrap="wrap">
-        <Link to={`/plans/${planId}/card`} color="ink" textDecoration="underline" py="2">
-          The card, to print
-        </Link>
-        {sheet && (
-          <Link
-            to={`/plans/${planId}/sheets/${encodeURIComponent(component.key)}`}
-            color="ink"
-            textDecoration="underline"
-            py="2"
-          >
-            {sheet}, at true size
-          </Link>
-        )}
-      </Box>
-    </>
+  const verdict = (
+    <RoomVerdict
+      room={plan.room}
+      setting={planned.setting}
+      fridge={planned.fridge}
+      lies={kindOf(component.work).lies}
+    />
+  );
+  const title = "Room, and times after the pour";
+  return folded ? (
+    <Fold title={title} value={`Dew point ${temperature(plan.room.dew_point_c)}`}>
+      {verdict}
+    </Fold>
+  ) : (
+    <Panel title={title}>
+      <Box>{verdict}</Box>
+    </Panel>
   );
 });

@@ -9,6 +9,8 @@ interface NewPlan {
   note?: string;
   /** What is made; the usual slab if left out. */
   inputs?: PlanInputs;
+  /** A kind of work by its name, in place of what is made. */
+  kind?: string;
 }
 
 /** Makes a plan, and goes to it. */

@@ -1,5 +1,6 @@
-import { Box, Button, Heading } from "@chakra-ui/react";
+import { Box, Button, chakra, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
+import { Link as RouterLink } from "react-router";
 import type { WindowsAnswer } from "../api/client";
 import { useShelf, useWindowsOf } from "../api/queries";
 import { ScaleMarks } from "../chocolate/BandScale";
@@ -7,6 +8,8 @@ import { OwnBeside } from "../chocolate/OwnBeside";
 import { Failed, Loading } from "../kit/Standing";
 import { Swatch } from "../kit/Swatch";
 import { chocolateColours, families, familyNames, lookOf } from "../theme/chocolate";
+
+const Link = chakra(RouterLink);
 
 /** The windows of every family on one scale: a card for the kitchen wall. */
 export default function ReferencePage() {
@@ -28,6 +31,17 @@ export default function ReferencePage() {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Temperature windows
         </Heading>
+        <Link
+          to="/reference/words"
+          ms="auto"
+          color="ink"
+          textDecoration="underline"
+          minH="48px"
+          alignContent="center"
+          _print={{ display: "none" }}
+        >
+          Words of the craft
+        </Link>
         <Button
           size="lg"
           variant="outline"

@@ -79,7 +79,7 @@ function Drawn({ kept, work, plan, words }: Props) {
           {piped && (
             <Box w="260px">
               <EitherField
-                label="The face goes"
+                label="Side to pipe"
                 value={mirrored}
                 no="up: drawn as it is"
                 yes="down: drawn mirrored"

@@ -52,7 +52,7 @@ export function ChocolateForm({ standing, done }: Props) {
         label="Name"
         value={draft.name}
         error={wrong.name}
-        placeholder="what you call it"
+        placeholder="your name for it"
         onChange={(name) => set({ name })}
       />
       <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }}>
@@ -61,7 +61,7 @@ export function ChocolateForm({ standing, done }: Props) {
           <Pair>
             {!standing && (
               <UnitField
-                label="There are"
+                label="In stock"
                 unit="g"
                 optional="not counted"
                 value={left}
@@ -70,7 +70,7 @@ export function ChocolateForm({ standing, done }: Props) {
               />
             )}
             <UnitField
-              label="A kilogram costs"
+              label="Price per kg"
               unit=""
               optional="not known"
               value={draft.price_per_kg}
@@ -92,7 +92,7 @@ export function ChocolateForm({ standing, done }: Props) {
             />
           </Pair>
           <SelectField
-            label="It flows"
+            label="Flow"
             value={draft.flow_grade == null ? "" : String(draft.flow_grade)}
             choices={[
               { value: "", label: "not known" },
@@ -105,7 +105,7 @@ export function ChocolateForm({ standing, done }: Props) {
             onChange={(grade) => set({ flow_grade: grade === "" ? null : Number(grade) })}
           />
           <TextField
-            label="The label: ingredients, allergens"
+            label="Label: ingredients, allergens"
             kind="lines"
             value={draft.label ?? ""}
             error={wrong.label}

@@ -29,7 +29,7 @@ function HeatFields({ draft, errors, onChange }: FieldsProps<"heat">) {
   return (
     <>
       <EitherField
-        label="What it is"
+        label="Type"
         value={microwave != null}
         no="a water bath"
         yes="a microwave"
@@ -45,7 +45,7 @@ function HeatFields({ draft, errors, onChange }: FieldsProps<"heat">) {
             onChange={(watts) => onChange({ ...draft, microwave: { ...microwave, watts } })}
           />
           <NumberField
-            label="Setting you melt at"
+            label="Power setting"
             unit="%"
             value={Math.round(microwave.power * 100)}
             error={errors["microwave.power"]}

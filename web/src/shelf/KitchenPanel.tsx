@@ -73,7 +73,7 @@ function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () 
         <UnitField label="Fridge" unit="°C" optional="not known" {...field("fridge_c")} />
       </Pair>
       <SelectField
-        label="Its clock is that of"
+        label="Time zone"
         value={draft.zone ?? ""}
         choices={[
           { value: "", label: "this device" },

@@ -13,13 +13,13 @@ function words({ number, value, usual }: LearnedAnswer): [string, string] {
     case "cooling_ratio":
       return [`Loses heat ${value.toFixed(2)} times as fast as usual`, "1"];
     case "efficiency":
-      return [`${percent(value)} of its heat melts chocolate`, percent(usual)];
+      return [`Melting efficiency ${percent(value)}`, percent(usual)];
     case "carry_over_c":
-      return [`Goes on rising ${degrees(value)} off the heat`, degrees(usual)];
+      return [`Carry-over ${degrees(value)}`, degrees(usual)];
     case "burst_response":
-      return [`${percent(value)} of a short warming shows`, percent(usual)];
+      return [`Short-burst efficiency ${percent(value)}`, percent(usual)];
     case "setting_pace":
-      return [`Work takes ${value.toFixed(2)} times as long to set as usual`, "1"];
+      return [`Sets in ${value.toFixed(2)} times the usual time`, "1"];
   }
 }
 

@@ -66,7 +66,7 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
   });
   return (
     <Stack gap="3">
-      <SelectField label="It is" choices={carriers} {...field("carrier")} />
+      <SelectField label="Kind" choices={carriers} {...field("carrier")} />
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" alignItems="end">
         <Field.Root>
           <Field.Label textStyle="label">It looks</Field.Label>
@@ -77,12 +77,17 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
             onChange={(event) => set({ srgb: event.target.value })}
           />
         </Field.Root>
-        <EitherField label="Behind it" no="shows through" yes="is hidden" {...flag("opaque")} />
+        <EitherField
+          label="Ground behind it"
+          no="shows through"
+          yes="is hidden"
+          {...flag("opaque")}
+        />
         <EitherField label="Shimmer" no="no" yes="yes: mica" {...flag("shimmer")} />
         <UnitField label="Strength" unit="×" optional="1" {...field("strength")} />
       </Box>
       <SelectField
-        label="Its label says"
+        label="Label text"
         choices={foods}
         {...field("food")}
         value={draft.food ?? "not_said"}
@@ -93,7 +98,12 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
         yes="barred in some countries: check yours"
         {...flag("check_country")}
       />
-      <UnitField label="100 g cost" unit="" optional="not known" {...field("price_per_100g")} />
+      <UnitField
+        label="Price per 100 g"
+        unit=""
+        optional="not known"
+        {...field("price_per_100g")}
+      />
     </Stack>
   );
 }

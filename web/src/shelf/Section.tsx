@@ -1,6 +1,7 @@
 import { Box, Button, Heading } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { type ReactNode, useId, useState } from "react";
+import { type ReactNode, useEffect, useId, useRef } from "react";
+import { useSearchParams } from "react-router";
 
 interface Props {
   title: string;
@@ -16,10 +17,17 @@ interface Props {
 
 /** Things of one kind, with a place to add another. */
 export function Section({ title, one, none, empty, children, form }: Props) {
-  const [adding, setAdding] = useState(false);
+  // Its address says that the form is open: it can be led to, and gone back from.
+  const [params, setParams] = useSearchParams();
+  const adding = params.get("add") === one;
+  const setAdding = (open: boolean) => setParams(open ? { add: one } : {}, { replace: !open });
+  const place = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (adding) place.current?.scrollIntoView({ block: "start" });
+  }, [adding]);
   const id = useId();
   return (
-    <Box as="section" aria-labelledby={id}>
+    <Box as="section" aria-labelledby={id} ref={place}>
       <Box
         display="flex"
         flexWrap="wrap"
@@ -27,7 +35,7 @@ export function Section({ title, one, none, empty, children, form }: Props) {
         alignItems="center"
         gap="1"
         mb="2"
-        minH="44px"
+        minH="48px"
       >
         <Heading as="h2" id={id} textStyle="title" fontSize="lg">
           {title}
@@ -36,7 +44,7 @@ export function Section({ title, one, none, empty, children, form }: Props) {
           <Button
             variant="outline"
             borderColor="border.emphasized"
-            h="44px"
+            h="48px"
             onClick={() => setAdding(true)}
           >
             <Plus aria-hidden /> Add {one}

@@ -2,6 +2,7 @@ import { Box, chakra, Heading } from "@chakra-ui/react";
 import { useShelf } from "../api/queries";
 import { Failed, Loading } from "../kit/Standing";
 import { Chocolates } from "./Chocolates";
+import { FirstThings } from "./FirstThings";
 import { HeatSources } from "./HeatSources";
 import { KitchenPanel } from "./KitchenPanel";
 import { Moulds } from "./Moulds";
@@ -26,6 +27,7 @@ export default function ShelfPage() {
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
         Shelf
       </Heading>
+      <FirstThings shelf={shelf.data} />
       {unreadable.map(({ id, unreadable: why }) => (
         <Box key={id} bg="heat.wash" borderRadius="slab" px="4" py="2" mb="3" fontWeight="560">
           Something on the shelf cannot be read by this release ({why}). It is kept as it is.{" "}

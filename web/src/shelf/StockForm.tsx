@@ -35,11 +35,11 @@ export function StockForm({ id, name }: { id: string; name: string }) {
       chocolateId={id}
       label="How much"
       move={(grams) => ({ kind, grams })}
-      button="Note it"
+      button="Save"
       onDone={() => setOpen(false)}
     >
       <Box flex="1 1 150px">
-        <SelectField label="What happened" value={kind} choices={kinds} onChange={setKind} />
+        <SelectField label="Change" value={kind} choices={kinds} onChange={setKind} />
       </Box>
     </GramsForm>
   );

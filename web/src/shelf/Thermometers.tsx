@@ -53,7 +53,7 @@ function ThermometerFields({ draft, errors, onChange }: FieldsProps<"thermometer
         />
         {checked && (
           <UnitField
-            label="It showed"
+            label="It read"
             unit="°C"
             optional=""
             value={draft.showed_c}

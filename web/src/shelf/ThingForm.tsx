@@ -5,7 +5,7 @@ import { Fault } from "../kit/Fault";
 interface Props {
   children: ReactNode;
   busy: boolean;
-  /** Why it was not kept, where no field is at fault. */
+  /** Why it was not saved, where no field is at fault. */
   said?: string | undefined;
   onKeep: () => void;
   onLeave: () => void;
@@ -38,11 +38,11 @@ export function ThingForm({ children, busy, said, onKeep, onLeave, onPutAway }: 
           onClick={onLeave}
           disabled={busy}
         >
-          Leave it
+          Cancel
         </Button>
         {onPutAway && (
           <Button variant="ghost" color="stop" h="48px" ms="auto" onClick={onPutAway}>
-            Put it away
+            Archive
           </Button>
         )}
       </Box>

@@ -26,13 +26,13 @@ function WareFields({ draft, errors, onChange }: FieldsProps<"ware">) {
   return (
     <Pair>
       <SelectField
-        label="Made of"
+        label="Material"
         value={draft.material}
         choices={materials.map((material) => ({ value: material, label: material }))}
         onChange={(material) => onChange({ ...draft, material })}
       />
       <NumberField
-        label="Empty, it weighs"
+        label="Weight, empty"
         unit="g"
         value={draft.mass_g}
         error={errors.mass_g}

@@ -52,7 +52,7 @@ export function useKeep(
   });
   const fields = keep.error instanceof Refusal ? keep.error.fields : {};
   const said =
-    keep.error && Object.keys(fields).length === 0 ? `Not kept: ${keep.error.message}` : undefined;
+    keep.error && Object.keys(fields).length === 0 ? `Not saved: ${keep.error.message}` : undefined;
   return { keep: keep.mutate, busy: keep.isPending, errors: fields, said };
 }
 

@@ -10,6 +10,8 @@ const both = (light: string, dark: string) => ({ value: { _light: light, _dark: 
 const config = defineConfig({
   globalCss: {
     "html, body, #root": { minHeight: "100dvh" },
+    // What is on a page does not move as it grows past the window.
+    html: { scrollbarGutter: "stable" },
     body: {
       fontFeatureSettings: '"tnum"',
       fontVariantNumeric: "tabular-nums",

@@ -1,7 +1,7 @@
 //! At the bench.
 
 use anyhow::{Context, ensure};
-use interface_tests::{Kitchen, Page, browse};
+use interface_tests::{Kitchen, Page, Size, browse};
 use serde_json::{Value, json};
 use thirtyfour::Key;
 
@@ -30,7 +30,7 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
     browse("by_hand", async |page| {
         let plan = api::id(&api::new_plan("by hand").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.touch("Take it to the bench").await?;
+        page.touch("Start tempering").await?;
         page.until_shown("instruction", "Read the thermometer").await?;
 
         read(page, "20.5").await?;
@@ -53,8 +53,10 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
         page.until_shown("finish", "satin").await?;
         page.press("u").await?;
         page.until_shown("instruction", "Add the first").await?;
+        page.touch("More").await?;
         page.fill("Other amount of seed, g", "60").await?;
         page.touch("Add").await?;
+        page.touch("Less").await?;
         page.until_shown("undo", "Undo: Seed 60 g").await?;
         page.touch("Undo").await?;
         page.until_shown("undo", "Undo: Off the heat").await?;
@@ -82,14 +84,14 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
         page.until_shown("instruction", "Poured").await?;
         page.until_shown("next-step", "Spread it even").await?;
 
-        page.touch("Note what came out").await?;
+        page.touch("Record result").await?;
         for word in ["Glossy", "Clean", "By itself", "None"] {
             page.touch(word).await?;
         }
         page.fill("Anything else", "Stars stuck well").await?;
-        page.touch("Note it").await?;
+        page.touch("Save").await?;
         page.until_said("Stars stuck well").await?;
-        page.until_said("Look again after 24 hours").await?;
+        page.until_said("Check again after 24 hours").await?;
         Ok(())
     })
     .await;
@@ -290,6 +292,7 @@ async fn a_bowl_that_cannot_be_saved_is_given_up_with_its_reason() {
     browse("given_up", async |page| {
         let (batch, bowl) = api::new_bowl("given up").await?;
         page.go(&format!("/bench/{bowl}")).await?;
+        page.touch("More").await?;
         page.touch("Give up").await?;
         page.fill("What went wrong", "A drop of water, and it seized").await?;
         page.touch("Give up").await?;
@@ -310,7 +313,8 @@ async fn a_photo_of_the_smear_is_kept_with_the_bowl() {
         api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 31.5 })).await?;
         api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "test_started" })).await?;
         page.go(&format!("/bench/{bowl}")).await?;
-        page.until_said("Keep a photo of the smear").await?;
+        page.touch("More").await?;
+        page.until_said("Add a photo of the smear").await?;
         // One of our own pictures will do.
         let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
         page.give("A photo of the smear", &picture).await?;
@@ -323,6 +327,55 @@ async fn a_photo_of_the_smear_is_kept_with_the_bowl() {
         page.go(&format!("/log/{batch}")).await?;
         page.find("[data-testid='photos'] img").await?;
         page.forgive().await
+    })
+    .await;
+}
+
+/// Where the page ends and how many large touches are offered, beside the field for a reading.
+const IN_SIGHT: &str = "return [document.documentElement.scrollHeight - innerHeight, \
+    document.querySelectorAll('[data-testid=offered] button').length, \
+    [...document.querySelectorAll('main button')].filter((b) => b.offsetParent).every((b) => \
+        b.getBoundingClientRect().height >= 47)]";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
+    browse("bench_fold", async |page| {
+        // A kitchen's worth of trouble: bursts left, a smear to judge, another bowl that calls.
+        let (_, melting) = api::new_bowl("one that melts").await?;
+        let (_, testing) = api::new_bowl("one on trial").await?;
+        api::post(&format!("/bowls/{melting}/readings"), json!({ "temp_c": 21.0 })).await?;
+        let act = async |bowl: &str, action: Value| {
+            api::post(&format!("/bowls/{bowl}/actions"), action).await
+        };
+        api::post(&format!("/bowls/{testing}/readings"), json!({ "temp_c": 31.5 })).await?;
+        act(&testing, json!({ "kind": "test_started" })).await?;
+        for (bowl, words) in [(&melting, "Heat"), (&testing, "Even satin")] {
+            for size in [Size::LAPTOP, Size(820, 1180), Size::PHONE] {
+                page.resize(size).await?;
+                page.go(&format!("/bench/{bowl}")).await?;
+                page.until_said(words).await?;
+                page.find("[aria-label='Other bowls'] a").await?;
+                page.settled().await?;
+                let seen = page.run(IN_SIGHT).await?;
+                ensure!(
+                    seen[0].as_i64() <= Some(0),
+                    "{words} at {size:?}: {seen} px below the fold"
+                );
+                ensure!(seen[1].as_u64() <= Some(6), "{words} at {size:?}: {seen} offered");
+                ensure!(seen[2] == true, "{words} at {size:?}: a target is too small");
+                page.fits_sideways().await?;
+            }
+        }
+        // Behind one touch is the rest; and why.
+        page.resize(Size::LAPTOP).await?;
+        page.touch("More").await?;
+        page.find("[data-testid=more-actions]").await?;
+        page.touch("Why?").await?;
+        page.until_shown("grounds", "Rule:").await?;
+        for bowl in [&melting, &testing] {
+            act(bowl, json!({ "kind": "given_up", "reason": "a test" })).await?;
+        }
+        Ok(())
     })
     .await;
 }

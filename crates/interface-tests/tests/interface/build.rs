@@ -12,7 +12,8 @@ async fn a_marbled_slab_is_built_to_the_end_and_logged() {
     browse("build_marbled", async |page| {
         let plan = api::id(&api::new_plan("a build to the end").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("In place of it, or besides", "make instead: marbled bark").await?;
+        page.choose("Replace or add", "replace with: marbled bark").await?;
+        page.unfold().await?;
         page.fill("Fridge", "5").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         page.touch("Build guide").await?;
@@ -29,9 +30,9 @@ async fn a_marbled_slab_is_built_to_the_end_and_logged() {
         };
         let done = follow(page, bring).await?.done;
         ensure!(done >= 7, "{done} steps");
-        page.touch("Note what came out").await?;
+        page.touch("Record result").await?;
         page.until_shown("built", "Drop the white about in blobs").await?;
-        page.until_shown("built", "times as long to set as foretold").await?;
+        page.until_shown("built", "Setting as predicted").await?;
         Ok(())
     })
     .await;
@@ -57,13 +58,13 @@ async fn dry_now_moves_the_rest_on_screen_and_what_was_tried_out_teaches_nothing
         })
         .await?;
         page.touch("held").await?;
-        page.touch("Dry now").await?;
-        page.until_shown("progress", "times the time foretold").await?;
+        page.touch("Just dried").await?;
+        page.until_shown("progress", "than predicted").await?;
         // Time that was sped up to try it out teaches the kitchen nothing.
         let kitchen = api::thing(|thing| thing["kind"] == "kitchen").await?;
         ensure!(kitchen["learned"] == json!([]), "{kitchen}");
         page.touch("Undo").await?;
-        page.until("progress", "as before", |text| !text.contains("foretold")).await?;
+        page.until("progress", "as before", |text| !text.contains("than predicted")).await?;
         Ok(())
     })
     .await;
@@ -93,10 +94,12 @@ async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
         let plan = api::id(&api::new_plan("a sugar sheet").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("to-weigh", "325 g").await?;
-        page.choose("In place of it, or besides", "make instead: boiled-sugar sheet").await?;
+        page.choose("Replace or add", "replace with: boiled-sugar sheet").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         page.touch("Build guide").await?;
-        for task in ["Oil the tray", "Boil the syrup", "Off the heat", "Keep", "Pour the clear"] {
+        for task in
+            ["Oil the tray", "Boil the syrup", "Take it off the heat", "Keep", "Pour the clear"]
+        {
             page.until_shown("build-now", task).await?;
             if task == "Boil the syrup" {
                 page.until_shown("build-caution", "sticks to the skin and burns").await?;

@@ -16,12 +16,13 @@ async fn a_colour_is_mixed_foreseen_weighed_and_planned_as_a_bottle() {
         page.until_said("must be 0.1 to 20 parts to 100 of butter; it is 25").await?;
         page.fill("To 100 of butter", "20").await?;
         page.until_shown("colour-recipe", "50 g cocoa butter").await?;
-        page.choose("Known is", "the powder in hand").await?;
-        page.fill("That is", "5").await?;
+        page.choose("Based on", "the powder in hand").await?;
+        page.fill("Amount", "5").await?;
         page.until_shown("colour-recipe", "25 g cocoa butter").await?;
         page.touch("Make it: a plan for the bottle").await?;
-        page.until_shown("build-steps", "Pour the blue lake into it").await?;
-        page.until_shown("colour-recipe", "5 g Blue lake").await?;
+        page.until_shown("colour-recipe", "5 g Red lake").await?;
+        page.place("Steps").await?;
+        page.until_shown("build-steps", "Pour the red lake into it").await?;
         page.forgive().await
     })
     .await;
@@ -32,24 +33,19 @@ async fn a_transparent_red_sinks_on_dark_and_white_behind_it_saves_it() {
     browse("colour_sinks", async |page| {
         page.go("/colour").await?;
         page.until_said("How it looks when it is turned out").await?;
-        let looks = async || {
-            let told = page
-                .run("return document.querySelector('[data-testid=over-dark]').dataset.looks")
-                .await?;
-            anyhow::Ok(told.as_str().context("a colour")?.to_owned())
+        let red = async |name: &str, end: &str| {
+            let script =
+                format!("return document.querySelector('[data-testid=over-{name}]').dataset.{end}");
+            let told = page.run(&script).await?;
+            let hex = told.as_str().context("a colour")?.get(1..3).context("#rrggbb")?.to_owned();
+            anyhow::Ok(u8::from_str_radix(&hex, 16)?)
         };
-        let red = |hex: &str| -> anyhow::Result<u8> {
-            Ok(u8::from_str_radix(hex.get(1..3).context("#rrggbb")?, 16)?)
-        };
-        let blue = looks().await?;
-        page.choose("Pigment", "Red lake, as usual").await?;
-        page.find(&format!("[data-testid=over-dark]:not([data-looks='{blue}'])")).await?;
-        let backed = red(&looks().await?)?;
-        // Without the white film behind it all but goes.
-        page.touch("Take away: colour 2").await?;
-        page.until_shown("over-dark", "the film, bare").await?;
-        let sunk = red(&looks().await?)?;
+        page.find("[data-testid=over-dark]").await?;
+        page.find("[data-testid=over-white]").await?;
+        // It opens on the red alone: on dark all but gone, on white and over white bright.
+        let (sunk, backed) = (red("dark", "looks").await?, red("dark", "backed").await?);
         ensure!(sunk + 40 < backed, "{backed} to {sunk}");
+        ensure!(sunk + 40 < red("white", "looks").await?, "on white it shines");
         page.until_shown("over-dark", "with white behind").await?;
         Ok(())
     })
@@ -61,7 +57,7 @@ async fn colours_at_the_bench_stand_in_a_row_with_what_each_needs() {
     browse("colour_bench", async |page| {
         let kinds = api::get("/kinds").await?;
         let bottle = kinds.as_array().and_then(|all| all.last()).context("kinds")?;
-        ensure!(bottle["name"] == "Colour to keep", "{bottle}");
+        ensure!(bottle["name"] == "Coloured cocoa butter", "{bottle}");
         let body = json!({ "name": "Test: a row of colours", "inputs": { "room_c": 20, "rh_pct": 45,
             "bowls": bottle["colours"],
             "components": [{ "key": "it", "name": "Blue", "work": bottle["start"] }] } });
@@ -95,7 +91,7 @@ async fn colours_at_the_bench_stand_in_a_row_with_what_each_needs() {
 async fn a_photo_of_a_finished_piece_tells_how_strong_a_pigment_is() {
     browse("colour_photo", async |page| {
         page.go("/colour").await?;
-        page.until_said("A finished piece, to correct a colour by").await?;
+        page.until_said("Correct a colour by a finished piece").await?;
         page.choose("Pigment", "Night blue lake").await?;
         // One of our own pictures will do.
         let picture = interface_tests::root().join("docs/screenshots/bench-test.png");

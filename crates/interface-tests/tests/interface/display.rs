@@ -13,9 +13,9 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
         api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 31.5 })).await?;
         page.go("/display").await?;
         page.touch("°F").await?;
-        page.until_said("In this browser").await?;
+        page.until_said("This browser").await?;
         page.touch("ounces").await?;
-        page.until_said("In this browser").await?;
+        page.until_said("This browser").await?;
 
         page.go(&format!("/bench/{bowl}")).await?;
         page.until_shown("temperature", "88.7").await?;
@@ -31,6 +31,7 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
         page.go(&format!("/plans/{plan}")).await?;
         // 325.08 g
         page.until_shown("to-weigh", "11.5 oz").await?;
+        page.unfold().await?;
         let room = page.field("Room").await?;
         ensure!(room.prop("value").await?.as_deref() == Some("68"));
         page.fill("Room", "120").await?;

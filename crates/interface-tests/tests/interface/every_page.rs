@@ -31,7 +31,10 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/build/{building}"), "Line the tray with parchment"),
         (format!("/log/{building}"), "Still to do"),
         ("/plans".into(), "In use"),
-        (format!("/plans/{planned}"), "What it takes"),
+        (format!("/plans/{planned}"), "What to weigh"),
+        (format!("/plans/{planets}/steps"), "Polish the mould"),
+        (format!("/plans/{planets}/schedule"), "Save as a calendar file"),
+        (format!("/plans/{planets}/shopping"), "On the shelf"),
         ("/bench".into(), "At the bench"),
         (format!("/bench/{bowl}"), "Undo"),
         (format!("/bench/{testing}"), "Even satin"),
@@ -40,8 +43,8 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/log/{poured}"), "Plan against what happened"),
         ("/shelf".into(), "from the drawer"),
         ("/reference".into(), "never above"),
-        ("/display".into(), "In this browser"),
-        ("/nowhere".into(), "Nothing here"),
+        ("/display".into(), "This browser"),
+        ("/nowhere".into(), "Page not found"),
     ])
 }
 
@@ -109,12 +112,10 @@ async fn every_page_of_what_the_release_before_left_is_shown_whole() {
         anyhow::ensure!(paths.len() > 50, "{paths:?}");
         for path in paths {
             page.go(&path).await?;
-            let settled = "return document.body.innerText.length > 150 \
-                           && !document.body.innerText.includes('Loading')";
-            page.until_script(settled, &path, |value| value == &json!(true)).await?;
+            page.settled().await.with_context(|| path.clone())?;
             let text = page.run("return document.body.innerText").await?;
             let text = text.as_str().unwrap_or_default();
-            for broken in ["cannot be read", "could not be", "NaN", "undefined", "Nothing here"] {
+            for broken in ["cannot be read", "could not be", "NaN", "undefined", "Page not found"] {
                 anyhow::ensure!(!text.contains(broken), "{path} says {broken}: {text}");
             }
             page.is_accessible().await.with_context(|| path.clone())?;

@@ -18,7 +18,7 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.go("/shelf").await?;
         page.touch("Add a mould").await?;
         page.fill("Name", "Test: little moons").await?;
-        page.choose("A cavity is", "another: measured").await?;
+        page.choose("Cavity", "another, measured").await?;
         page.fill("Water it holds", "9").await?;
         page.fill("Inside", "20").await?;
         page.fill("Opening", "25").await?;
@@ -46,16 +46,17 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
 
         let plan = api::id(&api::new_plan("little moons").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("In place of it, or besides", "make instead: filled shells").await?;
+        page.choose("Replace or add", "replace with: filled shells").await?;
         page.until_shown("figures", "24 pieces").await?;
         let words = "Test: little moons: 15 of 9 ml, 20 cm² inside, opening 8 cm²";
         page.choose("Mould", words).await?;
         page.until_shown("figures", "15 pieces").await?;
+        page.place("Steps").await?;
         page.until_said("The wall goes by 1 weighing").await?;
 
         page.go("/shelf").await?;
         page.touch("Change Test: little moons").await?;
-        page.touch("Put it away").await?;
+        page.touch("Archive").await?;
         until_kept(page, "Test: little moons", false).await?;
         // The plan still knows it.
         page.go(&format!("/plans/{plan}")).await?;
@@ -73,12 +74,12 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
         page.touch("Keep").await?;
         page.until_refused("Name must be 1 to").await?;
         page.fill("Name", "Test: comet green").await?;
-        page.choose("Behind it", "is hidden").await?;
+        page.choose("Ground behind it", "is hidden").await?;
         page.choose("Shimmer", "yes: mica").await?;
         page.fill("Strength", "40").await?;
-        page.choose("Its label says", "sold for eating").await?;
+        page.choose("Label text", "sold for eating").await?;
         page.choose("Law", "barred in some countries: check yours").await?;
-        page.fill("100 g cost", "25").await?;
+        page.fill("Price per 100 g", "25").await?;
         page.touch("Keep").await?;
         page.until_refused("Strength must be").await?;
         page.fill("Strength", "1.5").await?;
@@ -89,14 +90,14 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
 
         // Neither for decoration only nor in water: the shelf has what may go into butter.
         page.touch("Change Test: comet green").await?;
-        page.choose("Its label says", "for decoration only, or non-toxic").await?;
+        page.choose("Label text", "for decoration only, or non-toxic").await?;
         page.touch("Keep").await?;
         page.until_refused("\"non-toxic\" on a dust does not make it food").await?;
-        page.choose("Its label says", "it does not say").await?;
-        page.choose("It is", "a gel").await?;
+        page.choose("Label text", "it does not say").await?;
+        page.choose("Kind", "a gel").await?;
         page.touch("Keep").await?;
-        page.until_refused("It is must be").await?;
-        page.touch("Leave it").await?;
+        page.until_refused("Kind must be").await?;
+        page.touch("Cancel").await?;
         ensure!(api::on_shelf("Test: comet green").await?["thing"] == kept, "it is as it was");
         page.forgive().await
     })
@@ -119,15 +120,15 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
 
         page.touch("Add a heat source").await?;
         page.fill("Name", "Test: pot on the stove").await?;
-        page.choose("What it is", "a water bath").await?;
+        page.choose("Type", "a water bath").await?;
         page.touch("Keep").await?;
         until_kept(page, "Test: pot on the stove", true).await?;
         ensure!(api::on_shelf("Test: pot on the stove").await?["thing"]["microwave"].is_null());
 
         page.touch("Add a bowl").await?;
         page.fill("Name", "Test: never kept").await?;
-        page.choose("Made of", "steel").await?;
-        page.touch("Leave it").await?;
+        page.choose("Material", "steel").await?;
+        page.touch("Cancel").await?;
         until_kept(page, "Test: never kept", false).await?;
 
         // The kitchen stays as it was for the other tests.
@@ -135,7 +136,7 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
         page.fill("Room", "70").await?;
         page.touch("Keep").await?;
         page.until_refused("Room must be 5 to 40 °C; it is 70").await?;
-        page.touch("Leave it").await?;
+        page.touch("Cancel").await?;
         let kitchen = api::thing(|thing| thing["kind"] == "kitchen").await?["thing"].clone();
         ensure!(kitchen["room_c"] != json!(70.0), "{kitchen}");
         page.forgive().await

@@ -29,7 +29,7 @@ const LOOK: &str = "
         text: card.innerText,
         back: card.querySelector('[data-testid=come-back]')?.innerText ?? null,
         tempering: card.dataset.kind === 'tempering' ? card.dataset.step : null,
-        touch: [...document.querySelectorAll('button')].some((b) => b.innerText.startsWith('Dry now')),
+        touch: [...document.querySelectorAll('button')].some((b) => b.innerText.startsWith('Just dried')),
         done: document.querySelectorAll(TICKED).length,
     };";
 

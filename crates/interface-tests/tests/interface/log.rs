@@ -29,7 +29,7 @@ async fn what_is_not_there_is_said() {
             ("/plans/00000000-0000-0000-0000-000000000000", "There is no such plan."),
             ("/bench/00000000-0000-0000-0000-000000000000", "There is no such bowl."),
             ("/log/00000000-0000-0000-0000-000000000000", "There is no such batch."),
-            ("/nowhere", "This address leads nowhere."),
+            ("/nowhere", "Check the address, or pick a place above."),
         ] {
             page.go(path).await?;
             page.until_said(words).await?;
@@ -51,10 +51,10 @@ async fn a_thermometers_log_is_brought_in_and_what_it_leaves_open_is_asked() {
         page.give("A thermometer's log", &hot).await?;
         page.until_said("cannot be told; say which of elapsed, left, right").await?;
         page.fill("Column of temperatures", "right").await?;
-        page.touch("Bring it in").await?;
+        page.touch("Import these readings").await?;
         page.until_said("looks like °F").await?;
         page.choose("Temperatures are in", "°F").await?;
-        page.touch("Bring it in").await?;
+        page.touch("Import these readings").await?;
         page.until_said("2 readings brought in, read in °F").await?;
         page.until_said("1 lines without a temperature passed over").await?;
         let kept = api::get(&format!("/bowls/{bowl}/readings")).await?;
@@ -90,7 +90,7 @@ async fn a_mistake_in_the_record_is_corrected_and_said_to_be() {
         page.touch("Correct a mistake in the record").await?;
         page.until_shown("corrections", "Seed 800 g").await?;
         page.touch("Other grams").await?;
-        page.fill("It was", "80").await?;
+        page.fill("Weighed", "80").await?;
         page.touch("Correct it").await?;
         page.until_shown("corrections", "Corrected to 80 g").await?;
         anyhow::ensure!(api::bowl(&bowl).await?["seeded_g"] == 80.0);
@@ -102,7 +102,7 @@ async fn a_mistake_in_the_record_is_corrected_and_said_to_be() {
         // Deleted, it can be had back from where it was.
         page.touch("Delete").await?;
         page.until_said("It is kept for 30 days").await?;
-        page.touch("Have it back").await?;
+        page.touch("Undo").await?;
         page.go(&format!("/log/{batch}")).await?;
         page.until_said("Still to do").await?;
         page.forgive().await

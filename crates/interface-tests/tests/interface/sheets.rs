@@ -10,23 +10,27 @@ async fn outlines_are_piped_over_a_sheet_that_is_checked() {
     browse("sheets_piping", async |page| {
         let plan = api::id(&api::new_plan("outlines").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("In place of it, or besides", "make instead: piped pieces").await?;
-        page.choose("How much line", "as these outlines take").await?;
+        page.choose("Replace or add", "replace with: piped pieces").await?;
+        page.unfold().await?;
+        page.choose("Line length by", "as these outlines take").await?;
         page.until_shown("figures", "12 pieces").await?;
+        page.unfold().await?;
         page.choose("Outline", "letters").await?;
         page.fill("Letters", "Comète").await?;
         page.until_said("“è” is none of them").await?;
         page.fill("Letters", "Comet").await?;
-        page.fill("Wide", "150").await?;
+        page.fill("Width", "150").await?;
         page.choose("Joined", "not: each for itself").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Paper").await?;
         page.touch("The sheet to pipe over").await?;
         page.until_said("It falls into 5 parts").await?;
         let told = page.find("[data-testid='outline-check'] svg").await?;
         ensure!(told.attr("aria-label").await?.is_some_and(|l| l.contains("5 parts")));
-        page.choose("The face goes", "up: drawn as it is").await?;
+        page.choose("Side to pipe", "up: drawn as it is").await?;
         page.find("[data-testid='sheets'] img[alt^='Sheet 1 of']").await?;
         page.touch("back to the plan").await?;
+        page.unfold().await?;
         page.choose("Outline", "my own drawing (SVG)").await?;
         let folder = tempfile::tempdir()?;
         let bad = folder.path().join("bad.svg");
@@ -37,6 +41,7 @@ async fn outlines_are_piped_over_a_sheet_that_is_checked() {
         std::fs::write(&good, "<svg><path d='M0 20 L40 20 M20 0 L20 40'/></svg>")?;
         page.give("A drawing to pipe over", &good).await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Paper").await?;
         page.touch("The sheet to pipe over").await?;
         page.until_said("your own drawing").await?;
         page.forgive().await
@@ -49,9 +54,10 @@ async fn a_slab_has_its_score_map_and_a_wrap_its_strip() {
     browse("sheets_score", async |page| {
         let plan = api::id(&api::new_plan("shards").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("In place of it, or besides", "make instead: scored shards").await?;
+        page.choose("Replace or add", "replace with: scored shards").await?;
         page.until_shown("figures", "30 pieces").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Paper").await?;
         page.touch("The score map").await?;
         let first = page.until_shown("score-words", "30 pieces").await?;
         page.find("[data-testid='sheets'] img[alt='Sheet 2 of 2']").await?;
@@ -59,9 +65,10 @@ async fn a_slab_has_its_score_map_and_a_wrap_its_strip() {
         page.until("score-words", "another map", |text| text != first).await?;
 
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("In place of it, or besides", "make instead: wrap round a cake").await?;
+        page.choose("Replace or add", "replace with: wrap round a cake").await?;
         page.until_shown("figures", "590 mm long").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Paper").await?;
         page.touch("The strip to cut").await?;
         page.find("[data-testid='sheets'] img[alt='Sheet 3 of 3']").await?;
         // Each on a page of its own, and nothing else.

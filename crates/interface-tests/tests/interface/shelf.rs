@@ -15,14 +15,14 @@ async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
         page.touch("Keep").await?;
         page.until_said("must be 1 to 120 characters; it is empty").await?;
         page.fill("Name", "Test: Dark 72 %").await?;
-        page.fill("There are", "640").await?;
+        page.fill("In stock", "640").await?;
         page.fill("Work to", "35").await?;
         page.until_said("must stay below where temper is lost at 34 °C").await?;
         page.fill("Work to", "31.5").await?;
         page.fill("Work from", "30.5").await?;
-        page.fill("A kilogram costs", "16").await?;
+        page.fill("Price per kg", "16").await?;
         page.fill("Lot", "T 7").await?;
-        page.fill("The label: ingredients, allergens", "May contain almond.").await?;
+        page.fill("Label: ingredients, allergens", "May contain almond.").await?;
         page.touch("Keep").await?;
         page.until_said("30.5–31.5 °C").await?;
         let card = page.find("article[aria-label='Test: Dark 72 %']").await?.text().await?;
@@ -32,9 +32,9 @@ async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
         ensure!(kept["left_g"] == 640.0 && kept["thing"]["lot"] == "T 7", "{kept}");
 
         page.touch("Count Test: Dark 72 %").await?;
-        page.choose("What happened", "Bought more").await?;
+        page.choose("Change", "Bought more").await?;
         page.fill("How much", "500").await?;
-        page.touch("Note it").await?;
+        page.touch("Save").await?;
         page.until_said("1140 g").await?;
 
         page.go("/reference").await?;
@@ -52,12 +52,13 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
         let bag = api::post("/shelf", json!({ "thing": bag, "left_g": 300 })).await?;
         let plan = api::new_plan("from the shelf").await?;
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
+        page.unfold().await?;
         page.choose("From your shelf", "Test: Milk 40 %").await?;
         // 30 × 20 cm × 4 mm × 1.27 g/cm³ and 5 %, at 20 a kilogram.
         page.until_shown("to-weigh", "320 g").await?;
         page.until_shown("stock", "300 g on the shelf, costs 6.40").await?;
-        page.until_said("There are 300 g left on the shelf; this takes 320 g, 20 g more.").await?;
-        page.touch("Take it to the bench").await?;
+        page.until_said("20 g short: 320 g needed, 300 g in stock.").await?;
+        page.touch("Start tempering").await?;
         page.until_shown("instruction", "Read the thermometer").await?;
         let bowl = page.path().await?.trim_start_matches("/bench/").to_owned();
         let melted = api::get(&format!("/bowls/{bowl}")).await?["plan"]["amounts"]["melted_g"]
@@ -70,8 +71,8 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
             text.contains(&format!("{melted:.0} g taken"))
         })
         .await?;
-        page.fill("Left over, put back", "25").await?;
-        page.touch("Put it back").await?;
+        page.fill("Left over, returned to stock", "25").await?;
+        page.touch("Return to stock").await?;
         page.until_shown("taken", "25 g returned").await?;
         let left = api::on_shelf("Test: Milk 40 %").await?["left_g"].as_f64().context("grams")?;
         ensure!((left - (300.0 - melted + 25.0)).abs() < 0.02, "{left} g of {bag}");
@@ -86,6 +87,7 @@ async fn a_blend_is_mixed_on_the_plan() {
         let plan = api::new_plan("a blend").await?;
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.until_said("Melt, to 46.0 °C").await?;
+        page.unfold().await?;
         page.find("input[type=radio][value=blend]").await?;
         page.run("document.querySelector('input[type=radio][value=blend]').click()").await?;
         // 60 parts of 45 °C and 40 of 42, and one degree into the band.
@@ -94,7 +96,7 @@ async fn a_blend_is_mixed_on_the_plan() {
         page.until_said("must add up to 100 %; it adds up to 90.0 %").await?;
         page.fill("Share 1", "70").await?;
         page.until_said("Melt, to 45.1 °C").await?;
-        page.touch("One part more").await?;
+        page.touch("Add part").await?;
         page.fill("Share 1", "60").await?;
         page.fill("Share 3", "10").await?;
         page.choose("Part 3", "White").await?;
@@ -102,7 +104,8 @@ async fn a_blend_is_mixed_on_the_plan() {
         page.until("saving", "saved for good", |text| text == "Saved").await?;
         page.reload().await?;
         page.until_said("Melt, to 44.6 °C").await?;
-        page.touch("Take away: part 3").await?;
+        page.unfold().await?;
+        page.touch("Remove: part 3").await?;
         page.until_said("it adds up to 90.0 %").await?;
         Ok(())
     })
@@ -113,32 +116,34 @@ async fn a_blend_is_mixed_on_the_plan() {
 async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
     browse("shelf_gear", async |page| {
         page.go("/shelf").await?;
-        page.until_said("of its heat melts chocolate").await?;
+        page.until_said("Melting efficiency").await?;
         page.touch("Add a thermometer").await?;
         page.fill("Name", "Test: short probe").await?;
-        page.fill("It showed", "7").await?;
+        page.fill("It read", "7").await?;
         page.touch("Keep").await?;
         page.until_said("One that is further off is not to be corrected but replaced").await?;
-        page.fill("It showed", "0.8").await?;
+        page.fill("It read", "0.8").await?;
         page.touch("Keep").await?;
-        page.until_said("reads 0.8 °C too much; corrected").await?;
+        page.until_said("reads 0.8 °C high; corrected").await?;
 
         let plan = api::new_plan("with a corrected probe").await?;
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
-        page.touch("Your bowl, microwave and own numbers").await?;
+        page.unfold().await?;
         page.choose("Thermometer", "Test: short probe").await?;
         page.choose("Heat", "Dome kitchen microwave, low").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Steps").await?;
         page.until_said("learned from").await?;
-        page.touch("Take it to the bench").await?;
+        page.touch("Start tempering").await?;
         page.until_shown("instruction", "Read the thermometer").await?;
         let bowl = page.path().await?.trim_start_matches("/bench/").to_owned();
         api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 32.3 })).await?;
         page.until_shown("temperature", "31.5").await?;
-        page.until_shown("corrected", "Your thermometer reads 0.8 °C too much").await?;
+        page.until_shown("corrected", "Your thermometer reads 0.8 °C high").await?;
 
         page.go("/shelf").await?;
         page.touch("Change Steel bowl with the ring").await?;
-        page.fill("Empty, it weighs", "295").await?;
+        page.fill("Weight, empty", "295").await?;
         page.touch("Keep").await?;
         page.until_said("steel, 295 g empty").await?;
         let half = api::on_shelf("Dome kitchen microwave, half power").await?;

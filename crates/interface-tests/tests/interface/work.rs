@@ -11,8 +11,8 @@ async fn instead(page: &Page, kind: &str) -> anyhow::Result<String> {
     let plan = api::id(&api::new_plan(kind).await?)?;
     page.go(&format!("/plans/{plan}")).await?;
     page.until_shown("to-weigh", "325 g").await?;
-    let words = format!("make instead: {}", kind.to_lowercase());
-    page.choose("In place of it, or besides", &words).await?;
+    let words = format!("replace with: {}", kind.to_lowercase());
+    page.choose("Replace or add", &words).await?;
     Ok(plan)
 }
 
@@ -22,8 +22,8 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
         // One page, so that each comes after another as it would for a maker who looks round.
         let plan = instead(page, "Mixed-in bark").await?;
         let next = async |kind: &str| {
-            let words = format!("make instead: {}", kind.to_lowercase());
-            page.choose("In place of it, or besides", &words).await
+            let words = format!("replace with: {}", kind.to_lowercase());
+            page.choose("Replace or add", &words).await
         };
         for (kind, figures, step) in [
             ("Mixed-in bark", "7 mm", "Fold the dry goods into the dark"),
@@ -33,20 +33,23 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
             ("Scored shards", "30 pieces", "Score it"),
             ("Sheet: shapes, shards, curls", "50 pieces", "Paint the blue"),
             ("Wrap round a cake", "590 mm long", "Lift it and wrap it round"),
-            ("Piped pieces", "12 pieces", "A trial line on spare paper"),
+            ("Piped pieces", "12 pieces", "Pipe a trial line on spare paper"),
             ("Ribbons from a frozen slab", "6 pieces", "Spread, lift and fold 6 ribbons"),
             ("Filled shells", "24 pieces of 9.1 g", "Turn it over and dump"),
             ("Joined hollows", "6 pieces of 36 g", "Close 6, one at a time"),
-            ("Figures of several tones", "2 pieces of 49 g", "Put the white into the face"),
-            ("Dipped things", "24 pieces of 17 g", "Dip the truffles"),
+            ("Two-tone figures", "2 pieces of 49 g", "Put the white into the face"),
+            ("Dipped pieces", "24 pieces of 17 g", "Dip the truffles"),
         ] {
             next(kind).await?;
             page.until_shown("figures", figures).await?;
-            page.until_shown("build-steps", step).await?;
             page.until("saving", "saved", |text| text == "Saved").await?;
+            page.place("Steps").await?;
+            page.until_shown("build-steps", step).await?;
+            page.place("Plan").await?;
         }
         // Sugar has no bowl, and cannot be overlooked.
         next("Boiled-sugar sheet").await?;
+        page.place("Steps").await?;
         page.until_shown("build-steps", "Boil the syrup to 151 °C").await?;
         page.until_said("sticks to the skin").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
@@ -61,21 +64,27 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
 async fn chocolates_come_and_go_with_what_is_made_from_them() {
     browse("work_chocolates", async |page| {
         let plan = instead(page, "Marbled bark").await?;
-        page.until_shown("all-it-takes", "white").await?;
+        page.until_shown("glance-bowls", "white").await?;
+        page.unfold().await?;
         page.fill("Strokes", "40").await?;
         page.until_said("stirred through: muddy").await?;
         page.fill("Strokes", "6").await?;
         page.choose("Colour in it", "water-based or gel").await?;
         page.until_said("makes chocolate grainy and thick").await?;
         page.choose("Colour in it", "soluble in oil").await?;
+        page.place("Steps").await?;
         page.until_shown("build-steps", "Colour the white").await?;
+        page.place("Plan").await?;
+        page.unfold().await?;
         page.fill("Share", "120").await?;
         page.until_said("must be 1 to 99 %; it is 120").await?;
         page.fill("Share", "40").await?;
         page.choose("Accent", "another: milk").await?;
-        page.until_shown("build-steps", "Colour the milk").await?;
         // Nothing is made from the white any more.
-        page.until("all-it-takes", "two chocolates", |text| !text.contains("white")).await?;
+        page.until("glance-bowls", "two chocolates", |text| {
+            text.contains("milk") && !text.contains("white")
+        })
+        .await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         let kept = api::get(&format!("/plans/{plan}")).await?;
         let keys: Vec<_> = kept["inputs"]["bowls"]
@@ -96,11 +105,12 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
         let plan = api::id(&api::new_plan("several").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
         page.until_shown("to-weigh", "325 g").await?;
-        page.choose("In place of it, or besides", "add: clusters").await?;
+        page.choose("Replace or add", "add: clusters").await?;
         page.until_shown("figures", "24 pieces of 12 g").await?;
         // 309.6 g of slab and 192 g of clusters, and 5 % stay behind.
         page.until_shown("to-weigh", "527 g").await?;
-        page.fill("You weigh out", "700").await?;
+        page.unfold().await?;
+        page.fill("Weigh out", "700").await?;
         page.until_shown("left-over", "173 g are left over").await?;
         page.touch("a free slab of 4 mm").await?;
         page.until_shown("figures", "4 mm").await?;
@@ -108,10 +118,10 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
         page.until_shown("to-weigh", "700 g").await?;
         let left = page.run("return document.querySelectorAll('[data-testid=left-over]').length");
         ensure!(left.await? == 0, "all of it is used");
-        page.fill("You weigh out", "300").await?;
-        page.until_said("too little of it").await?;
-        page.fill("You weigh out", "").await?;
-        page.touch("Take away: Clusters").await?;
+        page.fill("Weigh out", "300").await?;
+        page.until_said("short: it takes").await?;
+        page.fill("Weigh out", "").await?;
+        page.touch("Remove: Clusters").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         let kept = api::get(&format!("/plans/{plan}")).await?;
         ensure!(kept["inputs"]["components"].as_array().map(Vec::len) == Some(2), "{kept}");
@@ -125,19 +135,19 @@ async fn how_far_it_goes_is_told_whichever_is_known() {
     browse("work_cover", async |page| {
         let plan = api::id(&api::new_plan("how far").await?)?;
         page.go(&format!("/plans/{plan}")).await?;
-        page.choose("You know", "the tray and what I have").await?;
+        page.choose("Size by", "the tray and what I have").await?;
         // 380 g less what stays behind, on 600 cm².
         page.until_shown("figures", "600 cm², 4.7 mm").await?;
-        page.choose("You know", "what I have and how thick").await?;
+        page.choose("Size by", "what I have and how thick").await?;
         page.until_shown("figures", "701 cm², 4 mm").await?;
-        page.fill("You have", "2 1/2 cups").await?;
+        page.fill("Amount", "2 1/2 cups").await?;
         page.until_said("about 425.9 g").await?;
         page.until_shown("to-weigh", "426 g").await?;
-        page.choose("You know", "how many, and how thick").await?;
-        page.fill("Each weighs", "10").await?;
+        page.choose("Size by", "how many, and how thick").await?;
+        page.fill("Weight each", "10").await?;
         page.until_shown("figures", "40 pieces of 10 g").await?;
         page.until_shown("to-weigh", "420 g").await?;
-        page.choose("You know", "the tray and how thick").await?;
+        page.choose("Size by", "the tray and how thick").await?;
         page.fill("Length", "10 1/2 in").await?;
         page.until_said("= 266.7 mm").await?;
         page.until_shown("figures", "533 cm²").await?;
@@ -146,7 +156,7 @@ async fn how_far_it_goes_is_told_whichever_is_known() {
         page.choose("Tray", "round tin: 240 mm across, rim 40 mm").await?;
         page.until_shown("figures", "452 cm²").await?;
         page.fill("Exactly", "39.5").await?;
-        page.fill("Rim", "12").await?;
+        page.fill("Rim height", "12").await?;
         page.until_said("must not stand above the tray's rim of 12 mm").await?;
         page.forgive().await
     })

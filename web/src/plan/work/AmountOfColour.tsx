@@ -6,7 +6,7 @@ import { SelectField } from "../../kit/SelectField";
 type By = BottledAmount["by"];
 
 const known: Record<By, string> = {
-  total: "what it is to come to",
+  total: "total weight",
   butter: "the cocoa butter in hand",
   pigment: "the powder in hand",
 };
@@ -40,19 +40,19 @@ interface Props {
   onChange: (amount: BottledAmount) => void;
 }
 
-/** How much colour: what it is to come to, or what there is to make it from. */
+/** How much colour: the total weight, or what there is to make it from. */
 export function AmountOfColour({ amount, errors, onChange }: Props) {
   const g = gramsOf(amount);
   return (
     <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 120px" gap="2">
       <SelectField
-        label="Known is"
+        label="Based on"
         value={amount.by}
         choices={known}
         onChange={(by) => onChange(amountOf(by, g))}
       />
       <NumberField
-        label="That is"
+        label="Amount"
         unit="g"
         value={g}
         error={errors[`amount.${amount.by}_g`]}

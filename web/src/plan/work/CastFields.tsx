@@ -48,9 +48,9 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
         label="Mould"
         value={cast.mould_id ?? ""}
         choices={[
-          { value: "", label: "by its measures" },
+          { value: "", label: "by measurements" },
           ...(cast.mould_id && !chosen
-            ? [{ value: cast.mould_id, label: "one that was put away" }]
+            ? [{ value: cast.mould_id, label: "one that was archived" }]
             : []),
           ...saved.map(({ id, thing }) => ({
             value: id,
@@ -80,7 +80,7 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
       />
       <Pair>
         <SelectField
-          label="Lined by"
+          label="Shell method"
           value={cast.way ?? "dump"}
           choices={{ dump: "filling and dumping", brush: "brushed coats" }}
           onChange={(way) =>
@@ -90,15 +90,15 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
             })
           }
         />
-        <CountField label="Times filled" {...fieldsOf(cast, errors, set, "cast.")("casts")} />
+        <CountField label="Casts" {...fieldsOf(cast, errors, set, "cast.")("casts")} />
       </Pair>
       {(cast.way ?? "dump") === "dump" && (
         <SelectField
-          label="The wall"
+          label="Wall"
           value={wall.by}
           choices={{
-            wished: "so thick: how long to wait?",
-            waited: "after such a wait: how thick?",
+            wished: "Set the wall",
+            waited: "Set the drain time",
           }}
           onChange={(by) => set({ wall: usualWall[by] })}
         />
@@ -126,8 +126,8 @@ function WallFields({ wall, errors, onChange }: WallProps) {
   const field = fieldsOf(wall, errors, set, "cast.wall.");
   return (
     <Pair>
-      <NumberField label="Waits" unit="s" {...field("wait_s")} />
-      <UnitField label="Poured at" unit="°C" optional="middle of its band" {...field("poured_c")} />
+      <NumberField label="Drain time" unit="s" {...field("wait_s")} />
+      <UnitField label="Pour at" unit="°C" optional="middle of its range" {...field("poured_c")} />
     </Pair>
   );
 }

@@ -23,7 +23,7 @@ export function ClustersFields({ work, errors, onChange, ...pick }: FieldsOf<Wor
       />
       <Pair>
         <CountField {...field("count")} />
-        <NumberField label="Each weighs" unit="g" {...field("each_g")} />
+        <NumberField label="Weight each" unit="g" {...field("each_g")} />
       </Pair>
       <EitherField
         label="On each"

@@ -38,7 +38,7 @@ function restated(cover: CoverInputs, by: CoverInputs["by"]): CoverInputs {
 
 /** Which two of the three the maker knows. */
 const Known = memo(function Known({ by, onBy }: KnownProps) {
-  return <SelectField label="You know" value={by} choices={known} onChange={onBy} />;
+  return <SelectField label="Size by" value={by} choices={known} onChange={onBy} />;
 });
 
 const counted: Record<Portions["of"], string> = {
@@ -83,7 +83,7 @@ export const CoverFields = memo(function CoverFields(props: Props) {
       {"tray" in cover && <TrayField tray={cover.tray} errors={own} onChange={setTray} />}
       {"in_hand_g" in cover && (
         <NumberField
-          label="You have"
+          label="Amount"
           unit="g"
           ingredient="chips"
           value={cover.in_hand_g}
@@ -128,10 +128,10 @@ function PortionFields({ portions, errors, onChange }: PortionProps) {
   );
   return (
     <>
-      <SelectField label="Counted in" choices={counted} {...field("of")} />
+      <SelectField label="Count" choices={counted} {...field("of")} />
       <Pair>
         <CountField {...field("count")} />
-        <NumberField label="Each weighs" unit="g" {...field("each_g")} />
+        <NumberField label="Weight each" unit="g" {...field("each_g")} />
       </Pair>
     </>
   );

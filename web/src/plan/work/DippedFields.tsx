@@ -20,7 +20,7 @@ const centres: Record<Dipped["centre"], string> = {
   dry: "something dry that keeps",
 };
 
-/** Dipped things. */
+/** Dipped pieces. */
 export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dipped>) {
   const { shape, swirl } = work;
   const ball = shape.diameter_mm != null;
@@ -35,11 +35,11 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <Pair>
-        <TextField label="What is dipped" {...field("name")} />
-        <SelectField label="They are" choices={centres} {...field("centre")} />
+        <TextField label="Centre" {...field("name")} />
+        <SelectField label="Kind" choices={centres} {...field("centre")} />
       </Pair>
       <EitherField
-        label="One is"
+        label="Shape"
         value={ball}
         no="another shape: measured"
         yes="a ball"
@@ -54,18 +54,18 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
       ) : (
         <Box display="grid" gridTemplateColumns="repeat(3, minmax(0, 1fr))" gap="2">
           <UnitField label="Surface" unit="cm²" {...measure("area_cm2")} />
-          <UnitField label="Takes up" unit="ml" {...measure("volume_ml")} />
+          <UnitField label="Volume of one" unit="ml" {...measure("volume_ml")} />
           <UnitField label="Height" unit="mm" {...measure("height_mm")} />
         </Box>
       )}
       <Pair>
         <CountField {...field("count")} />
-        <NumberField label="One weighs" unit="g" {...field("each_g")} />
-        <NumberField label="They are at" unit="°C" {...field("centre_c")} />
+        <NumberField label="Weight of one" unit="g" {...field("each_g")} />
+        <NumberField label="Centre temperature" unit="°C" {...field("centre_c")} />
         <UnitField label="Coat" unit="mm" optional="1.3" {...field("coat_mm")} />
-        <NumberField label="Vessel, across" unit="mm" {...field("vessel_mm")} />
+        <NumberField label="Vessel width" unit="mm" {...field("vessel_mm")} />
         <EitherField
-          label="On sticks"
+          label="Sticks"
           no="no"
           yes="yes"
           {...field("sticks")}

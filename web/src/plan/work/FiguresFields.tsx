@@ -10,7 +10,7 @@ import type { FieldsOf } from "./fieldsOfWork";
 
 type Figures = WorkOf<"figures">;
 
-/** Figures of several tones. */
+/** Two-tone figures. */
 export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figures>) {
   const { tones } = work;
   const saved = useShelf().data?.moulds ?? [];
@@ -28,7 +28,7 @@ export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figu
         most={regions.length}
         nameOf={(_, i) => `tone ${i + 1}`}
         whole="The tones"
-        more="One tone more"
+        more="Add tone"
         onMore={
           free === undefined
             ? undefined

@@ -3,6 +3,7 @@ import { ArrowUp } from "lucide-react";
 import type { FilmInputs, Way } from "../../api/client";
 import { usePigments } from "../../api/queries";
 import { CountField } from "../../kit/CountField";
+import { Fold } from "../../kit/Fold";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
@@ -42,10 +43,12 @@ export function FilmsFields(props: Props) {
     }
   };
   return (
-    <Box as="fieldset" display="grid" gap="3">
-      <Box as="legend" textStyle="label" mb="2">
-        Colours on the face: the first in is the first seen
-      </Box>
+    <Fold
+      inner
+      title="Colours on the face: the first applied is the first seen"
+      value={films.map(({ colour }) => colour).join(", then ") || "none"}
+      faulty={Object.keys(errors).some((name) => name.startsWith(field))}
+    >
       <ListField
         items={films}
         at={field}
@@ -53,7 +56,7 @@ export function FilmsFields(props: Props) {
         most={8}
         nameOf={(_, i) => `colour ${i + 1}`}
         whole="The colours"
-        more={films.length === 0 ? "Colour the face" : "One colour more"}
+        more={films.length === 0 ? "Colour the face" : "Add colour"}
         onMore={more}
         onChange={(next) => onChange(patch(next))}
       >
@@ -68,7 +71,7 @@ export function FilmsFields(props: Props) {
           >
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px 44px" alignItems="end">
               <ColourPick
-                label={i === 0 ? "First in" : `Then (${i + 1})`}
+                label={i === 0 ? "First applied" : `Then (${i + 1})`}
                 value={item.colour}
                 error={errors[`${at}.colour`]}
                 bowls={bowls}
@@ -87,7 +90,7 @@ export function FilmsFields(props: Props) {
               {away}
             </Box>
             <Box display="grid" gridTemplateColumns="minmax(0, 1.4fr) 84px 96px" gap="2">
-              <SelectField label="Put on" choices={wayWords} {...its("way")} />
+              <SelectField label="Applied by" choices={wayWords} {...its("way")} />
               <CountField
                 label={item.way === "spray" ? "Passes" : "Coats"}
                 {...its("passes")}
@@ -115,6 +118,6 @@ export function FilmsFields(props: Props) {
           </Box>
         )}
       </ListField>
-    </Box>
+    </Fold>
   );
 }

@@ -1,7 +1,8 @@
 import { memo, useMemo } from "react";
 import type { Lining, ToppingInputs } from "../../api/client";
+import { Fold } from "../../kit/Fold";
 import { ToppingFields } from "../ToppingFields";
-import { LiningField } from "./LiningField";
+import { LiningField, liningWords } from "./LiningField";
 import { PieceField } from "./PieceField";
 
 interface Finish {
@@ -33,8 +34,17 @@ export const FinishFields = memo(function FinishFields(props: Props) {
   return (
     <>
       <ToppingFields topping={topping} errors={errors} onChange={set.topping} />
-      <LiningField value={lining} onChange={set.lining} />
-      <PieceField value={piece_cm2} error={errors.piece_cm2} onChange={set.piece_cm2} />
+      <Fold
+        inner
+        title="Surface and pieces"
+        value={`${liningWords[lining ?? "parchment"].replace(/:.*/, "")}, ${
+          piece_cm2 == null ? "pieces as they break" : `pieces of ${piece_cm2} cm²`
+        }`}
+        faulty={errors.piece_cm2 !== undefined}
+      >
+        <LiningField value={lining} onChange={set.lining} />
+        <PieceField value={piece_cm2} error={errors.piece_cm2} onChange={set.piece_cm2} />
+      </Fold>
     </>
   );
 });

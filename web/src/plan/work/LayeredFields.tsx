@@ -23,7 +23,7 @@ export function LayeredFields({ work, errors, onChange, ...pick }: FieldsOf<Work
         most={nth.length}
         nameOf={(_, i) => nth[i]?.toLowerCase() ?? ""}
         whole="The layers"
-        more="One layer more"
+        more="Add layer"
         // Every other one alike, as bark is layered.
         onMore={() => onChange({ layers: [...layers, ...layers.slice(-2, -1)] })}
         onChange={(next) => onChange({ layers: next })}
@@ -43,7 +43,7 @@ export function LayeredFields({ work, errors, onChange, ...pick }: FieldsOf<Work
               patch={(chocolate) => ({ layers: changed({ chocolate }) })}
               onChange={onChange}
             />
-            <NumberField label="Thick" unit="mm" {...field("thickness_mm")} />
+            <NumberField label="Thickness" unit="mm" {...field("thickness_mm")} />
             {away}
           </Box>
         )}

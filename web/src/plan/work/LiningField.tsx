@@ -2,7 +2,7 @@ import { memo } from "react";
 import type { Lining } from "../../api/client";
 import { SelectField } from "../../kit/SelectField";
 
-const words: Record<Lining, string> = {
+export const liningWords: Record<Lining, string> = {
   parchment: "parchment: matt underside",
   acetate: "smooth sheet: glossy underside",
   printed: "printed sheet: its pattern",
@@ -17,9 +17,9 @@ interface Props {
 export const LiningField = memo(function LiningField({ value, onChange }: Props) {
   return (
     <SelectField
-      label="It lies on"
+      label="Surface"
       value={value ?? "parchment"}
-      choices={words}
+      choices={liningWords}
       onChange={onChange}
     />
   );

@@ -1,6 +1,7 @@
 import { Box, Field, Input, Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
 import { CountField } from "../../kit/CountField";
+import { Fold } from "../../kit/Fold";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
@@ -27,68 +28,82 @@ export function MarbledFields({ work, errors, onChange, ...pick }: FieldsOf<Marb
   const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
-      <ChocolatePick
-        {...pick}
-        label="Base"
-        value={work.base}
-        error={errors.base}
-        patch={(base) => ({ base })}
-        onChange={onChange}
-      />
-      <ListField
-        items={accents}
-        at="accents"
-        errors={errors}
-        fewest={1}
-        most={4}
-        nameOf={(_, i) => `accent ${i + 1}`}
-        whole="The accents"
-        more="One accent more"
-        onMore={() =>
-          onChange({
-            accents: [...accents, { chocolate: work.base, share_pct: 10, colour: null }],
-          })
-        }
-        onChange={(next) => onChange({ accents: next })}
+      <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 92px" gap="2" alignItems="start">
+        <ChocolatePick
+          {...pick}
+          label="Base"
+          value={work.base}
+          error={errors.base}
+          patch={(base) => ({ base })}
+          onChange={onChange}
+        />
+        <CountField label="Strokes" {...field("strokes")} />
+      </Box>
+      <Fold
+        inner
+        title={accents.length > 1 ? `${accents.length} accents` : "Accent"}
+        value={accents
+          .map(
+            ({ chocolate, share_pct }) =>
+              `${pick.names.get(chocolate) ?? chocolate} ${share_pct} %`,
+          )
+          .join(", ")}
+        faulty={Object.keys(errors).some((name) => name.startsWith("accents"))}
       >
-        {({ item, i, at, field: its, changed, away }) => (
-          <Box
-            display="grid"
-            gridTemplateColumns="minmax(0, 1fr) 92px 40px"
-            gap="2"
-            alignItems="end"
-          >
-            <ChocolatePick
-              {...pick}
-              label={accents.length > 1 ? `Accent ${i + 1}` : "Accent"}
-              value={item.chocolate}
-              error={errors[`${at}.chocolate`]}
-              patch={(chocolate) => ({ accents: changed({ chocolate }) })}
-              onChange={onChange}
-            />
-            <NumberField label="Share" unit="%" {...its("share_pct")} />
-            {away}
-            <SelectField
-              label="Colour in it"
-              value={item.colour?.kind ?? ""}
-              choices={kinds}
-              error={errors[`${at}.colour.kind`]}
-              onChange={(kind) =>
-                onChange({
-                  accents: changed({ colour: kind ? { ...fresh, ...item.colour, kind } : null }),
-                })
-              }
-            />
-            {item.colour && (
-              <Looks
-                colour={item.colour}
-                onChange={(colour) => onChange({ accents: changed({ colour }) })}
+        <ListField
+          items={accents}
+          at="accents"
+          errors={errors}
+          fewest={1}
+          most={4}
+          nameOf={(_, i) => `accent ${i + 1}`}
+          whole="The accents"
+          more="Add accent"
+          onMore={() =>
+            onChange({
+              accents: [...accents, { chocolate: work.base, share_pct: 10, colour: null }],
+            })
+          }
+          onChange={(next) => onChange({ accents: next })}
+        >
+          {({ item, i, at, field: its, changed, away }) => (
+            <Box
+              display="grid"
+              gridTemplateColumns="minmax(0, 1fr) 92px 40px"
+              gap="2"
+              alignItems="end"
+            >
+              <ChocolatePick
+                {...pick}
+                label={accents.length > 1 ? `Accent ${i + 1}` : "Accent"}
+                value={item.chocolate}
+                error={errors[`${at}.chocolate`]}
+                patch={(chocolate) => ({ accents: changed({ chocolate }) })}
+                onChange={onChange}
               />
-            )}
-          </Box>
-        )}
-      </ListField>
-      <CountField label="Strokes" {...field("strokes")} />
+              <NumberField label="Share" unit="%" {...its("share_pct")} />
+              {away}
+              <SelectField
+                label="Colour in it"
+                value={item.colour?.kind ?? ""}
+                choices={kinds}
+                error={errors[`${at}.colour.kind`]}
+                onChange={(kind) =>
+                  onChange({
+                    accents: changed({ colour: kind ? { ...fresh, ...item.colour, kind } : null }),
+                  })
+                }
+              />
+              {item.colour && (
+                <Looks
+                  colour={item.colour}
+                  onChange={(colour) => onChange({ accents: changed({ colour }) })}
+                />
+              )}
+            </Box>
+          )}
+        </ListField>
+      </Fold>
       <CoverFields
         cover={work.cover}
         thickness={[2, 12]}

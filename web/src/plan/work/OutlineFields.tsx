@@ -4,6 +4,7 @@ import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
 import { Fault } from "../../kit/Fault";
 import { FilePick } from "../../kit/FilePick";
+import { Fold } from "../../kit/Fold";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
@@ -43,7 +44,12 @@ interface Props {
 /** What is piped: outlines, each so wide and so many times. */
 export function OutlineFields({ outlines, errors, onChange }: Props) {
   return (
-    <Box display="grid" gap="3">
+    <Fold
+      inner
+      title="Outlines"
+      value={outlines.map(({ outline, count }) => `${count} × ${names[outline.shape]}`).join(", ")}
+      faulty={Object.keys(errors).some((name) => name.startsWith("outlines"))}
+    >
       <ListField
         items={outlines}
         at="outlines"
@@ -52,7 +58,7 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
         most={12}
         nameOf={(_, i) => `outline ${i + 1}`}
         whole="The outlines"
-        more="One outline more"
+        more="Add outline"
         onMore={() => onChange([...outlines, freshOutline])}
         onChange={onChange}
       >
@@ -79,13 +85,13 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
               onChange={(outline) => onChange(changed({ outline }))}
             />
             <Pair>
-              <NumberField label="Wide" unit="mm" {...field("width_mm")} />
+              <NumberField label="Width" unit="mm" {...field("width_mm")} />
               <CountField {...field("count")} />
             </Pair>
           </Box>
         )}
       </ListField>
-    </Box>
+    </Fold>
   );
 }
 

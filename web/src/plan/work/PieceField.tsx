@@ -11,7 +11,7 @@ interface Props {
 export const PieceField = memo(function PieceField({ value, error, onChange }: Props) {
   return (
     <UnitField
-      label="Pieces of"
+      label="Piece size"
       unit="cm²"
       optional="as they break"
       value={value}

@@ -28,9 +28,9 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <SelectField label="Piped as" choices={shapes} {...field("shape")} />
-      <NumberField label="Line is wide" unit="mm" {...field("line_mm")} />
+      <NumberField label="Line width" unit="mm" {...field("line_mm")} />
       <EitherField
-        label="How much line"
+        label="Line length by"
         value={work.outlines != null}
         no="so much in each"
         yes="as these outlines take"
@@ -45,7 +45,7 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
       ) : (
         <Pair>
           <CountField {...field("count")} />
-          <NumberField label="Line in each" unit="mm" {...field("length_mm")} />
+          <NumberField label="Line length each" unit="mm" {...field("length_mm")} />
         </Pair>
       )}
       <EitherField
@@ -72,7 +72,7 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
             onChange={onChange}
           />
           <NumberField
-            label="Its line in each"
+            label="Line length each, second"
             unit="mm"
             value={second.length_mm}
             error={errors["second.length_mm"]}

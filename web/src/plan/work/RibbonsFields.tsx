@@ -16,12 +16,12 @@ export function RibbonsFields({ work, errors, onChange, ...pick }: FieldsOf<Ribb
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <Pair>
-        <NumberField label="A ribbon is long" unit="mm" {...field("length_mm")} />
-        <NumberField label="and wide" unit="mm" {...field("width_mm")} />
+        <NumberField label="Ribbon length" unit="mm" {...field("length_mm")} />
+        <NumberField label="Ribbon width" unit="mm" {...field("width_mm")} />
         <NumberField label="Thickness" unit="mm" {...field("thickness_mm")} />
         <CountField {...field("count")} />
-        <NumberField label="The stone weighs" unit="kg" {...field("stone_kg")} />
-        <NumberField label="and comes at" unit="°C" {...field("stone_c")} />
+        <NumberField label="Stone weight" unit="kg" {...field("stone_kg")} />
+        <NumberField label="Stone temperature" unit="°C" {...field("stone_c")} />
       </Pair>
     </Stack>
   );

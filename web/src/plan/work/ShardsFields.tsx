@@ -21,9 +21,9 @@ export function ShardsFields({ work, errors, onChange, ...pick }: FieldsOf<WorkO
         errors={errors}
         onChange={(cover) => onChange({ cover })}
       />
-      <NumberField label="Shards of" unit="cm²" {...field("piece_cm2")} />
+      <NumberField label="Shard size" unit="cm²" {...field("piece_cm2")} />
       <EitherField
-        label="The marks run"
+        label="Marks"
         value={work.pattern === "even"}
         no="slanted, of uneven width"
         yes="straight, into equal pieces"

@@ -58,7 +58,7 @@ export function SheetFields({ work, errors, onChange, ...pick }: FieldsOf<Sheet>
         errors={errors}
         onChange={(cover) => onChange({ cover })}
       />
-      <NumberField label="Pieces of" unit="cm²" {...field("piece_cm2")} />
+      <NumberField label="Piece size" unit="cm²" {...field("piece_cm2")} />
     </Stack>
   );
 }

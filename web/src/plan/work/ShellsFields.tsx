@@ -1,6 +1,7 @@
 import { Stack } from "@chakra-ui/react";
 import type { FillingInputs, WorkOf } from "../../api/client";
 import { EitherField } from "../../kit/EitherField";
+import { Fold } from "../../kit/Fold";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
@@ -26,58 +27,76 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
   return (
     <Stack gap="4">
       <CastFields {...pick} cast={work.cast} of="Shells from" errors={errors} onChange={onChange} />
-      <SelectField
-        label="Filled with"
-        value={filling?.kind ?? ""}
-        choices={{
-          "": "nothing: they stay open",
-          ganache: "ganache",
-          other: "another filling",
-        }}
-        onChange={(kind) =>
-          onChange({
-            filling: kind ? usual[kind] : null,
-            cap: kind ? (cap ?? { cap_mm: CAP_MM }) : null,
-          })
-        }
-      />
-      {filling && (
-        <FillingFields
-          filling={filling}
-          errors={errors}
-          onChange={(next) => onChange({ filling: next })}
-        />
-      )}
-      {filling && (
-        <EitherField
-          label="Closed by"
-          value={cap != null}
-          no="nothing: open on top"
-          yes="a cap"
-          onChange={(capped) => onChange({ cap: capped ? { cap_mm: CAP_MM } : null })}
-        />
-      )}
-      {cap && (
-        <Pair>
-          <ChocolatePick
-            {...pick}
-            label="Cap from"
-            value={cap.chocolate ?? work.cast.chocolate}
-            error={errors["cap.chocolate"]}
-            patch={(chocolate) => ({ cap: { ...cap, chocolate } })}
-            onChange={onChange}
+      <Fold
+        inner
+        title="Filling"
+        value={fillingWords(work)}
+        faulty={Object.keys(errors).some(
+          (name) => name.startsWith("filling") || name.startsWith("cap."),
+        )}
+      >
+        <Stack gap="4">
+          <SelectField
+            label="Filling"
+            value={filling?.kind ?? ""}
+            choices={{
+              "": "nothing: they stay open",
+              ganache: "ganache",
+              other: "another filling",
+            }}
+            onChange={(kind) =>
+              onChange({
+                filling: kind ? usual[kind] : null,
+                cap: kind ? (cap ?? { cap_mm: CAP_MM }) : null,
+              })
+            }
           />
-          <NumberField
-            label="Cap is thick"
-            unit="mm"
-            value={cap.cap_mm}
-            error={errors["cap.cap_mm"]}
-            onChange={(cap_mm) => onChange({ cap: { ...cap, cap_mm } })}
-          />
-        </Pair>
-      )}
+          {filling && (
+            <FillingFields
+              filling={filling}
+              errors={errors}
+              onChange={(next) => onChange({ filling: next })}
+            />
+          )}
+          {filling && (
+            <EitherField
+              label="Closure"
+              value={cap != null}
+              no="nothing: open on top"
+              yes="a cap"
+              onChange={(capped) => onChange({ cap: capped ? { cap_mm: CAP_MM } : null })}
+            />
+          )}
+          {cap && (
+            <Pair>
+              <ChocolatePick
+                {...pick}
+                label="Cap from"
+                value={cap.chocolate ?? work.cast.chocolate}
+                error={errors["cap.chocolate"]}
+                patch={(chocolate) => ({ cap: { ...cap, chocolate } })}
+                onChange={onChange}
+              />
+              <NumberField
+                label="Cap thickness"
+                unit="mm"
+                value={cap.cap_mm}
+                error={errors["cap.cap_mm"]}
+                onChange={(cap_mm) => onChange({ cap: { ...cap, cap_mm } })}
+              />
+            </Pair>
+          )}
+        </Stack>
+      </Fold>
     </Stack>
   );
+}
+
+/** What is in them, and how they are closed, in short. */
+function fillingWords({ filling, cap }: Shells): string {
+  if (!filling) return "nothing: they stay open";
+  const name = filling.kind === "ganache" ? "ganache" : filling.name;
+  return `${name}, ${cap ? "capped" : "open on top"}`;
 }
 
 interface FillingProps<F> {
@@ -106,7 +125,7 @@ function GanacheFields({ filling, errors, onChange }: FillingProps<Filling<"gana
     <>
       <Pair>
         <SelectField
-          label="Its chocolate"
+          label="Ganache chocolate"
           choices={chocolates.map((family) => ({ value: family, label: familyNames[family] }))}
           {...field("family")}
         />
@@ -122,7 +141,7 @@ function GanacheFields({ filling, errors, onChange }: FillingProps<Filling<"gana
         <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
       </Pair>
       <TextField
-        label="Steeped in the cream"
+        label="Infusion"
         value={filling.infusion ?? ""}
         error={errors["filling.infusion"]}
         onChange={(infusion) => set({ infusion: infusion || null })}
@@ -140,13 +159,13 @@ function OtherFields({ filling, errors, onChange }: FillingProps<Filling<"other"
   );
   return (
     <>
-      <TextField label="The filling" {...field("name")} />
+      <TextField label="Name of the filling" {...field("name")} />
       <Pair>
-        <NumberField label="A ml weighs" unit="g" {...field("density_g_cm3")} />
+        <NumberField label="Weight of 1 ml" unit="g" {...field("density_g_cm3")} />
         <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
       </Pair>
       <EitherField
-        label="Water in it"
+        label="Perishable"
         no="none: fat, sugar, dry things"
         yes="yes: cream, purée, fresh things"
         {...field("perishable")}

@@ -16,9 +16,9 @@ export function SugarFields({ work, errors, onChange }: FieldsOf<WorkOf<"sugar">
       <TrayField tray={work.tray} errors={errors} onChange={(tray) => onChange({ tray })} />
       <ThicknessField range={[2, 8]} {...field("thickness_mm")} />
       <Pair>
-        <NumberField label="Pieces of" unit="cm²" {...field("piece_cm2")} />
+        <NumberField label="Piece size" unit="cm²" {...field("piece_cm2")} />
         <UnitField label="Whitened part" unit="%" optional="10" {...field("whitened_pct")} />
-        <UnitField label="Above the sea" unit="m" optional="0" {...field("altitude_m")} />
+        <UnitField label="Altitude" unit="m" optional="0" {...field("altitude_m")} />
       </Pair>
     </Stack>
   );

@@ -19,15 +19,15 @@ export function WrapFields({ work, errors, onChange, ...pick }: FieldsOf<Wrap>) 
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <Pair>
-        <NumberField label="Cake across, iced" unit="mm" {...field("diameter_mm")} />
-        <NumberField label="Cake is high" unit="mm" {...field("cake_mm")} />
-        <NumberField label="Wrap is high" unit="mm" {...field("height_mm")} />
+        <NumberField label="Cake width, iced" unit="mm" {...field("diameter_mm")} />
+        <NumberField label="Cake height" unit="mm" {...field("cake_mm")} />
+        <NumberField label="Wrap height" unit="mm" {...field("height_mm")} />
         <NumberField label="Thickness" unit="mm" {...field("thickness_mm")} />
         <UnitField label="Overlap" unit="mm" optional="25" {...field("overlap_mm")} />
-        <UnitField label="Over the edges" unit="%" optional="15" {...field("spill_pct")} />
+        <UnitField label="Spill over the edges" unit="%" optional="15" {...field("spill_pct")} />
       </Pair>
       <EitherField
-        label="A pattern first"
+        label="Pattern first"
         value={pattern != null}
         no="none"
         yes="piped in another chocolate"
@@ -63,8 +63,8 @@ function PatternFields({ pattern, errors, onChange, ...pick }: PatternProps) {
         onChange={onChange}
       />
       <Pair>
-        <NumberField label="Line in all" unit="mm" {...field("length_mm")} />
-        <NumberField label="Line is wide" unit="mm" {...field("line_mm")} />
+        <NumberField label="Line length" unit="mm" {...field("length_mm")} />
+        <NumberField label="Line width" unit="mm" {...field("line_mm")} />
       </Pair>
     </>
   );

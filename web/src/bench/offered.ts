@@ -1,0 +1,39 @@
+import type { BowlAnswer } from "../api/client";
+
+/** What can be touched at the bench. */
+export type Offer =
+  | "stirred"
+  | "off_heat"
+  | "adding"
+  | "asked"
+  | "cool_water"
+  | "test"
+  | "poured"
+  | "burst"
+  | "until_off"
+  | "too_thick";
+
+/** What a maker may well mean in each phase, the likeliest first. */
+const meant: Partial<Record<BowlAnswer["phase"], Offer[]>> = {
+  melting: ["asked", "burst", "stirred", "off_heat"],
+  cooling: ["asked", "adding", "stirred", "cool_water", "test", "poured"],
+  testing: ["asked", "stirred", "test"],
+  working: ["asked", "poured", "stirred", "too_thick", "burst"],
+};
+
+/** Beside the field for a reading: six in all. */
+const MOST = 5;
+
+/** Splits what there is into what is offered large and what stands behind one touch. */
+export function offered(
+  phase: BowlAnswer["phase"],
+  there: ReadonlySet<Offer>,
+  advised: Offer | null,
+): { first: Offer[]; more: Offer[] } {
+  const order = (meant[phase] ?? []).filter((offer) => there.has(offer));
+  const first =
+    advised && !order.slice(0, MOST).includes(advised)
+      ? [advised, ...order.filter((offer) => offer !== advised)].slice(0, MOST)
+      : order.slice(0, MOST);
+  return { first, more: [...there].filter((offer) => !first.includes(offer)) };
+}

@@ -1,0 +1,40 @@
+import type { ComponentInputs, PlannedBowl } from "../api/client";
+import { Fold } from "../kit/Fold";
+import { mass } from "../kit/format";
+import { Notes } from "../kit/Notes";
+import { Panel } from "../kit/Panel";
+import { ColourWeighOut } from "./ColourWeighOut";
+import { LeftOver } from "./LeftOver";
+import { WeighOut } from "./WeighOut";
+
+interface Props {
+  bowl: PlannedBowl;
+  /** What it is called, where there are several. */
+  name: string | undefined;
+  onAdd: (component: ComponentInputs) => void;
+  /** Folded to a line, where there is little room. */
+  folded?: boolean;
+}
+
+/** What is weighed out of one chocolate, how it is divided, and what is left over. */
+export function WeighedPanel({ bowl, name, onAdd, folded }: Props) {
+  const { plan, notes, left_over } = bowl;
+  const title = name === undefined ? "What to weigh" : `What to weigh: ${name}`;
+  const all = (
+    <>
+      {plan?.colour && (
+        <ColourWeighOut colour={plan.colour} bought={plan.colour.melted_g == null} />
+      )}
+      {plan && <WeighOut plan={plan} />}
+      <Notes notes={notes} />
+      {left_over && <LeftOver left={left_over} onAdd={onAdd} />}
+    </>
+  );
+  return folded ? (
+    <Fold title={title} value={mass(plan?.to_weigh_g ?? bowl.needed_g)} open>
+      {all}
+    </Fold>
+  ) : (
+    <Panel title={title}>{all}</Panel>
+  );
+}
