@@ -148,6 +148,7 @@ fn nothing_said(bowl: &BowlInputs) -> bool {
         thermometer_id: None,
         learned: GearNumbers::default(),
         offset_c: None,
+        label: None,
         kitchen: Kitchen::default(),
         stone_c: None,
         bowl: None,

@@ -25,6 +25,7 @@
 //! # Ok::<(), craft::heat::seed::SeedError>(())
 //! ```
 
+pub mod allergens;
 pub mod batch;
 pub mod bowl;
 mod catalogue;

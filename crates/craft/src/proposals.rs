@@ -14,13 +14,15 @@ use crate::message::Message;
 use crate::plan::{Plan, PlanInputs};
 use crate::shelf::Shelf;
 use crate::shell::MouldInputs;
-use crate::units::{Mass, grams};
+use crate::units::{Length, Mass, grams};
 use crate::work::{ComponentInputs, CoverInputs, TrayInputs, WorkInputs};
 
 /// A free slab, mm: breaks by hand and snaps.
 const FREE_MM: f64 = 4.0;
 /// The same with dry goods in it, mm.
 const MIXED_MM: f64 = 7.0;
+/// No chocolate is lighter once set, g/cm³.
+const LEAST_DENSITY: f64 = 1.15;
 /// More of one thing than this nobody makes in an evening.
 const MOST_PIECES: u32 = 500;
 
@@ -78,6 +80,8 @@ pub fn proposals(
         Some(TrayInputs::Saved { tray_id }) if shelf.tray(tray_id).is_some() => {}
         Some(tray) => {
             tray.check("tray", &mut check);
+            // Only its own bounds: how thick it comes is told by the plan.
+            tray.holds("tray", "in_hand_g", Length::default(), &mut check);
         }
         None => {}
     }
@@ -129,6 +133,11 @@ pub fn proposals(
         })
         .flatten();
     let free = |name: &str, text: Message, thickness_mm: f64| {
+        // On no table is there room for more than the largest tray.
+        let covers_cm2 = in_hand_g / LEAST_DENSITY / (thickness_mm / 10.0);
+        if covers_cm2 > check::TRAY_CM2.max {
+            return None;
+        }
         slab(name, CoverInputs::Spread { in_hand_g, thickness_mm })
             .and_then(|(kind, work)| maker.as_it_is(kind, text, work))
     };

@@ -50,6 +50,10 @@ async fn main() -> anyhow::Result<()> {
     page.go("/plans").await?;
     page.until_said("In use").await?;
     take("plans").await?;
+    page.go("/plans/new/have").await?;
+    page.until_said("Plan this").await?;
+    page.settled().await?;
+    take("plan-new").await?;
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;
     take("plan").await?;
@@ -74,8 +78,7 @@ async fn main() -> anyhow::Result<()> {
     take("shelf").await?;
     page.go(&format!("/plans/{planets}")).await?;
     page.until_shown("film-order", "First in, first seen").await?;
-    let picture = page.find("[data-testid='mould-picture']").await?;
-    picture.scroll_into_view().await?;
+    page.find("[data-testid='mould-picture']").await?;
     take("plan-shells").await?;
     page.go("/colour").await?;
     page.choose("Pigment", "Mars red lake").await?;
@@ -119,7 +122,6 @@ async fn main() -> anyhow::Result<()> {
     pace(0).await?;
     act(json!({ "kind": "test_seen", "seen": "streaks" })).await?;
     page.until_shown("verdict", "Do not pour").await?;
-    take("bench-not-in-temper").await?;
     act(json!({ "kind": "heat", "seconds": 8 })).await?;
     pace(20).await?;
     page.until_shown("instruction", "Stir from the bottom").await?;

@@ -1481,6 +1481,11 @@ export interface components {
          * @enum {string}
          */
         Alarm: "limit" | "band" | "timer";
+        /**
+         * @description An allergen that labels of chocolates and goods name.
+         * @enum {string}
+         */
+        Allergen: "milk" | "soya" | "nuts" | "peanuts" | "gluten" | "sesame" | "egg";
         /** @description What a method asks to be weighed, and where its temperatures lie. */
         AmountsAnswer: {
             /** @description Half, a third, the rest of the seed; they add up to `seed_g`. */
@@ -1997,6 +2002,7 @@ export interface components {
             key: string;
             /** @description What is at hand. */
             kitchen?: components["schemas"]["Kitchen"];
+            label?: null | components["schemas"]["LabelInputs"];
             /** @description What was learned of the gear; filled in from the shelf. */
             learned?: components["schemas"]["GearNumbers"];
             /**
@@ -2308,6 +2314,7 @@ export interface components {
         CentreKind: "truffle" | "fruit" | "biscuit" | "dry";
         /** @description A chocolate. */
         ChocolateInputs: {
+            allergens?: null | components["schemas"]["LabelInputs"];
             /**
              * Format: date
              * @description The bag's best-before date.
@@ -2322,7 +2329,7 @@ export interface components {
              * @description How freely it flows: 1 thick to 5 thin.
              */
             flow_grade?: number | null;
-            /** @description What else the label says: ingredients, allergens. */
+            /** @description What else the label says: ingredients. */
             label?: string;
             /** @description The bag's lot number. */
             lot?: string;
@@ -2787,6 +2794,15 @@ export interface components {
              * @description How thick, once set.
              */
             thickness_mm: number;
+        };
+        /** @description What all of a plan contains. */
+        Declared: {
+            /** @description What is in it. */
+            contains: components["schemas"]["Allergen"][];
+            /** @description What traces there may be of, less what it contains. */
+            may_contain: components["schemas"]["Allergen"][];
+            /** @description Whose label was not put in and must be read. */
+            unread: string[];
         };
         /** @description What dipping takes. */
         DipAnswer: {
@@ -3668,6 +3684,19 @@ export interface components {
              * @default null
              */
             zone?: string | null;
+        };
+        /** @description What a label says of allergens. */
+        LabelInputs: {
+            /**
+             * @description What is in it.
+             * @default []
+             */
+            contains?: components["schemas"]["Allergen"][];
+            /**
+             * @description What traces there may be of.
+             * @default []
+             */
+            may_contain?: components["schemas"]["Allergen"][];
         };
         /** @description One outline, and whether it hangs together. */
         LaidOutAnswer: {
@@ -4760,6 +4789,8 @@ export interface components {
         };
         /** @description What is shown of a plan, and kept of it when a batch is begun. */
         PlanAnswer: {
+            /** @description What all of it contains. */
+            allergens: components["schemas"]["Declared"];
             /** @description The chocolates. */
             bowls: components["schemas"]["PlannedBowlAnswer"][];
             /** @description What is made. */
@@ -6155,6 +6186,7 @@ export interface components {
         };
         /** @description One thing on the shelf. */
         Thing: {
+            allergens?: null | components["schemas"]["LabelInputs"];
             /**
              * Format: date
              * @description The bag's best-before date.
@@ -6171,7 +6203,7 @@ export interface components {
             flow_grade?: number | null;
             /** @enum {string} */
             kind: "chocolate";
-            /** @description What else the label says: ingredients, allergens. */
+            /** @description What else the label says: ingredients. */
             label?: string;
             /** @description The bag's lot number. */
             lot?: string;

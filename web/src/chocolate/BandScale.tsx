@@ -81,7 +81,11 @@ export function BandScale({ windows }: { windows: WindowsAnswer }) {
           fontWeight="600"
           css={{ printColorAdjust: "exact" }}
         >
-          <Box as="span" display={{ base: name === "melt" ? "inline" : "none", md: "inline" }}>
+          {/* A narrow band has its name along it. */}
+          <Box
+            as="span"
+            writingMode={name === "melt" ? undefined : { base: "vertical-rl", md: "horizontal-tb" }}
+          >
             {name}
           </Box>
         </Box>

@@ -4,7 +4,7 @@ import { Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, type Guide, type StepEvent } from "../api/client";
-import { keys, useGuide } from "../api/queries";
+import { keys, useBatch, useGuide } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { play } from "../bench/alarms";
 import { Edged } from "../bench/Edged";
@@ -18,6 +18,7 @@ import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
+import { Allergens } from "../plan/Allergens";
 import { ComingStrip } from "./ComingStrip";
 import { Following } from "./Following";
 import { NowCard } from "./NowCard";
@@ -42,6 +43,7 @@ export default function GuidePage() {
 
 function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
   const clock = useGuideClock(guide.clock);
+  const batch = useBatch(guide.batch_id).data;
   const queries = useQueryClient();
   const [silent, setSilent] = useStored("wide-sheen.silent", false);
   const params = { path: { id: guide.batch_id } };
@@ -164,6 +166,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         </Box>
       )}
       <Following guide={guide} />
+      <Allergens of={batch?.plan?.allergens} />
       {refused && <Fault>Not saved: {refused.message}</Fault>}
       <Box
         display="grid"

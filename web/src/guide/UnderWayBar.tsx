@@ -43,7 +43,7 @@ export function UnderWayBar() {
       flex="1"
       // On a phone it lies under the thumb, and moves nothing as it comes.
       css={{
-        "@media (max-width: 47.99em)": {
+        "@media screen and (max-width: 47.99em)": {
           position: "fixed",
           insetInline: 0,
           bottom: 0,

@@ -105,7 +105,9 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
         minW="0"
         // What lies at the foot of a phone covers nothing for good.
         css={{
-          "@media (max-width: 47.99em)": { "header:has(aside) ~ &": { paddingBottom: "56px" } },
+          "@media screen and (max-width: 47.99em)": {
+            "header:has(aside) ~ &": { paddingBottom: "56px" },
+          },
         }}
       >
         <Outlet />

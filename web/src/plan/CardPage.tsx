@@ -8,6 +8,7 @@ import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit
 import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { sheetWords } from "../sheets/sheetWords";
+import { Allergens } from "./Allergens";
 import { bowlNames } from "./names";
 import { PlanPlaces } from "./PlanPlaces";
 import { weighedOut } from "./weighedOut";
@@ -151,7 +152,10 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
             <OnCard key={component.key} component={component} lines={plan.lines} names={names} />
           ))}
         </Box>
-        <Box mt="3" as="ul" ps="4" listStyleType="square">
+        <Box mt="3">
+          <Allergens of={plan.allergens} />
+        </Box>
+        <Box mt="1" as="ul" ps="4" listStyleType="square">
           {cautions(plan).map((caution) => (
             <li key={caution.text}>{inWords(caution)}</li>
           ))}

@@ -6,6 +6,7 @@ import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { Swatch } from "../kit/Swatch";
 import { chocolateColours } from "../theme/chocolate";
+import { Allergens } from "./Allergens";
 import { takesWords } from "./takesWords";
 import { weighedInAll, weighedOut } from "./weighedOut";
 
@@ -109,6 +110,7 @@ export const Glance = memo(function Glance({ plan, names, chosen, onChoose, pict
             <strong>{takesWords(plan.takes).whole}</strong>, {takesWords(plan.takes).hands}.
           </Box>
         )}
+        <Allergens of={plan.allergens} />
         <Box data-testid="in-the-way">
           {plan.in_the_way ? (
             <Notes notes={[plan.in_the_way.note]} of={about(plan, names)} />

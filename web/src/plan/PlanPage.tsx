@@ -50,6 +50,7 @@ const nothing: WholePlan = {
   unused: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
   takes: { over_s: 0, hands_s: 0, sittings: 0 },
+  allergens: { contains: [], may_contain: [], unread: [] },
 };
 
 export default function PlanPage() {
@@ -279,6 +280,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
         columnGap="4"
         mb="3"
         bg="bg"
+        _print={{ bg: "white" }}
         zIndex="docked"
         // Where the window is too low for it, it scrolls away.
         css={{ "@media (min-height: 600px)": { position: "sticky", top: 0 } }}

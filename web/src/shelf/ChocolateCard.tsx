@@ -3,6 +3,7 @@ import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
 import { OwnBeside } from "../chocolate/OwnBeside";
 import { band, mass, onDay } from "../kit/format";
+import { Allergens } from "../plan/Allergens";
 import { kindWords, lookOf } from "../theme/chocolate";
 import { flowWords } from "./flow";
 import { Edit } from "./Gear";
@@ -66,6 +67,15 @@ export function ChocolateCard({ chocolate, onEdit }: Props) {
             </Box>
           )}
         </Box>
+      )}
+      {thing.allergens && (
+        <Allergens
+          of={{
+            contains: thing.allergens.contains ?? [],
+            may_contain: thing.allergens.may_contain ?? [],
+            unread: [],
+          }}
+        />
       )}
       {thing.label && (
         <Box fontSize="sm" mt="2">

@@ -9,6 +9,7 @@ import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
 import { flowWords } from "./flow";
+import { LabelFields } from "./LabelFields";
 import { ThingForm } from "./ThingForm";
 import { useDeeds, useKeep } from "./useThing";
 
@@ -105,12 +106,13 @@ export function ChocolateForm({ standing, done }: Props) {
             onChange={(grade) => set({ flow_grade: grade === "" ? null : Number(grade) })}
           />
           <TextField
-            label="Label: ingredients, allergens"
+            label="Label: ingredients"
             kind="lines"
             value={draft.label ?? ""}
             error={wrong.label}
             onChange={(label) => set({ label })}
           />
+          <LabelFields label={draft.allergens} onChange={(allergens) => set({ allergens })} />
         </Box>
         {windows && (
           <OwnNumbersFields

@@ -11,7 +11,7 @@ const config = defineConfig({
   globalCss: {
     "html, body, #root": { minHeight: "100dvh" },
     // What is on a page does not move as it grows past the window.
-    html: { scrollbarGutter: "stable" },
+    html: { scrollbarGutter: "stable", _print: { bg: "white" } },
     body: {
       fontFeatureSettings: '"tnum"',
       fontVariantNumeric: "tabular-nums",

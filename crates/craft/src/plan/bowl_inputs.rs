@@ -6,6 +6,7 @@ use uuid::Uuid;
 
 use super::recipe::{Recipe, RecipeInputs, RecipePart, TintInputs};
 use super::{BlendPart, MicrowaveInputs, OwnInputs, WareInputs, family_or_blend};
+use crate::allergens::LabelInputs;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{Chocolate, Family};
@@ -58,6 +59,9 @@ pub struct BowlInputs {
     /// What the thermometer reads too little.
     #[serde(default)]
     pub offset_c: Option<f64>,
+    /// What the chocolate's label says of allergens; filled in from the shelf.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub label: Option<LabelInputs>,
     /// How it is tempered; the one to recommend, if left out.
     #[serde(default)]
     pub method: Option<Method>,
@@ -147,6 +151,7 @@ impl BowlInputs {
             thermometer_id: None,
             learned: GearNumbers::default(),
             offset_c: None,
+            label: None,
             method: None,
             kitchen: Kitchen::default(),
             stone_c: None,

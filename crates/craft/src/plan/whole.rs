@@ -9,6 +9,7 @@ use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
 use super::{coatings, sharing, tints};
+use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::Family;
@@ -42,6 +43,8 @@ pub struct Plan {
     pub components: Vec<PlannedComponent>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
+    /// What all of it contains.
+    pub allergens: Declared,
 }
 
 /// The kitchen that a batch is made in.
@@ -110,8 +113,28 @@ impl Plan {
             .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
             .collect();
         let notes = sharing::remarks(&components, &bowls);
-        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes })
+        let allergens = declared(&inputs.bowls, &bowls, &components);
+        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens })
     }
+}
+
+/// What all that is used contains: of chocolates by their families and labels, of goods by name.
+fn declared(
+    stated: &[BowlInputs],
+    bowls: &[PlannedBowl],
+    components: &[PlannedComponent],
+) -> Declared {
+    let mut all = Gathering::default();
+    let used = stated.iter().zip(bowls).filter(|(_, bowl)| bowl.plan.is_some());
+    for (stated, bowl) in used {
+        let parts = stated.blend.iter().flatten().map(|part| part.family);
+        let family = stated.blend.is_none().then_some(stated.family);
+        all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
+    }
+    for goods in components.iter().flat_map(|component| &component.draft.goods) {
+        all.goods(&goods.name);
+    }
+    all.declared()
 }
 
 /// What tasks call a chocolate: its family, or its key where there are two of that.

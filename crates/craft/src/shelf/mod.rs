@@ -207,6 +207,7 @@ impl Shelf {
                 filled.blend.clone_from(&saved.blend);
                 filled.own = inputs.own.or(saved.own);
                 filled.flow_grade = saved.flow_grade;
+                filled.label.clone_from(&saved.allergens);
             } else {
                 check.fault("chocolate_id", say::not_a_chocolate());
             }

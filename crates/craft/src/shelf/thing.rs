@@ -3,6 +3,7 @@
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 
+use crate::allergens::LabelInputs;
 use crate::catalogue::shelf as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
@@ -51,9 +52,12 @@ pub struct ChocolateInputs {
     /// What a kilogram costs, in the maker's own money.
     #[serde(default)]
     pub price_per_kg: Option<f64>,
-    /// What else the label says: ingredients, allergens.
+    /// What else the label says: ingredients.
     #[serde(default)]
     pub label: String,
+    /// What it says of allergens, where the maker put that in.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub allergens: Option<LabelInputs>,
 }
 
 impl ChocolateInputs {

@@ -267,7 +267,7 @@ async fn forms_of_moulded_and_dipped_work_do_so_too() {
                     "coloured cocoa butter",
                     vec![
                         Choose("Based on", "the powder in hand", "/amount/by", json!("pigment")),
-                        Refused("Amount", "0", "That is must be"),
+                        Refused("Amount", "0", "Amount must be"),
                         Fill("Amount", "4", "/amount/pigment_g", json!(4)),
                     ],
                 ),

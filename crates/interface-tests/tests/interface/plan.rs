@@ -358,8 +358,11 @@ async fn every_place_of_a_plan_tells_the_same_and_stands_at_its_address() {
             page.until_said(words).await?;
         }
         page.until_shown("shopping", &weigh).await?;
+        page.place("Plan").await?;
+        let contains = page.until_shown("allergens", "Read the label of: dark").await?;
         page.place("Paper").await?;
         page.until_shown("batch-card", &weigh).await?;
+        page.until_shown("batch-card", &contains).await?;
         page.place("Plan").await?;
         page.until_shown("takes", &takes).await?;
         // While a field far down is changed the figures stay in sight.
@@ -371,6 +374,9 @@ async fn every_place_of_a_plan_tells_the_same_and_stands_at_its_address() {
              return box.top >= 0 && box.bottom <= innerHeight",
         );
         ensure!(brief.await? == true, "the figures are out of sight");
+        let batch = api::begun(&plan).await?;
+        page.go(&format!("/build/{batch}")).await?;
+        page.until_shown("allergens", &contains).await?;
         page.go(&format!("/plans/{plan}/nowhere")).await?;
         page.until_said("Page not found").await?;
         Ok(())

@@ -1,5 +1,6 @@
 //! What follows from a plan.
 
+use craft::allergens::Declared;
 use craft::edits::{Uses, uses};
 use craft::message::Message;
 use craft::note::{Note, first_in_the_way};
@@ -72,6 +73,8 @@ pub struct PlanAnswer {
     pub components: Vec<ComponentPlanAnswer>,
     /// Remarks on all of it together.
     pub notes: Vec<Note>,
+    /// What all of it contains.
+    pub allergens: Declared,
 }
 
 /// What a component is made from.
@@ -159,7 +162,7 @@ impl WholePlanAnswer {
 
     /// Finds what is in the way, in what is remarked by now.
     pub fn weigh_remarks(&mut self) {
-        let PlanAnswer { room, bowls, components, notes } = &self.shown;
+        let PlanAnswer { room, bowls, components, notes, .. } = &self.shown;
         let of_bowls = bowls.iter().flat_map(|bowl| {
             let plan = bowl.plan.as_ref();
             let stock = plan.and_then(|plan| plan.stock.as_ref()).map(|stock| &stock.notes);
@@ -211,6 +214,7 @@ impl From<Plan> for PlanAnswer {
             components: plan.components.into_iter().map(Into::into).collect(),
             room,
             notes: plan.notes,
+            allergens: plan.allergens,
         }
     }
 }

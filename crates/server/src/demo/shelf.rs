@@ -1,6 +1,7 @@
 //! What stands on the shelf at Quillmere.
 
 use chrono::{DateTime, TimeDelta, Utc};
+use craft::allergens::{Allergen, LabelInputs};
 use craft::chocolate::Family;
 use craft::colour::{FoodStatus, PigmentInputs, usual_pigments};
 use craft::heat::Material;
@@ -66,7 +67,13 @@ fn chocolate(name: &str, family: Family, flow_grade: u8, price_per_kg: f64) -> C
         best_before: None,
         price_per_kg: Some(price_per_kg),
         label: String::new(),
+        allergens: None,
     }
+}
+
+/// What a label says of allergens.
+fn says(contains: &[Allergen], may_contain: &[Allergen]) -> Option<LabelInputs> {
+    Some(LabelInputs { contains: contains.to_vec(), may_contain: may_contain.to_vec() })
 }
 
 fn ware(name: &str, material: Material, mass_g: f64) -> Thing {
@@ -168,7 +175,8 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 },
                 lot: "Q 118".to_owned(),
                 best_before: days(260),
-                label: "Cocoa mass, sugar, cocoa butter. May contain hazelnut and milk.".to_owned(),
+                label: "Cocoa mass, sugar, cocoa butter.".to_owned(),
+                allergens: says(&[], &[Allergen::Nuts, Allergen::Milk]),
                 ..chocolate("Dark 66 %, the big bag", Family::Dark, 3, 13.9)
             }),
             Some(3_000.0),
@@ -177,7 +185,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             MILK,
             Thing::Chocolate(ChocolateInputs {
                 best_before: days(11),
-                label: "Contains milk. May contain hazelnut.".to_owned(),
+                allergens: says(&[Allergen::Milk, Allergen::Soya], &[Allergen::Nuts]),
                 ..chocolate("Milk 38 %", Family::Milk, 3, 12.5)
             }),
             Some(1_500.0),
@@ -186,7 +194,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             WHITE,
             Thing::Chocolate(ChocolateInputs {
                 best_before: days(150),
-                label: "Contains milk.".to_owned(),
+                allergens: says(&[Allergen::Milk], &[]),
                 ..chocolate("White 31 %, for the moons", Family::White, 4, 14.2)
             }),
             Some(480.0),
@@ -199,7 +207,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                     BlendPart { family: Family::Dark, share_pct: 60.0 },
                     BlendPart { family: Family::Milk, share_pct: 40.0 },
                 ]),
-                label: "Contains milk. May contain hazelnut.".to_owned(),
+                allergens: says(&[Allergen::Milk], &[Allergen::Nuts]),
                 ..chocolate("Comet blend", Family::Dark, 3, 13.3)
             }),
             None,

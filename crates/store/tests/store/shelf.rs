@@ -24,6 +24,7 @@ fn chocolate(name: &str) -> Thing {
         best_before: None,
         price_per_kg: None,
         label: String::new(),
+        allergens: None,
     })
 }
 

@@ -1,0 +1,209 @@
+//! Allergens: what a plan contains, what it may contain, and whose label is still to be read.
+//!
+//! What is not known to be in something is never told to be absent: where no label was put in,
+//! the thing is named as one whose label must be read.
+
+use serde::{Deserialize, Serialize};
+
+use crate::chocolate::Family;
+
+/// An allergen that labels of chocolates and goods name.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Allergen {
+    /// Milk and what is made of it.
+    Milk,
+    /// Soya, lecithin of it too.
+    Soya,
+    /// Nuts that grow on trees.
+    Nuts,
+    /// Peanuts.
+    Peanuts,
+    /// Grain with gluten.
+    Gluten,
+    /// Sesame.
+    Sesame,
+    /// Egg.
+    Egg,
+}
+
+/// What a label says of allergens.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(default, deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LabelInputs {
+    /// What is in it.
+    pub contains: Vec<Allergen>,
+    /// What traces there may be of.
+    pub may_contain: Vec<Allergen>,
+}
+
+/// What all of a plan contains.
+#[derive(Clone, Debug, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Declared {
+    /// What is in it.
+    pub contains: Vec<Allergen>,
+    /// What traces there may be of, less what it contains.
+    pub may_contain: Vec<Allergen>,
+    /// Whose label was not put in and must be read.
+    pub unread: Vec<String>,
+}
+
+/// What a family always contains: milk, white, ruby and blond are made with milk.
+const fn of_family(family: Family) -> &'static [Allergen] {
+    match family {
+        Family::Milk | Family::White | Family::Ruby | Family::Blond => &[Allergen::Milk],
+        Family::Dark | Family::CocoaButter | Family::Coating => &[],
+    }
+}
+
+/// Words in the names of goods, and what such goods contain (*custom*: a start, no list is whole).
+const IN_NAMES: [(&str, Allergen); 24] = [
+    ("hazelnut", Allergen::Nuts),
+    ("almond", Allergen::Nuts),
+    ("walnut", Allergen::Nuts),
+    ("pecan", Allergen::Nuts),
+    ("pistachio", Allergen::Nuts),
+    ("cashew", Allergen::Nuts),
+    ("macadamia", Allergen::Nuts),
+    ("chopped nuts", Allergen::Nuts),
+    ("praline", Allergen::Nuts),
+    ("marzipan", Allergen::Nuts),
+    ("peanut", Allergen::Peanuts),
+    ("sesame", Allergen::Sesame),
+    ("tahini", Allergen::Sesame),
+    ("biscuit", Allergen::Gluten),
+    ("wafer", Allergen::Gluten),
+    ("pretzel", Allergen::Gluten),
+    ("cookie", Allergen::Gluten),
+    ("wheat", Allergen::Gluten),
+    ("barley", Allergen::Gluten),
+    ("cream", Allergen::Milk),
+    ("milk", Allergen::Milk),
+    ("caramel", Allergen::Milk),
+    ("soya", Allergen::Soya),
+    ("egg", Allergen::Egg),
+];
+
+/// Who gathers what a plan contains.
+#[derive(Debug, Default)]
+pub struct Gathering {
+    contains: Vec<Allergen>,
+    may_contain: Vec<Allergen>,
+    unread: Vec<String>,
+}
+
+impl Gathering {
+    /// A chocolate of some families, and what its label says, where that was put in.
+    pub fn chocolate(
+        &mut self,
+        name: &str,
+        families: impl IntoIterator<Item = Family>,
+        label: Option<&LabelInputs>,
+    ) {
+        for family in families {
+            self.contains.extend(of_family(family));
+        }
+        match label {
+            Some(label) => {
+                self.contains.extend(&label.contains);
+                self.may_contain.extend(&label.may_contain);
+            }
+            None => self.read(name),
+        }
+    }
+
+    /// Goods by their name: what that tells, and that their label is to be read.
+    pub fn goods(&mut self, name: &str) {
+        let lower = name.to_lowercase();
+        let told = IN_NAMES.iter().filter(|(word, _)| lower.contains(word));
+        self.contains.extend(told.map(|(_, allergen)| *allergen));
+        // Butter is of milk, cocoa butter is not.
+        if lower.contains("butter") && !lower.contains("cocoa butter") {
+            self.contains.push(Allergen::Milk);
+        }
+        self.read(name);
+    }
+
+    fn read(&mut self, name: &str) {
+        if !self.unread.iter().any(|known| known == name) {
+            self.unread.push(name.to_owned());
+        }
+    }
+
+    /// All of it, each once.
+    #[must_use]
+    pub fn declared(self) -> Declared {
+        let once = |mut all: Vec<Allergen>| {
+            all.sort_unstable();
+            all.dedup();
+            all
+        };
+        let contains = once(self.contains);
+        let mut may_contain = once(self.may_contain);
+        may_contain.retain(|allergen| !contains.contains(allergen));
+        Declared { contains, may_contain, unread: self.unread }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::plan::{BowlInputs, Plan, PlanInputs};
+    use crate::work::{CoverInputs, SlabInputs, WorkInputs};
+
+    fn with_nuts(bowl: BowlInputs) -> PlanInputs {
+        let mut inputs = PlanInputs::usual(bowl.family);
+        inputs.bowls = vec![bowl];
+        for kind in crate::kinds::kinds() {
+            if let (WorkInputs::Slab(SlabInputs { mixed_in: Some(goods), .. }), Some(component)) =
+                (kind.start, inputs.components.first_mut())
+                && let WorkInputs::Slab(slab) = &mut component.work
+            {
+                slab.mixed_in = Some(goods);
+                slab.cover = CoverInputs::Spread { in_hand_g: 300.0, thickness_mm: 7.0 };
+            }
+        }
+        inputs
+    }
+
+    #[test]
+    fn what_is_known_is_told_and_what_is_not_must_be_read() {
+        let plan = Plan::of(&with_nuts(BowlInputs::usual(Family::Milk))).expect("a plan");
+        let Declared { contains, may_contain, unread } = plan.allergens;
+        assert_eq!(contains, [Allergen::Milk, Allergen::Nuts]);
+        assert!(may_contain.is_empty());
+        assert_eq!(unread.len(), 2, "{unread:?}");
+        assert_eq!(unread[0], "milk");
+    }
+
+    #[test]
+    fn a_label_tells_and_what_it_contains_is_not_told_as_a_trace() {
+        let label = LabelInputs {
+            contains: vec![Allergen::Soya],
+            may_contain: vec![Allergen::Nuts, Allergen::Gluten],
+        };
+        let bowl = BowlInputs { label: Some(label), ..BowlInputs::usual(Family::Dark) };
+        let plan = Plan::of(&with_nuts(bowl)).expect("a plan");
+        let Declared { contains, may_contain, unread } = plan.allergens;
+        assert_eq!(contains, [Allergen::Soya, Allergen::Nuts]);
+        assert_eq!(may_contain, [Allergen::Gluten]);
+        assert_eq!(unread.len(), 1, "the goods: {unread:?}");
+    }
+
+    #[test]
+    fn butter_is_of_milk_and_cocoa_butter_is_not() {
+        let mut gathering = Gathering::default();
+        gathering.goods("cocoa butter");
+        assert_eq!(gathering.declared().contains, []);
+        let mut gathering = Gathering::default();
+        gathering.goods("Butter");
+        gathering.goods("salted peanuts");
+        gathering.goods("salted peanuts");
+        let declared = gathering.declared();
+        assert_eq!(declared.contains, [Allergen::Milk, Allergen::Peanuts]);
+        assert_eq!(declared.unread, ["Butter", "salted peanuts"]);
+    }
+}
