@@ -80,23 +80,13 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
         ))}
       </Box>
       <Notes notes={notes} />
-      <Box>
-        <Box textStyle="label" mb="1">
-          Look for
-        </Box>
-        <Box
-          as="ul"
-          ps="5"
-          listStyleType="square"
-          fontSize="sm"
-          columnCount={{ base: 1, md: 2 }}
-          columnGap="8"
-        >
+      <Fold inner title="Look for" value={checks[0] ? inWords(checks[0]) : "nothing"}>
+        <Box as="ul" ps="5" listStyleType="square" fontSize="sm">
           {checks.map((check) => (
             <li key={check.code}>{inWords(check)}</li>
           ))}
         </Box>
-      </Box>
+      </Fold>
       <Fold
         inner
         title="What goes wrong"
