@@ -169,7 +169,7 @@ impl Problem {
 
     /// A path or a query that cannot be read.
     pub fn bad_address(detail: impl Into<String>) -> Self {
-        Self::new(StatusCode::BAD_REQUEST, "address", "This address cannot be read", detail)
+        Self::new(StatusCode::BAD_REQUEST, "address", "Invalid address", detail)
     }
 
     /// A request that comes from elsewhere.
