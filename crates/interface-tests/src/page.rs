@@ -224,6 +224,17 @@ impl Page {
     /// # Errors
     /// Where there is none, or something lies over it.
     pub async fn touch(&self, name: &str) -> anyhow::Result<()> {
+        for _ in 0..5 {
+            match self.touch_once(name).await {
+                // It was drawn anew meanwhile: what was found is not what is there now.
+                Err(error) if is_stale(&error) => {}
+                done => return done,
+            }
+        }
+        self.touch_once(name).await
+    }
+
+    async fn touch_once(&self, name: &str) -> anyhow::Result<()> {
         let element = self.named(name).await?;
         element.scroll_into_view().await?;
         element.wait_until().wait(PATIENCE, LOOK_EVERY).enabled().await?;
@@ -324,7 +335,7 @@ impl Page {
     /// # Errors
     /// Where it does not come.
     pub async fn shown(&self, id: &str) -> anyhow::Result<String> {
-        Ok(self.find(&format!("[data-testid='{id}']")).await?.text().await?)
+        self.until(id, "there", |text| !text.is_empty()).await
     }
 
     /// Waits until the element with a test id shows something that will do.
@@ -399,14 +410,20 @@ impl Page {
     /// # Errors
     /// Where it does not come to that.
     pub async fn until_said(&self, words: &str) -> anyhow::Result<()> {
-        let xpath = format!("//*[text()[contains(normalize-space(.), \"{words}\")]]");
-        self.driver
-            .query(By::XPath(xpath))
-            .wait(PATIENCE, LOOK_EVERY)
-            .and_displayed()
-            .first()
-            .await
-            .with_context(|| format!("the page never said: {words}"))?;
+        // Looked for in one go: what is drawn anew between two looks is no fault of the page.
+        let script = format!(
+            "const words = {}; \
+             const texts = document.createTreeWalker(document.body, NodeFilter.SHOW_TEXT); \
+             while (texts.nextNode()) {{ \
+                 const {{ textContent, parentElement }} = texts.currentNode; \
+                 if (textContent.replace(/\\s+/g, ' ').includes(words) \
+                     && parentElement.checkVisibility()) return true; \
+             }} \
+             return false",
+            json!(words)
+        );
+        let what = format!("the page says: {words}");
+        self.until_script(&script, &what, |found| *found == json!(true)).await?;
         Ok(())
     }
 
@@ -535,4 +552,9 @@ impl Page {
         std::fs::write(picture.with_extension("txt"), format!("{said:#}"))?;
         Ok(picture)
     }
+}
+
+/// Whether what was found has gone from the page since.
+fn is_stale(error: &anyhow::Error) -> bool {
+    format!("{error:#}").contains("stale element")
 }
