@@ -1,4 +1,4 @@
-import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { Box, chakra, Heading } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 import { type BatchesOf, useBatches } from "../api/queries";
@@ -7,6 +7,7 @@ import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
+import { WhichOf } from "../kit/WhichOf";
 import { BringInBowl } from "./BringInBowl";
 
 const Link = chakra(RouterLink);
@@ -55,20 +56,7 @@ export default function LogPage() {
           <Box flex="1 1 260px">
             <SearchField of="the log" onSearch={setSearch} />
           </Box>
-          <Box as="fieldset" aria-label="Which batches" display="flex" gap="1">
-            {(Object.keys(which) as LogOf[]).map((one) => (
-              <Button
-                key={one}
-                variant={one === of ? "solid" : "ghost"}
-                minH="48px"
-                aria-pressed={one === of}
-                {...(one === of && { bg: "ink", color: "onInk" })}
-                onClick={() => setOf(one)}
-              >
-                {which[one]}
-              </Button>
-            ))}
-          </Box>
+          <WhichOf label="Which batches" value={of} choices={which} onChange={setOf} />
         </Box>
       )}
       {none && (search !== "" || of !== "over") && (

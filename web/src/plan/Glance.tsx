@@ -1,12 +1,12 @@
 import { Box } from "@chakra-ui/react";
 import { memo, type ReactNode } from "react";
 import type { WholePlan } from "../api/client";
+import { Allergens } from "../chocolate/Allergens";
 import { mass, temperature } from "../kit/format";
-import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { Swatch } from "../kit/Swatch";
-import { chocolateColours } from "../theme/chocolate";
-import { Allergens } from "./Allergens";
+import { Hint } from "../reference/Hint";
+import { plannedLook } from "./plannedLook";
 import { takesWords } from "./takesWords";
 import { weighedInAll, weighedOut } from "./weighedOut";
 
@@ -82,11 +82,7 @@ export const Glance = memo(function Glance({ plan, names, chosen, onChoose, pict
                   bg={key === chosen ? "bg.muted" : undefined}
                   fontWeight={key === chosen ? "600" : "500"}
                 >
-                  {of ? (
-                    <Swatch looks={of.colour?.looks ?? chocolateColours[of.windows.family].body} />
-                  ) : (
-                    <span />
-                  )}
+                  {of ? <Swatch looks={plannedLook(of)} /> : <span />}
                   <Box as="span" lineClamp="1">
                     {names.get(key) ?? key}
                   </Box>

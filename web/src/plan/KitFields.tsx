@@ -3,6 +3,7 @@ import { memo } from "react";
 import type { BowlInputs, BowlPlan } from "../api/client";
 import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
 import { Fold } from "../kit/Fold";
+import { faultyIn } from "../kit/faultyIn";
 import { UnitField } from "../kit/UnitField";
 import { GearFields, type GearProps } from "./GearFields";
 
@@ -35,10 +36,18 @@ export const KitFields = memo(function KitFields(props: Props) {
       value={
         own.own && Object.values(own.own).some((n) => n != null) ? "your own numbers" : "as usual"
       }
-      faulty={Object.keys(errors).some((field) =>
-        /^(bowl|microwave|ware_id|heat_id|thermometer_id|own|melt_to_c|target_c|seed_c|cooling_min)/.test(
-          field,
-        ),
+      faulty={faultyIn(
+        errors,
+        "bowl",
+        "microwave",
+        "ware_id",
+        "heat_id",
+        "thermometer_id",
+        "own",
+        "melt_to_c",
+        "target_c",
+        "seed_c",
+        "cooling_min",
       )}
     >
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" pt="1">

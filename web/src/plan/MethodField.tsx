@@ -4,10 +4,10 @@ import type { BowlInputs, Family, Method } from "../api/client";
 import { useMethods } from "../api/queries";
 import { AtHand } from "../chocolate/AtHand";
 import { Fold } from "../kit/Fold";
-import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
+import { Hint } from "../reference/Hint";
 
 interface Props {
   method: Method | null | undefined;

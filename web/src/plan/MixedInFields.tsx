@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { MixedInInputs } from "../api/client";
 import { useDryGoods } from "../api/queries";
+import { faultyIn } from "../kit/faultyIn";
 import { NumberField } from "../kit/NumberField";
 import { GoodsChoice } from "./GoodsChoice";
 
@@ -23,7 +24,7 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
       title="Mixed in"
       label="Dry goods"
       ownLabel="Name of the dry goods"
-      faulty={Object.keys(errors).some((field) => field.startsWith("mixed_in"))}
+      faulty={faultyIn(errors, "mixed_in")}
       usual={usual}
       needed={needed ?? false}
       name={mixedIn?.name}

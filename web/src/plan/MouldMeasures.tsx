@@ -2,6 +2,7 @@ import { Box, Stack } from "@chakra-ui/react";
 import type { CavityInputs, MouldInputs } from "../api/client";
 import { CountField } from "../kit/CountField";
 import { Fold } from "../kit/Fold";
+import { faultyIn } from "../kit/faultyIn";
 import { fieldsOf } from "../kit/fieldsOf";
 import { ListField } from "../kit/ListField";
 import { NumberField } from "../kit/NumberField";
@@ -106,7 +107,7 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
         value={`${mould.material ?? "rigid"}, ${
           regions.length === 0 ? "one face" : regions.map(({ name }) => name).join(", ")
         }`}
-        faulty={Object.keys(errors).some((name) => name.startsWith(`${field}.regions`))}
+        faulty={faultyIn(errors, `${field}.regions`)}
       >
         <SelectField
           label="Material"

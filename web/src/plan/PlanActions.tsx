@@ -2,9 +2,9 @@ import { Box, Button, chakra } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { memo } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import { api, type Batch, type BatchRef } from "../api/client";
+import type { BatchRef } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted } from "../api/refusal";
+import { beginBatch } from "../batch/beginBatch";
 import { openBowl } from "../bench/openBowl";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
@@ -30,12 +30,7 @@ export const PlanActions = memo(function PlanActions(props: Props) {
   const queries = useQueryClient();
   const begin = async () => {
     await save();
-    const batch = accepted<Batch>(
-      await api.POST("/api/v1/plans/{id}/batches", {
-        params: { path: { id: planId } },
-        body: { id: crypto.randomUUID() },
-      }),
-    );
+    const batch = await beginBatch(planId);
     queries.invalidateQueries({ queryKey: keys.lists });
     queries.invalidateQueries({ queryKey: keys.plan(planId) });
     return batch;

@@ -10,6 +10,7 @@ import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
 import { Failed, Loading } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
+import { WhichOf } from "../kit/WhichOf";
 import { Ways } from "../start/Ways";
 import { OutOfTheWay } from "./OutOfTheWay";
 import { PlanRow } from "./PlanRow";
@@ -82,20 +83,7 @@ export function PlansPage() {
           <Box flex="1 1 260px">
             <SearchField of="the plans" onSearch={setSearch} />
           </Box>
-          <Box as="fieldset" aria-label="Which plans" display="flex" gap="1">
-            {(Object.keys(which) as PlansOf[]).map((one) => (
-              <Button
-                key={one}
-                variant={one === of ? "solid" : "ghost"}
-                minH="48px"
-                aria-pressed={one === of}
-                {...(one === of && { bg: "ink", color: "onInk" })}
-                onClick={() => setOf(one)}
-              >
-                {which[one]}
-              </Button>
-            ))}
-          </Box>
+          <WhichOf label="Which plans" value={of} choices={which} onChange={setOf} />
         </Box>
         {plans.data.length === 0 && (
           <Box color="fg.muted">{search ? `No plan with “${search}” in it.` : emptyWords[of]}</Box>

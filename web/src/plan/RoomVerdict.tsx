@@ -2,9 +2,9 @@ import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan, WholePlan } from "../api/client";
 import { minutesRange, temperature } from "../kit/format";
-import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
+import { Hint } from "../reference/Hint";
 
 interface Props {
   room: WholePlan["room"];

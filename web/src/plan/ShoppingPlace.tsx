@@ -5,7 +5,7 @@ import { mass } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { Swatch } from "../kit/Swatch";
-import { chocolateColours } from "../theme/chocolate";
+import { plannedLook } from "./plannedLook";
 import { weighedOut } from "./weighedOut";
 
 const Link = chakra(RouterLink);
@@ -47,11 +47,7 @@ export function ShoppingPlace({ plan, names }: Props) {
               <tr key={key}>
                 <td>
                   <Box display="flex" gap="2" alignItems="center">
-                    {of && (
-                      <Swatch
-                        looks={of.colour?.looks ?? chocolateColours[of.windows.family].body}
-                      />
-                    )}
+                    {of && <Swatch looks={plannedLook(of)} />}
                     {names.get(key) ?? key}
                   </Box>
                 </td>

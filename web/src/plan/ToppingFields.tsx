@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ToppingInputs, UsualTopping } from "../api/client";
 import { useToppings } from "../api/queries";
+import { faultyIn } from "../kit/faultyIn";
 import { fieldsOf } from "../kit/fieldsOf";
 import { NumberField } from "../kit/NumberField";
 import { SelectField } from "../kit/SelectField";
@@ -100,7 +101,7 @@ export const ToppingFields = memo(function ToppingFields({ topping, errors, onCh
       title="On top"
       label="Topping"
       ownLabel="Name of the topping"
-      faulty={Object.keys(errors).some((field) => field.startsWith("topping"))}
+      faulty={faultyIn(errors, "topping")}
       usual={usual}
       name={topping?.name}
       error={errors["topping.name"]}

@@ -2,10 +2,10 @@ import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlPlan } from "../api/client";
 import { band, mass, temperature } from "../kit/format";
-import { Hint } from "../kit/Hint";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import type { Term } from "../reference/glossary";
+import { Hint } from "../reference/Hint";
 import { chocolateColours, isPale } from "../theme/chocolate";
 import { weighedOut } from "./weighedOut";
 

@@ -1,9 +1,9 @@
 import { Box } from "@chakra-ui/react";
 import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
+import { Allergens } from "../chocolate/Allergens";
 import { OwnBeside } from "../chocolate/OwnBeside";
 import { band, mass, onDay } from "../kit/format";
-import { Allergens } from "../plan/Allergens";
 import { kindWords, lookOf } from "../theme/chocolate";
 import { flowWords } from "./flow";
 import { Edit } from "./Gear";

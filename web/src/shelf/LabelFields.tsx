@@ -1,6 +1,6 @@
 import { Box, Button } from "@chakra-ui/react";
 import type { Allergen, LabelInputs } from "../api/client";
-import { allergenWords } from "../plan/Allergens";
+import { allergenWords } from "../chocolate/Allergens";
 
 interface Props {
   label: LabelInputs | null | undefined;

@@ -5,25 +5,6 @@ import { chocolateColours } from "../theme/chocolate";
 /** What is drawn: the kinds of work, and a slab that has goods in it. */
 export type Sketched = WorkKind | "mixed";
 
-const words: readonly Sketched[] = [
-  "slab",
-  "mixed",
-  "clusters",
-  "layered",
-  "marbled",
-  "shards",
-  "sheet",
-  "wrap",
-  "piped",
-  "ribbons",
-  "sugar",
-  "shells",
-  "hollows",
-  "figures",
-  "dipped",
-  "bottled",
-];
-
 type Chocolate = (typeof chocolateColours)[Family];
 
 /** What it is drawn in: its first chocolate, another, a pale one, and its colour. */
@@ -77,8 +58,8 @@ const dots = [
 ];
 
 /** A drawing of each kind, in the chocolate's own colours. */
-const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, ReactNode> => ({
-  slab: (
+const sketches: Record<Sketched, (palette: Palette) => ReactNode> = {
+  slab: ({ first }) => (
     <>
       <rect x="12" y="10" width="96" height="52" rx="3" fill={first.body} />
       <Sheen x={12} y={10} w={96} h={52} />
@@ -87,7 +68,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       ))}
     </>
   ),
-  mixed: (
+  mixed: ({ first, other }) => (
     <>
       <path
         d="M14 20l14-9 20 4 18-5 22 3 18 10-4 22 3 12-22 6-24-3-22 4-20-8 4-18z"
@@ -101,7 +82,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       ))}
     </>
   ),
-  clusters: (
+  clusters: ({ first, other }) => (
     <>
       {[28, 62, 94].map((x, i) => (
         <g key={x}>
@@ -116,7 +97,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       ))}
     </>
   ),
-  layered: (
+  layered: ({ first, pale }) => (
     <>
       <path d="M12 24l16-10h80l-16 10z" fill={first.body} />
       <path d="M28 14h22l-16 10h-22z" fill="#FFFFFF" opacity="0.18" />
@@ -127,7 +108,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M92 36l16-10v12l-16 10z" fill={pale.edge} />
     </>
   ),
-  marbled: (
+  marbled: ({ first, pale }) => (
     <>
       <rect x="12" y="10" width="96" height="52" rx="3" fill={first.body} />
       <g fill="none" strokeLinecap="round">
@@ -138,7 +119,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <Sheen x={12} y={10} w={96} h={52} />
     </>
   ),
-  shards: (
+  shards: ({ first }) => (
     <>
       <path d="M12 12l26-2-8 50-18 2z" fill={first.body} />
       <path d="M43 10l22 1-12 50-18-1z" fill={first.body} />
@@ -147,7 +128,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M46 14l8 1-8 40-6-1z" fill="#FFFFFF" opacity="0.2" />
     </>
   ),
-  sheet: (
+  sheet: ({ pale, colour }) => (
     <>
       <circle cx="32" cy="38" r="19" fill={pale.body} stroke={pale.edge} />
       <path d="M32 19a19 19 0 010 38a26 26 0 000-38z" fill={colour} />
@@ -156,7 +137,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M92 14c16 2 18 16 8 20" fill="none" stroke="#FFFFFF" opacity="0.3" strokeWidth="3" />
     </>
   ),
-  wrap: (
+  wrap: ({ first, pale }) => (
     <>
       <path d="M22 26v24c0 8 17 13 38 13s38-5 38-13V26z" fill={first.body} />
       <path d="M30 32v26l10 3V36z" fill="#FFFFFF" opacity="0.22" />
@@ -164,19 +145,19 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <ellipse cx="60" cy="29" rx="33" ry="9" fill={pale.body} />
     </>
   ),
-  piped: (
+  piped: ({ first }) => (
     <g fill="none" stroke={first.body} strokeWidth="5" strokeLinejoin="round">
       <path d="M40 10l7 18 19 1-15 12 5 19-16-11-16 11 5-19-15-12 19-1z" />
       <path d="M84 22a14 14 0 1014 22 18 18 0 01-14-22z" />
     </g>
   ),
-  ribbons: (
+  ribbons: ({ first, other }) => (
     <g fill="none" strokeLinecap="round" strokeWidth="9">
       <path d="M16 50c4-40 28-40 24-6s20 26 24-4 26-26 38 2" stroke={first.edge} />
       <path d="M16 47c4-40 28-40 24-6s20 26 24-4 26-26 38 2" stroke={other.body} strokeWidth="6" />
     </g>
   ),
-  sugar: (
+  sugar: () => (
     <>
       <path
         d="M14 16l90-6 6 46-92 6z"
@@ -189,7 +170,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M30 18l14-1-10 40-8 1z" fill="#FFFFFF" opacity="0.7" />
     </>
   ),
-  shells: (
+  shells: ({ first, colour }) => (
     <>
       {[26, 60, 94].map((x) => (
         <g key={x}>
@@ -199,7 +180,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       ))}
     </>
   ),
-  hollows: (
+  hollows: ({ other, pale }) => (
     <>
       <path d="M12 32a22 22 0 0044 0z" fill={other.body} />
       <ellipse cx="34" cy="32" rx="22" ry="6" fill={other.edge} />
@@ -209,7 +190,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M64 38h44" stroke={other.edge} strokeWidth="2" />
     </>
   ),
-  figures: (
+  figures: ({ first, pale }) => (
     <>
       <path d="M60 8c20 0 26 18 26 32s-10 26-26 26-26-12-26-26 6-32 26-32z" fill={first.body} />
       <path d="M60 16c12 0 17 8 17 15s-7 12-17 12-17-5-17-12 5-15 17-15z" fill={pale.body} />
@@ -219,7 +200,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M42 44c2 10 6 16 10 18" fill="none" stroke="#FFFFFF" opacity="0.3" strokeWidth="3" />
     </>
   ),
-  dipped: (
+  dipped: ({ first, pale }) => (
     <>
       <path d="M32 44v22" stroke="#C9A775" strokeWidth="4" />
       <Ball x={32} y={30} r={20} fill={first.body} />
@@ -233,7 +214,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M68 36c12-8 28 6 40-2v20a6 6 0 01-6 6H74a6 6 0 01-6-6z" fill={first.body} />
     </>
   ),
-  bottled: (
+  bottled: ({ colour }) => (
     <>
       <path d="M52 8h16v10l8 8v32a6 6 0 01-6 6H50a6 6 0 01-6-6V26l8-8z" fill={colour} />
       <path d="M50 28h5v28h-5z" fill="#FFFFFF" opacity="0.45" />
@@ -241,7 +222,7 @@ const sketches = ({ first, other, pale, colour }: Palette): Record<Sketched, Rea
       <path d="M92 30c6 8 9 12 9 17a9 9 0 01-18 0c0-5 3-9 9-17z" fill={colour} />
     </>
   ),
-});
+};
 
 interface Props {
   of: Sketched;
@@ -263,14 +244,14 @@ export function KindSketch({ of, families = [], colours = [] }: Props) {
   };
   return (
     <svg viewBox="0 0 120 72" width="120" height="72" aria-hidden="true">
-      {sketches(palette)[of]}
+      {sketches[of](palette)}
     </svg>
   );
 }
 
 /** What a word of a list is drawn as; nothing, where it is one of another release. */
 export function sketchOf(word: string | undefined): Sketched | undefined {
-  return (words as readonly string[]).includes(word ?? "") ? (word as Sketched) : undefined;
+  return word !== undefined && Object.hasOwn(sketches, word) ? (word as Sketched) : undefined;
 }
 
 /** What a kind is drawn as. */

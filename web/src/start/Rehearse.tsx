@@ -1,9 +1,10 @@
 import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { api, type Batch, type Plan } from "../api/client";
+import { api, type Plan } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
+import { beginBatch } from "../batch/beginBatch";
 import { openBowl } from "../bench/openBowl";
 import { Fault } from "../kit/Fault";
 
@@ -22,12 +23,7 @@ export function Rehearse() {
           },
         }),
       );
-      const batch = accepted<Batch>(
-        await api.POST("/api/v1/plans/{id}/batches", {
-          params: { path: { id: plan.id } },
-          body: { id: crypto.randomUUID() },
-        }),
-      );
+      const batch = await beginBatch(plan.id);
       const { bowl } = await openBowl(batch.id, null);
       await api.PUT("/api/v1/bowls/{id}/thermometer", {
         params: { path: { id: bowl.id } },

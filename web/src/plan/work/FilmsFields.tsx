@@ -4,6 +4,7 @@ import type { FilmInputs, Way } from "../../api/client";
 import { usePigments } from "../../api/queries";
 import { CountField } from "../../kit/CountField";
 import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
@@ -47,7 +48,7 @@ export function FilmsFields(props: Props) {
       inner
       title="Colours on the face: the first applied is the first seen"
       value={films.map(({ colour }) => colour).join(", then ") || "none"}
-      faulty={Object.keys(errors).some((name) => name.startsWith(field))}
+      faulty={faultyIn(errors, field)}
     >
       <ListField
         items={films}

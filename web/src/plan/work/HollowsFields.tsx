@@ -3,6 +3,7 @@ import type { WorkOf } from "../../api/client";
 import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
 import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
@@ -43,7 +44,7 @@ export function HollowsFields({ work, errors, onChange, ...pick }: FieldsOf<Holl
         inner
         title="Inside"
         value={inside.map(({ name }) => name).join(", ") || "nothing"}
-        faulty={Object.keys(errors).some((name) => name.startsWith("inside"))}
+        faulty={faultyIn(errors, "inside")}
       >
         <ListField
           items={inside}

@@ -2,6 +2,7 @@ import { Box, Field, Input, Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
 import { CountField } from "../../kit/CountField";
 import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
@@ -48,7 +49,7 @@ export function MarbledFields({ work, errors, onChange, ...pick }: FieldsOf<Marb
               `${pick.names.get(chocolate) ?? chocolate} ${share_pct} %`,
           )
           .join(", ")}
-        faulty={Object.keys(errors).some((name) => name.startsWith("accents"))}
+        faulty={faultyIn(errors, "accents")}
       >
         <ListField
           items={accents}

@@ -5,6 +5,7 @@ import { EitherField } from "../../kit/EitherField";
 import { Fault } from "../../kit/Fault";
 import { FilePick } from "../../kit/FilePick";
 import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
@@ -48,7 +49,7 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
       inner
       title="Outlines"
       value={outlines.map(({ outline, count }) => `${count} × ${names[outline.shape]}`).join(", ")}
-      faulty={Object.keys(errors).some((name) => name.startsWith("outlines"))}
+      faulty={faultyIn(errors, "outlines")}
     >
       <ListField
         items={outlines}

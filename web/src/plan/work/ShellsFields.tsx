@@ -2,6 +2,7 @@ import { Stack } from "@chakra-ui/react";
 import type { FillingInputs, WorkOf } from "../../api/client";
 import { EitherField } from "../../kit/EitherField";
 import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
@@ -31,9 +32,7 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
         inner
         title="Filling"
         value={fillingWords(work)}
-        faulty={Object.keys(errors).some(
-          (name) => name.startsWith("filling") || name.startsWith("cap."),
-        )}
+        faulty={faultyIn(errors, "filling", "cap.")}
       >
         <Stack gap="4">
           <SelectField

@@ -1,5 +1,5 @@
 import { Box, Popover, Portal } from "@chakra-ui/react";
-import { glossary, type Term } from "../reference/glossary";
+import { glossary, type Term } from "./glossary";
 
 /** One line on a word of the craft, opened where it first appears. */
 export function Hint({ of }: { of: Term }) {
