@@ -136,13 +136,14 @@ pub struct WholePlanAnswer {
 }
 
 impl WholePlanAnswer {
-    /// What follows from a plan, and from how it is stated.
+    /// What follows from a plan, and from how it is stated. What is in the way is found once all
+    /// is remarked: [`Self::weigh_remarks`].
     #[must_use]
     pub fn of(plan: Plan, stated: &PlanInputs) -> Self {
         let Uses { made_from, unused, idle } = uses(stated);
         let made_from = stated.components.iter().zip(made_from);
         let lines = craft::steps::lines(&plan);
-        let mut answer = Self {
+        Self {
             takes: span(&lines).into(),
             lines,
             shown: plan.into(),
@@ -155,9 +156,7 @@ impl WholePlanAnswer {
                 .collect(),
             unused,
             idle,
-        };
-        answer.weigh_remarks();
-        answer
+        }
     }
 
     /// Finds what is in the way, in what is remarked by now.
