@@ -1,4 +1,5 @@
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
+import { parts } from "./parts";
 
 /*
  * The look: a marble bench, ink, and chocolate in its own colour. Interface
@@ -102,4 +103,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, parts, config);
