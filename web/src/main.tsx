@@ -56,7 +56,7 @@ const router = createBrowserRouter([
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
-      { path: "shelf", element: later(<ShelfPage />) },
+      { path: "shelf/:place?", element: later(<ShelfPage />) },
       { path: "colour", element: later(<ColourPage />) },
       { path: "reference", element: later(<ReferencePage />) },
       { path: "reference/words", element: later(<GlossaryPage />) },

@@ -16,9 +16,18 @@ const SIZES: [(&str, Size); 3] =
 /// Moves of what is there, from the first frame on.
 const MOVED: &str = "
     const done = arguments[arguments.length - 1];
-    let moved = 0;
+    let moved = 0, most = 0, what = '';
     new PerformanceObserver((list) => {
-        for (const entry of list.getEntries()) if (!entry.hadRecentInput) moved += entry.value;
+        for (const entry of list.getEntries()) {
+            if (entry.hadRecentInput) continue;
+            moved += entry.value;
+            if (entry.value <= most) continue;
+            most = entry.value;
+            what = entry.sources.map(({ node, previousRect, currentRect }) =>
+                `${Math.round(previousRect.y)} to ${Math.round(currentRect.y)} px: `
+                    + `${node?.innerText?.slice(0, 40) ?? node?.nodeName}`.replaceAll('\\n', ' '))
+                .join('; ');
+        }
     }).observe({ type: 'layout-shift', buffered: true });
     requestAnimationFrame(() => setTimeout(() => {
         const inSight = (e) => {
@@ -32,6 +41,7 @@ const MOVED: &str = "
             wide: document.documentElement.scrollWidth > innerWidth,
             controls: [...document.querySelectorAll(touched)].filter(inSight).length,
             moved,
+            what,
         });
     }, 50));
 ";
@@ -63,6 +73,12 @@ async fn main() -> anyhow::Result<()> {
                 found["moved"].as_f64().context("a sum")?,
                 if found["wide"] == true { "  too wide" } else { "" }
             );
+            if found["moved"].as_f64() >= Some(0.02) {
+                println!("    moved: {}", found["what"].as_str().unwrap_or_default());
+            }
+            if let Err(small) = page.can_be_touched().await {
+                println!("    {small}");
+            }
             for fault in page.axe().await? {
                 println!("    axe: {}", fault.chars().take(300).collect::<String>());
             }
@@ -119,8 +135,12 @@ async fn places(address: &str) -> anyhow::Result<Vec<(String, String)>> {
         "plans/new/make",
         "log",
         "shelf",
+        "shelf/colours",
+        "shelf/moulds",
+        "shelf/heat",
         "colour",
         "reference",
+        "reference/words",
         "display",
     ]
     .map(|place| (place.to_owned(), format!("/{place}")))

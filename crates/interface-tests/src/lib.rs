@@ -2,6 +2,7 @@
 //! `tests/interface`, the pictures for the README and the measurement of how
 //! fast a slider is followed share this.
 
+mod checks;
 mod kitchen;
 mod page;
 mod tempering;

@@ -4,7 +4,7 @@
 use std::path::{Path, PathBuf};
 use std::time::Duration;
 
-use anyhow::{Context, ensure};
+use anyhow::Context;
 use base64::Engine as _;
 use base64::engine::general_purpose::STANDARD;
 use serde_json::{Value, json};
@@ -40,6 +40,8 @@ impl Size {
     /// The narrowest that everything fits on: a small phone, or a laptop at four times
     /// its size.
     pub const NARROW: Self = Self(320, 640);
+    /// A laptop whose pages are drawn at twice their size.
+    pub const LAPTOP_AT_TWICE: Self = Self(640, 400);
     /// Screens up to this wide are held in the hand: their scroll bars take no room.
     const HELD: u32 = 600;
 }
@@ -224,14 +226,7 @@ impl Page {
     /// # Errors
     /// Where there is none, or something lies over it.
     pub async fn touch(&self, name: &str) -> anyhow::Result<()> {
-        for _ in 0..5 {
-            match self.touch_once(name).await {
-                // It was drawn anew meanwhile: what was found is not what is there now.
-                Err(error) if is_stale(&error) => {}
-                done => return done,
-            }
-        }
-        self.touch_once(name).await
+        again(async || self.touch_once(name).await).await
     }
 
     async fn touch_once(&self, name: &str) -> anyhow::Result<()> {
@@ -246,7 +241,8 @@ impl Page {
     /// # Errors
     /// Where there is none of that name.
     pub async fn place(&self, name: &str) -> anyhow::Result<()> {
-        let link = format!("//nav[@aria-label='Of this plan']/a[normalize-space(.)='{name}']");
+        let link =
+            format!("//nav[starts-with(@aria-label,'Of th')]/a[normalize-space(.)='{name}']");
         let link = self.driver.query(By::XPath(link)).wait(PATIENCE, LOOK_EVERY).first().await;
         Ok(link.with_context(|| format!("no place is called {name}"))?.click().await?)
     }
@@ -278,6 +274,10 @@ impl Page {
     /// # Errors
     /// Where there is none.
     pub async fn fill(&self, label: &str, text: &str) -> anyhow::Result<()> {
+        again(async || self.fill_once(label, text).await).await
+    }
+
+    async fn fill_once(&self, label: &str, text: &str) -> anyhow::Result<()> {
         let field = self.field(label).await?;
         field.scroll_into_view().await?;
         field.send_keys(Key::Control + "a").await?;
@@ -294,6 +294,10 @@ impl Page {
     /// # Errors
     /// Where there is none.
     pub async fn give(&self, label: &str, file: &Path) -> anyhow::Result<()> {
+        again(async || self.give_once(label, file).await).await
+    }
+
+    async fn give_once(&self, label: &str, file: &Path) -> anyhow::Result<()> {
         let field = self
             .driver
             .query(By::Css(format!("input[type=file][aria-label=\"{label}\"]")))
@@ -309,6 +313,10 @@ impl Page {
     /// # Errors
     /// Where there is no such list, or nothing in it has those words.
     pub async fn choose(&self, label: &str, words: &str) -> anyhow::Result<()> {
+        again(async || self.choose_once(label, words).await).await
+    }
+
+    async fn choose_once(&self, label: &str, words: &str) -> anyhow::Result<()> {
         let list = SelectElement::new(&self.field(label).await?).await?;
         Ok(list.select_by_visible_text(words).await?)
     }
@@ -491,46 +499,6 @@ impl Page {
         Ok(())
     }
 
-    /// Fails where the page can be scrolled sideways.
-    ///
-    /// # Errors
-    /// Where it can.
-    pub async fn fits_sideways(&self) -> anyhow::Result<()> {
-        let over = self
-            .run("const d = document.documentElement; return d.scrollWidth - d.clientWidth")
-            .await?;
-        ensure!(over.as_i64().is_some_and(|over| over <= 0), "the page is {over} px too wide");
-        Ok(())
-    }
-
-    /// What axe finds, of any level.
-    ///
-    /// # Errors
-    /// Where it cannot be run.
-    pub async fn axe(&self) -> anyhow::Result<Vec<String>> {
-        let axe = std::fs::read_to_string(root().join("web/node_modules/axe-core/axe.min.js"))?;
-        self.run(&axe).await?;
-        let found = self
-            .run_async(
-                "const done = arguments[arguments.length - 1]; \
-                 axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations \
-                   .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`)), \
-                   (e) => done([String(e)]))",
-            )
-            .await?;
-        Ok(serde_json::from_value(found)?)
-    }
-
-    /// Fails where axe finds anything, of any level.
-    ///
-    /// # Errors
-    /// With what it finds.
-    pub async fn is_accessible(&self) -> anyhow::Result<()> {
-        let found = self.axe().await?;
-        ensure!(found.is_empty(), "axe finds {found:#?}");
-        Ok(())
-    }
-
     /// Takes a picture.
     ///
     /// # Errors
@@ -554,7 +522,14 @@ impl Page {
     }
 }
 
-/// Whether what was found has gone from the page since.
-fn is_stale(error: &anyhow::Error) -> bool {
-    format!("{error:#}").contains("stale element")
+/// Does something to what is found on the page; where that was drawn anew meanwhile, it is found
+/// again: what was found is not what is there now.
+async fn again(act: impl AsyncFn() -> anyhow::Result<()>) -> anyhow::Result<()> {
+    for _ in 0..5 {
+        match act().await {
+            Err(error) if format!("{error:#}").contains("stale element") => {}
+            done => return done,
+        }
+    }
+    act().await
 }

@@ -80,7 +80,7 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
             alignItems="center"
             color="ink"
             textDecoration="underline"
-            minH="32px"
+            minH="48px"
           >
             <BowlSwatch bowl={bowl} />
             {bowl.batch_name}

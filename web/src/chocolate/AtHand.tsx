@@ -53,7 +53,7 @@ export function AtHand({ kitchen = {}, onChange }: Props) {
         <Checkbox.Root
           key={name}
           display="flex"
-          minH="36px"
+          minH="48px"
           alignItems="center"
           checked={has(kitchen, name)}
           onCheckedChange={(next) => onChange({ ...kitchen, [name]: next.checked === true })}

@@ -100,7 +100,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                 <IconButton
                   aria-label={`Earlier: colour ${i + 1}`}
                   variant="ghost"
-                  minH="44px"
+                  minH="48px"
                   disabled={i === 0}
                   onClick={() => setFilms(withEarlier(films, i))}
                 >
@@ -109,7 +109,7 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                 <IconButton
                   aria-label={`Remove: colour ${i + 1}`}
                   variant="ghost"
-                  minH="44px"
+                  minH="48px"
                   disabled={films.length <= 1}
                   onClick={() => {
                     setSeen(null);
@@ -212,7 +212,7 @@ function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
       {film.mix.length < 2 && usual[3] && (
         <Button
           variant="ghost"
-          minH="44px"
+          minH="48px"
           onClick={() =>
             usual[3] && onChange({ mix: [...film.mix, { recipe: recipeOf(usual[3]), share: 1 }] })
           }

@@ -73,19 +73,17 @@ export function Photos({ of, id, what }: Props) {
             />
           </a>
           <Button
-            size="xs"
+            variant="plain"
             position="absolute"
-            top="1"
-            insetEnd="1"
-            minW="28px"
-            h="28px"
+            top="0"
+            insetEnd="0"
             p="0"
-            bg="bg.panel"
-            color="fg"
             aria-label={`Delete the photo of ${time(photo.taken_at)}`}
             onClick={() => forget.mutate(photo.id)}
           >
-            <X size={16} aria-hidden />
+            <Box bg="bg.panel" color="fg" borderRadius="4px" p="1.5">
+              <X size={16} aria-hidden />
+            </Box>
           </Button>
         </Box>
       ))}

@@ -50,7 +50,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
   const typed = known.readings.filter(({ source }) => source === "hand");
   const error = correct.error;
   const reason = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.message) : "";
-  const look = { size: "sm", variant: "outline", minH: "40px" } as const;
+  const look = { size: "sm", variant: "outline", minH: "48px" } as const;
   return (
     <Collapsible.Root lazyMount>
       <Collapsible.Trigger asChild>
@@ -124,7 +124,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               </Box>
               <Button
                 {...look}
-                minH="44px"
+                minH="48px"
                 disabled={Number.isNaN(Date.parse(pouredAt))}
                 onClick={() =>
                   correct.mutate({ kind: "poured", at: new Date(pouredAt).toISOString() })
@@ -160,7 +160,7 @@ interface LineProps {
 
 function Line({ at, words: said, gone, children }: LineProps) {
   return (
-    <Box display="flex" gap="3" alignItems="center" flexWrap="wrap" minH="40px">
+    <Box display="flex" gap="3" alignItems="center" flexWrap="wrap" minH="48px">
       <Box w="48px" flexShrink={0} color="fg.muted">
         {time(at)}
       </Box>

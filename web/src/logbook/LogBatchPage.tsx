@@ -2,7 +2,8 @@ import { Box, Button, Heading } from "@chakra-ui/react";
 import { lazy, Suspense, useState } from "react";
 import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
-import { useBatch, useBowlWithPlan } from "../api/queries";
+import { useBatch, useBowlWithPlan, useGuide } from "../api/queries";
+import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
@@ -57,13 +58,7 @@ function WithoutBowl({ batch }: { batch: Batch }) {
           {!batch.unreadable && <WhatWasDone batchId={batch.id} />}
         </Box>
         <Box display="grid" gap="4" alignContent="start">
-          <Panel title="What came out">
-            <Results batch={batch} poured_at={null} lost={false} />
-            <PiecePhotos batchId={batch.id} />
-          </Panel>
-          <Panel title="Record result">
-            <ResultForm batchId={batch.id} />
-          </Panel>
+          <WhatCameOut batch={batch} poured_at={null} />
         </Box>
       </Box>
     </Box>
@@ -79,10 +74,43 @@ function PiecePhotos({ batchId }: { batchId: string }) {
 }
 
 function WhatWasDone({ batchId }: { batchId: string }) {
+  const steps = useGuide(batchId).data?.progress.flatMap((line) => line.steps) ?? [];
+  const done = steps.filter(({ done_at }) => done_at != null).length;
   return (
-    <Panel title="What was done when">
+    <Fold title="What was done when" value={`${done} of ${steps.length} steps, with their times`}>
       <StepsPanel batchId={batchId} />
-    </Panel>
+    </Fold>
+  );
+}
+
+/** What came out of it, and the place to say so: it stands open until something was said. */
+function WhatCameOut({
+  batch,
+  poured_at,
+  lost = false,
+}: {
+  batch: Batch;
+  poured_at: string | null | undefined;
+  lost?: boolean;
+}) {
+  const said = batch.results.length > 0;
+  return (
+    <>
+      <Panel title="What came out">
+        <Results batch={batch} poured_at={poured_at} lost={lost} />
+        <PiecePhotos batchId={batch.id} />
+      </Panel>
+      {!lost && (
+        <Fold
+          key={said ? "another look" : "first look"}
+          title="How it came out"
+          value="Look at it again: gloss, snap, release, streaks"
+          open={!said}
+        >
+          <ResultForm batchId={batch.id} />
+        </Fold>
+      )}
+    </>
   );
 }
 
@@ -126,7 +154,7 @@ function Entry({ batch, known, onChoose }: Props) {
               <Button
                 key={id}
                 variant="outline"
-                minH="44px"
+                minH="48px"
                 aria-pressed={id === bowl.id}
                 borderWidth="2px"
                 borderColor={id === bowl.id ? "ink" : "border"}
@@ -164,16 +192,7 @@ function Entry({ batch, known, onChoose }: Props) {
               </Box>
             )}
           </Panel>
-          <Panel title="What came out">
-            <Results batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
-            <PiecePhotos batchId={batch.id} />
-          </Panel>
-          {!bowl.gave_up && (
-            <Panel title="Record result">
-              <ResultForm batchId={batch.id} />
-            </Panel>
-          )}
-          <BatchActions batch={batch} />
+          <WhatCameOut batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
         </Box>
         <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
           <Panel title="Plan against what happened">
@@ -196,6 +215,7 @@ function Entry({ batch, known, onChoose }: Props) {
               poured={bowl.poured_at != null}
             />
           </Panel>
+          <BatchActions batch={batch} />
         </Box>
       </Box>
     </Box>

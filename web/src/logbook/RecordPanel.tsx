@@ -7,7 +7,7 @@ import { keys } from "../api/queries";
 import { answered, Refusal } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { FilePick } from "../kit/FilePick";
-import { Panel } from "../kit/Panel";
+import { Fold } from "../kit/Fold";
 import { SelectField } from "../kit/SelectField";
 
 const Anchor = chakra("a");
@@ -74,7 +74,7 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
     bring.mutate({ file: next, setting: {} });
   };
   return (
-    <Panel title="The record">
+    <Fold title="The record" value="Save it, or import a thermometer's log">
       <Stack gap="3">
         <Box display="flex" gap="2" flexWrap="wrap">
           {(["csv", "json"] as const).map((kind) => (
@@ -149,13 +149,14 @@ export function RecordPanel({ bowlId }: { bowlId: string }) {
           </Box>
         )}
       </Stack>
-    </Panel>
+    </Fold>
   );
 }
 
 function said({ kept, known, empty, unit }: LogAnswer): string {
   const words = [`${kept} ${kept === 1 ? "reading" : "readings"} brought in, read in °${unit}`];
   if (known > 0) words.push(`${known} were here already`);
-  if (empty > 0) words.push(`${empty} lines without a temperature passed over`);
+  if (empty > 0)
+    words.push(`${empty} ${empty === 1 ? "line" : "lines"} without a temperature passed over`);
   return `${words.join("; ")}.`;
 }

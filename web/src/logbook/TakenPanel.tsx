@@ -1,7 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
+import { Fold } from "../kit/Fold";
 import { mass } from "../kit/format";
-import { Panel } from "../kit/Panel";
 import { GramsForm } from "../shelf/GramsForm";
 
 interface Props {
@@ -12,7 +12,7 @@ interface Props {
 /** What the bowl took from the shelf, and what of it goes back. */
 export function TakenPanel({ bowlId, taken }: Props) {
   return (
-    <Panel title="From the shelf">
+    <Fold title="From the shelf" value={`${mass(taken.taken_g)} taken; put back what is left`}>
       <Box data-testid="taken" mb="2">
         {taken.name}: <strong>{mass(taken.taken_g)}</strong> taken
         {taken.returned_g > 0 && (
@@ -28,6 +28,6 @@ export function TakenPanel({ bowlId, taken }: Props) {
         move={(grams) => ({ kind: "returned", grams, bowl_id: bowlId })}
         button="Return to stock"
       />
-    </Panel>
+    </Fold>
   );
 }

@@ -128,7 +128,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
                   gap="3"
                   alignItems="center"
                   textAlign="start"
-                  minH="44px"
+                  minH="48px"
                   px="3"
                   borderRadius="slab"
                   borderWidth="2px"
@@ -144,7 +144,7 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
                 <IconButton
                   aria-label={`Remove: ${one.name}`}
                   variant="ghost"
-                  minH="44px"
+                  minH="48px"
                   onClick={() => {
                     onChange((inputs) => withoutComponent(inputs, i));
                     if (i <= index) onChoose(Math.max(0, index - 1));

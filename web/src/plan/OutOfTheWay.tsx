@@ -18,7 +18,7 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
       <PlanRow plan={plan} />
       <Box display="flex" gap="3" px="3" pt="1" alignItems="center">
         {deleted && (
-          <Button variant="outline" minH="44px" onClick={() => restore.mutate()}>
+          <Button variant="outline" minH="48px" onClick={() => restore.mutate()}>
             Undo
           </Button>
         )}

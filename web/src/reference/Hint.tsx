@@ -13,9 +13,10 @@ export function Hint({ of }: { of: Term }) {
           display="inline-grid"
           placeItems="center"
           verticalAlign="middle"
-          w="32px"
-          h="32px"
-          my="-6px"
+          w="48px"
+          h="48px"
+          my="-14px"
+          mx="-8px"
           cursor="pointer"
           color="ink"
         >

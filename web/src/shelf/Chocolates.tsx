@@ -10,6 +10,7 @@ export function Chocolates({ chocolates }: { chocolates: OnShelf<"chocolate">[] 
     <Section
       title="Chocolates"
       one="a chocolate"
+      alone
       none="No chocolate yet. With what its bag says put in, every plan goes by the bag, and what is left is counted."
       empty={chocolates.length === 0}
       form={(done) => <ChocolateForm standing={null} done={done} />}

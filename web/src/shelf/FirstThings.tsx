@@ -1,7 +1,8 @@
 import { Box, Button } from "@chakra-ui/react";
 import { Check } from "lucide-react";
-import { useSearchParams } from "react-router";
+import { useNavigate } from "react-router";
 import type { Shelf } from "../api/queries";
+import { toAdd } from "./places";
 
 type Kind = "chocolates" | "wares" | "heats" | "thermometers";
 
@@ -19,7 +20,7 @@ const first: { kind: Kind; one: string; why: string }[] = [
 
 /** Leads through an empty shelf, one thing after the other. */
 export function FirstThings({ shelf }: { shelf: Shelf }) {
-  const [, setParams] = useSearchParams();
+  const navigate = useNavigate();
   const missing = first.filter(({ kind }) => shelf[kind].length === 0);
   const [next] = missing;
   if (!next) return null;
@@ -62,7 +63,7 @@ export function FirstThings({ shelf }: { shelf: Shelf }) {
                 justifyContent="start"
                 textAlign="start"
                 whiteSpace="normal"
-                onClick={() => setParams({ add: one })}
+                onClick={() => navigate(toAdd(one))}
               >
                 {there ? <Check aria-label="on the shelf" /> : <Box as="strong">{i + 1}</Box>}
                 <Box>

@@ -23,6 +23,7 @@ interface Props<K extends GearKind> {
   title: string;
   one: string;
   none: string;
+  alone?: boolean;
   items: OnShelf<K>[];
   /** Where a new one starts. */
   fresh: ThingOf<K>;
@@ -37,12 +38,13 @@ interface Props<K extends GearKind> {
 
 /** Gear of one kind. */
 export function Gear<K extends GearKind>(props: Props<K>) {
-  const { title, one, none, items, fresh } = props;
+  const { title, one, none, alone, items, fresh } = props;
   return (
     <Section
       title={title}
       one={one}
       none={none}
+      alone={alone}
       empty={items.length === 0}
       form={(done) => <GearForm {...props} standing={null} start={fresh} done={done} />}
     >
@@ -82,8 +84,8 @@ export function Edit({ name, onClick }: { name: string; onClick: () => void }) {
   return (
     <Button
       variant="ghost"
-      minW="44px"
-      h="44px"
+      minW="48px"
+      h="48px"
       px="0"
       mt="-2"
       me="-2"

@@ -47,7 +47,7 @@ export function GramsForm({ chocolateId, label, move, button, onDone, children }
         error={moving.error instanceof Refusal ? moving.error.fields.grams : undefined}
         onChange={setGrams}
       />
-      <Button type="submit" bg="ink" color="onInk" h="40px" disabled={moving.isPending}>
+      <Button type="submit" bg="ink" color="onInk" h="48px" disabled={moving.isPending}>
         {button}
       </Button>
     </Box>

@@ -105,7 +105,7 @@ function MouldFields({ draft, errors, onChange }: FieldsProps<"mould">) {
       ) : (
         <Button
           variant="outline"
-          minH="44px"
+          minH="48px"
           onClick={() => setAdding({ ...fresh, ...weighings[0] })}
         >
           Weigh it again
@@ -141,7 +141,7 @@ function WeighingFields({ weighing, onChange, onAdd }: WeighingProps) {
       {number("wait_s", "Waited", "s")}
       {number("empty_g", "Empty", "g")}
       {number("lined_g", "Lined, scraped", "g")}
-      <Button gridColumn="1 / -1" minH="44px" variant="outline" onClick={onAdd}>
+      <Button gridColumn="1 / -1" minH="48px" variant="outline" onClick={onAdd}>
         Add this weighing
       </Button>
     </Box>

@@ -37,6 +37,7 @@ export function Pigments({ pigments }: { pigments: OnShelf<"pigment">[] }) {
     <Gear
       title="Pigments"
       one="a pigment"
+      alone
       none="No pigment yet. Only what disperses in fat and is sold for eating colours cocoa butter."
       items={pigments}
       fresh={{

@@ -10,13 +10,15 @@ interface Props {
   /** What is said where there is none. */
   none: string;
   empty: boolean;
+  /** Whether it has the page to itself: its things stand two abreast. */
+  alone?: boolean | undefined;
   children: ReactNode;
   /** The form for a new one; `done` closes it. */
   form: (done: () => void) => ReactNode;
 }
 
 /** Things of one kind, with a place to add another. */
-export function Section({ title, one, none, empty, children, form }: Props) {
+export function Section({ title, one, none, empty, alone, children, form }: Props) {
   // Its address says that the form is open: it can be led to, and gone back from.
   const [params, setParams] = useSearchParams();
   const adding = params.get("add") === one;
@@ -51,7 +53,15 @@ export function Section({ title, one, none, empty, children, form }: Props) {
           </Button>
         )}
       </Box>
-      <Box display="grid" gap="2" gridTemplateColumns="minmax(0, 1fr)">
+      <Box
+        display="grid"
+        gap="2"
+        alignItems="start"
+        gridTemplateColumns={{
+          base: "minmax(0, 1fr)",
+          ...(alone ? { lg: "repeat(2, minmax(0, 1fr))" } : {}),
+        }}
+      >
         {adding && <Slot>{form(() => setAdding(false))}</Slot>}
         {children}
         {empty && !adding && <Box color="fg.muted">{none}</Box>}

@@ -1,5 +1,8 @@
 import { Box, chakra, Heading } from "@chakra-ui/react";
-import { useShelf } from "../api/queries";
+import type { ReactNode } from "react";
+import { Navigate, useParams, useSearchParams } from "react-router";
+import { type Shelf, useShelf } from "../api/queries";
+import { Places } from "../kit/Places";
 import { Failed, Loading } from "../kit/Standing";
 import { Chocolates } from "./Chocolates";
 import { FirstThings } from "./FirstThings";
@@ -7,6 +10,7 @@ import { HeatSources } from "./HeatSources";
 import { KitchenPanel } from "./KitchenPanel";
 import { Moulds } from "./Moulds";
 import { Pigments } from "./Pigments";
+import { addressOf, placeThatAdds, type ShelfPlace, shelfPlaces, toAdd } from "./places";
 import { Thermometers } from "./Thermometers";
 import { Trays } from "./Trays";
 import { Wares } from "./Wares";
@@ -16,19 +20,37 @@ const Anchor = chakra("a");
 /** What the maker has: chocolates, and the gear with what was learned of it. */
 export default function ShelfPage() {
   const shelf = useShelf();
+  const { place } = useParams();
+  const [params] = useSearchParams();
+  const here = shelfPlaces.find(({ at }) => at === (place ?? "chocolates"));
+  const adding = params.get("add");
+  const leads = adding ? placeThatAdds(adding) : undefined;
+  if (!here) return <Navigate to="/shelf" replace />;
+  if (adding && leads && leads !== here.at) return <Navigate to={toAdd(adding)} replace />;
   if (shelf.error) {
     return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
   }
   if (!shelf.data) return <Loading what="the shelf" />;
-  const { chocolates, wares, heats, thermometers, trays, moulds, pigments, kitchen, unreadable } =
-    shelf.data;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
-      <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
-        Shelf
-      </Heading>
+      <Box
+        display="flex"
+        flexWrap="wrap"
+        alignItems="center"
+        columnGap="6"
+        pt={{ base: "2", md: "3" }}
+        pb="3"
+      >
+        <Heading as="h1" textStyle="title" fontSize="2xl" hideBelow="md">
+          Shelf
+        </Heading>
+        <Places
+          label="Of the shelf"
+          places={shelfPlaces.map(({ at, name }) => ({ to: addressOf(at), name }))}
+        />
+      </Box>
       <FirstThings shelf={shelf.data} />
-      {unreadable.map(({ id, unreadable: why }) => (
+      {shelf.data.unreadable.map(({ id, unreadable: why }) => (
         <Box key={id} bg="heat.wash" borderRadius="slab" px="4" py="2" mb="3" fontWeight="560">
           Something on the shelf cannot be read by this release ({why}). It is kept as it is.{" "}
           <Anchor href={`/api/v1/shelf/${id}/document`} download textDecoration="underline">
@@ -36,25 +58,51 @@ export default function ShelfPage() {
           </Anchor>
         </Box>
       ))}
-      <Box
-        display="grid"
-        gap="5"
-        gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 1.5fr) minmax(340px, 1fr)" }}
-        alignItems="start"
-      >
-        <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
-          <Chocolates chocolates={chocolates} />
-          <Moulds moulds={moulds} />
-          <Pigments pigments={pigments} />
-        </Box>
-        <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
-          <Wares wares={wares} />
-          <HeatSources heats={heats} />
-          <Thermometers thermometers={thermometers} />
-          <Trays trays={trays} />
-          {kitchen && <KitchenPanel kitchen={kitchen} />}
-        </Box>
-      </Box>
+      <Standing at={here.at} shelf={shelf.data} />
+    </Box>
+  );
+}
+
+/** What stands at one place. */
+function Standing({ at, shelf }: { at: ShelfPlace; shelf: Shelf }) {
+  switch (at) {
+    case "chocolates":
+      return <Chocolates chocolates={shelf.chocolates} />;
+    case "colours":
+      return <Pigments pigments={shelf.pigments} />;
+    case "moulds":
+      return (
+        <Beside>
+          <Moulds moulds={shelf.moulds} />
+          <Trays trays={shelf.trays} />
+        </Beside>
+      );
+    case "heat":
+      return (
+        <Beside>
+          <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
+            <Wares wares={shelf.wares} />
+            <Thermometers thermometers={shelf.thermometers} />
+          </Box>
+          <Box display="grid" gap="5" gridTemplateColumns="minmax(0, 1fr)">
+            <HeatSources heats={shelf.heats} />
+            {shelf.kitchen && <KitchenPanel kitchen={shelf.kitchen} />}
+          </Box>
+        </Beside>
+      );
+  }
+}
+
+/** Two kinds of thing, beside each other where there is room. */
+function Beside({ children }: { children: ReactNode }) {
+  return (
+    <Box
+      display="grid"
+      gap="5"
+      gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "repeat(2, minmax(0, 1fr))" }}
+      alignItems="start"
+    >
+      {children}
     </Box>
   );
 }

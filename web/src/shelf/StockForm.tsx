@@ -22,7 +22,7 @@ export function StockForm({ id, name }: { id: string; name: string }) {
       <Button
         variant="outline"
         borderColor="border.emphasized"
-        h="44px"
+        h="48px"
         aria-label={`Count ${name}`}
         onClick={() => setOpen(true)}
       >

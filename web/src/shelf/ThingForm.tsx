@@ -29,7 +29,7 @@ export function ThingForm({ children, busy, said, onKeep, onLeave, onPutAway }: 
       {said && <Fault>{said}</Fault>}
       <Box display="flex" gap="2" flexWrap="wrap">
         <Button type="submit" h="48px" px="6" bg="ink" color="onInk" disabled={busy}>
-          Keep
+          Save
         </Button>
         <Button
           variant="outline"

@@ -34,6 +34,15 @@ const config = defineConfig({
     },
   },
   theme: {
+    // Nothing that is touched is smaller than a sticky finger.
+    recipes: {
+      button: { base: { minH: "12", minW: "12" } },
+      input: { base: { minH: "12" } },
+    },
+    slotRecipes: {
+      segmentGroup: { slots: [], base: { item: { minH: "12" } } },
+      nativeSelect: { slots: [], base: { field: { minH: "12" } } },
+    },
     tokens: {
       fonts: {
         heading: { value: '"Archivo Variable", system-ui, sans-serif' },

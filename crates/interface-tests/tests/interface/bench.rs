@@ -1,6 +1,6 @@
 //! At the bench.
 
-use anyhow::{Context, ensure};
+use anyhow::ensure;
 use interface_tests::{Kitchen, Page, Size, browse};
 use serde_json::{Value, json};
 use thirtyfour::Key;
@@ -92,90 +92,6 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
         page.touch("Save").await?;
         page.until_said("Stars stuck well").await?;
         page.until_said("Check again after 24 hours").await?;
-        Ok(())
-    })
-    .await;
-}
-
-/// The key that does what the coach asks for; `None` where nothing is to be done but wait.
-fn key_of(advice: &Value) -> Option<&'static str> {
-    Some(match advice["asks"]["kind"].as_str() {
-        Some("heat") => "h",
-        Some("stirred") => "s",
-        Some("off_heat") => "o",
-        Some("seed_added" | "crystals_added" | "on_stone" | "off_stone") => "a",
-        Some("test_started") => "t",
-        Some("poured") => "p",
-        _ if advice["rule"] == "judge_smear" => "2",
-        _ => return None,
-    })
-}
-
-/// How fast the simulated thermometer's time runs.
-async fn pace(bowl: &str, rate: u32) -> anyhow::Result<()> {
-    let body = json!({ "simulated": true, "rate": rate });
-    api::put(&format!("/bowls/{bowl}/thermometer"), 0, body).await?;
-    Ok(())
-}
-
-/// Does what the coach says; `true` once it is poured. While a hand is on its way time
-/// stands still, so that a slow machine makes no slow maker.
-async fn follow(page: &Page, bowl: &str) -> anyhow::Result<bool> {
-    let running = api::bowl(bowl).await?;
-    if running["phase"] == "done" {
-        return Ok(true);
-    }
-    if key_of(&running["advice"]).is_none() {
-        // Until the thermometer has said something new.
-        while api::bowl(bowl).await?["latest"] == running["latest"] {
-            tokio::time::sleep(std::time::Duration::from_millis(30)).await;
-        }
-        return Ok(false);
-    }
-    pace(bowl, 0).await?;
-    let advice = api::bowl(bowl).await?["advice"].take();
-    let rule = advice["rule"].as_str().context("a rule")?;
-    ensure!(rule != "limit_passed", "the limit was passed");
-    if let Some(key) = key_of(&advice) {
-        page.find(&format!("[data-testid='instruction'][data-rule='{rule}']")).await?;
-        // A key acts once: what it does is waited for before time goes on.
-        let before = done(bowl).await?;
-        page.press(key).await?;
-        if rule == "judge_smear" {
-            page.touch("Just now").await?;
-        }
-        while done(bowl).await? == before {
-            tokio::time::sleep(std::time::Duration::from_millis(30)).await;
-        }
-    }
-    pace(bowl, 20).await?;
-    Ok(false)
-}
-
-/// How many things were done to a bowl.
-async fn done(bowl: &str) -> anyhow::Result<usize> {
-    Ok(api::bowl(bowl).await?["actions"].as_array().map_or(0, Vec::len))
-}
-
-#[tokio::test(flavor = "multi_thread")]
-async fn who_follows_the_coach_at_the_simulated_pot_pours_in_the_band() {
-    browse("follow_the_coach", async |page| {
-        let (_, bowl) = api::new_bowl("follow the coach").await?;
-        page.go(&format!("/bench/{bowl}")).await?;
-        page.touch("Use the simulated thermometer").await?;
-        page.touch("20×").await?;
-        let evening = async {
-            while !follow(page, &bowl).await? {}
-            anyhow::Ok(())
-        };
-        tokio::time::timeout(std::time::Duration::from_secs(600), evening)
-            .await
-            .context("it was never poured")??;
-        let after = api::bowl(&bowl).await?;
-        let poured = after["poured_c"].as_f64().context("poured warm")?;
-        ensure!((30.7..=32.3).contains(&poured), "poured at {poured}");
-        ensure!(after["temper"] == "shown" && after["over_limit_at"].is_null());
-        page.until_shown("phase", "Poured").await?;
         Ok(())
     })
     .await;

@@ -31,6 +31,7 @@ async fn a_marbled_slab_is_built_to_the_end_and_logged() {
         let done = follow(page, bring).await?.done;
         ensure!(done >= 7, "{done} steps");
         page.touch("Record result").await?;
+        page.unfold().await?;
         page.until_shown("built", "Drop the white about in blobs").await?;
         page.until_shown("built", "Setting as predicted").await?;
         Ok(())
@@ -116,6 +117,7 @@ async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
         page.until_shown("build-now", "Score it").await?;
         let batch = api::only_batch(&plan).await?;
         page.go(&format!("/log/{batch}")).await?;
+        page.unfold().await?;
         page.until_shown("built", "Boil the syrup to 151 °C").await?;
         page.until_said("Not looked at yet").await?;
         Ok(())

@@ -42,6 +42,13 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         ("/log".into(), "Given up"),
         (format!("/log/{poured}"), "Plan against what happened"),
         ("/shelf".into(), "from the drawer"),
+        ("/shelf/colours".into(), "Add a pigment"),
+        ("/shelf/moulds".into(), "Add a tray"),
+        ("/shelf/heat".into(), "Add a thermometer"),
+        ("/plans/new".into(), "Try it without chocolate"),
+        ("/plans/new/have".into(), "grams"),
+        ("/plans/new/make".into(), "Dipped"),
+        ("/reference/words".into(), "Seed"),
         ("/reference".into(), "never above"),
         ("/display".into(), "This browser"),
         ("/nowhere".into(), "Page not found"),
@@ -58,6 +65,9 @@ async fn each(page: &Page, sizes: &[Size]) -> anyhow::Result<()> {
             let here = || format!("{path} at {size:?}");
             page.is_accessible().await.with_context(here)?;
             page.fits_sideways().await.with_context(here)?;
+            if size != Size::NARROW {
+                page.can_be_touched().await.with_context(here)?;
+            }
         }
     }
     Ok(())
@@ -65,7 +75,8 @@ async fn each(page: &Page, sizes: &[Size]) -> anyhow::Result<()> {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn every_page_is_accessible_on_a_laptop_in_the_light() {
-    browse("laptop_light", async |page| each(page, &[Size::LAPTOP]).await).await;
+    browse("laptop_light", async |page| each(page, &[Size::LAPTOP, Size::LAPTOP_AT_TWICE]).await)
+        .await;
 }
 
 #[tokio::test(flavor = "multi_thread")]

@@ -15,14 +15,14 @@ async fn until_kept(page: &Page, name: &str, kept: bool) -> anyhow::Result<()> {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
     browse("gear_mould", async |page| {
-        page.go("/shelf").await?;
+        page.go("/shelf/moulds").await?;
         page.touch("Add a mould").await?;
         page.fill("Name", "Test: little moons").await?;
         page.choose("Cavity", "another, measured").await?;
         page.fill("Water it holds", "9").await?;
         page.fill("Inside", "20").await?;
         page.fill("Opening", "25").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Opening must be less than the inside").await?;
         page.fill("Opening", "8").await?;
         page.fill("Cavities", "15").await?;
@@ -31,14 +31,14 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.fill("Empty", "400").await?;
         page.fill("Lined, scraped", "390").await?;
         page.touch("Add this weighing").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("A weighing must be more than the empty mould's 400 g").await?;
         page.touch("Forget it").await?;
         page.touch("Weigh it again").await?;
         page.fill("Empty", "400").await?;
         page.fill("Lined, scraped", "465").await?;
         page.touch("Add this weighing").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         until_kept(page, "Test: little moons", true).await?;
         page.until_said("weighed once").await?;
         let kept = api::on_shelf("Test: little moons").await?["thing"]["mould"].clone();
@@ -54,7 +54,7 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.place("Steps").await?;
         page.until_said("The wall goes by 1 weighing").await?;
 
-        page.go("/shelf").await?;
+        page.go("/shelf/moulds").await?;
         page.touch("Change Test: little moons").await?;
         page.touch("Archive").await?;
         until_kept(page, "Test: little moons", false).await?;
@@ -69,9 +69,9 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() {
     browse("gear_pigment", async |page| {
-        page.go("/shelf").await?;
+        page.go("/shelf/colours").await?;
         page.touch("Add a pigment").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Name must be 1 to").await?;
         page.fill("Name", "Test: comet green").await?;
         page.choose("Ground behind it", "is hidden").await?;
@@ -80,10 +80,10 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
         page.choose("Label text", "sold for eating").await?;
         page.choose("Law", "barred in some countries: check yours").await?;
         page.fill("Price per 100 g", "25").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Strength must be").await?;
         page.fill("Strength", "1.5").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("hides, shimmers, sold for eating, check your country, 1.5 times").await?;
         let kept = api::on_shelf("Test: comet green").await?["thing"].clone();
         ensure!(kept["check_country"] == true && kept["price_per_100g"] == 25.0, "{kept}");
@@ -91,11 +91,11 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
         // Neither for decoration only nor in water: the shelf has what may go into butter.
         page.touch("Change Test: comet green").await?;
         page.choose("Label text", "for decoration only, or non-toxic").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("\"non-toxic\" on a dust does not make it food").await?;
         page.choose("Label text", "it does not say").await?;
         page.choose("Kind", "a gel").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Kind must be").await?;
         page.touch("Cancel").await?;
         ensure!(api::on_shelf("Test: comet green").await?["thing"] == kept, "it is as it was");
@@ -107,21 +107,22 @@ async fn a_pigment_is_kept_by_its_label_and_what_is_not_for_eating_is_refused() 
 #[tokio::test(flavor = "multi_thread")]
 async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
     browse("gear_kitchen", async |page| {
-        page.go("/shelf").await?;
+        page.go("/shelf/moulds").await?;
         page.touch("Add a tray").await?;
         page.fill("Name", "Test: dome tray").await?;
         page.fill("Length", "9000").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Length must be 20 to 1500 mm").await?;
         page.fill("Length", "320").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         until_kept(page, "Test: dome tray", true).await?;
         page.until_said("320 by 200 mm").await?;
 
+        page.place("Bowls and heat").await?;
         page.touch("Add a heat source").await?;
         page.fill("Name", "Test: pot on the stove").await?;
         page.choose("Type", "a water bath").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         until_kept(page, "Test: pot on the stove", true).await?;
         ensure!(api::on_shelf("Test: pot on the stove").await?["thing"]["microwave"].is_null());
 
@@ -134,7 +135,7 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
         // The kitchen stays as it was for the other tests.
         page.touch("Change the kitchen").await?;
         page.fill("Room", "70").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_refused("Room must be 5 to 40 °C; it is 70").await?;
         page.touch("Cancel").await?;
         let kitchen = api::thing(|thing| thing["kind"] == "kitchen").await?["thing"].clone();

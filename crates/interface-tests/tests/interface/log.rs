@@ -47,7 +47,7 @@ async fn a_thermometers_log_is_brought_in_and_what_it_leaves_open_is_asked() {
         let hot = folder.path().join("probe.csv");
         std::fs::write(&hot, "elapsed,left,right\n0:00,70,113.9\n0:30,70,112.1\n1:00,70,---\n")?;
         page.go(&format!("/log/{batch}")).await?;
-        page.until_said("The record").await?;
+        page.touch("The record").await?;
         page.give("A thermometer's log", &hot).await?;
         page.until_said("cannot be told; say which of elapsed, left, right").await?;
         page.fill("Column of temperatures", "right").await?;
@@ -56,7 +56,7 @@ async fn a_thermometers_log_is_brought_in_and_what_it_leaves_open_is_asked() {
         page.choose("Temperatures are in", "°F").await?;
         page.touch("Import these readings").await?;
         page.until_said("2 readings brought in, read in °F").await?;
-        page.until_said("1 lines without a temperature passed over").await?;
+        page.until_said("1 line without a temperature passed over").await?;
         let kept = api::get(&format!("/bowls/{bowl}/readings")).await?;
         anyhow::ensure!(kept[0]["temp_c"] == 45.5, "{kept}");
 

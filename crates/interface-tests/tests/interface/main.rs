@@ -5,6 +5,7 @@ mod bench;
 mod build;
 mod colour;
 mod display;
+mod evening;
 mod every_page;
 mod first_day;
 mod forms;

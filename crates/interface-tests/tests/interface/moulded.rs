@@ -85,6 +85,7 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
         ensure!(waits.len() == 3, "{waits:#?}");
         ensure!(waits.iter().all(|text| text.contains(" after ")), "{waits:#?}");
         page.touch("Record result").await?;
+        page.unfold().await?;
         page.until_shown("built", "Cap them with the dark").await?;
         let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
         page.give("A photo of the pieces", &picture).await?;

@@ -12,7 +12,7 @@ async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
         page.go("/shelf").await?;
         page.touch("Add a chocolate").await?;
         // Nothing is kept before it has a name.
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("must be 1 to 120 characters; it is empty").await?;
         page.fill("Name", "Test: Dark 72 %").await?;
         page.fill("In stock", "640").await?;
@@ -26,7 +26,7 @@ async fn a_bag_is_put_on_the_shelf_with_what_it_says() {
         page.touch("Add what the label says of allergens").await?;
         page.touch("Contains soya").await?;
         page.touch("May contain nuts").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("30.5–31.5 °C").await?;
         let card = page.find("article[aria-label='Test: Dark 72 %']").await?.text().await?;
         ensure!(card.contains("own (usual 31–32 °C)"), "{card}");
@@ -70,6 +70,7 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
         api::post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "poured" })).await?;
 
         page.go(&format!("/log/{}", api::only_batch(&api::id(&plan)?).await?)).await?;
+        page.unfold().await?;
         page.until("taken", "what was taken", |text| {
             text.contains(&format!("{melted:.0} g taken"))
         })
@@ -118,15 +119,15 @@ async fn a_blend_is_mixed_on_the_plan() {
 #[tokio::test(flavor = "multi_thread")]
 async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
     browse("shelf_gear", async |page| {
-        page.go("/shelf").await?;
+        page.go("/shelf/heat").await?;
         page.until_said("Melting efficiency").await?;
         page.touch("Add a thermometer").await?;
         page.fill("Name", "Test: short probe").await?;
         page.fill("It read", "7").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("One that is further off is not to be corrected but replaced").await?;
         page.fill("It read", "0.8").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("reads 0.8 °C high; corrected").await?;
 
         let plan = api::new_plan("with a corrected probe").await?;
@@ -144,10 +145,10 @@ async fn gear_is_kept_changed_used_and_what_was_learned_can_be_forgotten() {
         page.until_shown("temperature", "31.5").await?;
         page.until_shown("corrected", "Your thermometer reads 0.8 °C high").await?;
 
-        page.go("/shelf").await?;
+        page.go("/shelf/heat").await?;
         page.touch("Change Steel bowl with the ring").await?;
         page.fill("Weight, empty", "295").await?;
-        page.touch("Keep").await?;
+        page.touch("Save").await?;
         page.until_said("steel, 295 g empty").await?;
         let half = api::on_shelf("Dome kitchen microwave, half power").await?;
         ensure!(half["learned"].as_array().is_some_and(|all| !all.is_empty()), "{half}");

@@ -1,0 +1,75 @@
+//! What holds for every page: nothing that axe finds, nothing too wide, nothing too small to touch.
+
+use anyhow::ensure;
+
+use crate::{Page, root};
+
+impl Page {
+    /// Fails where the page can be scrolled sideways.
+    ///
+    /// # Errors
+    /// Where it can.
+    pub async fn fits_sideways(&self) -> anyhow::Result<()> {
+        let over = self
+            .run("const d = document.documentElement; return d.scrollWidth - d.clientWidth")
+            .await?;
+        ensure!(over.as_i64().is_some_and(|over| over <= 0), "the page is {over} px too wide");
+        Ok(())
+    }
+
+    /// What axe finds, of any level.
+    ///
+    /// # Errors
+    /// Where it cannot be run.
+    pub async fn axe(&self) -> anyhow::Result<Vec<String>> {
+        let axe = std::fs::read_to_string(root().join("web/node_modules/axe-core/axe.min.js"))?;
+        self.run(&axe).await?;
+        let found = self
+            .run_async(
+                "const done = arguments[arguments.length - 1]; \
+                 axe.run({ resultTypes: ['violations'] }).then((r) => done(r.violations \
+                   .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160) + ' ' + (n.any[0]?.message ?? '')).join(' | ')}`)), \
+                   (e) => done([String(e)]))",
+            )
+            .await?;
+        Ok(serde_json::from_value(found)?)
+    }
+
+    /// Fails where axe finds anything, of any level.
+    ///
+    /// # Errors
+    /// With what it finds.
+    pub async fn is_accessible(&self) -> anyhow::Result<()> {
+        let found = self.axe().await?;
+        ensure!(found.is_empty(), "axe finds {found:#?}");
+        Ok(())
+    }
+
+    /// Fails where something to touch is smaller than 48 px, a link in a sentence excepted.
+    ///
+    /// # Errors
+    /// With what is too small.
+    pub async fn can_be_touched(&self) -> anyhow::Result<()> {
+        let small = self
+            .run(
+                "const asked = 'button, a[href], select, textarea, summary, [role=button], \
+                   [role=tab], [data-part=control], label:has(input), input:not([type=hidden])'; \
+                 const found = []; \
+                 for (const e of document.querySelectorAll(asked)) { \
+                   const box = e.getBoundingClientRect(), look = getComputedStyle(e); \
+                   const unseen = box.width <= 1 || box.height <= 1 || look.opacity === '0' \
+                     || look.clip !== 'auto' || !e.checkVisibility({ visibilityProperty: true }); \
+                   const within = e.matches('input, [data-part=control]') && e.closest('label'); \
+                   if (unseen || within || look.display === 'inline') continue; \
+                   if (box.width < 47.5 || box.height < 47.5) \
+                     found.push(`${Math.round(box.width)} x ${Math.round(box.height)}: \
+                       ${e.outerHTML.slice(0, 60)} ${e.getAttribute('aria-label') ?? e.innerText}`); \
+                 } \
+                 return [...new Set(found)]",
+            )
+            .await?;
+        let small: Vec<String> = serde_json::from_value(small)?;
+        ensure!(small.is_empty(), "too small to touch: {small:#?}");
+        Ok(())
+    }
+}

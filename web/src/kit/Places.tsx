@@ -1,0 +1,49 @@
+import { Box, chakra } from "@chakra-ui/react";
+import { NavLink } from "react-router";
+
+const Link = chakra(NavLink);
+
+interface Props {
+  /** Of what these are the places, for who cannot see them stand together. */
+  label: string;
+  places: { to: string; name: string }[];
+}
+
+/** The places of one thing, each with its address and a touch from the others. */
+export function Places({ label, places }: Props) {
+  return (
+    <Box
+      as="nav"
+      aria-label={label}
+      display="flex"
+      gap={{ base: "0", md: "1" }}
+      w={{ base: "full", md: "auto" }}
+      _print={{ display: "none" }}
+    >
+      {places.map(({ to, name }) => (
+        <Link
+          key={to}
+          to={to}
+          end
+          flex={{ base: "1 1 auto", md: "none" }}
+          h="48px"
+          px={{ base: "1", md: "4" }}
+          display="flex"
+          alignItems="center"
+          justifyContent="center"
+          fontSize={{ base: "sm", md: "md" }}
+          fontWeight="560"
+          color="fg.muted"
+          borderBottomWidth="3px"
+          borderColor="transparent"
+          _hover={{ color: "fg" }}
+          css={{
+            "&[aria-current=page]": { color: "fg", borderColor: "ink" },
+          }}
+        >
+          {name}
+        </Link>
+      ))}
+    </Box>
+  );
+}
