@@ -1,4 +1,5 @@
 import "@fontsource-variable/archivo/wdth.css";
+import "./theme/first.css";
 import { ChakraProvider } from "@chakra-ui/react";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
@@ -12,6 +13,7 @@ import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
 import { PlansPage } from "./plan/PlansPage";
 import { followColourMode } from "./theme/colourMode";
+import { lettersReady } from "./theme/lettersReady";
 import { system } from "./theme/system";
 
 const StartPage = lazy(() => import("./start/StartPage"));
@@ -76,13 +78,16 @@ followColourMode();
 openOutbox();
 const root = document.getElementById("root");
 if (root) {
-  createRoot(root).render(
-    <StrictMode>
-      <ChakraProvider value={system}>
-        <QueryClientProvider client={queries}>
-          <RouterProvider router={router} />
-        </QueryClientProvider>
-      </ChakraProvider>
-    </StrictMode>,
+  // Not awaited out here: every other file would wait for this one.
+  lettersReady().then(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <ChakraProvider value={system}>
+          <QueryClientProvider client={queries}>
+            <RouterProvider router={router} />
+          </QueryClientProvider>
+        </ChakraProvider>
+      </StrictMode>,
+    ),
   );
 }

@@ -255,7 +255,12 @@ impl Page {
         self.find("[data-testid=fold]").await?;
         let folded = "const folded = [...document.querySelectorAll( \
                 '[data-testid=fold][aria-expanded=false]')]; \
-            for (const fold of folded) fold.click(); \
+            const now = performance.now(); \
+            for (const fold of folded) { \
+                if (now - (fold.touchedAt ?? -2000) < 2000) continue; \
+                fold.touchedAt = now; \
+                fold.click(); \
+            } \
             return folded.length";
         self.until_script(folded, "all unfolded", |left| *left == json!(0)).await?;
         Ok(())

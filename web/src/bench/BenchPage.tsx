@@ -1,7 +1,7 @@
 import { Box, Button, VisuallyHidden } from "@chakra-ui/react";
 import { Volume2, VolumeX } from "lucide-react";
 import { lazy, Suspense } from "react";
-import { Link, useParams } from "react-router";
+import { useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan, useGuide } from "../api/queries";
 import { Following } from "../guide/Following";
@@ -10,6 +10,7 @@ import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
 import { useWider } from "../kit/useWider";
+import { WayTo } from "../kit/WayTo";
 import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
@@ -105,18 +106,18 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
           <ToTheGuide batchId={batchId} advised={bowl.advice.level !== "stop"} />
         )}
         {!ended && (
-          <Box asChild color="ink" textDecoration="underline" py="4">
-            <Link to={`/build/${batchId}`}>the guide</Link>
-          </Box>
+          <WayTo minH="14" to={`/build/${batchId}`}>
+            the guide
+          </WayTo>
         )}
         {!ended && planId && (
-          <Box asChild color="ink" textDecoration="underline" py="4">
-            <Link to={`/plans/${planId}`}>the plan</Link>
-          </Box>
+          <WayTo minH="14" to={`/plans/${planId}`}>
+            the plan
+          </WayTo>
         )}
-        <Box asChild color="ink" textDecoration="underline" py="4">
-          <Link to={`/log/${batchId}`}>{ended ? `Record result: ${name}` : name}</Link>
-        </Box>
+        <WayTo minH="14" to={`/log/${batchId}`}>
+          {ended ? `Record result: ${name}` : name}
+        </WayTo>
       </Box>
     </Box>
   );

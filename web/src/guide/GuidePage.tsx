@@ -19,6 +19,7 @@ import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
+import { WayTo } from "../kit/WayTo";
 import { ComingStrip } from "./ComingStrip";
 import { Following } from "./Following";
 import { NowCard } from "./NowCard";
@@ -102,17 +103,9 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           {guide.batch_name}
         </Heading>
-        {guide.plan_id && (
-          <Link to={`/plans/${guide.plan_id}`} color="ink" textDecoration="underline" py="2">
-            the plan
-          </Link>
-        )}
-        <Link to={`/log/${guide.batch_id}`} color="ink" textDecoration="underline" py="2">
-          the record
-        </Link>
-        <Link to="/bench" color="ink" textDecoration="underline" py="2">
-          the bench
-        </Link>
+        {guide.plan_id && <WayTo to={`/plans/${guide.plan_id}`}>the plan</WayTo>}
+        <WayTo to={`/log/${guide.batch_id}`}>the record</WayTo>
+        <WayTo to="/bench">the bench</WayTo>
         <Button
           variant="ghost"
           minH="48px"
@@ -157,12 +150,14 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           </Box>
           <Box mt="2">
             {guide.stage === "lost"
-              ? "Nothing is left to do here. "
-              : "Airtight, cool and dark, away from smells. Judge gloss and snap after 24 hours. "}
-            <Link to={`/log/${guide.batch_id}`} color="ink" textDecoration="underline">
-              {guide.stage === "lost" ? "The record" : "Record result"}
-            </Link>
+              ? "Nothing is left to do here."
+              : "Airtight, cool and dark, away from smells. Judge gloss and snap after 24 hours."}
           </Box>
+          <Button asChild size="lg" minH="14" mt="4" bg="ink" color="onInk">
+            <RouterLink to={`/log/${guide.batch_id}`}>
+              {guide.stage === "lost" ? "The record" : "Record result"}
+            </RouterLink>
+          </Button>
         </Box>
       )}
       <Following guide={guide} />

@@ -23,6 +23,9 @@ function Mark() {
   );
 }
 
+/** As wide as a finger, where the screen has room for all of them so. */
+const wideAsAFinger = { "@media (min-width: 380px)": { minWidth: "48px" } };
+
 /** The frame round every page: the name, and the places. */
 export function Shell({ underWay }: { underWay?: ReactNode }) {
   return (
@@ -31,8 +34,8 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
         as="header"
         display="flex"
         alignItems="center"
-        gap={{ base: "1", md: "8" }}
-        px={{ base: "1", sm: "3", md: "6" }}
+        gap={{ base: "0", sm: "1", md: "8" }}
+        px={{ base: "0.5", sm: "3", md: "6" }}
         h="52px"
         flexShrink={0}
         _print={{ display: "none" }}
@@ -69,6 +72,7 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
               color="fg.muted"
               _hover={{ bg: "bg.muted" }}
               css={{
+                ...wideAsAFinger,
                 "&[aria-current=page]": {
                   color: "fg",
                   bg: "bg.panel",
@@ -92,6 +96,7 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
           placeItems="center"
           borderRadius="slab"
           color="fg.muted"
+          css={wideAsAFinger}
           _hover={{ bg: "bg.muted" }}
         >
           <SlidersHorizontal size={22} aria-hidden />

@@ -47,7 +47,8 @@ const Opener = memo(function Opener({ of }: { of: string }) {
         textDecorationStyle="dotted"
         textUnderlineOffset="3px"
         cursor="pointer"
-        minH="28px"
+        minH="48px"
+        my="-10px"
         justifySelf="start"
       >
         Show the sum

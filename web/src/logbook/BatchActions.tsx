@@ -1,6 +1,6 @@
 import { Box, Button, chakra } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { Link as RouterLink, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { api, type Batch } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, done } from "../api/refusal";
@@ -9,9 +9,9 @@ import { day } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import type { TakenOut } from "../kit/Undone";
+import { WayTo } from "../kit/WayTo";
 
 const Anchor = chakra("a");
-const Link = chakra(RouterLink);
 
 /** Where a batch stands, what is still to do, and what can be done with it as a whole. */
 export function BatchActions({ batch }: { batch: Batch }) {
@@ -76,14 +76,8 @@ export function BatchActions({ batch }: { batch: Batch }) {
         </Box>
       )}
       <Box display="flex" gap="4" mb="2" flexWrap="wrap">
-        <Link to={`/build/${id}`} color="ink" textDecoration="underline" py="2">
-          The guide
-        </Link>
-        {plan_id && (
-          <Link to={`/plans/${plan_id}`} color="ink" textDecoration="underline" py="2">
-            The plan
-          </Link>
-        )}
+        <WayTo to={`/build/${id}`}>The guide</WayTo>
+        {plan_id && <WayTo to={`/plans/${plan_id}`}>The plan</WayTo>}
       </Box>
       <Box display="flex" gap="2" flexWrap="wrap">
         <Button {...look} disabled={again.isPending} onClick={() => again.mutate()}>

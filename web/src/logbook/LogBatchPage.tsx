@@ -25,13 +25,19 @@ export default function LogBatchPage() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
   const [chosen, setChosen] = useState<string>();
-  const bowlId = chosen ?? batch.data?.bowls[0]?.id;
+  const bowlId = chosen ?? firstOpened(batch.data)?.id;
   const bowl = useBowlWithPlan(bowlId);
   const failed = batch.error ?? bowl.error;
   if (failed) return <Failed what="batch" error={failed} retry={() => batch.refetch()} />;
-  if (batch.data && !bowlId) return <WithoutBowl batch={batch.data} />;
+  // What is remembered of it may be from before its bowls came to the bench.
+  if (batch.data && !bowlId && batch.isFetchedAfterMount) return <WithoutBowl batch={batch.data} />;
   if (!batch.data || !bowl.data) return <Loading what="the batch" />;
   return <Entry batch={batch.data} known={bowl.data} onChoose={setChosen} />;
+}
+
+/** The bowl that came to the bench first: it stays the first when others come. */
+function firstOpened(batch: Batch | undefined): Batch["bowls"][number] | undefined {
+  return batch?.bowls.toSorted((a, b) => a.opened_at.localeCompare(b.opened_at))[0];
 }
 
 /** What was made without a bowl at the bench, or has not been there yet. */

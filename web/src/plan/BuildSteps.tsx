@@ -61,17 +61,18 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
             </Box>
             <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>
               {step.wait?.opens && (
-                <Box>
+                <>
                   {inWords(step.wait.opens.what)}: <strong>{range(step.wait.opens)}</strong>
-                </Box>
+                  {step.wait.closes ? ", " : " "}
+                </>
               )}
               {step.wait?.closes && (
-                <Box>
-                  {inWords(step.wait.closes.what)} <strong>{range(step.wait.closes)}</strong>
-                </Box>
+                <>
+                  {inWords(step.wait.closes.what)} <strong>{range(step.wait.closes)}</strong>{" "}
+                </>
               )}
               {step.wait && (step.wait.opens || step.wait.closes) && (
-                <Box color="fg.muted" fontSize="xs">
+                <Box as="span" color="fg.muted">
                   after “{textOf.get(step.wait.step)}”
                 </Box>
               )}

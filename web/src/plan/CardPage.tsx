@@ -33,8 +33,10 @@ function BurstsOnCard({ melt }: { melt: NonNullable<BowlPlan["microwave"]> }) {
 export default function CardPage() {
   const { planId = "" } = useParams();
   const kept = usePlan(planId);
+  const shelf = useShelf();
   if (kept.error) return <Failed what="card" error={kept.error} retry={() => kept.refetch()} />;
-  if (!kept.data) return <Loading what="the card" />;
+  // The shelf names the bowls: without it the page would be drawn twice.
+  if (!kept.data || shelf.isPending) return <Loading what="the card" />;
   const { plan } = kept.data;
   if (!plan) return <Standing title="No card yet">The plan has something to fix first.</Standing>;
   return <Card kept={kept.data} plan={plan} />;

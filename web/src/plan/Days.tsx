@@ -81,7 +81,8 @@ export const Days = memo(function Days({ planId, version }: Props) {
           download
           color="ink"
           textDecoration="underline"
-          py="2"
+          minH="48px"
+          alignContent="center"
         >
           Save as a calendar file
         </Link>

@@ -28,7 +28,8 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
             download
             color="ink"
             textDecoration="underline"
-            py="2"
+            minH="48px"
+            alignContent="center"
           >
             Save it as it is
           </Anchor>

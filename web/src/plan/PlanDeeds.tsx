@@ -109,7 +109,8 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
               gap="3"
               color="ink"
               textDecoration="underline"
-              py="2"
+              minH="48px"
+              alignItems="center"
             >
               <span>Begun {day(batch.begun_at)}</span>
               <span>{stageWords[batch.stage]}</span>

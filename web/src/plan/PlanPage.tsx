@@ -56,8 +56,10 @@ const nothing: WholePlan = {
 export default function PlanPage() {
   const { planId = "", place } = useParams();
   const plan = usePlan(planId);
+  const shelf = useShelf();
   if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
-  if (!plan.data) return <Loading what="the plan" />;
+  // The shelf names the bowls: without it the page would be drawn twice.
+  if (!plan.data || shelf.isPending) return <Loading what="the plan" />;
   return <Drafted key={planId} kept={plan.data} place={place} />;
 }
 
@@ -134,6 +136,33 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
       save={save}
     />
   );
+  const deeds = (
+    <PlanDeeds
+      kept={kept}
+      draft={whole.draft}
+      noteError={errors.note}
+      say={say}
+      save={save}
+      undo={undo}
+    />
+  );
+  const kitchen = (
+    <Fold
+      title="Kitchen"
+      value={`${temperature(draft.room_c)}, ${draft.rh_pct} % humid, ${
+        draft.fridge_c == null ? "without a fridge" : `fridge ${temperature(draft.fridge_c)}`
+      }`}
+      faulty={["room_c", "rh_pct", "fridge_c"].some((field) => field in errors)}
+    >
+      <RoomFields
+        room_c={draft.room_c}
+        rh_pct={draft.rh_pct}
+        fridge_c={draft.fridge_c}
+        errors={errors}
+        onChange={changeRoom}
+      />
+    </Fold>
+  );
   const inPlan = (
     <Box
       display="grid"
@@ -141,30 +170,35 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
       gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "380px minmax(0, 1fr)" }}
       alignItems="start"
     >
-      <Box
-        display="grid"
-        gap="4"
-        opacity={faulty ? 0.45 : 1}
-        aria-busy={faulty}
-        gridColumn={{ lg: "2" }}
-        gridRow={{ lg: "1" }}
-        minW="0"
-      >
-        <Glance
-          plan={plan}
-          names={names}
-          chosen={bowlKey}
-          onChoose={setChosenBowl}
-          picture={component && <DrawnWork component={component} bowls={drawnFrom} plan={plan} />}
-        />
-        {!laptop && (
-          <Box display="flex" gap="2" flexWrap="wrap">
-            {actions}
+      <Box display="grid" gap="4" gridColumn={{ lg: "2" }} gridRow={{ lg: "1" }} minW="0">
+        <Box display="grid" gap="4" minW="0" opacity={faulty ? 0.45 : 1} aria-busy={faulty}>
+          <Glance
+            plan={plan}
+            names={names}
+            chosen={bowlKey}
+            onChoose={setChosenBowl}
+            picture={component && <DrawnWork component={component} bowls={drawnFrom} plan={plan} />}
+          />
+          {!laptop && (
+            <Box display="flex" gap="2" flexWrap="wrap">
+              {actions}
+            </Box>
+          )}
+          {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
+          {laptop && bowlPlan && <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} />}
+          {laptop && component && <AfterThePourPanel component={component} plan={plan} />}
+        </Box>
+        {laptop && (
+          <Box
+            display="grid"
+            gap="2"
+            gridTemplateColumns="repeat(2, minmax(0, 1fr))"
+            alignItems="start"
+          >
+            {kitchen}
+            {deeds}
           </Box>
         )}
-        {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
-        {laptop && bowlPlan && <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} />}
-        {laptop && component && <AfterThePourPanel component={component} plan={plan} />}
       </Box>
       <Stack gap="2" gridRow={{ lg: "1" }} minW="0">
         <ComponentPanel
@@ -177,6 +211,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
           onChange={change}
           onAsk={ask}
         />
+
         {bowl && draft.bowls.length > 1 && (
           <BowlChoice
             bowls={draft.bowls}
@@ -210,33 +245,12 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
             onChange={changeBowl}
           />
         )}
-        <Fold
-          title="Kitchen"
-          value={`${temperature(draft.room_c)}, ${draft.rh_pct} % humid, ${
-            draft.fridge_c == null ? "without a fridge" : `fridge ${temperature(draft.fridge_c)}`
-          }`}
-          faulty={["room_c", "rh_pct", "fridge_c"].some((field) => field in errors)}
-        >
-          <RoomFields
-            room_c={draft.room_c}
-            rh_pct={draft.rh_pct}
-            fridge_c={draft.fridge_c}
-            errors={errors}
-            onChange={changeRoom}
-          />
-        </Fold>
+        {!laptop && kitchen}
         {!laptop && bowlPlan && (
           <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} folded />
         )}
         {!laptop && component && <AfterThePourPanel component={component} plan={plan} folded />}
-        <PlanDeeds
-          kept={kept}
-          draft={whole.draft}
-          noteError={errors.note}
-          say={say}
-          save={save}
-          undo={undo}
-        />
+        {!laptop && deeds}
       </Stack>
     </Box>
   );

@@ -22,7 +22,7 @@ export function StepsPlace({ components, index, plan, bowl, bowlName, onChoose }
   const planned = plan.components.find(({ key }) => key === component?.key);
   const melt = plan.bowls.find(({ key }) => key === bowl?.key)?.plan;
   return (
-    <Box display="grid" gap="4" maxW="1100px">
+    <Box display="grid" gap="4">
       {components.length > 1 && (
         <Box as="fieldset" aria-label="Which work" display="flex" gap="2" flexWrap="wrap">
           {components.map(({ key, name }, i) => (
@@ -32,16 +32,27 @@ export function StepsPlace({ components, index, plan, bowl, bowlName, onChoose }
           ))}
         </Box>
       )}
-      {plan.notes.length > 0 && (
-        <Panel title="All of it together">
-          <Notes notes={plan.notes} />
-        </Panel>
-      )}
-      {melt && (
-        <Panel title={bowlName === undefined ? "The melt" : `The melt: ${bowlName}`}>
-          <BurstStrip melt={melt.microwave} heat_id={bowl?.heat_id} />
-        </Panel>
-      )}
+      <Box
+        display="grid"
+        gap="4"
+        alignItems="start"
+        // The melt takes what the notes leave it, and all of it where there are none.
+        gridTemplateColumns={{
+          base: "minmax(0, 1fr)",
+          lg: plan.notes.length > 0 && melt ? "minmax(0, 1fr) minmax(0, 2fr)" : "minmax(0, 1fr)",
+        }}
+      >
+        {plan.notes.length > 0 && (
+          <Panel title="All of it together">
+            <Notes notes={plan.notes} />
+          </Panel>
+        )}
+        {melt && (
+          <Panel title={bowlName === undefined ? "The melt" : `The melt: ${bowlName}`}>
+            <BurstStrip melt={melt.microwave} heat_id={bowl?.heat_id} />
+          </Panel>
+        )}
+      </Box>
       {planned && (
         <Panel title="Steps">
           <BuildSteps

@@ -1,7 +1,7 @@
-import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { Box, Button, Heading } from "@chakra-ui/react";
 import { Dices, Download, Printer } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
-import { Link as RouterLink, useParams } from "react-router";
+import { useParams } from "react-router";
 import type { ComponentInputs, ComponentPlan, Paper, Plan } from "../api/client";
 import { usePlan } from "../api/queries";
 import { Refusal } from "../api/refusal";
@@ -10,11 +10,11 @@ import { Fault } from "../kit/Fault";
 import { mass } from "../kit/format";
 import { SelectField } from "../kit/SelectField";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { WayTo } from "../kit/WayTo";
 import { OutlineCheck } from "./OutlineCheck";
 import { sheetWords } from "./sheetWords";
 import { useSheets } from "./useSheets";
 
-const Link = chakra(RouterLink);
 const papers: Record<Paper, string> = { a4: "A4", letter: "Letter" };
 
 /** Sheets at true size, to pipe over, score by, or cut along. */
@@ -68,9 +68,7 @@ function Drawn({ kept, work, plan, words }: Props) {
           <Heading as="h1" textStyle="title" fontSize="2xl">
             {words}: {plan.name}
           </Heading>
-          <Link to={`/plans/${kept.id}`} color="ink" textDecoration="underline">
-            back to the plan
-          </Link>
+          <WayTo to={`/plans/${kept.id}`}>back to the plan</WayTo>
         </Box>
         <Box display="flex" gap="3" alignItems="end" my="4" flexWrap="wrap">
           <Box w="140px">

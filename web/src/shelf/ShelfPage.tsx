@@ -41,7 +41,13 @@ export default function ShelfPage() {
         pt={{ base: "2", md: "3" }}
         pb="3"
       >
-        <Heading as="h1" textStyle="title" fontSize="2xl" hideBelow="md">
+        <Heading
+          as="h1"
+          textStyle="title"
+          fontSize="2xl"
+          // On a phone the places say where one is.
+          srOnly={{ base: true, md: false }}
+        >
           Shelf
         </Heading>
         <Places

@@ -36,11 +36,30 @@ const config = defineConfig({
   theme: {
     // Nothing that is touched is smaller than a sticky finger.
     recipes: {
-      button: { base: { minH: "12", minW: "12" } },
+      button: {
+        base: { minH: "12" },
+        variants: { size: { xs: { minW: "12" }, sm: { minW: "12" }, md: { minW: "12" } } },
+      },
       input: { base: { minH: "12" } },
     },
     slotRecipes: {
       segmentGroup: { slots: [], base: { item: { minH: "12" } } },
+      // Taller than it looks, and no more room taken.
+      slider: {
+        slots: [],
+        variants: {
+          orientation: {
+            horizontal: {
+              control: {
+                minHeight: "12",
+                my: "-3.5",
+                "&:has(.chakra-slider__markerLabel)": { marginBottom: "0.5" },
+              },
+              markerGroup: { top: "calc(var(--slider-marker-center) + 14px)" },
+            },
+          },
+        },
+      },
       nativeSelect: { slots: [], base: { field: { minH: "12" } } },
     },
     tokens: {

@@ -100,11 +100,14 @@ async fn after_the_pour(page: &Page) -> anyhow::Result<()> {
         match state.as_str() {
             Some("made") => return Ok(()),
             Some(step) if !step.is_empty() => {
-                let waits = page
-                    .run("return document.querySelector('[data-testid=build-now]').dataset.state")
-                    .await?;
-                let touch = if waits == "wait" { "Skip the wait" } else { "Done" };
-                page.touch(touch).await?;
+                let state =
+                    "return document.querySelector('[data-testid=build-now]').dataset.state";
+                let waits = page.run(state).await?;
+                if waits == "wait" {
+                    page.touch("Skip the wait").await?;
+                } else {
+                    page.find("[data-advised]").await?.click().await?;
+                }
                 let gone = format!(
                     "const now = document.querySelector('[data-testid=build-now]'); \
                      return now?.dataset.step !== '{step}' || now.dataset.state !== {waits}"

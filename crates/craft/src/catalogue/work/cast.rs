@@ -3,7 +3,7 @@
 crate::messages! {
     "cast";
     wait_goes_with_dumping() = "goes with filling and dumping; brushed coats are wished for";
-    weighed(weighings: Count) = "The wall goes by {weighings} weighing(s) of this mould with such chocolate.";
+    weighed(weighings: Count) = "The wall goes by how this mould was weighed with such chocolate ({weighings} so far).";
     polish() = "Polish the mould";
     polish_how() = "With cotton wool, dry, every cavity; at room temperature, and no finger in it after.";
     wipe() = "Wipe the mould's flat face clean";
