@@ -88,15 +88,16 @@ async fn four_films(address: &str) -> anyhow::Result<String> {
 async fn main() -> anyhow::Result<()> {
     let kitchen = Kitchen::shared();
     let page = Page::open(kitchen).await?;
-    page.go("/plans").await?;
-    page.touch("New plan").await?;
-    page.until_shown("to-weigh", "g").await?;
-    let figure = "[data-testid=to-weigh]";
+    page.go("/plans/new/make").await?;
+    page.touch("Slab of bark").await?;
+    page.until_shown("glance-weigh", "g").await?;
+    let figure = "[data-testid=glance-weigh]";
     measure(&page, "slider step to figure on screen", "[role=slider]", figure, 40).await?;
     let shells = four_films(&kitchen.address).await?;
     page.go(&format!("/plans/{shells}")).await?;
     page.until_shown("film-order", "First in, first seen: white colour").await?;
     page.touch("blue").await?;
+    page.unfold().await?;
     page.until_shown("colour-recipe", "cocoa butter").await?;
     let strength = "[role=slider][aria-valuemax='20']";
     measure(

@@ -30,8 +30,9 @@ export function BatchRow({ batch }: { batch: BatchLine }) {
       when={day(batch.ended_at ?? batch.last_at)}
       lost={stage === "lost"}
     >
-      {gave_up && `. ${gave_up}`}
-      {stage !== "under_way" && batch.unfinished && ". Not all of it was made"}
+      {gave_up && `. ${gave_up.replace(/[.\s]+$/, "")}`}
+      {stage === "closed" && batch.unfinished && ". Not all of it was made"}
+      {stage === "made" && batch.unfinished && !looks && ". Its last steps are not ticked"}
     </Row>
   );
 }

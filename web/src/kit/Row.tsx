@@ -57,7 +57,7 @@ export function Row(props: Props) {
         position="relative"
         overflow="hidden"
         borderRadius="4px"
-        bg="bg.muted"
+        bg={{ base: "bg.muted", _dark: "tile" }}
         w={{ base: "84px", md: "132px" }}
         h={{ base: "60px", md: "80px" }}
         display="grid"

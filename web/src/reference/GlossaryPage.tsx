@@ -56,7 +56,7 @@ export default function GlossaryPage() {
             alignItems="center"
             css={{ breakInside: "avoid", "& svg": { width: "96px", height: "58px" } }}
           >
-            <Box as="dd" order={0} aria-hidden>
+            <Box as="dd" order={0} aria-hidden bg="tile" borderRadius="slab" w="96px" h="58px">
               <TermPicture of={term} />
             </Box>
             <Box as="dt" fontWeight="640" order={1}>

@@ -88,7 +88,11 @@ export function IWantToMake() {
                   data-testid="kind"
                 >
                   {/* A button would have it as small as its letters. */}
-                  <Box css={{ "& svg": { width: "120px", height: "72px" } }}>
+                  <Box
+                    css={{ "& svg": { width: "120px", height: "72px" } }}
+                    bg="tile"
+                    borderRadius="slab"
+                  >
                     <KindSketch of={sketched(kind.start)} />
                   </Box>
                   <Box minW="0">

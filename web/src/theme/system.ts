@@ -85,6 +85,8 @@ const config = defineConfig({
         },
         border: { DEFAULT: both("#C3CBC6", "#35414B"), emphasized: both("#7C8983", "#6C7B87") },
         raised: both("#FBFCFA", "#44525E"),
+        // Behind what is drawn in chocolate: dark must stand out from the dark.
+        tile: both("transparent", "#465460"),
         ink: both("#1B2C4F", "#C9D6F5"),
         onInk: both("#FFFFFF", "#0F1418"),
         focus: both("#2E56C7", "#9DB7FF"),
