@@ -30,9 +30,7 @@ interface Props {
 }
 
 /** What one wants to know first: how it will look, what to weigh, how long, what is in the way. */
-export const Glance = memo(function Glance({ plan, names, chosen, onChoose, picture }: Props) {
-  const weighed = weighedInAll(plan);
-  const several = plan.bowls.length > 1;
+export function Glance({ picture, ...figures }: Props) {
   return (
     <Box
       as="section"
@@ -53,69 +51,78 @@ export const Glance = memo(function Glance({ plan, names, chosen, onChoose, pict
       >
         {picture}
       </Box>
-      <Box display="grid" gap="3" minW="0">
-        <Box>
-          <Box textStyle="label">Weigh out</Box>
-          <Box textStyle="figure" fontSize={{ base: "4xl", md: "5xl" }} data-testid="glance-weigh">
-            {mass(weighed.to_weigh_g)}
-          </Box>
+      <Figures {...figures} />
+    </Box>
+  );
+}
+
+/** The figures, which do not wait for the picture nor follow it. */
+const Figures = memo(function Figures({ plan, names, chosen, onChoose }: Omit<Props, "picture">) {
+  const weighed = weighedInAll(plan);
+  const several = plan.bowls.length > 1;
+  return (
+    <Box display="grid" gap="3" minW="0">
+      <Box>
+        <Box textStyle="label">Weigh out</Box>
+        <Box textStyle="figure" fontSize={{ base: "4xl", md: "5xl" }} data-testid="glance-weigh">
+          {mass(weighed.to_weigh_g)}
         </Box>
-        {several && (
-          <Box as="ul" listStyleType="none" display="grid" gap="0" data-testid="glance-bowls">
-            {plan.bowls.map(({ key, plan: of, needed_g }) => (
-              <Box as="li" key={key}>
-                <Box
-                  as="button"
-                  aria-pressed={key === chosen}
-                  onClick={() => onChoose(key)}
-                  display="grid"
-                  gridTemplateColumns="20px minmax(0, 1fr) auto"
-                  gap="2"
-                  alignItems="center"
-                  width="full"
-                  minH="48px"
-                  px="1"
-                  textAlign="start"
-                  fontSize="sm"
-                  borderRadius="4px"
-                  cursor="pointer"
-                  bg={key === chosen ? "bg.muted" : undefined}
-                  fontWeight={key === chosen ? "600" : "500"}
-                >
-                  {of ? <Swatch looks={plannedLook(of)} /> : <span />}
-                  <Box as="span" lineClamp="1">
-                    {names.get(key) ?? key}
-                  </Box>
-                  <Box as="span" fontWeight="600">
-                    {mass(of ? weighedOut(of).total_g : needed_g)}
-                  </Box>
+      </Box>
+      {several && (
+        <Box as="ul" listStyleType="none" display="grid" gap="0" data-testid="glance-bowls">
+          {plan.bowls.map(({ key, plan: of, needed_g }) => (
+            <Box as="li" key={key}>
+              <Box
+                as="button"
+                aria-pressed={key === chosen}
+                onClick={() => onChoose(key)}
+                display="grid"
+                gridTemplateColumns="20px minmax(0, 1fr) auto"
+                gap="2"
+                alignItems="center"
+                width="full"
+                minH="48px"
+                px="1"
+                textAlign="start"
+                fontSize="sm"
+                borderRadius="4px"
+                cursor="pointer"
+                bg={key === chosen ? "bg.muted" : undefined}
+                fontWeight={key === chosen ? "600" : "500"}
+              >
+                {of ? <Swatch looks={plannedLook(of)} /> : <span />}
+                <Box as="span" lineClamp="1">
+                  {names.get(key) ?? key}
+                </Box>
+                <Box as="span" fontWeight="600">
+                  {mass(of ? weighedOut(of).total_g : needed_g)}
                 </Box>
               </Box>
-            ))}
-          </Box>
-        )}
-        {!several && weighed.seed_g > 0 && plan.bowls[0]?.plan && (
-          <Box>
-            <strong>{mass(weighedOut(plan.bowls[0].plan).melted_g)}</strong> to melt, to{" "}
-            {temperature(plan.bowls[0].plan.amounts.melted_c)};{" "}
-            <strong>{mass(weighed.seed_g)}</strong> held back as seed <Hint of="seed" />
-          </Box>
-        )}
-        {plan.takes && (
-          <Box data-testid="takes">
-            <strong>{takesWords(plan.takes).whole}</strong>, {takesWords(plan.takes).hands}.
-          </Box>
-        )}
-        <Allergens of={plan.allergens} />
-        <Box data-testid="in-the-way">
-          {plan.in_the_way ? (
-            <Notes notes={[plan.in_the_way.note]} of={about(plan, names)} />
-          ) : (
-            <Box fontSize="sm" color="fg.muted">
-              Nothing is in the way.
             </Box>
-          )}
+          ))}
         </Box>
+      )}
+      {!several && weighed.seed_g > 0 && plan.bowls[0]?.plan && (
+        <Box>
+          <strong>{mass(weighedOut(plan.bowls[0].plan).melted_g)}</strong> to melt, to{" "}
+          {temperature(plan.bowls[0].plan.amounts.melted_c)};{" "}
+          <strong>{mass(weighed.seed_g)}</strong> held back as seed <Hint of="seed" />
+        </Box>
+      )}
+      {plan.takes && (
+        <Box data-testid="takes">
+          <strong>{takesWords(plan.takes).whole}</strong>, {takesWords(plan.takes).hands}.
+        </Box>
+      )}
+      <Allergens of={plan.allergens} />
+      <Box data-testid="in-the-way">
+        {plan.in_the_way ? (
+          <Notes notes={[plan.in_the_way.note]} of={about(plan, names)} />
+        ) : (
+          <Box fontSize="sm" color="fg.muted">
+            Nothing is in the way.
+          </Box>
+        )}
       </Box>
     </Box>
   );

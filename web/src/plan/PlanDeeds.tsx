@@ -3,7 +3,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Archive, Copy, Trash2, Undo2 } from "lucide-react";
 import { memo } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import { api, type Plan } from "../api/client";
+import { api, type Plan, type PlanInputs } from "../api/client";
 import { keys } from "../api/queries";
 import { done } from "../api/refusal";
 import { stageWords } from "../batch/words";
@@ -17,14 +17,18 @@ import type { PlanDraft } from "./usePlanDraft";
 
 const Link = chakra(RouterLink);
 
-type Props = Pick<PlanDraft, "draft" | "say" | "save" | "undo"> & {
+type Props = Pick<PlanDraft, "say" | "save" | "undo"> & {
+  name: string;
+  note: string;
+  /** What is stated now, for a copy: it is not followed step by step. */
+  stated: () => PlanInputs;
   kept: Plan;
   noteError: string | undefined;
 };
 
 /** What else can be done with a plan, and what was made of it. */
 export const PlanDeeds = memo(function PlanDeeds(props: Props) {
-  const { kept, draft, noteError, say, save, undo } = props;
+  const { kept, name, note, stated, noteError, say, save, undo } = props;
   const { id } = kept;
   const navigate = useNavigate();
   const queries = useQueryClient();
@@ -46,7 +50,7 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
       queries.invalidateQueries({ queryKey: keys.lists });
       queries.invalidateQueries({ queryKey: keys.plan(id) });
       if (how === "archived" && kept.archived) return;
-      const out: TakenOut = { of: "plans", id, name: draft.name, how };
+      const out: TakenOut = { of: "plans", id, name, how };
       navigate("/plans", { state: { out } });
     },
   });
@@ -57,7 +61,7 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
       title="Note, undo, copy, archive, delete"
       value={
         [
-          draft.note,
+          note,
           kept.batches.length > 0 &&
             `made ${kept.batches.length === 1 ? "once" : `${kept.batches.length} times`}`,
         ]
@@ -69,7 +73,7 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
       <TextField
         label="Note"
         kind="lines"
-        value={draft.note}
+        value={note}
         error={noteError}
         onChange={(note) => say({ note })}
       />
@@ -83,7 +87,9 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
         </Button>
         <Button
           {...look}
-          onClick={() => copy.mutate({ ...draft, name: `${draft.name}, a copy`.slice(0, 120) })}
+          onClick={() =>
+            copy.mutate({ name: `${name}, a copy`.slice(0, 120), note, inputs: stated() })
+          }
         >
           <Copy aria-hidden /> Make a copy
         </Button>

@@ -1,10 +1,8 @@
 import { Box, Button, Stack, VisuallyHidden } from "@chakra-ui/react";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { useParams } from "react-router";
 import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
-import { Fold } from "../kit/Fold";
-import { temperature } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { useSame } from "../kit/useSame";
@@ -18,17 +16,18 @@ import { under, withBowl, withoutBowls } from "./edits";
 import { Glance } from "./Glance";
 import { HeatAsked } from "./HeatAsked";
 import { InBrief } from "./InBrief";
+import { KitchenFold } from "./KitchenFold";
 import { NameField } from "./NameField";
 import { bowlNames } from "./names";
 import { PlanActions } from "./PlanActions";
 import { PlanDeeds } from "./PlanDeeds";
 import { PlanPlaces } from "./PlanPlaces";
-import { RoomFields } from "./RoomFields";
 import { ShoppingPlace } from "./ShoppingPlace";
 import { StepsPlace } from "./StepsPlace";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
 import { WeighedPanel } from "./WeighedPanel";
 import { AfterThePourPanel, DrawnWork } from "./WorkView";
+import { kindOf } from "./work/kindsOfWork";
 
 const savingWords: Record<Saving, string> = {
   saved: "Saved",
@@ -122,6 +121,11 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     () => draft.bowls.filter(({ colour }) => colour).map(({ key }) => key),
     [draft.bowls],
   );
+  const latest = useRef(draft);
+  latest.current = draft;
+  const stated = useCallback(() => latest.current, []);
+  const planned = plan.components.find(({ key }) => key === component?.key);
+  const lies = component && kindOf(component.work).lies;
   const faulty = Object.keys(errors).length > 0;
   // On a phone the figures come before the touches that begin.
   const laptop = useWider(62);
@@ -139,7 +143,9 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const deeds = (
     <PlanDeeds
       kept={kept}
-      draft={whole.draft}
+      name={whole.draft.name}
+      note={whole.draft.note}
+      stated={stated}
       noteError={errors.note}
       say={say}
       save={save}
@@ -147,21 +153,13 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     />
   );
   const kitchen = (
-    <Fold
-      title="Kitchen"
-      value={`${temperature(draft.room_c)}, ${draft.rh_pct} % humid, ${
-        draft.fridge_c == null ? "without a fridge" : `fridge ${temperature(draft.fridge_c)}`
-      }`}
-      faulty={["room_c", "rh_pct", "fridge_c"].some((field) => field in errors)}
-    >
-      <RoomFields
-        room_c={draft.room_c}
-        rh_pct={draft.rh_pct}
-        fridge_c={draft.fridge_c}
-        errors={errors}
-        onChange={changeRoom}
-      />
-    </Fold>
+    <KitchenFold
+      room_c={draft.room_c}
+      rh_pct={draft.rh_pct}
+      fridge_c={draft.fridge_c}
+      errors={errors}
+      onChange={changeRoom}
+    />
   );
   const inPlan = (
     <Box
@@ -186,7 +184,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
           )}
           {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
           {laptop && bowlPlan && <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} />}
-          {laptop && component && <AfterThePourPanel component={component} plan={plan} />}
+          {laptop && lies && <AfterThePourPanel planned={planned} room={plan.room} lies={lies} />}
         </Box>
         {laptop && (
           <Box
@@ -249,7 +247,9 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
         {!laptop && bowlPlan && (
           <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} folded />
         )}
-        {!laptop && component && <AfterThePourPanel component={component} plan={plan} folded />}
+        {!laptop && lies && (
+          <AfterThePourPanel planned={planned} room={plan.room} lies={lies} folded />
+        )}
         {!laptop && deeds}
       </Stack>
     </Box>

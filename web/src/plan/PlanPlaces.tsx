@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Places } from "../kit/Places";
 
 const places = [
@@ -9,11 +10,11 @@ const places = [
 ];
 
 /** The places of one plan. */
-export function PlanPlaces({ planId }: { planId: string }) {
+export const PlanPlaces = memo(function PlanPlaces({ planId }: { planId: string }) {
   return (
     <Places
       label="Of this plan"
       places={places.map(({ at, name }) => ({ to: `/plans/${planId}${at}`, name }))}
     />
   );
-}
+});

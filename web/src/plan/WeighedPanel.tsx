@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { ComponentInputs, PlannedBowl } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { mass } from "../kit/format";
@@ -17,7 +18,7 @@ interface Props {
 }
 
 /** What is weighed out of one chocolate, how it is divided, and what is left over. */
-export function WeighedPanel({ bowl, name, onAdd, folded }: Props) {
+export const WeighedPanel = memo(function WeighedPanel({ bowl, name, onAdd, folded }: Props) {
   const { plan, notes, left_over } = bowl;
   const title = name === undefined ? "What to weigh" : `What to weigh: ${name}`;
   const all = (
@@ -37,4 +38,4 @@ export function WeighedPanel({ bowl, name, onAdd, folded }: Props) {
   ) : (
     <Panel title={title}>{all}</Panel>
   );
-}
+});

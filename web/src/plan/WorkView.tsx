@@ -1,12 +1,11 @@
 import { Box } from "@chakra-ui/react";
 import { memo, useDeferredValue } from "react";
-import type { BowlInputs, ComponentInputs, WholePlan } from "../api/client";
+import type { BowlInputs, ComponentInputs, ComponentPlan, WholePlan } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { temperature } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { RoomVerdict } from "./RoomVerdict";
 import { WorkPicture } from "./WorkPicture";
-import { kindOf } from "./work/kindsOfWork";
 
 interface OfWork {
   component: ComponentInputs;
@@ -32,25 +31,28 @@ const Drawn = memo(function Drawn({
   return planned ? <WorkPicture work={component.work} plan={planned} bowls={bowls} /> : null;
 });
 
+interface AfterProps {
+  planned: ComponentPlan | undefined;
+  room: WholePlan["room"];
+  /** What is done with it while it sets. */
+  lies: "flat" | "bent" | "closed";
+  folded?: boolean;
+}
+
 /** What the room means for it, and when it may be touched, cut and moved. */
 export const AfterThePourPanel = memo(function AfterThePourPanel({
-  component,
-  plan,
+  planned,
+  room,
+  lies,
   folded,
-}: OfWork & { folded?: boolean }) {
-  const planned = plan.components.find(({ key }) => key === component.key);
+}: AfterProps) {
   if (!planned) return null;
   const verdict = (
-    <RoomVerdict
-      room={plan.room}
-      setting={planned.setting}
-      fridge={planned.fridge}
-      lies={kindOf(component.work).lies}
-    />
+    <RoomVerdict room={room} setting={planned.setting} fridge={planned.fridge} lies={lies} />
   );
   const title = "Room, and times after the pour";
   return folded ? (
-    <Fold title={title} value={`Dew point ${temperature(plan.room.dew_point_c)}`}>
+    <Fold title={title} value={`Dew point ${temperature(room.dew_point_c)}`}>
       {verdict}
     </Fold>
   ) : (
