@@ -50,9 +50,7 @@ impl Page {
     /// # Errors
     /// With what is too small.
     pub async fn can_be_touched(&self) -> anyhow::Result<()> {
-        let small = self
-            .run(
-                "const asked = 'button, a[href], select, textarea, summary, [role=button], \
+        let small = "const asked = 'button, a[href], select, textarea, summary, [role=button], \
                    [role=tab], [data-part=control], label:has(input), input:not([type=hidden])'; \
                  const found = []; \
                  for (const e of document.querySelectorAll(asked)) { \
@@ -65,11 +63,12 @@ impl Page {
                      found.push(`${Math.round(box.width)} x ${Math.round(box.height)}: \
                        ${e.outerHTML.slice(0, 60)} ${e.getAttribute('aria-label') ?? e.innerText}`); \
                  } \
-                 return [...new Set(found)]",
-            )
-            .await?;
-        let small: Vec<String> = serde_json::from_value(small)?;
-        ensure!(small.is_empty(), "too small to touch: {small:#?}");
+                 return [...new Set(found)].map((one) => `${one} (of ${innerWidth} px)`)";
+        // A page that was just turned or widened settles first.
+        self.until_script(small, "nothing too small to touch", |small| {
+            small.as_array().is_some_and(Vec::is_empty)
+        })
+        .await?;
         Ok(())
     }
 }

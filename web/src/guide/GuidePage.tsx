@@ -174,7 +174,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         {now && <ToBowl now={now} batchId={guide.batch_id} />}
         {now?.is_touch ? (
           <>
-            <Touch advised hotkey="J" onClick={() => done(true)}>
+            <Touch advised={!now.state.startsWith("wait")} hotkey="J" onClick={() => done(true)}>
               Just dried
             </Touch>
             <Touch hotkey="D" onClick={() => done(false)}>

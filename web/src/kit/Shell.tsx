@@ -23,8 +23,8 @@ function Mark() {
   );
 }
 
-/** As wide as a finger, where the screen has room for all of them so. */
-const wideAsAFinger = { "@media (min-width: 380px)": { minWidth: "48px" } };
+/** As wide as a finger, and narrower only where a screen has no room for all of them so. */
+const FINGER = "clamp(28px, 28px + (100vw - 320px) * 0.3, 48px)";
 
 /** The frame round every page: the name, and the places. */
 export function Shell({ underWay }: { underWay?: ReactNode }) {
@@ -64,6 +64,7 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
               flex={{ base: "1 1 auto", sm: "none" }}
               fontSize={{ base: "sm", md: "md" }}
               h="48px"
+              minW={FINGER}
               display="flex"
               alignItems="center"
               justifyContent="center"
@@ -72,7 +73,6 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
               color="fg.muted"
               _hover={{ bg: "bg.muted" }}
               css={{
-                ...wideAsAFinger,
                 "&[aria-current=page]": {
                   color: "fg",
                   bg: "bg.panel",
@@ -96,7 +96,7 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
           placeItems="center"
           borderRadius="slab"
           color="fg.muted"
-          css={wideAsAFinger}
+          minW={FINGER}
           _hover={{ bg: "bg.muted" }}
         >
           <SlidersHorizontal size={22} aria-hidden />

@@ -1,5 +1,5 @@
 import { Box, Button, Stack, VisuallyHidden } from "@chakra-ui/react";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
 import { useParams } from "react-router";
 import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
@@ -124,7 +124,10 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const latest = useRef(draft);
   latest.current = draft;
   const stated = useCallback(() => latest.current, []);
-  const planned = plan.components.find(({ key }) => key === component?.key);
+  // What stands below the first figures follows a moment after them while something is dragged.
+  const later = useDeferredValue(plan);
+  const planned = later.components.find(({ key }) => key === component?.key);
+  const weighed = later.bowls.find(({ key }) => key === bowlKey);
   const lies = component && kindOf(component.work).lies;
   const faulty = Object.keys(errors).length > 0;
   // On a phone the figures come before the touches that begin.
@@ -183,8 +186,8 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
             </Box>
           )}
           {draft.bowls.length > 0 && <HeatAsked onKnown={meltWith} />}
-          {laptop && bowlPlan && <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} />}
-          {laptop && lies && <AfterThePourPanel planned={planned} room={plan.room} lies={lies} />}
+          {laptop && weighed && <WeighedPanel bowl={weighed} name={bowlName} onAdd={addReady} />}
+          {laptop && lies && <AfterThePourPanel planned={planned} room={later.room} lies={lies} />}
         </Box>
         {laptop && (
           <Box
@@ -244,11 +247,11 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
           />
         )}
         {!laptop && kitchen}
-        {!laptop && bowlPlan && (
-          <WeighedPanel bowl={bowlPlan} name={bowlName} onAdd={addReady} folded />
+        {!laptop && weighed && (
+          <WeighedPanel bowl={weighed} name={bowlName} onAdd={addReady} folded />
         )}
         {!laptop && lies && (
-          <AfterThePourPanel planned={planned} room={plan.room} lies={lies} folded />
+          <AfterThePourPanel planned={planned} room={later.room} lies={lies} folded />
         )}
         {!laptop && deeds}
       </Stack>

@@ -61,7 +61,6 @@ impl Beginner<'_> {
         if asks(&seen) {
             let says = format!("[data-testid='instruction'][data-rule='{rule}']");
             let instruction = self.page.find(&says).await?;
-            self.page.picture(std::path::Path::new(&format!("/tmp/t/ev_{:02}_{rule}_a.png", done(&seen)))).await?;
             if rule == "judge_smear" {
                 self.page.touch("Even satin").await?;
                 self.page.touch("Just now").await?;
@@ -70,8 +69,6 @@ impl Beginner<'_> {
             } else {
                 self.page.find("[data-advised]").await?.click().await?;
             }
-            let n = done(&seen);
-            self.page.picture(std::path::Path::new(&format!("/tmp/t/ev_{n:02}_{rule}.png"))).await?;
             let before = done(&seen);
             self.until("what was touched", |now| done(now) > before).await?;
         }
@@ -93,8 +90,7 @@ fn done(bowl: &Value) -> usize {
 
 /// What comes after the pour, each thing as the screen asks for it, until all is made.
 async fn after_the_pour(page: &Page) -> anyhow::Result<()> {
-    for n in 0..40 {
-        page.picture(std::path::Path::new(&format!("/tmp/t/gu_{n:02}.png"))).await?;
+    for _ in 0..40 {
         let state = page
             .run(
                 "const now = document.querySelector('[data-testid=build-now]'); \
@@ -128,7 +124,7 @@ async fn after_the_pour(page: &Page) -> anyhow::Result<()> {
 async fn who_follows_the_screen_from_an_empty_installation_logs_a_glossy_slab() {
     let kitchen = Kitchen::just_installed();
     browse_at(kitchen, "evening", async |page| {
-        page.resize(Size::LAPTOP).await?;
+        page.resize(Size::PHONE).await?;
         page.go("/plans/new").await?;
         page.touch("Try it without chocolate").await?;
         page.find("[data-testid=instruction]").await?;
