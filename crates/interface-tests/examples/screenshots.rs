@@ -74,7 +74,7 @@ async fn main() -> anyhow::Result<()> {
     page.find(".recharts-line-curve").await?;
     take("log-batch").await?;
     page.go("/shelf").await?;
-    page.until_said("Melting efficiency").await?;
+    page.until_said("Dark 66 %, the big bag").await?;
     take("shelf").await?;
     page.go(&format!("/plans/{planets}")).await?;
     page.until_shown("film-order", "First in, first seen").await?;

@@ -4,6 +4,7 @@ import { memo, type ReactNode, useRef, useState } from "react";
 import type { ActionAnswer, BowlAnswer } from "../api/client";
 import { temperature } from "../kit/format";
 import { Photos } from "../kit/Photos";
+import { useFocusKept } from "../kit/useFocusKept";
 import { actionOf, nextAdding } from "./adding";
 import { advisedBurst, advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
@@ -225,6 +226,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         p: () => act({ kind: "poured" }),
         m: () => setWide((before) => !before),
       };
+  const kept = useFocusKept<HTMLDivElement>();
   useKeys({ r: () => reading.current?.focus(), u: undo, ...open });
 
   const undoButton = (
@@ -247,7 +249,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   );
   if (ended) {
     return (
-      <Box display="grid" gap="3">
+      <Box display="grid" gap="3" role="group" aria-label="What was done" {...kept}>
         <Box maxW="420px" display="grid">
           {undoButton}
         </Box>
@@ -256,7 +258,13 @@ export const BowlActions = memo(function BowlActions(props: Props) {
     );
   }
   return (
-    <Box display="grid" gap={{ base: "2", md: "2.5" }}>
+    <Box
+      display="grid"
+      gap={{ base: "2", md: "2.5" }}
+      role="group"
+      aria-label="What is done now"
+      {...kept}
+    >
       {props.burstsLeft.length > 0 && (
         <BurstsLeft bursts={props.burstsLeft} busy={advice.rule === "heating"} onHeat={heat} />
       )}

@@ -18,6 +18,7 @@ import { Fault } from "../kit/Fault";
 import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
+import { useFocusKept } from "../kit/useFocusKept";
 import { useStored } from "../kit/useStored";
 import { WayTo } from "../kit/WayTo";
 import { ComingStrip } from "./ComingStrip";
@@ -68,6 +69,8 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
     onSuccess: known,
   });
   useScreenAwake();
+  const kept = useFocusKept<HTMLDivElement>();
+  const keptInTime = useFocusKept<HTMLDivElement>();
   const refused = send.error instanceof Refusal ? send.error : null;
   const { now } = guide;
   // A tempering is over when its bowl is poured, and not by a tick.
@@ -164,6 +167,9 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       <Allergens of={batch?.plan?.allergens} />
       {refused && <Fault>Not saved: {refused.message}</Fault>}
       <Box
+        role="group"
+        aria-label="What is done now"
+        {...kept}
         display="grid"
         gap="3"
         gridTemplateColumns={{
@@ -182,13 +188,9 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
             </Touch>
           </>
         ) : (
-          !atBench && (
-            <Touch
-              advised={!now?.state.startsWith("wait")}
-              hotkey="D"
-              disabled={!now}
-              onClick={() => done(false)}
-            >
+          !atBench &&
+          now && (
+            <Touch advised={!now.state.startsWith("wait")} hotkey="D" onClick={() => done(false)}>
               Done
             </Touch>
           )
@@ -199,7 +201,16 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       </Box>
       <ComingStrip coming={guide.coming} time={clock} />
       <ProgressList progress={guide.progress} now={now ?? undefined} />
-      <Box display="flex" gap="3" alignItems="center" flexWrap="wrap" data-rate={guide.clock.rate}>
+      <Box
+        role="group"
+        aria-label="Time"
+        {...keptInTime}
+        display="flex"
+        gap="3"
+        alignItems="center"
+        flexWrap="wrap"
+        data-rate={guide.clock.rate}
+      >
         <Box textStyle="label" id="build-pace">
           Time, to try it out
         </Box>

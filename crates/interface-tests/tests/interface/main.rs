@@ -11,6 +11,7 @@ mod first_day;
 mod forms;
 mod gear;
 mod guide;
+mod keyboard;
 mod log;
 mod logic;
 mod moulded;
