@@ -52,7 +52,7 @@ async fn a_mould_is_measured_weighed_cast_in_and_put_away() {
         page.choose("Mould", words).await?;
         page.until_shown("figures", "15 pieces").await?;
         page.place("Steps").await?;
-        page.until_said("The wall goes by 1 weighing").await?;
+        page.until_said("with such chocolate (1 so far)").await?;
 
         page.go("/shelf/moulds").await?;
         page.touch("Change Test: little moons").await?;
