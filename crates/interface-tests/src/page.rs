@@ -236,13 +236,12 @@ impl Page {
         element.click().await.with_context(|| format!("{name} cannot be touched"))
     }
 
-    /// Goes to a place of the plan that is open.
+    /// Goes to a place of what is open: of a plan, of the shelf.
     ///
     /// # Errors
     /// Where there is none of that name.
     pub async fn place(&self, name: &str) -> anyhow::Result<()> {
-        let link =
-            format!("//nav[starts-with(@aria-label,'Of th')]/a[normalize-space(.)='{name}']");
+        let link = format!("//nav[@data-testid='places']/a[normalize-space(.)='{name}']");
         let link = self.driver.query(By::XPath(link)).wait(PATIENCE, LOOK_EVERY).first().await;
         Ok(link.with_context(|| format!("no place is called {name}"))?.click().await?)
     }

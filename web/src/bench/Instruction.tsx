@@ -79,7 +79,6 @@ export function Instruction({ bowl, time, act, children }: Props) {
           <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
             <Button
               variant="plain"
-              minH="48px"
               px="0"
               fontSize="sm"
               color="ink"

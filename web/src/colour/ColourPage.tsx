@@ -100,7 +100,6 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                 <IconButton
                   aria-label={`Earlier: colour ${i + 1}`}
                   variant="ghost"
-                  minH="48px"
                   disabled={i === 0}
                   onClick={() => setFilms(withEarlier(films, i))}
                 >
@@ -109,7 +108,6 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
                 <IconButton
                   aria-label={`Remove: colour ${i + 1}`}
                   variant="ghost"
-                  minH="48px"
                   disabled={films.length <= 1}
                   onClick={() => {
                     setSeen(null);
@@ -124,7 +122,6 @@ function Lab({ usual }: { usual: PigmentInputs[] }) {
           <Button
             variant="outline"
             borderColor="border.emphasized"
-            minH="48px"
             disabled={films.length >= MOST || !usual[1]}
             onClick={() => usual[1] && setFilms([...films, filmOf(usual[1])])}
           >
@@ -212,7 +209,6 @@ function FilmFields({ film, errors, alone, usual, onChange }: FilmProps) {
       {film.mix.length < 2 && usual[3] && (
         <Button
           variant="ghost"
-          minH="48px"
           onClick={() =>
             usual[3] && onChange({ mix: [...film.mix, { recipe: recipeOf(usual[3]), share: 1 }] })
           }

@@ -12,7 +12,6 @@ export function PutStrength({ saved, factor }: { saved: OnShelf<"pigment">; fact
   return (
     <>
       <Button
-        minH="48px"
         bg="ink"
         color="onInk"
         disabled={busy || factor === 1}

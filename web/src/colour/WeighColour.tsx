@@ -89,7 +89,6 @@ export function WeighColour({ films, filled, nameOf }: Props) {
         <Button
           variant="outline"
           borderColor="border.emphasized"
-          minH="48px"
           alignSelf="start"
           loading={plan.isPending}
           onClick={keep}

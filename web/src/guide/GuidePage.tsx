@@ -109,13 +109,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         {guide.plan_id && <WayTo to={`/plans/${guide.plan_id}`}>the plan</WayTo>}
         <WayTo to={`/log/${guide.batch_id}`}>the record</WayTo>
         <WayTo to="/bench">the bench</WayTo>
-        <Button
-          variant="ghost"
-          minH="48px"
-          ms="auto"
-          aria-pressed={silent}
-          onClick={() => setSilent(!silent)}
-        >
+        <Button variant="ghost" ms="auto" aria-pressed={silent} onClick={() => setSilent(!silent)}>
           {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
           {silent ? "Sounds are off" : "Sounds are on"}
         </Button>
@@ -227,7 +221,6 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         )}
         <Button
           variant="ghost"
-          minH="48px"
           ms="auto"
           disabled={!guide.last_event || send.isPending}
           onClick={() => send.mutate({ kind: "started_over", id: crypto.randomUUID() })}

@@ -78,7 +78,6 @@ export function ListField<T extends object>(props: Props<T>) {
       )}
       <Button
         variant="outline"
-        minH="48px"
         disabled={onMore === undefined || items.length >= most}
         onClick={onMore}
       >

@@ -15,6 +15,7 @@ export function Places({ label, places }: Props) {
     <Box
       as="nav"
       aria-label={label}
+      data-testid="places"
       display="flex"
       gap={{ base: "0", md: "1" }}
       w={{ base: "full", md: "auto" }}

@@ -1,8 +1,8 @@
 import { chakra } from "@chakra-ui/react";
 import { Link } from "react-router";
 
-/** A way to another place that stands by itself, as tall as a finger. */
-export const WayTo = chakra(Link, {
+/** What stands by itself and leads on, as tall as a finger. */
+const standing = {
   base: {
     display: "inline-flex",
     alignItems: "center",
@@ -10,4 +10,10 @@ export const WayTo = chakra(Link, {
     color: "ink",
     textDecoration: "underline",
   },
-});
+} as const;
+
+/** A way to another place. */
+export const WayTo = chakra(Link, standing);
+
+/** A way to a file: what is kept, to save it. */
+export const FileTo = chakra("a", standing);

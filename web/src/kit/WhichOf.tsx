@@ -16,7 +16,6 @@ export function WhichOf<V extends string>({ label, value, choices, onChange }: P
         <Button
           key={one}
           variant={one === value ? "solid" : "ghost"}
-          minH="48px"
           aria-pressed={one === value}
           {...(one === value && { bg: "ink", color: "onInk" })}
           onClick={() => onChange(one)}

@@ -52,7 +52,7 @@ export function BatchActions({ batch }: { batch: Batch }) {
       navigate("/log", { state: { out } });
     },
   });
-  const look = { variant: "outline", minH: "48px", borderColor: "border.emphasized" } as const;
+  const look = { variant: "outline", borderColor: "border.emphasized" } as const;
   const failed = close.error ?? again.error ?? remove.error;
   return (
     <Panel title="This batch">

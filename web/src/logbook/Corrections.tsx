@@ -50,11 +50,11 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
   const typed = known.readings.filter(({ source }) => source === "hand");
   const error = correct.error;
   const reason = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.message) : "";
-  const look = { size: "sm", variant: "outline", minH: "48px" } as const;
+  const look = { size: "sm", variant: "outline" } as const;
   return (
     <Collapsible.Root lazyMount>
       <Collapsible.Trigger asChild>
-        <Button variant="outline" minH="48px" borderColor="border.emphasized">
+        <Button variant="outline" borderColor="border.emphasized">
           Correct a mistake in the record
         </Button>
       </Collapsible.Trigger>
@@ -124,7 +124,6 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               </Box>
               <Button
                 {...look}
-                minH="48px"
                 disabled={Number.isNaN(Date.parse(pouredAt))}
                 onClick={() =>
                   correct.mutate({ kind: "poured", at: new Date(pouredAt).toISOString() })

@@ -160,7 +160,6 @@ function Entry({ batch, known, onChoose }: Props) {
               <Button
                 key={id}
                 variant="outline"
-                minH="48px"
                 aria-pressed={id === bowl.id}
                 borderWidth="2px"
                 borderColor={id === bowl.id ? "ink" : "border"}

@@ -87,7 +87,6 @@ export function ResultForm({ batchId }: { batchId: string }) {
                 key={symptom}
                 type="button"
                 variant="outline"
-                minH="48px"
                 px="3"
                 aria-pressed={is}
                 borderWidth="2px"

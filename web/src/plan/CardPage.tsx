@@ -1,19 +1,18 @@
-import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
 import { useMemo } from "react";
-import { Link as RouterLink, useParams } from "react-router";
+import { useParams } from "react-router";
 import type { BowlPlan, ComponentPlan, Line, Message, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { Allergens } from "../chocolate/Allergens";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { WayTo } from "../kit/WayTo";
 import { sheetWords } from "../sheets/sheetWords";
 import { bowlNames } from "./names";
 import { PlanPlaces } from "./PlanPlaces";
 import { weighedOut } from "./weighedOut";
-
-const Link = chakra(RouterLink);
 
 /** The bursts of a melt, those of one length together, and at which setting. */
 function BurstsOnCard({ melt }: { melt: NonNullable<BowlPlan["microwave"]> }) {
@@ -178,16 +177,9 @@ function OtherPaper({ kept, plan }: { kept: Plan; plan: WholePlan }) {
   return (
     <Box display="flex" columnGap="6" flexWrap="wrap" _print={{ display: "none" }}>
       {sheets.map(({ key, words }) => (
-        <Link
-          key={key}
-          to={`/plans/${kept.id}/sheets/${encodeURIComponent(key)}`}
-          color="ink"
-          textDecoration="underline"
-          minH="48px"
-          alignContent="center"
-        >
+        <WayTo key={key} to={`/plans/${kept.id}/sheets/${encodeURIComponent(key)}`}>
           {words}
-        </Link>
+        </WayTo>
       ))}
     </Box>
   );

@@ -38,11 +38,10 @@ export function Clashes({ clashes, onSettle }: Props) {
         ))}
       </Box>
       <Box display="flex" gap="2" flexWrap="wrap">
-        <Button minH="48px" bg="ink" color="onInk" onClick={() => onSettle("mine")}>
+        <Button bg="ink" color="onInk" onClick={() => onSettle("mine")}>
           Keep what is here
         </Button>
         <Button
-          minH="48px"
           variant="outline"
           borderColor="border.emphasized"
           onClick={() => onSettle("theirs")}

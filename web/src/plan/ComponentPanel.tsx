@@ -3,6 +3,7 @@ import { X } from "lucide-react";
 import { memo, useCallback, useMemo } from "react";
 import type { Family, KindAnswer, PigmentChoice, PlanInputs, WholePlan } from "../api/client";
 import { useKinds } from "../api/queries";
+import { Chosen } from "../kit/Chosen";
 import { mass } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
@@ -117,34 +118,24 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
           >
             {draft.components.map((one, i) => (
               <Box as="li" key={one.key} display="flex" gap="1">
-                <Box
-                  as="button"
+                <Chosen
+                  chosen={i === index}
+                  onChoose={() => onChoose(i)}
                   flex="1"
                   minW="0"
-                  aria-pressed={i === index}
-                  onClick={() => onChoose(i)}
                   display="flex"
                   justifyContent="space-between"
                   gap="3"
                   alignItems="center"
-                  textAlign="start"
-                  minH="48px"
-                  px="3"
-                  borderRadius="slab"
-                  borderWidth="2px"
-                  borderColor={i === index ? "ink" : "border"}
-                  fontWeight={i === index ? "640" : "500"}
-                  cursor="pointer"
                 >
                   <span>{one.name}</span>
                   <Box as="span" color="fg.muted" fontWeight="500" flexShrink={0}>
                     {weight(plan, one.key)}
                   </Box>
-                </Box>
+                </Chosen>
                 <IconButton
                   aria-label={`Remove: ${one.name}`}
                   variant="ghost"
-                  minH="48px"
                   onClick={() => {
                     onChange((inputs) => withoutComponent(inputs, i));
                     if (i <= index) onChoose(Math.max(0, index - 1));

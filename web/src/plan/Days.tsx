@@ -1,4 +1,4 @@
-import { Box, chakra } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import type { Slot } from "../api/client";
 import { type DaysAsked, useDays, useShelf } from "../api/queries";
@@ -7,8 +7,7 @@ import { fullDay, time } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import { TextField } from "../kit/TextField";
-
-const Link = chakra("a");
+import { FileTo } from "../kit/WayTo";
 
 /** Two digits, as clocks show them. */
 const two = (n: number) => String(n).padStart(2, "0");
@@ -76,16 +75,9 @@ export const Days = memo(function Days({ planId, version }: Props) {
             onChange={(to) => setUp([up[0], to])}
           />
         </Box>
-        <Link
-          href={`/api/v1/plans/${planId}/calendar?${query}`}
-          download
-          color="ink"
-          textDecoration="underline"
-          minH="48px"
-          alignContent="center"
-        >
+        <FileTo href={`/api/v1/plans/${planId}/calendar?${query}`} download>
           Save as a calendar file
-        </Link>
+        </FileTo>
       </Box>
       {days.error && <Fault>{days.error.message}</Fault>}
       <Box display="grid" gap="4">

@@ -19,7 +19,6 @@ export const LeftOver = memo(function LeftOver({ left, onAdd }: Props) {
           <Button
             key={component.name}
             variant="outline"
-            minH="48px"
             h="auto"
             whiteSpace="normal"
             onClick={() => onAdd(component)}

@@ -1,10 +1,9 @@
-import { Box, Button, chakra } from "@chakra-ui/react";
+import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type PlanLine } from "../api/client";
 import { keys } from "../api/queries";
+import { FileTo } from "../kit/WayTo";
 import { PlanRow } from "./PlanRow";
-
-const Anchor = chakra("a");
 
 /** A plan that cannot be opened: deleted, or kept in a form that cannot be read. */
 export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolean }) {
@@ -18,21 +17,14 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
       <PlanRow plan={plan} />
       <Box display="flex" gap="3" px="3" pt="1" alignItems="center">
         {deleted && (
-          <Button variant="outline" minH="48px" onClick={() => restore.mutate()}>
+          <Button variant="outline" onClick={() => restore.mutate()}>
             Undo
           </Button>
         )}
         {plan.unreadable && (
-          <Anchor
-            href={`/api/v1/plans/${plan.id}/document`}
-            download
-            color="ink"
-            textDecoration="underline"
-            minH="48px"
-            alignContent="center"
-          >
+          <FileTo href={`/api/v1/plans/${plan.id}/document`} download>
             Save it as it is
-          </Anchor>
+          </FileTo>
         )}
       </Box>
     </Box>

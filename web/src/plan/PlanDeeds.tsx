@@ -54,7 +54,7 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
       navigate("/plans", { state: { out } });
     },
   });
-  const look = { variant: "outline", minH: "48px", borderColor: "border.emphasized" } as const;
+  const look = { variant: "outline", borderColor: "border.emphasized" } as const;
   const failed = back.error ?? takeOut.error ?? copy.error;
   return (
     <Fold

@@ -227,7 +227,6 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
             <Button
               variant="outline"
               borderColor="border.emphasized"
-              minH="48px"
               mt="3"
               onClick={() => change((inputs) => withoutBowls(inputs, [bowl.key]))}
             >

@@ -1,15 +1,13 @@
-import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { Box, Button, Heading } from "@chakra-ui/react";
 import { Printer } from "lucide-react";
-import { Link as RouterLink } from "react-router";
 import type { WindowsAnswer } from "../api/client";
 import { useShelf, useWindowsOf } from "../api/queries";
 import { ScaleMarks } from "../chocolate/BandScale";
 import { OwnBeside } from "../chocolate/OwnBeside";
 import { Failed, Loading } from "../kit/Standing";
 import { Swatch } from "../kit/Swatch";
+import { WayTo } from "../kit/WayTo";
 import { chocolateColours, families, familyNames, lookOf } from "../theme/chocolate";
-
-const Link = chakra(RouterLink);
 
 /** The windows of every family on one scale: a card for the kitchen wall. */
 export default function ReferencePage() {
@@ -31,17 +29,9 @@ export default function ReferencePage() {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Temperature windows
         </Heading>
-        <Link
-          to="/reference/words"
-          ms="auto"
-          color="ink"
-          textDecoration="underline"
-          minH="48px"
-          alignContent="center"
-          _print={{ display: "none" }}
-        >
+        <WayTo to="/reference/words" ms="auto" _print={{ display: "none" }}>
           Words of the craft
-        </Link>
+        </WayTo>
         <Button
           size="lg"
           variant="outline"

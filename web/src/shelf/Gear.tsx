@@ -82,16 +82,7 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
 /** The way into a thing's form. */
 export function Edit({ name, onClick }: { name: string; onClick: () => void }) {
   return (
-    <Button
-      variant="ghost"
-      minW="48px"
-      h="48px"
-      px="0"
-      mt="-2"
-      me="-2"
-      aria-label={`Change ${name}`}
-      onClick={onClick}
-    >
+    <Button variant="ghost" px="0" mt="-2" me="-2" aria-label={`Change ${name}`} onClick={onClick}>
       <Pencil aria-hidden />
     </Button>
   );

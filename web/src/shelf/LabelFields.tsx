@@ -17,7 +17,6 @@ export function LabelFields({ label, onChange }: Props) {
       <Button
         variant="outline"
         borderColor="border.emphasized"
-        minH="48px"
         justifySelf="start"
         onClick={() => onChange(none)}
       >
@@ -71,7 +70,6 @@ function Marks({ legend, marked, onChange }: MarksProps) {
               aria-label={`${legend} ${allergenWords[one]}`}
               aria-pressed={on}
               variant={on ? "solid" : "outline"}
-              minH="48px"
               {...(on ? { bg: "ink", color: "onInk" } : { borderColor: "border.emphasized" })}
               onClick={() =>
                 onChange(on ? marked.filter((other) => other !== one) : [...marked, one])

@@ -103,11 +103,7 @@ function MouldFields({ draft, errors, onChange }: FieldsProps<"mould">) {
           }}
         />
       ) : (
-        <Button
-          variant="outline"
-          minH="48px"
-          onClick={() => setAdding({ ...fresh, ...weighings[0] })}
-        >
+        <Button variant="outline" onClick={() => setAdding({ ...fresh, ...weighings[0] })}>
           Weigh it again
         </Button>
       )}
@@ -141,7 +137,7 @@ function WeighingFields({ weighing, onChange, onAdd }: WeighingProps) {
       {number("wait_s", "Waited", "s")}
       {number("empty_g", "Empty", "g")}
       {number("lined_g", "Lined, scraped", "g")}
-      <Button gridColumn="1 / -1" minH="48px" variant="outline" onClick={onAdd}>
+      <Button gridColumn="1 / -1" variant="outline" onClick={onAdd}>
         Add this weighing
       </Button>
     </Box>

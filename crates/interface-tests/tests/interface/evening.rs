@@ -8,6 +8,8 @@ use interface_tests::{Kitchen, Page, Size, browse_at};
 use reqwest::Client;
 use serde_json::{Value, json};
 
+use crate::guide::go_through;
+
 /// How fast the simulated thermometer's time runs.
 const PACE: u32 = 20;
 
@@ -88,38 +90,6 @@ fn done(bowl: &Value) -> usize {
     bowl["actions"].as_array().map_or(0, Vec::len)
 }
 
-/// What comes after the pour, each thing as the screen asks for it, until all is made.
-async fn after_the_pour(page: &Page) -> anyhow::Result<()> {
-    for _ in 0..40 {
-        let state = page
-            .run(
-                "const now = document.querySelector('[data-testid=build-now]'); \
-                 return now?.innerText.includes('All is made') ? 'made' : now?.dataset.step ?? ''",
-            )
-            .await?;
-        match state.as_str() {
-            Some("made") => return Ok(()),
-            Some(step) if !step.is_empty() => {
-                let state =
-                    "return document.querySelector('[data-testid=build-now]').dataset.state";
-                let waits = page.run(state).await?;
-                if waits == "wait" {
-                    page.touch("Skip the wait").await?;
-                } else {
-                    page.find("[data-advised]").await?.click().await?;
-                }
-                let gone = format!(
-                    "const now = document.querySelector('[data-testid=build-now]'); \
-                     return now?.dataset.step !== '{step}' || now.dataset.state !== {waits}"
-                );
-                page.until_script(&gone, "the next step", |moved| *moved == json!(true)).await?;
-            }
-            _ => page.settled().await?,
-        }
-    }
-    anyhow::bail!("it is never all made")
-}
-
 #[tokio::test(flavor = "multi_thread")]
 async fn who_follows_the_screen_from_an_empty_installation_logs_a_glossy_slab() {
     let kitchen = Kitchen::just_installed();
@@ -146,7 +116,7 @@ async fn who_follows_the_screen_from_an_empty_installation_logs_a_glossy_slab() 
         page.until_shown("phase", "Poured").await?;
 
         page.touch("Go on with the build guide").await?;
-        after_the_pour(page).await?;
+        go_through(page, async |name| page.touch(name).await, async || Ok(())).await?;
         page.touch("Record result").await?;
         page.until_said("How it came out").await?;
         for word in ["Glossy", "Clean", "By itself", "None"] {

@@ -97,3 +97,32 @@ pub async fn follow(
     }
     anyhow::bail!("the build comes to no end")
 }
+
+/// Goes through what is left of the guide by what is marked on it and by nothing else: `act` sets
+/// off what has a name, `moved` looks at the page once that led on. Waits are skipped.
+pub async fn go_through(
+    page: &Page,
+    act: impl AsyncFn(&str) -> anyhow::Result<()>,
+    moved: impl AsyncFn() -> anyhow::Result<()>,
+) -> anyhow::Result<()> {
+    // The step, how it stands, and what is marked as the thing to do.
+    let now = "const now = document.querySelector('[data-testid=build-now]'); \
+        return [now?.dataset.step ?? '', now?.dataset.state ?? '', \
+            document.querySelector('[data-advised]')?.innerText.split('\\n')[0] ?? '']";
+    page.find("[data-testid=build-now]").await?;
+    for _ in 0..40 {
+        let at = page.run(now).await?;
+        let [step, state, advised] = [0, 1, 2].map(|i| at[i].as_str().unwrap_or_default());
+        if step.is_empty() {
+            page.until_said("All is made").await?;
+            return Ok(());
+        }
+        act(if state == "wait" { "Skip the wait" } else { advised }).await?;
+        page.until_script(now, "the next thing", |next| {
+            next[0] != at[0] || (next[1] != at[1] && next[2] != "")
+        })
+        .await?;
+        moved().await?;
+    }
+    anyhow::bail!("it is never all made")
+}

@@ -6,6 +6,7 @@ use serde_json::json;
 use thirtyfour::Key;
 
 use crate::api;
+use crate::guide::go_through;
 
 /// What has the focus, by what it is labelled with or shows; nothing, where none has it.
 const FOCUSED: &str = "const now = document.activeElement; \
@@ -37,30 +38,6 @@ async fn has_focus(page: &Page) -> anyhow::Result<()> {
     Ok(())
 }
 
-/// Does each step of the guide, and skips its waits.
-async fn to_the_end(page: &Page) -> anyhow::Result<()> {
-    let now = "const now = document.querySelector('[data-testid=build-now]'); \
-        return [now?.dataset.step ?? '', now?.dataset.state ?? '', \
-            document.querySelector('[data-advised]')?.innerText.split('\\n')[0] ?? '']";
-    for _ in 0..30 {
-        let at = page.run(now).await?;
-        let [step, state, advised] =
-            [0, 1, 2].map(|i| at[i].as_str().unwrap_or_default().to_owned());
-        if step.is_empty() {
-            page.until_said("All is made").await?;
-            return Ok(());
-        }
-        go_to(page, if state == "wait" { "Skip the wait" } else { &advised }).await?;
-        page.until_script(now, "the next thing", |next| {
-            next[0] != at[0] || (next[1] != at[1] && next[2] != "")
-        })
-        .await?;
-        // What was set off may be gone; its place has the focus.
-        has_focus(page).await?;
-    }
-    anyhow::bail!("it is never all made")
-}
-
 #[tokio::test(flavor = "multi_thread")]
 async fn a_slab_goes_from_nothing_to_the_log_by_keyboard_alone() {
     browse("keyboard", async |page| {
@@ -88,7 +65,9 @@ async fn a_slab_goes_from_nothing_to_the_log_by_keyboard_alone() {
         api::pour(&batch, "dark").await?;
         page.go(&format!("/build/{batch}")).await?;
         page.until_shown("build-now", "Spread it even").await?;
-        to_the_end(page).await?;
+        // What was set off may be gone; its place has the focus.
+        go_through(page, async |name| go_to(page, name).await, async || has_focus(page).await)
+            .await?;
 
         go_to(page, "Record result").await?;
         page.until_said("How it came out").await?;
