@@ -36,19 +36,25 @@ impl Kitchen {
         actix_web::rt::spawn(running.server);
         let api = format!("http://{}/api/v1", running.address);
         let mut kitchen = Self { state, api, client: Client::new(), bowl: String::new() };
-        kitchen.bowl = kitchen.opened().await?;
+        let batch;
+        (batch, kitchen.bowl) = kitchen.opened().await?;
+        let looks = json!({ "id": Uuid::new_v4(), "gloss": "glossy", "snap": "clean",
+            "released": "freely", "streaks": "none", "note": "" });
+        kitchen.post(&format!("/batches/{batch}/results"), looks).await?;
         kitchen
             .post(&format!("/bowls/{}/actions", kitchen.bowl), json!({ "kind": "poured" }))
             .await?;
-        kitchen.bowl = kitchen.opened().await?;
+        (_, kitchen.bowl) = kitchen.opened().await?;
         Ok(kitchen)
     }
 
-    async fn opened(&self) -> anyhow::Result<String> {
+    /// A batch of a new plan and its bowl, by their ids.
+    async fn opened(&self) -> anyhow::Result<(String, String)> {
         let id = |of: &Value| of["id"].as_str().context("an id").map(ToOwned::to_owned);
         let plan = id(&self.post("/plans", json!({ "name": "Bark" })).await?)?;
         let batch = id(&self.post(&format!("/plans/{plan}/batches"), json!({})).await?)?;
-        id(&self.post(&format!("/batches/{batch}/bowls"), json!({})).await?["bowl"])
+        let bowl = id(&self.post(&format!("/batches/{batch}/bowls"), json!({})).await?["bowl"])?;
+        Ok((batch, bowl))
     }
 
     async fn post(&self, path: &str, body: Value) -> anyhow::Result<Value> {
@@ -108,6 +114,13 @@ impl Kitchen {
              SELECT UNHEX(MD5(CONCAT('w', b.seq))), UNHEX(MD5(CONCAT('r', b.seq, '-', r.seq))),
                     NOW(3) - INTERVAL b.seq MINUTE + INTERVAL r.seq SECOND, 31.5, 'probe'
              FROM seq_1_to_10000 b JOIN seq_1_to_190 r",
+            "INSERT INTO results (batch_id, id, noted_at, document)
+             SELECT UNHEX(MD5(CONCAT('b', s.seq))), UNHEX(MD5(CONCAT('o', s.seq))), r.noted_at, r.document
+             FROM (SELECT * FROM results LIMIT 1) r JOIN seq_1_to_10000 s",
+            "INSERT INTO photos (id, batch_id, taken_at, width, height, jpeg)
+             SELECT UNHEX(MD5(CONCAT('f', seq))), UNHEX(MD5(CONCAT('b', seq))), NOW(3), 1600, 1200,
+                    REPEAT('x', 20000)
+             FROM seq_1_to_10000 WHERE seq % 5 = 0",
         ];
         for copy in copies {
             self.state.pool.execute(copy).await?;

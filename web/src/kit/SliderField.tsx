@@ -1,4 +1,6 @@
 import { Box, Slider } from "@chakra-ui/react";
+import { useRef, useState } from "react";
+import { asDragged } from "./dragged";
 import { NumberField } from "./NumberField";
 
 interface Props {
@@ -18,18 +20,35 @@ interface Props {
   onChange: (value: number) => void;
 }
 
+/** So long after its last step a drag is over, and the slider shows what stands. */
+const RESTS_AFTER_MS = 300;
+
 /** A number by feel with the slider, or exactly in the field beside it. */
 export function SliderField(props: Props) {
   const { label, spoken, exactly, unit, value, range, step, marks, error, onChange } = props;
   const [least, most] = range;
+  // While it is dragged the slider goes ahead; what it sets is drawn with what follows from it.
+  const [ahead, setAhead] = useState<number>();
+  const rests = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const shown = ahead ?? value;
+  const drag = (next: number) => {
+    setAhead(next);
+    clearTimeout(rests.current);
+    rests.current = setTimeout(() => setAhead(undefined), RESTS_AFTER_MS);
+    asDragged(() => onChange(next));
+  };
+  const type = (next: number) => {
+    setAhead(undefined);
+    onChange(next);
+  };
   return (
     <Box display="grid" gridTemplateColumns="1fr 116px" gap="4" alignItems="end">
       <Slider.Root
         min={least}
         max={most}
         step={step}
-        value={[Math.min(most, Math.max(least, value))]}
-        onValueChange={(next) => next.value[0] !== undefined && onChange(next.value[0])}
+        value={[Math.min(most, Math.max(least, shown))]}
+        onValueChange={(next) => next.value[0] !== undefined && drag(next.value[0])}
       >
         <Slider.Label textStyle="label">{label}</Slider.Label>
         <Slider.Control>
@@ -47,7 +66,7 @@ export function SliderField(props: Props) {
           />
         </Slider.Control>
       </Slider.Root>
-      <NumberField label={exactly} unit={unit} value={value} error={error} onChange={onChange} />
+      <NumberField label={exactly} unit={unit} value={shown} error={error} onChange={type} />
     </Box>
   );
 }

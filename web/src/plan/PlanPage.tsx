@@ -1,10 +1,11 @@
 import { Box, Button, Stack, VisuallyHidden } from "@chakra-ui/react";
-import { useCallback, useDeferredValue, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { useParams } from "react-router";
 import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading, Standing } from "../kit/Standing";
+import { useRested } from "../kit/useRested";
 import { useSame } from "../kit/useSame";
 import { useWider } from "../kit/useWider";
 import { BowlChoice } from "./BowlChoice";
@@ -121,11 +122,8 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     () => draft.bowls.filter(({ colour }) => colour).map(({ key }) => key),
     [draft.bowls],
   );
-  const latest = useRef(draft);
-  latest.current = draft;
-  const stated = useCallback(() => latest.current, []);
-  // What stands below the first figures follows a moment after them while something is dragged.
-  const later = useDeferredValue(plan);
+  // What stands beside the first figures follows once the hand rests.
+  const later = useRested(plan);
   const planned = later.components.find(({ key }) => key === component?.key);
   const weighed = later.bowls.find(({ key }) => key === bowlKey);
   const lies = component && kindOf(component.work).lies;
@@ -148,7 +146,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
       kept={kept}
       name={whole.draft.name}
       note={whole.draft.note}
-      stated={stated}
+      stated={whole.stated}
       noteError={errors.note}
       say={say}
       save={save}
@@ -204,7 +202,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
       <Stack gap="2" gridRow={{ lg: "1" }} minW="0">
         <ComponentPanel
           draft={draft}
-          plan={plan}
+          plan={later}
           index={index}
           names={names}
           errors={componentErrors}

@@ -11,11 +11,14 @@ import {
 } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal, wrong } from "../api/refusal";
+import { isDragged } from "../kit/dragged";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
+/** Shorter than a slider that was let go waits for what stands. */
+const DRAWN_AFTER_MS = 200;
 const TRY_AGAIN_MS = 2_000;
 /** What a page that is left may still send, with some to spare. */
 const MOST_KEPT_ALIVE = 60_000;
@@ -95,6 +98,7 @@ export function usePlanDraft(kept: Plan) {
   const asking = useRef(false);
   const asked = useRef(kept.inputs);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const drawn = useRef<ReturnType<typeof setTimeout>>(undefined);
   const running = useRef<Promise<void>>(undefined);
   const queries = useQueryClient();
 
@@ -174,7 +178,10 @@ export function usePlanDraft(kept: Plan) {
     (next: Text) => {
       latest.current = next;
       unsaved.current = true;
-      setDraft(next);
+      clearTimeout(drawn.current);
+      // What is dragged is drawn once, with its figures, or soon where they are long in coming.
+      if (isDragged()) drawn.current = setTimeout(() => setDraft(latest.current), DRAWN_AFTER_MS);
+      else setDraft(next);
       setSaving("saving");
       clearTimeout(timer.current);
       timer.current = setTimeout(save, SAVE_AFTER_MS);
@@ -202,6 +209,8 @@ export function usePlanDraft(kept: Plan) {
         if (error instanceof Refusal) setErrors(error.fields);
         // Else offline, which saving will tell.
       }
+      clearTimeout(drawn.current);
+      setDraft(latest.current);
     }
     asking.current = false;
   }, [keep]);
@@ -280,7 +289,10 @@ export function usePlanDraft(kept: Plan) {
     };
   }, [save]);
 
-  return { draft, plan, errors, saving, clashes, change, ask, say, save, settle, undo };
+  /** What is stated at this moment, for what does not follow every change. */
+  const stated = useCallback(() => latest.current.inputs, []);
+
+  return { draft, plan, errors, saving, clashes, stated, change, ask, say, save, settle, undo };
 }
 
 export type PlanDraft = ReturnType<typeof usePlanDraft>;
