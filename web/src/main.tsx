@@ -8,7 +8,7 @@ import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
 import { Refusal } from "./api/refusal";
 import { openOutbox } from "./bench/outbox";
 import { UnderWayBar } from "./guide/UnderWayBar";
-import { applyPrint } from "./kit/display";
+import { applyDisplay } from "./kit/display";
 import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
 import { PlansPage } from "./plan/PlansPage";
@@ -73,7 +73,7 @@ const router = createBrowserRouter([
   },
 ]);
 
-applyPrint();
+applyDisplay();
 followColourMode();
 openOutbox();
 const root = document.getElementById("root");

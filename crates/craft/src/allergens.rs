@@ -158,11 +158,11 @@ mod tests {
         let mut inputs = PlanInputs::usual(bowl.family);
         inputs.bowls = vec![bowl];
         for kind in crate::kinds::kinds() {
-            if let (WorkInputs::Slab(SlabInputs { mixed_in: Some(goods), .. }), Some(component)) =
+            if let (WorkInputs::Slab(SlabInputs { mixed_in: goods, .. }), Some(component)) =
                 (kind.start, inputs.components.first_mut())
                 && let WorkInputs::Slab(slab) = &mut component.work
             {
-                slab.mixed_in = Some(goods);
+                slab.mixed_in = goods;
                 slab.cover = CoverInputs::Spread { in_hand_g: 300.0, thickness_mm: 7.0 };
             }
         }

@@ -108,6 +108,18 @@ pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
 pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
 /// Parts of dry goods to one of chocolate.
 pub const PARTS: Bounds = Bounds::new(0.05, 5.0, "parts");
+/// A share of all that is folded together.
+pub const MIXED_SHARE_PCT: Bounds = Bounds::new(0.1, 60.0, "%");
+/// So much of one of the goods.
+pub const GOODS_G: Bounds = Bounds::new(0.1, 10_000.0, "g");
+/// Cups or spoons of one of the goods.
+pub const SPOONS: Bounds = Bounds::new(0.1, 100.0, "cups or spoons");
+/// What a millilitre of goods weighs as they are poured.
+pub const BULK_G_ML: Bounds = Bounds::new(0.01, 3.0, "g/ml");
+/// Goods that go in or on.
+pub const GOODS_C: Bounds = Bounds::new(-25.0, 60.0, "°C");
+/// Water or fat in goods.
+pub const GOODS_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
 /// How wide one piece of topping is.
 pub const TOPPING_MM: Bounds = Bounds::new(1.0, 60.0, "mm");
 /// What one piece of topping weighs.

@@ -113,21 +113,21 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
     let cases = [
         (
             "Slab of bark",
-            json!({ "topping": topping, "piece_cm2": 16.0,
-                "mixed_in": { "name": "nuts", "parts": 0.3, "density_g_cm3": 1.05 },
+            json!({ "toppings": [topping], "piece_cm2": 16.0,
+                "mixed_in": [{ "name": "nuts", "amount": { "by": "parts", "parts": 0.3 }, "density_g_cm3": 1.05 }],
                 "cover": { "by": "in_hand", "tray": tray, "in_hand_g": 380.0 } }),
         ),
         (
             "Slab of bark",
-            json!({ "topping": { "name": "salt", "across_mm": 1, "each_g": 0.01,
-                    "wish": { "by": "coverage", "coverage_pct": 5.0 } },
+            json!({ "toppings": [{ "name": "salt", "across_mm": 1, "each_g": 0.01,
+                    "wish": { "by": "coverage", "coverage_pct": 5.0 } }],
                 "cover": { "by": "portions", "thickness_mm": 4.0,
                     "portions": { "of": "bags", "count": 6, "each_g": 80.0 } } }),
         ),
         (
             "Slab of bark",
-            json!({ "topping": { "name": "nibs", "across_mm": 3, "each_g": 0.05,
-                    "wish": { "by": "share", "share_pct": 8.0 } },
+            json!({ "toppings": [{ "name": "nibs", "across_mm": 3, "each_g": 0.05,
+                    "wish": { "by": "share", "share_pct": 8.0 } }],
                 "cover": { "by": "spread", "in_hand_g": 380.0, "thickness_mm": 4.0 } }),
         ),
         (
@@ -140,7 +140,36 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
             json!({ "cover": { "by": "thickness", "thickness_mm": 4.0,
                 "tray": { "shape": "area", "area_cm2": 600.0 } } }),
         ),
-        ("Layered bark", json!({ "topping": topping, "piece_cm2": 16.0 })),
+        (
+            "Slab of bark",
+            json!({ "toppings": [
+                    { "name": "nuts", "across_mm": 12, "each_g": 1.0, "wish": { "by": "spooned", "count": 0.5, "of": "cup" },
+                        "known": { "bulk_g_ml": 0.5, "temp_c": 22.0, "water_pct": 4.0, "fat_pct": 60.0 } },
+                    { "name": "cherries", "across_mm": 9, "each_g": 0.6, "wish": { "by": "count", "count": 20 } },
+                    { "name": "nibs", "across_mm": 4, "each_g": 0.1, "wish": { "by": "grams", "mass_g": 15.0 } },
+                    { "name": "salt", "across_mm": 2, "each_g": 0.01, "wish": { "by": "fill_to", "total_g": 120.0 } },
+                ],
+                "cover": { "by": "thickness", "thickness_mm": 4.0, "tray": tray } }),
+        ),
+        (
+            "Slab of bark",
+            json!({ "mixed_in": [
+                    { "name": "nuts", "amount": { "by": "share", "share_pct": 12.0 }, "density_g_cm3": 1.05 },
+                    { "name": "raisins", "amount": { "by": "spooned", "count": 2.0, "of": "tablespoon" },
+                        "density_g_cm3": 1.3, "known": { "bulk_g_ml": 0.6 } },
+                    { "name": "wafers", "amount": { "by": "count", "count": 6, "each_g": 2.0 }, "density_g_cm3": 0.5 },
+                ],
+                "cover": { "by": "thickness", "thickness_mm": 7.0, "tray": tray } }),
+        ),
+        (
+            "Slab of bark",
+            json!({ "mixed_in": [
+                    { "name": "nuts", "amount": { "by": "grams", "mass_g": 40.0 }, "density_g_cm3": 1.05 },
+                    { "name": "raisins", "amount": { "by": "fill_to", "total_g": 100.0 }, "density_g_cm3": 1.3 },
+                ],
+                "cover": { "by": "thickness", "thickness_mm": 7.0, "tray": tray } }),
+        ),
+        ("Layered bark", json!({ "toppings": [topping], "piece_cm2": 16.0 })),
         ("Wrap round a cake", json!({ "overlap_mm": 25.0, "spill_pct": 15.0 })),
         (
             "Wrap round a cake",

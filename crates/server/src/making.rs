@@ -73,7 +73,7 @@ pub fn summary(filled: &PlanInputs) -> Summary {
 /// What a piece of work is drawn as in a list.
 fn drawn_as(work: &WorkInputs) -> String {
     match work {
-        WorkInputs::Slab(slab) if slab.mixed_in.is_some() => "mixed".to_owned(),
+        WorkInputs::Slab(slab) if !slab.mixed_in.is_empty() => "mixed".to_owned(),
         // The word that it is kept under.
         other => serde_json::to_value(other)
             .ok()

@@ -2386,7 +2386,7 @@ export interface components {
              */
             each_g: number;
             /** @description The dry goods. */
-            mixed_in: components["schemas"]["MixedInInputs"];
+            mixed_in: components["schemas"]["MixedInInputs"][];
             /** @description Coarse salt on top at the end. */
             salted?: boolean;
         };
@@ -2626,7 +2626,8 @@ export interface components {
             length_mm?: number | null;
             /** @description What goes wrong. */
             mistakes: components["schemas"]["MistakeAnswer"][];
-            mixed_in?: null | components["schemas"]["MixedInAnswer"];
+            /** @description What is folded in. */
+            mixed_in: components["schemas"]["MixedInAnswer"][];
             /**
              * Format: double
              * @description How much of a marbled surface is stirred through.
@@ -2648,7 +2649,8 @@ export interface components {
              * @description How thick it is in all.
              */
             thickness_mm?: number | null;
-            topping?: null | components["schemas"]["ToppingAnswer"];
+            /** @description What goes on top, as it was stated. */
+            toppings: components["schemas"]["ToppingAnswer"][];
             /** @description How its underside looks: matt, gloss, printed, painted, flecked. */
             underside?: string | null;
         };
@@ -3408,6 +3410,34 @@ export interface components {
             /** @description What it is. */
             name: string;
         };
+        /** @description What is known of goods besides their size, where it is. */
+        GoodsNotes: {
+            /**
+             * Format: double
+             * @description What a millilitre of them weighs as they are poured: needed where cups or spoons are
+             *     stated.
+             * @default null
+             */
+            bulk_g_ml?: number | null;
+            /**
+             * Format: double
+             * @description Their fat.
+             * @default null
+             */
+            fat_pct?: number | null;
+            /**
+             * Format: double
+             * @description How warm they are; as the room where it is not stated.
+             * @default null
+             */
+            temp_c?: number | null;
+            /**
+             * Format: double
+             * @description Their water.
+             * @default null
+             */
+            water_pct?: number | null;
+        };
         /**
          * @description A chocolate behind the films, by its name.
          * @enum {string}
@@ -3781,7 +3811,8 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
             /** @description What it is spread in. */
             tray: components["schemas"]["TrayInputs"];
         };
@@ -3948,7 +3979,8 @@ export interface components {
              * @description How many strokes.
              */
             strokes: number;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         };
         /**
          * @description What a bowl is made of.
@@ -4084,6 +4116,63 @@ export interface components {
              */
             share: number;
         };
+        /** @description How much of it is folded in. */
+        MixedAmount: {
+            /** @enum {string} */
+            by: "parts";
+            /**
+             * Format: double
+             * @description How many.
+             */
+            parts: number;
+        } | {
+            /** @enum {string} */
+            by: "share";
+            /**
+             * Format: double
+             * @description How large a one.
+             */
+            share_pct: number;
+        } | {
+            /** @enum {string} */
+            by: "grams";
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+        } | {
+            /** @enum {string} */
+            by: "spooned";
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /** @description Of which. */
+            of: components["schemas"]["Spooned"];
+        } | {
+            /** @enum {string} */
+            by: "count";
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs.
+             */
+            each_g: number;
+        } | {
+            /** @enum {string} */
+            by: "fill_to";
+            /**
+             * Format: double
+             * @description How much in all.
+             */
+            total_g: number;
+        };
         /** @description What is folded in. */
         MixedInAnswer: {
             /**
@@ -4091,8 +4180,8 @@ export interface components {
              * @description What it weighs.
              */
             mass_g: number;
-            /** @description Remarks. */
-            notes: components["schemas"]["Note"][];
+            /** @description What it is. */
+            name: string;
             /** @description The working. */
             sum: components["schemas"]["Working"][];
             /**
@@ -4101,20 +4190,19 @@ export interface components {
              */
             volume_pct: number;
         };
-        /** @description Dry goods folded into the chocolate. */
+        /** @description One of the dry goods that are folded into the chocolate. */
         MixedInInputs: {
+            /** @description How much of them. */
+            amount: components["schemas"]["MixedAmount"];
             /**
              * Format: double
              * @description Their own density, without the air between them.
              */
             density_g_cm3: number;
+            /** @description What else is known of them. */
+            known?: components["schemas"]["GoodsNotes"];
             /** @description What they are. */
             name: string;
-            /**
-             * Format: double
-             * @description Parts of them to one of chocolate, by mass.
-             */
-            parts: number;
         };
         /** @description A time after the pour, with its range. */
         MomentAnswer: {
@@ -5646,7 +5734,8 @@ export interface components {
              * @description How large the shards are to be.
              */
             piece_cm2: number;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         };
         /**
          * @description What is on the sheet before the chocolate.
@@ -5830,13 +5919,15 @@ export interface components {
             cover: components["schemas"]["CoverInputs"];
             /** @description What it lies on. */
             lining?: components["schemas"]["Lining"];
-            mixed_in?: null | components["schemas"]["MixedInInputs"];
+            /** @description What is folded in. */
+            mixed_in?: components["schemas"]["MixedInInputs"][];
             /**
              * Format: double
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         };
         /** @description What is known. */
         SlabRequest: {
@@ -5947,6 +6038,11 @@ export interface components {
          * @enum {string}
          */
         Source: "probe" | "hand";
+        /**
+         * @description What dry goods are measured with.
+         * @enum {string}
+         */
+        Spooned: "cup" | "tablespoon" | "teaspoon";
         /** @description A film. */
         StackFilm: {
             /** @description What is in it. */
@@ -6417,8 +6513,8 @@ export interface components {
              * @description What they weigh.
              */
             mass_g: number;
-            /** @description Remarks. */
-            notes: components["schemas"]["Note"][];
+            /** @description What it is. */
+            name: string;
             /**
              * Format: double
              * @description How many pieces the slab breaks into, where their size is known.
@@ -6439,6 +6535,8 @@ export interface components {
              * @description What one of it weighs.
              */
             each_g: number;
+            /** @description What else is known of it. */
+            known?: components["schemas"]["GoodsNotes"];
             /** @description What it is. */
             name: string;
             /** @description How much of it. */
@@ -6469,6 +6567,40 @@ export interface components {
              * @description How much.
              */
             share_pct: number;
+        } | {
+            /** @enum {string} */
+            by: "grams";
+            /**
+             * Format: double
+             * @description How much.
+             */
+            mass_g: number;
+        } | {
+            /** @enum {string} */
+            by: "spooned";
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /** @description Of which. */
+            of: components["schemas"]["Spooned"];
+        } | {
+            /** @enum {string} */
+            by: "count";
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        } | {
+            /** @enum {string} */
+            by: "fill_to";
+            /**
+             * Format: double
+             * @description How much in all.
+             */
+            total_g: number;
         };
         /** @description A tray, or any area to cover. */
         TrayInputs: {
@@ -6558,6 +6690,8 @@ export interface components {
              * @description Their own density, without the air between them.
              */
             density_g_cm3: number;
+            /** @description What else is known of them: what a millilitre weighs as they are poured. */
+            known: components["schemas"]["GoodsNotes"];
             /** @description What they are. */
             name: string;
         };
@@ -6573,6 +6707,8 @@ export interface components {
              * @description What one of it weighs.
              */
             each_g: number;
+            /** @description What else is known of it: what a millilitre weighs as it is poured. */
+            known: components["schemas"]["GoodsNotes"];
             /** @description What it is. */
             name: string;
         };
@@ -6782,13 +6918,15 @@ export interface components {
             kind: "slab";
             /** @description What it lies on. */
             lining?: components["schemas"]["Lining"];
-            mixed_in?: null | components["schemas"]["MixedInInputs"];
+            /** @description What is folded in. */
+            mixed_in?: components["schemas"]["MixedInInputs"][];
             /**
              * Format: double
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         } | {
             /** @description The chocolate that binds them, by key. */
             chocolate: string;
@@ -6805,7 +6943,7 @@ export interface components {
             /** @enum {string} */
             kind: "clusters";
             /** @description The dry goods. */
-            mixed_in: components["schemas"]["MixedInInputs"];
+            mixed_in: components["schemas"]["MixedInInputs"][];
             /** @description Coarse salt on top at the end. */
             salted?: boolean;
         } | {
@@ -6820,7 +6958,8 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
             /** @description What it is spread in. */
             tray: components["schemas"]["TrayInputs"];
         } | {
@@ -6844,7 +6983,8 @@ export interface components {
              * @description How many strokes.
              */
             strokes: number;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         } | {
             /** @description Its chocolate, by key. */
             chocolate: string;
@@ -6861,7 +7001,8 @@ export interface components {
              * @description How large the shards are to be.
              */
             piece_cm2: number;
-            topping?: null | components["schemas"]["ToppingInputs"];
+            /** @description What goes on top. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         } | {
             /** @description Its chocolate, by key. */
             chocolate: string;

@@ -283,6 +283,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
           lg: `minmax(220px, 1.4fr) repeat(${first.length}, minmax(0, 1fr)) auto auto`,
         }}
         data-testid="offered-row"
+        data-touches
       >
         <Box display="contents" data-testid="offered">
           <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
@@ -311,7 +312,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
       </Box>
       {wide && (
         <Box id="more-actions" display="grid" gap="2" data-testid="more-actions">
-          <Box display="flex" gap="2" flexWrap="wrap">
+          <Box display="flex" gap="2" flexWrap="wrap" data-touches>
             {more.map((offer) => (
               <Box key={offer} display="grid" flex={{ base: "1 1 40%", md: "0 1 auto" }}>
                 {touches[offer].touch}

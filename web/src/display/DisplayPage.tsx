@@ -35,6 +35,14 @@ const choices: {
       { value: "large", label: "large" },
     ],
   },
+  {
+    name: "hand",
+    label: "Hand that touches",
+    values: [
+      { value: "left", label: "left" },
+      { value: "right", label: "right" },
+    ],
+  },
 ];
 
 const sounds: { alarm: Alarm; label: string }[] = [

@@ -164,6 +164,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         role="group"
         aria-label="What is done now"
         {...kept}
+        data-touches
         display="grid"
         gap="3"
         gridTemplateColumns={{

@@ -7,10 +7,12 @@ export interface Display {
   mass: "g" | "oz";
   /** Everything a quarter larger, to be read from farther away. */
   print: "usual" | "large";
+  /** Which hand touches: what is touched begins at its side, so that the arm hides no figure. */
+  hand: "right" | "left";
 }
 
 const KEPT_UNDER = "wide-sheen.display";
-const USUAL: Display = { temperature: "C", mass: "g", print: "usual" };
+const USUAL: Display = { temperature: "C", mass: "g", print: "usual", hand: "right" };
 
 function kept(): Display {
   try {
@@ -29,7 +31,8 @@ export function setDisplay(change: Partial<Display>): void {
   location.reload();
 }
 
-export function applyPrint(): void {
+export function applyDisplay(): void {
+  document.documentElement.dataset.hand = display.hand;
   document.documentElement.style.fontSize = display.print === "large" ? "125%" : "";
 }
 

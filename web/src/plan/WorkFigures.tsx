@@ -10,8 +10,7 @@ function long(mm: number): string {
 
 /** What it comes to: area, thickness, pieces, and what goes in and on. */
 export function WorkFigures({ plan }: { plan: ComponentPlan }) {
-  const { pieces, topping, mixed_in, goods } = plan;
-  const named = (goes: string) => goods.find((one) => one.goes === goes)?.name ?? "";
+  const { pieces, toppings, mixed_in } = plan;
   const facts = [
     plan.area_cm2 != null && `${Math.round(plan.area_cm2)} cm²`,
     plan.thickness_mm != null && `${Math.round(plan.thickness_mm * 10) / 10} mm`,
@@ -24,24 +23,26 @@ export function WorkFigures({ plan }: { plan: ComponentPlan }) {
         {facts.join(", ")}
       </Box>
       <ShowSum steps={plan.sum} of="chocolate in it" />
-      {mixed_in && (
-        <Box data-testid="mixed-in">
-          <strong>{`${mass(mixed_in.mass_g)} ${named("mixed in")}`}</strong> mixed in{" "}
-          <ShowSum steps={mixed_in.sum} of="mixed in" />
+      {mixed_in.map((goods, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two may be called alike
+        <Box key={i} data-testid="mixed-in">
+          <strong>{`${mass(goods.mass_g)} ${goods.name}`}</strong> mixed in{" "}
+          <ShowSum steps={goods.sum} of={`mixed in: ${goods.name}`} />
         </Box>
-      )}
-      {topping && (
-        <Box data-testid="topping">
-          <strong>{`${mass(topping.mass_g)} ${named("on top")}`}</strong>{" "}
+      ))}
+      {toppings.map((topping, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: two may be called alike
+        <Box key={i} data-testid="topping">
+          <strong>{`${mass(topping.mass_g)} ${topping.name}`}</strong>{" "}
           {`on top: ${[
             `${Math.round(topping.count)} of them, on ${Math.round(topping.covered_pct)} % of the slab`,
             topping.pieces != null && `for about ${topping.pieces} pieces`,
           ]
             .filter((part) => typeof part === "string")
             .join(", ")}`}{" "}
-          <ShowSum steps={topping.sum} of="on top" />
+          <ShowSum steps={topping.sum} of={`on top: ${topping.name}`} />
         </Box>
-      )}
+      ))}
       {plan.muddied_pct != null && (
         <Box fontSize="sm">{Math.round(plan.muddied_pct)} % of it is stirred through.</Box>
       )}

@@ -256,5 +256,5 @@ export function sketchOf(word: string | undefined): Sketched | undefined {
 
 /** What a kind is drawn as. */
 export function sketched(start: KindAnswer["start"]): Sketched {
-  return start.kind === "slab" && start.mixed_in ? "mixed" : start.kind;
+  return start.kind === "slab" && start.mixed_in?.length ? "mixed" : start.kind;
 }

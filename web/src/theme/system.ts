@@ -21,6 +21,12 @@ const config = defineConfig({
       lineHeight: "1.4",
       _print: { bg: "white", color: "black" },
     },
+    // Rows of touches run from the other side for a left hand; what is in them does not.
+    "[data-hand=left] [data-touches]": {
+      direction: "rtl",
+      "& > *": { direction: "ltr" },
+      "& > [data-testid=offered] > *": { direction: "ltr" },
+    },
     "*:focus-visible": {
       outline: "3px solid",
       outlineColor: "focus",

@@ -40,8 +40,8 @@ impl PlanInputs {
                 tray: TrayInputs::Rectangle { length_mm: 300.0, width_mm: 200.0, rim_mm: None },
                 thickness_mm: 4.0,
             },
-            mixed_in: None,
-            topping: None,
+            mixed_in: Vec::new(),
+            toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
         };
@@ -82,8 +82,8 @@ impl PlanInputs {
                 in_hand_g: bowl.total_g.unwrap_or(500.0).max(30.0),
                 thickness_mm: 4.0,
             },
-            mixed_in: None,
-            topping: None,
+            mixed_in: Vec::new(),
+            toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
         };

@@ -7,8 +7,8 @@ use crate::spread::mixed::USUAL;
 use crate::spread::slab::ALLOWANCE_SHARE;
 use crate::units::{Area, Mass, grams, in_grams, in_square_centimetres, millimetres};
 use crate::work::{
-    ClustersInputs, ComponentInputs, CoverInputs, Lining, MixedInInputs, PipedInputs, PipedShape,
-    SlabInputs, TrayInputs, WorkInputs,
+    ClustersInputs, ComponentInputs, CoverInputs, GoodsNotes, Lining, MixedAmount, MixedInInputs,
+    PipedInputs, PipedShape, SlabInputs, TrayInputs, WorkInputs,
 };
 
 /// Less than this is licked off the spatula, g (*custom*).
@@ -54,20 +54,21 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
             tray: TrayInputs::Area { area_cm2: (cm2 * 10.0).floor() / 10.0 },
             thickness_mm: BARK_MM,
         },
-        mixed_in: None,
-        topping: None,
+        mixed_in: Vec::new(),
+        toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
     });
     let clusters = (usable_g * (1.0 + CLUSTER_PARTS) / CLUSTER_G).floor();
-    let [(goods, density), ..] = USUAL;
+    let [(goods, density, bulk), ..] = USUAL;
     let cluster = WorkInputs::Clusters(ClustersInputs {
         chocolate: key.to_owned(),
-        mixed_in: MixedInInputs {
+        mixed_in: vec![MixedInInputs {
             name: goods.to_owned(),
-            parts: CLUSTER_PARTS,
+            amount: MixedAmount::Parts { parts: CLUSTER_PARTS },
             density_g_cm3: density,
-        },
+            known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
+        }],
         count: clusters as u32,
         each_g: CLUSTER_G,
         salted: false,

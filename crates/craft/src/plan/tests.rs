@@ -17,8 +17,8 @@ fn slab(key: &str, name: &str, chocolate: &str) -> ComponentInputs {
                 tray: TrayInputs::Area { area_cm2: 200.0 },
                 thickness_mm: 4.0,
             },
-            mixed_in: None,
-            topping: None,
+            mixed_in: Vec::new(),
+            toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
         }),
@@ -161,11 +161,12 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
 
     let mut nutty = three;
     let WorkInputs::Slab(first) = &mut nutty.components[0].work else { unreachable!() };
-    first.mixed_in = Some(crate::work::MixedInInputs {
+    first.mixed_in = vec![crate::work::MixedInInputs {
         name: "roasted hazelnuts".to_owned(),
-        parts: 0.4,
+        amount: crate::work::MixedAmount::Parts { parts: 0.4 },
         density_g_cm3: 1.05,
-    });
+        known: crate::work::GoodsNotes::default(),
+    }];
     let plan = Plan::of(&nutty).expect("a plan");
     let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
     assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);

@@ -254,7 +254,7 @@ fn timed(
             place,
             goods_per_gram: layer.goods_per_gram,
             on_top: layer.on_top,
-            goods_at: kitchen.room.temp,
+            goods_at: draft.sets.goods_at(kitchen.room.temp),
         }
         .windows()
         .map(|setting| setting.paced(kitchen.pace));

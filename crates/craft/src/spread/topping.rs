@@ -27,18 +27,18 @@ pub struct Topping {
     pub each: Mass,
 }
 
-/// Toppings as they usually are: name, mm across, g each (*custom*; weigh ten of
-/// yours).
-pub const USUAL: [(&str, f64, f64); 9] = [
-    ("whole hazelnuts", 14.0, 1.1),
-    ("chopped nuts", 5.0, 0.07),
-    ("flaked almonds", 13.0, 0.15),
-    ("raisins", 9.0, 0.5),
-    ("dried sour cherries", 11.0, 0.6),
-    ("freeze-dried berry bits", 4.0, 0.02),
-    ("sugar stars", 6.0, 0.06),
-    ("puffed cereal", 7.0, 0.04),
-    ("salt flakes", 3.0, 0.004),
+/// Toppings as they usually are: name, mm across, g each, and what a millilitre of them weighs
+/// as they are poured (*custom*; weigh ten of yours).
+pub const USUAL: [(&str, f64, f64, f64); 9] = [
+    ("whole hazelnuts", 14.0, 1.1, 0.55),
+    ("chopped nuts", 5.0, 0.07, 0.48),
+    ("flaked almonds", 13.0, 0.15, 0.38),
+    ("raisins", 9.0, 0.5, 0.65),
+    ("dried sour cherries", 11.0, 0.6, 0.6),
+    ("freeze-dried berry bits", 4.0, 0.02, 0.2),
+    ("sugar stars", 6.0, 0.06, 0.75),
+    ("puffed cereal", 7.0, 0.04, 0.08),
+    ("salt flakes", 3.0, 0.004, 0.55),
 ];
 
 /// How much of it is wanted.
@@ -63,8 +63,6 @@ pub struct OnTop {
     pub covered: f64,
     /// How many pieces the slab breaks into, where their size is known.
     pub pieces: Option<f64>,
-    /// Remarks.
-    pub notes: Vec<Note>,
     /// The working.
     pub working: Vec<Working>,
 }
@@ -126,23 +124,28 @@ impl Topping {
         working.push(Working::new("toppings", count, ""));
         working.push(Working::new("they weigh", in_grams(mass), "g"));
         working.push(Working::new("and cover", covered * 100.0, "%"));
-        OnTop { count, mass, covered, pieces, notes: self.remarks(covered), working }
+        OnTop { count, mass, covered, pieces, working }
     }
+}
 
-    fn remarks(&self, covered: f64) -> Vec<Note> {
-        let mut notes = Vec::new();
-        if covered > MOST_COVERED {
-            notes.push(Note::caution(
-                "topping-crowded",
-                say::topping_crowded(covered * 100.0, MOST_COVERED * 100.0),
-            ));
-        }
-        notes.push(Note::info("topping-cold", say::topping_cold()));
-        if in_millimetres(self.across) < CHOKING_MM {
-            notes.push(Note::info("topping-small", say::topping_small()));
-        }
-        notes
+/// What is said of toppings that cover so much of a slab together.
+#[must_use]
+pub fn remarks(toppings: &[Topping], covered: f64) -> Vec<Note> {
+    let mut notes = Vec::new();
+    if toppings.is_empty() {
+        return notes;
     }
+    if covered > MOST_COVERED {
+        notes.push(Note::caution(
+            "topping-crowded",
+            say::topping_crowded(covered * 100.0, MOST_COVERED * 100.0),
+        ));
+    }
+    notes.push(Note::info("topping-cold", say::topping_cold()));
+    if toppings.iter().any(|topping| in_millimetres(topping.across) < CHOKING_MM) {
+        notes.push(Note::info("topping-small", say::topping_small()));
+    }
+    notes
 }
 
 #[cfg(test)]
@@ -205,7 +208,8 @@ mod tests {
     #[test]
     fn a_crowd_is_said_and_small_ones_are_minded() {
         let codes = |topping: Topping, wish| {
-            let notes = topping.on(square_centimetres(500.0), wish).notes;
+            let on_top = topping.on(square_centimetres(500.0), wish);
+            let notes = remarks(&[topping], on_top.covered);
             notes.into_iter().map(|note| note.code).collect::<Vec<_>>()
         };
         assert_eq!(

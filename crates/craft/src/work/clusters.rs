@@ -5,19 +5,18 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::goods::MixedInInputs;
+use super::goods::{MixedInInputs, mixed_in, within_what_binds};
 use super::kinds::{DARK, Group, Starting, dark, goods};
 use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::cautions;
-use crate::catalogue::work::clusters as say;
+use crate::catalogue::work::{clusters as say, goods::no_room};
 use crate::check;
 use crate::message::Until;
 use crate::note::{Note, Working};
-use crate::spread::mixed::Mixed;
-use crate::units::{Volume, grams, in_grams, in_millimetres, millimetres};
+use crate::units::{Mass, Volume, grams, in_grams, in_millimetres, millimetres};
 
 /// One mound is spooned in so long, s (*custom*).
 const SPOONED_IN_S: f64 = 6.0;
@@ -35,7 +34,7 @@ pub struct ClustersInputs {
     /// The chocolate that binds them, by key.
     pub chocolate: String,
     /// The dry goods.
-    pub mixed_in: MixedInInputs,
+    pub mixed_in: Vec<MixedInInputs>,
     /// How many.
     pub count: u32,
     /// What one weighs, goods and chocolate.
@@ -56,7 +55,7 @@ impl Work for ClustersInputs {
             colours: &[],
             start: Self {
                 chocolate: dark(),
-                mixed_in: goods(),
+                mixed_in: vec![goods()],
                 count: 24,
                 each_g: 12.0,
                 salted: false,
@@ -70,26 +69,33 @@ impl Work for ClustersInputs {
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let chocolate = at.chocolate("chocolate", &self.chocolate);
-        let goods = self.mixed_in.check("mixed_in", at.check);
+        let mixed = mixed_in(&self.mixed_in, at.check);
+        if self.mixed_in.is_empty() {
+            at.check.fault("mixed_in", say::something_to_bind());
+        }
         let count = at.number("count", f64::from(self.count), check::PIECES);
         let each = grams(at.number("each_g", self.each_g, check::CLUSTER_G));
         let chocolate = chocolate?;
-        let mass = each * count / (1.0 + goods.parts);
+        let mass = (each * count - mixed.fixed()) / (1.0 + mixed.parts());
+        if !at.check.has_faults() && mass <= Mass::default() {
+            at.check.fault("mixed_in", no_room(mixed.fixed()));
+        }
         if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
             at.check.fault("count", say::must_come_to(check::CHOCOLATE_G, mass));
         }
-        let mixed = Mixed::into_mass(goods, mass, chocolate.solid_density);
+        let density = chocolate.solid_density;
+        let (dry, room) = (mixed.dry(mass), mixed.room(mass, density));
+        let parts = (dry / mass).value;
         // A mound is about a half ball; what sets is the chocolate between the goods.
-        let solid: Volume = (mass / chocolate.solid_density + mixed.dry / goods.density) / count;
+        let solid: Volume = room / count;
         let mound_mm3 = solid.value * 1e9 / (1.0 - AIR);
         let radius_mm = (mound_mm3 * 1.5 / std::f64::consts::PI).cbrt();
         let height = millimetres(radius_mm);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, mass)],
-            goods: vec![at.goods(&self.mixed_in.name, mixed.dry, "mixed in")],
             sets: Sets {
                 layers: vec![Layer {
-                    goods_per_gram: goods.parts * WARMED_THROUGH,
+                    goods_per_gram: parts * WARMED_THROUGH,
                     // A half ball has three times the surface to its volume that a slab
                     // of its height has.
                     ..Layer::of(&self.chocolate, height / 3.0)
@@ -103,21 +109,20 @@ impl Work for ClustersInputs {
                 ..Size::default()
             },
             said: Said {
-                notes: mixed.notes.clone(),
                 working: vec![
                     Working::new("clusters", count, ""),
                     Working::new("each weighs", in_grams(each), "g"),
-                    Working::new("dry goods to one of chocolate", goods.parts, ""),
+                    Working::new("dry goods to one of chocolate", parts, ""),
                     Working::new("chocolate in them", in_grams(mass), "g"),
-                    Working::new("dry goods", in_grams(mixed.dry), "g"),
+                    Working::new("dry goods", in_grams(dry), "g"),
                     Working::new("a mound is high about", in_millimetres(height), "mm"),
                     Working::new("spooning them takes about", SPOONED_IN_S * count, "s"),
                 ],
                 ..Said::default()
             },
-            mixed_in: Some(mixed),
             ..Draft::default()
         };
+        within_what_binds(&mut draft, &self.mixed_in, &mixed, density, mass, at);
         draft.said.notes.push(Note::info("clusters-quick", say::clusters_quick()));
         draft.tasks = vec![
             TaskDraft::new("line", say::line(), say::line_how(), 30.0),

@@ -5,11 +5,11 @@ use serde::{Deserialize, Serialize};
 use super::drafting::Drafting;
 use super::parts::Pieces;
 use super::tray::TrayInputs;
-use crate::catalogue::work::cover as say;
+use crate::catalogue::work::{cover as say, goods};
 use crate::check;
 use crate::note::Working;
 use crate::spread::Tray;
-use crate::spread::mixed::MixedIn;
+use crate::spread::mixed::MixedTogether;
 use crate::spread::slab::{LEAST_ALLOWANCE_G, with_allowance};
 use crate::units::{
     Area, Length, Mass, MassDensity, grams, in_grams, in_grams_per_cubic_centimetre,
@@ -129,21 +129,14 @@ impl CoverInputs {
     ///
     /// `shares` are those of its chocolates, each from a bowl of its own.
     ///
-    /// A gram of chocolate takes up 1/ρ, and p/ρ_dry more with p parts of dry goods:
-    /// A·h = m·(1/ρ + p/ρ_dry).
+    /// With what is folded into it a mass of chocolate takes up the room A·h.
     pub(super) fn solve(
         &self,
         density: MassDensity,
-        mixed: Option<MixedIn>,
+        mixed: &MixedTogether,
         shares: &[f64],
         at: &mut Drafting<'_>,
     ) -> Option<Cover> {
-        let mut room = density.recip();
-        let mut parts = 0.0;
-        if let Some(mixed) = mixed {
-            room += mixed.density.recip() * mixed.parts;
-            parts = mixed.parts;
-        }
         let thickness = |mm: f64, at: &mut Drafting<'_>| {
             millimetres(at.number("cover.thickness_mm", mm, check::SLAB_MM))
         };
@@ -162,12 +155,13 @@ impl CoverInputs {
                 let thickness = thickness(thickness_mm, at);
                 tray.holds("cover.tray", "cover.thickness_mm", thickness, at.check);
                 let tray = tray.check("cover.tray", at.check);
-                (tray, thickness, tray.area() * thickness / room, None)
+                let mass = mixed.chocolate_in(tray.area() * thickness, density);
+                (tray, thickness, mass, None)
             }
             Self::InHand { tray, in_hand_g } => {
                 let mass = in_hand(in_hand_g, at);
                 let checked = tray.check("cover.tray", at.check);
-                let thickness: Length = mass * room / checked.area();
+                let thickness: Length = mixed.room(mass, density) / checked.area();
                 if !at.check.has_faults() && !check::SLAB_MM.contain(in_millimetres(thickness)) {
                     at.check
                         .fault("cover.in_hand_g", say::must_make_a_slab(check::SLAB_MM, thickness));
@@ -177,7 +171,7 @@ impl CoverInputs {
             }
             Self::Spread { in_hand_g, thickness_mm } => {
                 let (mass, thickness) = (in_hand(in_hand_g, at), thickness(thickness_mm, at));
-                let area: Area = mass * room / thickness;
+                let area: Area = mixed.room(mass, density) / thickness;
                 (Tray::Area(area), thickness, mass, None)
             }
             Self::Portions { portions, thickness_mm } => {
@@ -186,24 +180,35 @@ impl CoverInputs {
                 let each =
                     grams(at.number("cover.portions.each_g", portions.each_g, check::PIECE_G));
                 let thickness = thickness(thickness_mm, at);
-                let mass = each * count / (1.0 + parts);
-                if !at.check.has_faults() && !check::CHOCOLATE_G.contain(in_grams(mass)) {
+                let mass = (each * count - mixed.fixed()) / (1.0 + mixed.parts());
+                if !at.check.has_faults()
+                    && mass > Mass::default()
+                    && !check::CHOCOLATE_G.contain(in_grams(mass))
+                {
                     at.check
                         .fault("cover.portions.count", say::must_come_to(check::CHOCOLATE_G, mass));
                 }
-                let area: Area = mass * room / thickness;
+                let area: Area = mixed.room(mass, density) / thickness;
                 let pieces = Pieces { count, each, area: Some(area / count) };
                 (Tray::Area(area), thickness, mass, Some(pieces))
             }
         };
+        if !at.check.has_faults() && chocolate <= Mass::default() {
+            at.check.fault("mixed_in", goods::no_room(mixed.fixed()));
+        }
         let mut working = vec![
             Working::new("area", in_square_centimetres(tray.area()), "cm²"),
             Working::new("thickness once set", in_millimetres(thickness), "mm"),
             Working::new("density once set", in_grams_per_cubic_centimetre(density), "g/cm³"),
         ];
-        if mixed.is_some() {
-            working.push(Working::new("dry goods to one of chocolate", parts, ""));
-            working.push(Working::new("dry goods", in_grams(chocolate) * parts, "g"));
+        if !mixed.is_empty() {
+            let dry = mixed.dry(chocolate);
+            working.push(Working::new(
+                "dry goods to one of chocolate",
+                (dry / chocolate).value,
+                "",
+            ));
+            working.push(Working::new("dry goods", in_grams(dry), "g"));
         }
         working.push(Working::new("chocolate in the piece", in_grams(chocolate), "g"));
         Some(Cover { tray, thickness, chocolate, portions, working })

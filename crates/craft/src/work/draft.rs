@@ -10,7 +10,7 @@ use crate::note::{Note, Working};
 use crate::spread::Tray;
 use crate::spread::mixed::Mixed;
 use crate::spread::topping::OnTop;
-use crate::units::{Length, Temperature};
+use crate::units::{Length, Mass, Temperature, rise};
 
 /// How large it is, and how many come of it.
 #[derive(Clone, Debug, Default, PartialEq)]
@@ -36,10 +36,24 @@ pub struct Sets {
     pub poured: Option<Temperature>,
     /// The stone it is spread on, where it is a frozen one.
     pub stone: Option<Temperature>,
+    /// What goes in and on, and how warm it is.
+    pub goods: Vec<(Mass, Temperature)>,
     /// Whether it is set on ice.
     pub on_ice: bool,
     /// Whether it may set in the fridge.
     pub may_chill: bool,
+}
+
+impl Sets {
+    /// How warm goods are on the average, by their weight; as the room where there are none.
+    #[must_use]
+    pub fn goods_at(&self, room: Temperature) -> Temperature {
+        let all = self.goods.iter().fold(Mass::default(), |sum, (mass, _)| sum + *mass);
+        if all <= Mass::default() {
+            return room;
+        }
+        self.goods.iter().fold(room, |mean, (mass, temp)| mean + rise(room, *temp) * (*mass / all))
+    }
 }
 
 /// How it looks.
@@ -81,10 +95,10 @@ pub struct Draft {
     pub sets: Sets,
     /// How large it is, and how many come of it.
     pub size: Size,
-    /// What is folded in.
-    pub mixed_in: Option<Mixed>,
-    /// What goes on top.
-    pub topping: Option<OnTop>,
+    /// What is folded in, each by its name.
+    pub mixed_in: Vec<(String, Mixed)>,
+    /// What goes on top, each by its name, as it was stated.
+    pub toppings: Vec<(String, OnTop)>,
     /// How it is built.
     pub tasks: Vec<TaskDraft>,
     /// What is said of it.

@@ -1,7 +1,8 @@
 //! What a kind of work says of itself in words, and what its plan usually starts from.
 
 use super::{
-    CastInputs, CoverInputs, MixedInInputs, ToppingInputs, ToppingWish, TrayInputs, WallInputs,
+    CastInputs, CoverInputs, GoodsNotes, MixedAmount, MixedInInputs, ToppingInputs, ToppingWish,
+    TrayInputs, WallInputs,
 };
 use crate::chocolate::Family;
 use crate::shell::{MouldInputs, ShellWay};
@@ -80,18 +81,24 @@ pub(super) fn white() -> String {
 
 /// Dry goods as they usually are, in a ratio that binds well.
 pub(super) fn goods() -> MixedInInputs {
-    let [(name, density_g_cm3), ..] = mixed::USUAL;
-    MixedInInputs { name: name.to_owned(), parts: 0.5, density_g_cm3 }
+    let [(name, density_g_cm3, bulk), ..] = mixed::USUAL;
+    MixedInInputs {
+        name: name.to_owned(),
+        amount: MixedAmount::Parts { parts: 0.5 },
+        density_g_cm3,
+        known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
+    }
 }
 
 /// By custom about an eighth of the chocolate.
 pub(super) fn topped() -> ToppingInputs {
-    let [_, (name, across_mm, each_g), ..] = topping::USUAL;
+    let [_, (name, across_mm, each_g, bulk), ..] = topping::USUAL;
     ToppingInputs {
         name: name.to_owned(),
         across_mm,
         each_g,
         wish: ToppingWish::Share { share_pct: 12.5 },
+        known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
     }
 }
 

@@ -4,12 +4,12 @@ use serde::{Deserialize, Serialize};
 
 use super::draft::{Draft, Sets, Size};
 use super::drafting::Drafting;
-use super::goods::ToppingInputs;
+use super::goods::{ToppingInputs, on_top, scatter};
 use super::kinds::{DARK_AND_WHITE, Group, Starting, dark, topped, tray, white};
 use super::mistakes::{LAYERS_PART, SUGAR_BLOOM, TOPPING_FALLS_OFF, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release, touched};
 use super::parts::{Layer, Portion};
-use super::slab::{on_top, pieces, scatter};
+use super::slab::pieces;
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use super::{Cover, Work};
@@ -45,7 +45,7 @@ pub struct LayeredInputs {
     pub layers: Vec<LayerInputs>,
     /// What goes on top.
     #[serde(default)]
-    pub topping: Option<ToppingInputs>,
+    pub toppings: Vec<ToppingInputs>,
     /// What it lies on.
     #[serde(default)]
     pub lining: Lining,
@@ -68,7 +68,7 @@ impl Work for LayeredInputs {
                 layers: [dark(), white()]
                     .map(|chocolate| LayerInputs { chocolate, thickness_mm: 3.0 })
                     .into(),
-                topping: Some(topped()),
+                toppings: vec![topped()],
                 lining: Lining::Parchment,
                 piece_cm2: None,
             },
@@ -117,7 +117,7 @@ impl Work for LayeredInputs {
         draft.size.thickness = Some(all);
         draft.shown.underside = Some(self.lining.underside());
         draft.said.notes.extend(BARK.remark(all));
-        on_top(&mut draft, self.topping.as_ref(), at);
+        on_top(&mut draft, &self.toppings, at);
         let cover = Cover {
             tray,
             thickness: all,
@@ -134,15 +134,13 @@ impl Work for LayeredInputs {
             .chain(self.layers.iter().enumerate().flat_map(|(i, layer)| {
                 pour_layer(i, &layer.chocolate, &at.label(&layer.chocolate))
             }))
-            .chain(
-                self.topping.is_some().then(|| scatter(draft.goods.last(), &pour_key(last), last)),
-            )
+            .chain(scatter(&self.toppings, &draft, &pour_key(last), last))
             .chain(set_and_release(&pour_key(last), last, at.fridge))
             .chain([broken()])
             .collect();
         draft.said.checks = vec![say::check_below(), say::check_upper(), say::check_topping()];
         draft.said.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
-        if self.topping.is_some() {
+        if !self.toppings.is_empty() {
             draft.said.mistakes.push(TOPPING_FALLS_OFF);
         }
         Some(draft)

@@ -12,12 +12,12 @@ use super::Work;
 use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::goods::ToppingInputs;
+use super::goods::{ToppingInputs, on_top, scatter};
 use super::kinds::{DARK_AND_WHITE, Group, Starting, cover, dark, white};
 use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release};
 use super::parts::{Layer, Portion};
-use super::slab::{on_top, pieces, scatter};
+use super::slab::pieces;
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use crate::catalogue::cautions;
@@ -26,6 +26,7 @@ use crate::check;
 use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::guard::{BARK, hard_pieces};
+use crate::spread::mixed::MixedTogether;
 use crate::units::{
     Area, MassDensity, grams_per_cubic_centimetre, in_grams_per_cubic_centimetre,
     in_square_centimetres,
@@ -91,7 +92,7 @@ pub struct MarbledInputs {
     pub strokes: u32,
     /// What goes on top.
     #[serde(default)]
-    pub topping: Option<ToppingInputs>,
+    pub toppings: Vec<ToppingInputs>,
     /// What it lies on.
     #[serde(default)]
     pub lining: Lining,
@@ -170,7 +171,7 @@ impl Work for MarbledInputs {
                 accents: vec![AccentInputs { chocolate: white(), share_pct: 30.0, colour: None }],
                 cover: cover(4.0),
                 strokes: 8,
-                topping: None,
+                toppings: Vec::new(),
                 lining: Lining::Acetate,
                 piece_cm2: None,
             },
@@ -192,7 +193,8 @@ impl Work for MarbledInputs {
         let densities: Vec<_> =
             shares.iter().map(|(_, density, share)| (*density, *share)).collect();
         let in_each: Vec<f64> = shares.iter().map(|(_, _, share)| *share).collect();
-        let cover = self.cover.solve(self.density(&densities), None, &in_each, at)?;
+        let cover =
+            self.cover.solve(self.density(&densities), &MixedTogether::default(), &in_each, at)?;
         let colours = std::iter::once(None).chain(self.accents.iter().map(|a| a.colour.as_ref()));
         let mut draft = Draft {
             takes: shares
@@ -221,7 +223,7 @@ impl Work for MarbledInputs {
             said: Said { working: cover.working.clone(), ..Said::default() },
             ..Draft::default()
         };
-        on_top(&mut draft, self.topping.as_ref(), at);
+        on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
         let mixed = muddied(self.strokes, cover.tray.area());
         draft.shown.muddied = Some(mixed);
@@ -288,9 +290,7 @@ impl MarbledInputs {
                 .until(Timing::ToppingUntil, say::draw_until(Until), say::late()),
         );
         tasks.push(TaskDraft::new("tap", say::tap(), say::tap_how(), 15.0));
-        if self.topping.is_some() {
-            tasks.push(scatter(draft.goods.last(), "pour", 0));
-        }
+        tasks.extend(scatter(&self.toppings, draft, "pour", 0));
         tasks.extend(set_and_release("pour", 0, at.fridge));
         tasks.push(broken());
         tasks

@@ -6,11 +6,11 @@ use super::Work;
 use super::cover::CoverInputs;
 use super::draft::Draft;
 use super::drafting::Drafting;
-use super::goods::ToppingInputs;
+use super::goods::{ToppingInputs, on_top, scatter};
 use super::kinds::{DARK, Group, Starting, cover, dark};
 use super::mistakes::{SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::{Lining, set_and_release};
-use super::slab::{on_top, pieces, pour_and_spread, poured, scatter};
+use super::slab::{pieces, pour_and_spread, poured};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
 use crate::catalogue::cautions;
@@ -30,7 +30,7 @@ pub struct ShardsInputs {
     pub cover: CoverInputs,
     /// What goes on top.
     #[serde(default)]
-    pub topping: Option<ToppingInputs>,
+    pub toppings: Vec<ToppingInputs>,
     /// What it lies on.
     #[serde(default)]
     pub lining: Lining,
@@ -53,7 +53,7 @@ impl Work for ShardsInputs {
             start: Self {
                 chocolate: dark(),
                 cover: cover(4.0),
-                topping: None,
+                toppings: Vec::new(),
                 lining: Lining::Parchment,
                 piece_cm2: 20.0,
                 pattern: ShardPattern::Uneven,
@@ -70,8 +70,8 @@ impl Work for ShardsInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let (mut draft, cover) = poured(&self.chocolate, &self.cover, None, at)?;
-        on_top(&mut draft, self.topping.as_ref(), at);
+        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], at)?;
+        on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
         draft.shown.underside = Some(self.lining.underside());
         draft.said.notes.extend(SHARDS.remark(cover.thickness));
@@ -87,7 +87,7 @@ impl Work for ShardsInputs {
         let mut end = set_and_release("pour", 0, at.fridge).into_iter();
         draft.tasks = std::iter::once(self.lining.task())
             .chain(pour_and_spread(&self.chocolate, &at.label(&self.chocolate), false))
-            .chain(self.topping.is_some().then(|| scatter(draft.goods.last(), "pour", 0)))
+            .chain(scatter(&self.toppings, &draft, "pour", 0))
             .chain(end.next())
             .chain([score])
             .chain(end)

@@ -6,26 +6,21 @@ use serde::{Deserialize, Serialize};
 use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::goods::{MixedInInputs, ToppingInputs};
+use super::goods::{MixedInInputs, ToppingInputs, mixed_in, on_top, scatter, within_what_binds};
 use super::kinds::{DARK, Group, Starting, cover, dark, goods};
 use super::mistakes::{
     FALLS_APART, STREAKS, SUGAR_BLOOM, THIN_PATCHES, TOPPING_FALLS_OFF, WILL_NOT_RELEASE,
 };
 use super::parting::{Lining, broken, set_and_release};
-use super::parts::{Goods, Layer, Pieces, Portion, whole};
-use super::task::{TaskDraft, Timing};
+use super::parts::{Layer, Pieces, Portion, whole};
+use super::task::TaskDraft;
 use super::tray::TrayInputs;
 use super::{Cover, Work};
 use crate::catalogue::cautions;
-use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::slab as say;
 use crate::check;
-use crate::message::Until;
-use crate::setting::Scattered;
 use crate::spread::guard::{BARK, hard_pieces};
-use crate::spread::mixed::Mixed;
-use crate::spread::topping::OnTop;
-use crate::units::{Area, Mass, in_grams, square_centimetres};
+use crate::units::{Area, Mass, square_centimetres};
 
 /// A slab of bark, as the maker states it.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
@@ -38,10 +33,10 @@ pub struct SlabInputs {
     pub cover: CoverInputs,
     /// What is folded in.
     #[serde(default)]
-    pub mixed_in: Option<MixedInInputs>,
+    pub mixed_in: Vec<MixedInInputs>,
     /// What goes on top.
     #[serde(default)]
-    pub topping: Option<ToppingInputs>,
+    pub toppings: Vec<ToppingInputs>,
     /// What it lies on.
     #[serde(default)]
     pub lining: Lining,
@@ -63,8 +58,8 @@ impl Work for SlabInputs {
                 start: Self {
                     chocolate: dark(),
                     cover: cover(4.0),
-                    mixed_in: None,
-                    topping: None,
+                    mixed_in: Vec::new(),
+                    toppings: Vec::new(),
                     lining: Lining::Parchment,
                     piece_cm2: None,
                 },
@@ -79,8 +74,8 @@ impl Work for SlabInputs {
                 start: Self {
                     chocolate: dark(),
                     cover: cover(7.0),
-                    mixed_in: Some(goods()),
-                    topping: None,
+                    mixed_in: vec![goods()],
+                    toppings: Vec::new(),
                     lining: Lining::Parchment,
                     piece_cm2: None,
                 },
@@ -97,8 +92,8 @@ impl Work for SlabInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let (mut draft, cover) = poured(&self.chocolate, &self.cover, self.mixed_in.as_ref(), at)?;
-        on_top(&mut draft, self.topping.as_ref(), at);
+        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &self.mixed_in, at)?;
+        on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
         draft.shown.underside = Some(self.lining.underside());
         draft.said.notes.extend(BARK.remark(cover.thickness));
@@ -107,18 +102,18 @@ impl Work for SlabInputs {
             .chain(pour_and_spread(
                 &self.chocolate,
                 &at.label(&self.chocolate),
-                self.mixed_in.is_some(),
+                !self.mixed_in.is_empty(),
             ))
-            .chain(self.topping.is_some().then(|| scatter(draft.goods.last(), "pour", 0)))
+            .chain(scatter(&self.toppings, &draft, "pour", 0))
             .chain(set_and_release("pour", 0, at.fridge))
             .chain([broken()])
             .collect();
         draft.said.checks = vec![say::check_even(), say::check_dry(), say::check_release()];
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
-        if self.mixed_in.is_some() {
+        if !self.mixed_in.is_empty() {
             draft.said.mistakes.extend([STREAKS, FALLS_APART]);
         }
-        if self.topping.is_some() {
+        if !self.toppings.is_empty() {
             draft.said.mistakes.push(TOPPING_FALLS_OFF);
         }
         Some(draft)
@@ -129,14 +124,14 @@ impl Work for SlabInputs {
 pub(super) fn poured(
     key: &str,
     cover: &CoverInputs,
-    mixed_in: Option<&MixedInInputs>,
+    goods: &[MixedInInputs],
     at: &mut Drafting<'_>,
 ) -> Option<(Draft, Cover)> {
     let chocolate = at.chocolate("chocolate", key);
-    let mixed = mixed_in.map(|mixed| mixed.check("mixed_in", at.check));
+    let mixed = mixed_in(goods, at.check);
     let chocolate = chocolate?;
-    let cover = cover.solve(chocolate.solid_density, mixed, &[1.0], at)?;
-    let goods_per_gram = mixed.map_or(0.0, |mixed| mixed.parts);
+    let cover = cover.solve(chocolate.solid_density, &mixed, &[1.0], at)?;
+    let goods_per_gram = (mixed.dry(cover.chocolate) / cover.chocolate).value;
     let mut draft = Draft {
         takes: vec![Portion::of(key, cover.chocolate)],
         sets: Sets {
@@ -153,34 +148,8 @@ pub(super) fn poured(
         said: Said { working: cover.working.clone(), ..Said::default() },
         ..Draft::default()
     };
-    if let (Some(mixed), Some(inputs)) = (mixed, mixed_in) {
-        let mixed = Mixed::into_mass(mixed, cover.chocolate, chocolate.solid_density);
-        draft.goods.push(at.goods(&inputs.name, mixed.dry, "mixed in"));
-        draft.said.notes.extend(mixed.notes.iter().cloned());
-        draft.mixed_in = Some(mixed);
-    }
+    within_what_binds(&mut draft, goods, &mixed, chocolate.solid_density, cover.chocolate, at);
     Some((draft, cover))
-}
-
-/// Puts a topping on what is drafted.
-pub(super) fn on_top(draft: &mut Draft, topping: Option<&ToppingInputs>, at: &mut Drafting<'_>) {
-    let (Some(inputs), Some(tray)) = (topping, draft.size.tray) else { return };
-    let chocolate = draft.takes.iter().fold(Mass::default(), |sum, p| sum + p.mass);
-    let (topping, wish) = inputs.check("topping", chocolate, at.check);
-    let on_top: OnTop = topping.on(tray.area(), wish);
-    draft.goods.push(at.goods(&inputs.name, on_top.mass, "on top"));
-    draft.said.notes.extend(on_top.notes.iter().cloned());
-    if let Some(pieces) = &mut draft.size.pieces {
-        // What is counted in bags and pieces weighs with what lies on it.
-        pieces.each += on_top.mass / pieces.count.max(1.0);
-    }
-    if let Some(top) = draft.sets.layers.last_mut() {
-        // It is at room temperature and takes heat out of what it falls on.
-        let layer = in_grams(chocolate) * top.share;
-        top.on_top =
-            Scattered { per_gram: in_grams(on_top.mass) / layer.max(1.0), covered: on_top.covered };
-    }
-    draft.topping = Some(on_top);
 }
 
 /// How many pieces a slab gives, where their size is stated.
@@ -216,13 +185,4 @@ pub(super) fn pour_and_spread(chocolate: &str, label: &str, mixed: bool) -> Vec<
     tasks.push(TaskDraft::new("spread", say::spread(), say::spread_how(), 60.0));
     tasks.push(TaskDraft::new("tap", say::tap(), say::tap_how(), 15.0));
     tasks
-}
-
-/// Scatter what goes on top while it sticks.
-pub(super) fn scatter(goods: Option<&Goods>, since: &str, layer: usize) -> TaskDraft {
-    let what = goods.map_or_else(say::the_topping, |goods| so_much_of(goods.mass, &goods.name));
-    TaskDraft::new("top", say::top(what), say::top_how(), 60.0)
-        .minding(cautions::allergens())
-        .since(since, layer)
-        .until(Timing::ToppingUntil, say::top_until(Until), say::top_late())
 }

@@ -10,6 +10,7 @@ use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centime
 mod coatings;
 mod moulded;
 mod orders;
+mod several_goods;
 mod variants;
 
 fn tray(length_mm: f64, width_mm: f64) -> TrayInputs {
@@ -21,7 +22,12 @@ fn cover(thickness_mm: f64) -> CoverInputs {
 }
 
 fn nuts(parts: f64) -> MixedInInputs {
-    MixedInInputs { name: "chopped nuts".to_owned(), parts, density_g_cm3: 1.05 }
+    MixedInInputs {
+        name: "chopped nuts".to_owned(),
+        amount: MixedAmount::Parts { parts },
+        density_g_cm3: 1.05,
+        known: GoodsNotes::default(),
+    }
 }
 
 fn inputs(work: WorkInputs) -> PlanInputs {
@@ -72,8 +78,8 @@ fn slab(cover: CoverInputs) -> SlabInputs {
     SlabInputs {
         chocolate: "dark".to_owned(),
         cover,
-        mixed_in: None,
-        topping: None,
+        mixed_in: Vec::new(),
+        toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
     }
@@ -87,7 +93,7 @@ fn layered(layers: &[(&str, f64)]) -> WorkInputs {
     WorkInputs::Layered(LayeredInputs {
         tray: tray(300.0, 200.0),
         layers: layers.iter().map(layer).collect(),
-        topping: None,
+        toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: None,
     })
@@ -103,7 +109,7 @@ fn marbled(strokes: u32, white_pct: f64, kind: ColourKind) -> WorkInputs {
         }],
         cover: cover(4.0),
         strokes,
-        topping: None,
+        toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: Some(16.0),
     })
@@ -112,7 +118,7 @@ fn marbled(strokes: u32, white_pct: f64, kind: ColourKind) -> WorkInputs {
 fn clusters(parts: f64, count: u32) -> WorkInputs {
     WorkInputs::Clusters(ClustersInputs {
         chocolate: "milk".to_owned(),
-        mixed_in: nuts(parts),
+        mixed_in: vec![nuts(parts)],
         count,
         each_g: 12.0,
         salted: true,
@@ -185,7 +191,7 @@ fn shards() -> WorkInputs {
     WorkInputs::Shards(ShardsInputs {
         chocolate: "dark".to_owned(),
         cover: cover(4.0),
-        topping: None,
+        toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: 20.0,
         pattern: ShardPattern::Uneven,
@@ -195,7 +201,7 @@ fn shards() -> WorkInputs {
 /// One of each.
 fn all() -> Vec<WorkInputs> {
     vec![
-        WorkInputs::Slab(SlabInputs { mixed_in: Some(nuts(0.6)), ..slab(cover(6.0)) }),
+        WorkInputs::Slab(SlabInputs { mixed_in: vec![nuts(0.6)], ..slab(cover(6.0)) }),
         clusters(0.8, 24),
         layered(&[("dark", 3.0), ("white", 3.0)]),
         marbled(6, 25.0, ColourKind::Oil),
@@ -246,9 +252,9 @@ fn no_goods_are_asked_for_that_the_scale_cannot_show() {
 
 #[test]
 fn a_slab_with_dry_goods_keeps_its_ratio_and_its_volume() {
-    let work = WorkInputs::Slab(SlabInputs { mixed_in: Some(nuts(0.8)), ..slab(cover(5.0)) });
+    let work = WorkInputs::Slab(SlabInputs { mixed_in: vec![nuts(0.8)], ..slab(cover(5.0)) });
     let plan = plan(work);
-    let mixed = it(&plan).draft.mixed_in.as_ref().expect("mixed in");
+    let mixed = &it(&plan).draft.mixed_in[0].1;
     let (chocolate, dry) = (takes(&plan, "dark"), in_grams(mixed.dry));
     // What is weighed is what the kitchen's scale shows of it.
     let weighed = in_grams(it(&plan).draft.goods[0].mass);

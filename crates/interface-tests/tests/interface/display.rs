@@ -1,6 +1,6 @@
 //! Units and print, as this browser wants them, and the card of windows.
 
-use anyhow::{Context, ensure};
+use anyhow::{Context, bail, ensure};
 use interface_tests::browse;
 use serde_json::json;
 
@@ -45,6 +45,31 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
 
         page.go("/reference").await?;
         page.until_shown("windows", "work 87.8–89.6 °F").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+/// How far from the left the reading field and the undo of the bench stand.
+const SIDES: &str =
+    "return [...document.querySelectorAll('[data-touches] input, [data-testid=undo]')]
+    .map((touch) => touch.getBoundingClientRect().left)";
+
+#[tokio::test(flavor = "multi_thread")]
+async fn touches_begin_at_the_side_of_the_hand_that_touches() {
+    browse("hand", async |page| {
+        let (_, bowl) = api::new_bowl("with the left hand").await?;
+        for (hand, order) in [("left", false), ("right", true)] {
+            page.go("/display").await?;
+            page.touch(hand).await?;
+            page.until_said("This browser").await?;
+            page.go(&format!("/bench/{bowl}")).await?;
+            page.until_shown("undo", "Undo").await?;
+            let sides: Vec<f64> = serde_json::from_value(page.run(SIDES).await?)?;
+            let [reading, undo] = sides[..] else { bail!("{sides:?}") };
+            ensure!((reading < undo) == order, "{hand}: {sides:?}");
+            page.fits_sideways().await?;
+        }
         page.forgive().await
     })
     .await;

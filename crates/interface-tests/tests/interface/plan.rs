@@ -262,7 +262,7 @@ async fn every_piece_gets_some_of_what_goes_on_top() {
         let plan = api::new_plan("a topping").await?;
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.unfold().await?;
-        page.choose("Topping", "whole hazelnuts").await?;
+        page.touch("Add topping").await?;
         // Pieces of 4 cm catch as if they were 14 mm wider: 600 / 29.16 · 3.0 nuts of 1.1 g.
         page.until_shown("topping", "68 g whole hazelnuts").await?;
         page.until_shown("topping", "62 of them").await?;
@@ -282,8 +282,45 @@ async fn every_piece_gets_some_of_what_goes_on_top() {
         page.reload().await?;
         page.until_shown("topping", "whole hazelnuts").await?;
         page.unfold().await?;
-        page.choose("Topping", "nothing").await?;
+        page.touch("Remove: whole hazelnuts").await?;
         page.until("saving", "saved for good", |text| text == "Saved").await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn three_toppings_in_their_order_are_in_every_place_of_the_plan() {
+    browse("plan_toppings", async |page| {
+        let plan = api::new_plan("three toppings").await?;
+        let address = format!("/plans/{}", api::id(&plan)?);
+        page.go(&address).await?;
+        page.unfold().await?;
+        page.touch("Add topping").await?;
+        page.choose("Topping", "salt flakes").await?;
+        page.choose("How much", "by weight").await?;
+        page.fill("Amount of it", "4").await?;
+        page.until_shown("topping", "4 g salt flakes").await?;
+        page.touch("Add topping").await?;
+        page.choose("Topping 2", "sugar stars").await?;
+        page.touch("Add topping").await?;
+        page.choose("Topping 3", "whole hazelnuts").await?;
+        page.until_count("[data-testid=topping]", 3).await?;
+        page.until_count("[data-testid=scatter]", 3).await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        for place in ["steps", "card"] {
+            page.go(&format!("{address}/{place}")).await?;
+            page.until_said("of salt flakes").await?;
+            let text = page.run("return document.body.innerText").await?;
+            let text = text.as_str().unwrap_or_default();
+            let at = |name: &str| text.find(&format!("of {name}")).unwrap_or(usize::MAX);
+            let order = ["whole hazelnuts", "sugar stars", "salt flakes"].map(at);
+            ensure!(order.is_sorted() && order[2] < usize::MAX, "{place}: {order:?}");
+        }
+        page.go(&format!("{address}/shopping")).await?;
+        for name in ["whole hazelnuts", "sugar stars", "salt flakes"] {
+            page.until_said(name).await?;
+        }
         Ok(())
     })
     .await;
@@ -313,7 +350,9 @@ async fn what_is_mixed_in_takes_room_from_the_chocolate() {
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.unfold().await?;
         page.until_shown("to-weigh", "325 g").await?;
+        page.touch("Add dry goods").await?;
         page.choose("Dry goods", "raisins").await?;
+        page.fill("Parts to one of chocolate", "0.5").await?;
         // 240 cm³ at half a part: 240 / (1/1.29 + 0.5/1.35) = 209.5 g, and 15 g stay behind.
         page.until_shown("mixed-in", "105 g raisins").await?;
         page.until_shown("to-weigh", "225 g").await?;
@@ -324,7 +363,7 @@ async fn what_is_mixed_in_takes_room_from_the_chocolate() {
         page.choose("Dry goods", "something else").await?;
         page.fill("Name of the dry goods", "toasted oats").await?;
         page.until_shown("mixed-in", "toasted oats").await?;
-        page.choose("Dry goods", "nothing").await?;
+        page.touch("Remove: toasted oats").await?;
         page.until_shown("to-weigh", "325 g").await?;
         Ok(())
     })

@@ -18,22 +18,22 @@ use super::{grams, round};
 /// What is folded in.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct MixedInAnswer {
+    /// What it is.
+    pub name: String,
     /// What it weighs.
     pub mass_g: f64,
     /// The share of the room that it takes up.
     pub volume_pct: f64,
-    /// Remarks.
-    pub notes: Vec<Note>,
     /// The working.
     pub sum: Vec<Working>,
 }
 
-impl From<Mixed> for MixedInAnswer {
-    fn from(mixed: Mixed) -> Self {
+impl From<(String, Mixed)> for MixedInAnswer {
+    fn from((name, mixed): (String, Mixed)) -> Self {
         Self {
+            name,
             mass_g: grams(mixed.dry),
             volume_pct: round(mixed.volume_share * 100.0, 1),
-            notes: mixed.notes,
             sum: mixed.working,
         }
     }
@@ -42,6 +42,8 @@ impl From<Mixed> for MixedInAnswer {
 /// What goes on top.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ToppingAnswer {
+    /// What it is.
+    pub name: String,
     /// How many of it.
     pub count: f64,
     /// What they weigh.
@@ -50,20 +52,18 @@ pub struct ToppingAnswer {
     pub covered_pct: f64,
     /// How many pieces the slab breaks into, where their size is known.
     pub pieces: Option<f64>,
-    /// Remarks.
-    pub notes: Vec<Note>,
     /// The working.
     pub sum: Vec<Working>,
 }
 
-impl From<OnTop> for ToppingAnswer {
-    fn from(on_top: OnTop) -> Self {
+impl From<(String, OnTop)> for ToppingAnswer {
+    fn from((name, on_top): (String, OnTop)) -> Self {
         Self {
+            name,
             count: on_top.count,
             mass_g: grams(on_top.mass),
             covered_pct: round(on_top.covered * 100.0, 1),
             pieces: on_top.pieces.map(f64::floor),
-            notes: on_top.notes,
             sum: on_top.working,
         }
     }
@@ -231,9 +231,9 @@ pub struct ComponentPlanAnswer {
     /// How long it keeps at 15–18 °C, airtight, in a sentence.
     pub keeps: Option<Message>,
     /// What is folded in.
-    pub mixed_in: Option<MixedInAnswer>,
-    /// What goes on top.
-    pub topping: Option<ToppingAnswer>,
+    pub mixed_in: Vec<MixedInAnswer>,
+    /// What goes on top, as it was stated.
+    pub toppings: Vec<ToppingAnswer>,
     /// After the pour; `null` where it is not chocolate or does not set.
     pub setting: Option<SettingAnswer>,
     /// A stay in the fridge, where there is to be one.
@@ -296,8 +296,8 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             face: draft.shown.face.map(Into::into),
             cast: draft.shown.cast.map(Into::into),
             keeps: draft.said.keeps,
-            mixed_in: draft.mixed_in.map(Into::into),
-            topping: draft.topping.map(Into::into),
+            mixed_in: draft.mixed_in.into_iter().map(Into::into).collect(),
+            toppings: draft.toppings.into_iter().map(Into::into).collect(),
             setting: planned.setting.map(Into::into),
             fridge: planned.fridge.map(Into::into),
             checks: draft.said.checks,

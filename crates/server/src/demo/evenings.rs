@@ -10,9 +10,10 @@ use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
     ComponentInputs, CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs,
-    HollowFor, HollowsInputs, InsideInputs, Lining, MarbledInputs, MixedInInputs, OutlineInputs,
-    PipedInputs, PipedShape, ShapeInputs, SheetFinish, SheetInputs, SheetShape, ShellsInputs,
-    SlabInputs, ToneInputs, ToppingInputs, ToppingWish, TrayInputs, WallInputs, WorkInputs,
+    GoodsNotes, HollowFor, HollowsInputs, InsideInputs, Lining, MarbledInputs, MixedAmount,
+    MixedInInputs, OutlineInputs, PipedInputs, PipedShape, ShapeInputs, SheetFinish, SheetInputs,
+    SheetShape, ShellsInputs, SlabInputs, Spooned, ToneInputs, ToppingInputs, ToppingWish,
+    TrayInputs, WallInputs, WorkInputs,
 };
 
 use super::shelf::{
@@ -80,11 +81,23 @@ fn slab(family: Family, tray: TrayInputs, thickness_mm: f64) -> SlabInputs {
     SlabInputs {
         chocolate: family.to_string(),
         cover: CoverInputs::Thickness { tray, thickness_mm },
-        mixed_in: None,
-        topping: None,
+        mixed_in: Vec::new(),
+        toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
     }
+}
+
+/// One of the goods that are folded in, with its density and what a millilitre of it weighs.
+fn folded(name: &str, amount: MixedAmount, [density_g_cm3, bulk]: [f64; 2]) -> MixedInInputs {
+    let known = GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() };
+    MixedInInputs { name: name.to_owned(), amount, density_g_cm3, known }
+}
+
+/// One of the goods on top: how wide one is, what one weighs, and what a millilitre does.
+fn scattered(name: &str, wish: ToppingWish, [across_mm, each_g, bulk]: [f64; 3]) -> ToppingInputs {
+    let known = GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() };
+    ToppingInputs { name: name.to_owned(), across_mm, each_g, wish, known }
 }
 
 /// One slab of one chocolate.
@@ -114,10 +127,10 @@ fn topped(
     family: Family,
     tray: TrayInputs,
     thickness_mm: f64,
-    topping: ToppingInputs,
+    toppings: Vec<ToppingInputs>,
 ) -> PlanInputs {
     let slab = SlabInputs {
-        topping: Some(topping),
+        toppings,
         piece_cm2: Some(12.0),
         lining: Lining::Acetate,
         ..slab(family, tray, thickness_mm)
@@ -149,17 +162,20 @@ fn open_night() -> PlanInputs {
         ],
         cover: CoverInputs::Thickness { tray: tray(360.0, 260.0), thickness_mm: 4.0 },
         strokes: 9,
-        topping: None,
+        toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: Some(20.0),
     });
     let comets = WorkInputs::Clusters(ClustersInputs {
         chocolate: "milk".to_owned(),
-        mixed_in: MixedInInputs {
-            name: "flake cereal".to_owned(),
-            parts: 0.35,
-            density_g_cm3: 0.4,
-        },
+        mixed_in: vec![
+            folded("flake cereal", MixedAmount::Parts { parts: 0.28 }, [0.4, 0.12]),
+            folded(
+                "dried sour cherries",
+                MixedAmount::Spooned { count: 3.0, of: Spooned::Tablespoon },
+                [1.3, 0.6],
+            ),
+        ],
         count: 24,
         each_g: 12.0,
         salted: true,
@@ -332,12 +348,19 @@ pub(super) fn sheets() -> Vec<Sheet> {
                 Family::Dark,
                 tray(360.0, 260.0),
                 3.5,
-                ToppingInputs {
-                    name: "freeze-dried berry bits".to_owned(),
-                    across_mm: 4.0,
-                    each_g: 0.02,
-                    wish: ToppingWish::Pieces { piece_cm2: 12.0 },
-                },
+                vec![
+                    scattered(
+                        "freeze-dried berry bits",
+                        ToppingWish::Pieces { piece_cm2: 12.0 },
+                        [4.0, 0.02, 0.2],
+                    ),
+                    scattered(
+                        "flaked almonds",
+                        ToppingWish::Spooned { count: 0.25, of: Spooned::Cup },
+                        [13.0, 0.15, 0.38],
+                    ),
+                    scattered("sugar stars", ToppingWish::Count { count: 60 }, [6.0, 0.06, 0.75]),
+                ],
             ),
             went: Went::Planned,
         },

@@ -120,23 +120,24 @@ async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
     topping["wish"] = json!({ "by": "coverage", "coverage_pct": 20 });
     let plan_id = kitchen.plan("Comet bark").await;
     let mut inputs = kitchen.stated(&plan_id).await;
-    inputs["components"][0]["work"]["topping"] = topping;
+    inputs["components"][0]["work"]["toppings"] = json!([topping]);
     inputs["fridge_c"] = 5.into();
     let plan = kitchen.post("/calc/plan", inputs.clone()).await.with(200);
     // A fifth of 600 cm² under discs of 9 mm, half a gram each.
-    let mass_g = plan["components"][0]["topping"]["mass_g"].as_f64().expect("g");
+    let mass_g = plan["components"][0]["toppings"][0]["mass_g"].as_f64().expect("g");
     assert!((mass_g - 120.0 / 0.636 * 0.5).abs() < 0.7, "{plan}");
     assert!(plan["components"][0]["fridge"]["advised_min"].is_f64(), "{plan}");
     for (field, value) in [
-        ("topping.across_mm", json!(0)),
-        ("topping.each_g", json!(900)),
-        ("topping.name", json!("")),
-        ("topping.wish.piece_cm2", json!(0.2)),
+        ("toppings[0].across_mm", json!(0)),
+        ("toppings[0].each_g", json!(900)),
+        ("toppings[0].name", json!("")),
+        ("toppings[0].wish.piece_cm2", json!(0.2)),
     ] {
         let mut bad = inputs.clone();
-        bad["components"][0]["work"]["topping"]["wish"] =
+        bad["components"][0]["work"]["toppings"][0]["wish"] =
             json!({ "by": "pieces", "piece_cm2": 16 });
-        let pointer = format!("/components/0/work/{}", field.replace('.', "/"));
+        let pointer =
+            format!("/components/0/work/{}", field.replace("[0]", "/0").replace('.', "/"));
         *bad.pointer_mut(&pointer).expect("there") = value;
         let told = kitchen.post("/calc/plan", bad).await;
         told.refuses(&format!("components[0].work.{field}"));
@@ -148,23 +149,26 @@ async fn what_is_mixed_in_is_bound_by_what_chocolate_holds() {
     let kitchen = Kitchen::new().await;
     let usual = kitchen.get("/dry-goods").await.with(200);
     let mut nuts = usual[0].clone();
-    nuts["parts"] = json!(1);
+    nuts["amount"] = json!({ "by": "parts", "parts": 1 });
     let plan_id = kitchen.plan("Meteor clusters").await;
     let mut inputs = kitchen.stated(&plan_id).await;
-    inputs["components"][0]["work"]["mixed_in"] = nuts;
+    inputs["components"][0]["work"]["mixed_in"] = json!([nuts]);
     let plan = kitchen.post("/calc/plan", inputs.clone()).await.with(200);
     let slab = &plan["components"][0];
-    let dry = slab["mixed_in"]["mass_g"].as_f64().expect("g");
+    let dry = slab["mixed_in"][0]["mass_g"].as_f64().expect("g");
     let chocolate = slab["takes"][0]["mass_g"].as_f64().expect("g");
     assert!((dry - chocolate).abs() < 0.02, "{plan}");
     assert!((chocolate - 240.0 / (1.0 / 1.29 + 1.0 / 1.05)).abs() < 0.02);
     let work = "components[0].work";
-    inputs["components"][0]["work"]["mixed_in"]["parts"] = json!(1.3);
+    inputs["components"][0]["work"]["mixed_in"][0]["amount"]["parts"] = json!(1.3);
     let told = kitchen.post("/calc/plan", inputs.clone()).await;
-    assert!(told.refuses(&format!("{work}.mixed_in.parts")).contains("does not hold together"));
+    assert!(
+        told.refuses(&format!("{work}.mixed_in[0].amount.parts"))
+            .contains("does not hold together")
+    );
     inputs["components"][0]["work"]["mixed_in"] =
-        json!({ "name": "", "parts": 0.5, "density_g_cm3": 9 });
+        json!([{ "name": "", "amount": { "by": "parts", "parts": 0.5 }, "density_g_cm3": 9 }]);
     let told = kitchen.post("/calc/plan", inputs).await;
-    let told = told.refuses(&format!("{work}.mixed_in.density_g_cm3"));
+    let told = told.refuses(&format!("{work}.mixed_in[0].density_g_cm3"));
     assert!(told.contains("0.02 to 3 g/cm³"), "{told}");
 }

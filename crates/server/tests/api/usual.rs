@@ -36,13 +36,13 @@ async fn every_usual_tray_topping_and_dry_good_can_be_planned_with() {
     }
     for mut topping in listed(&kitchen, "/toppings").await {
         topping["wish"] = json!({ "by": "pieces", "piece_cm2": 16 });
-        let planned = slab(&kitchen, ("topping", topping.clone())).await;
+        let planned = slab(&kitchen, ("toppings", json!([topping]))).await;
         assert_eq!(planned["goods"][0]["name"], topping["name"]);
         assert!(planned["goods"][0]["mass_g"].as_f64() > Some(0.0), "{planned}");
     }
     for mut goods in listed(&kitchen, "/dry-goods").await {
-        goods["parts"] = json!(0.4);
-        let planned = slab(&kitchen, ("mixed_in", goods.clone())).await;
+        goods["amount"] = json!({ "by": "parts", "parts": 0.4 });
+        let planned = slab(&kitchen, ("mixed_in", json!([goods]))).await;
         let (dry, dark) = (&planned["goods"][0]["mass_g"], &planned["takes"][0]["mass_g"]);
         let ratio = dry.as_f64().expect("g") / dark.as_f64().expect("g");
         // The goods to the gram, as a kitchen scale shows them.

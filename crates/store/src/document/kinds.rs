@@ -8,18 +8,27 @@ use craft::steps::Line;
 use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
 
+use super::several_goods::several_goods;
 use super::{Document, Upgrade};
 
 /// What a plan states. Format 2: a bowl no longer says how thick a slab it is poured into;
-/// that is the component's.
+/// that is the component's. Format 3: several goods go in and on top.
 impl Document for PlanInputs {
     const WHAT: &'static str = "a plan";
-    const UPGRADES: &'static [Upgrade] = &[|mut value| {
-        for bowl in value.get_mut("bowls").and_then(Value::as_array_mut).into_iter().flatten() {
-            without_thickness(bowl);
-        }
-        Ok(value)
-    }];
+    const UPGRADES: &'static [Upgrade] = &[
+        |mut value| {
+            for bowl in value.get_mut("bowls").and_then(Value::as_array_mut).into_iter().flatten() {
+                without_thickness(bowl);
+            }
+            Ok(value)
+        },
+        of_several_goods,
+    ];
+}
+
+fn of_several_goods(mut value: Value) -> Result<Value, String> {
+    several_goods(&mut value);
+    Ok(value)
 }
 
 /// What a bowl was opened with. Format 2: without the thickness of its slab.
@@ -58,40 +67,44 @@ pub struct Computed {
     pub lines: Vec<Line>,
 }
 
-/// Format 2: what is said is a message with its code and parameters; it was a text.
+/// Format 2: what is said is a message with its code and parameters; it was a text. Format 3:
+/// several goods go in and on top.
 impl Document for Computed {
     const WHAT: &'static str = "what a batch was worked out to be";
-    const UPGRADES: &'static [Upgrade] = &[|mut value| {
-        for step in each(&mut value, "lines", "steps") {
-            for always in ["text", "detail"] {
-                in_place(step, always, message);
-            }
-            for perhaps in ["caution", "missed"] {
-                in_place(step, perhaps, message_or_none);
-            }
-            for due in ["opens", "closes"] {
-                if let Some(due) = step.get_mut("wait").and_then(|wait| wait.get_mut(due)) {
-                    in_place(due, "what", message);
+    const UPGRADES: &'static [Upgrade] = &[
+        |mut value| {
+            for step in each(&mut value, "lines", "steps") {
+                for always in ["text", "detail"] {
+                    in_place(step, always, message);
                 }
-            }
-        }
-        if let Some(plan) = value.get_mut("plan") {
-            for component in list(plan, "components") {
-                in_place(component, "keeps", message_or_none);
-                for check in list(component, "checks") {
-                    *check = message(check.take());
+                for perhaps in ["caution", "missed"] {
+                    in_place(step, perhaps, message_or_none);
                 }
-            }
-            for bowl in list(plan, "bowls") {
-                if let Some(left_over) = bowl.get_mut("left_over") {
-                    for idea in list(left_over, "ideas") {
-                        in_place(idea, "text", message);
+                for due in ["opens", "closes"] {
+                    if let Some(due) = step.get_mut("wait").and_then(|wait| wait.get_mut(due)) {
+                        in_place(due, "what", message);
                     }
                 }
             }
-        }
-        Ok(value)
-    }];
+            if let Some(plan) = value.get_mut("plan") {
+                for component in list(plan, "components") {
+                    in_place(component, "keeps", message_or_none);
+                    for check in list(component, "checks") {
+                        *check = message(check.take());
+                    }
+                }
+                for bowl in list(plan, "bowls") {
+                    if let Some(left_over) = bowl.get_mut("left_over") {
+                        for idea in list(left_over, "ideas") {
+                            in_place(idea, "text", message);
+                        }
+                    }
+                }
+            }
+            Ok(value)
+        },
+        of_several_goods,
+    ];
 }
 
 /// What a field that is a list holds.

@@ -7,6 +7,7 @@
 
 mod kinds;
 mod lenient;
+mod several_goods;
 #[cfg(test)]
 mod tests;
 

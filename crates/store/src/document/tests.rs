@@ -5,6 +5,7 @@ use craft::learn::GearNumbers;
 use craft::plan::{BowlInputs, Plan, PlanInputs};
 use craft::shelf::Thing;
 use craft::steps::lines;
+use craft::work::{MixedAmount, ToppingWish, WorkInputs};
 use serde_json::{Value, json};
 
 use super::*;
@@ -25,9 +26,14 @@ fn reads<T: Document + PartialEq + std::fmt::Debug>(text: &str) -> T {
 
 #[test]
 fn plans_of_every_format_are_read_and_can_still_be_planned() {
-    for text in
-        [fixture!("plan-1"), fixture!("plan-1-slab"), fixture!("plan-2"), fixture!("plan-2-slab")]
-    {
+    for text in [
+        fixture!("plan-1"),
+        fixture!("plan-1-slab"),
+        fixture!("plan-2"),
+        fixture!("plan-2-slab"),
+        fixture!("plan-3"),
+        fixture!("plan-3-slab"),
+    ] {
         let inputs: PlanInputs = reads(text);
         // What stands on the shelf is not here; all that stands for itself is planned.
         assert!(!inputs.components.is_empty());
@@ -101,18 +107,43 @@ fn what_a_batch_was_worked_out_to_be_says_what_it_said() {
     assert!(filled["keeps"]["text"].as_str().is_some_and(|text| text.contains("10 days")));
     assert!(filled["checks"][0]["text"].is_string());
     assert!(plan["bowls"][0]["left_over"]["ideas"][0]["text"]["text"].is_string());
-    reads::<Computed>(fixture!("computed-2"));
+    let second: Computed = reads(fixture!("computed-2"));
+    let third: Computed = reads(fixture!("computed-3"));
+    assert_eq!(second, third, "one of each is a list of one");
+}
+
+#[test]
+fn one_good_of_before_is_the_first_of_several() {
+    let mut before: Value = serde_json::from_str(fixture!("plan-2-slab")).expect("JSON");
+    let work = &mut before["components"][0]["work"];
+    work["mixed_in"] = json!({ "name": "nuts", "parts": 0.4, "density_g_cm3": 1.05 });
+    let wish = json!({ "by": "share", "share_pct": 8.0 });
+    work["topping"] = json!({ "name": "stars", "across_mm": 6.0, "each_g": 0.06, "wish": wish });
+    let inputs: PlanInputs = read_value(before).expect("read");
+    let WorkInputs::Slab(slab) = &inputs.components[0].work else { panic!("a slab") };
+    assert_eq!(slab.mixed_in[0].amount, MixedAmount::Parts { parts: 0.4 });
+    assert_eq!(slab.toppings[0].wish, ToppingWish::Share { share_pct: 8.0 });
+
+    let made = json!({ "lines": [], "format": 2, "plan": { "components": [{
+        "goods": [{ "name": "stars", "mass_g": 3.0, "goes": "on top" }],
+        "topping": { "count": 50.0, "mass_g": 3.0, "covered_pct": 2.0, "notes": [], "sum": [] },
+        "mixed_in": null,
+    }] } });
+    let computed: Computed = read_value(made).expect("read");
+    let component = &computed.plan["components"][0];
+    assert_eq!(component["toppings"][0]["name"], "stars");
+    assert_eq!(component["mixed_in"], json!([]));
 }
 
 #[test]
 fn every_format_has_a_fixture() {
     // One more upgrade wants one more fixture above.
     let formats = [
-        (PlanInputs::WHAT, PlanInputs::format(), 2),
+        (PlanInputs::WHAT, PlanInputs::format(), 3),
         (BowlInputs::WHAT, BowlInputs::format(), 2),
         (Thing::WHAT, Thing::format(), 1),
         (GearNumbers::WHAT, GearNumbers::format(), 1),
-        (Computed::WHAT, Computed::format(), 2),
+        (Computed::WHAT, Computed::format(), 3),
         (ShownPlan::WHAT, ShownPlan::format(), 1),
         (ResultDocument::WHAT, ResultDocument::format(), 1),
         (Summary::WHAT, Summary::format(), 1),
@@ -155,7 +186,7 @@ fn what_is_of_a_later_format_or_of_none_says_so_and_no_more() {
         value["format"] = format;
         read_value::<PlanInputs>(value).expect_err("unreadable").problem
     };
-    assert!(format(json!(99)).contains("it is of format 99; this release knows up to 2"));
+    assert!(format(json!(99)).contains("it is of format 99; this release knows up to 3"));
     assert!(format(json!("two")).contains("its format is"));
     assert!(format(json!(0)).contains("format 0"));
     for text in ["", "{", "null", "[]", "7", "\"plan\"", "{\"room_c\": \"warm\"}", "{}", "1e999"] {

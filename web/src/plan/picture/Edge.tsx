@@ -1,5 +1,6 @@
 import { memo } from "react";
 import type { ComponentPlan } from "../../api/client";
+import { goodsLook } from "./goodsLook";
 import { thrown } from "./thrown";
 
 const WIDE = 96;
@@ -35,10 +36,18 @@ export const Edge = memo(function Edge({ plan, looks, marbled }: Props) {
     return { y: below, tall, look: looks[i] ?? looks[0], key: i };
   });
   // As many grains as fill the share of the section that the goods fill of the slab.
-  const filled = ((plan.mixed_in?.volume_pct ?? 0) / 100) * WIDE * height;
-  const inclusions = Math.min(MOST_GRAINS, Math.round(filled / (Math.PI * GRAIN ** 2)));
-  const top = plan.topping;
-  const bumps = top ? Math.min(9, Math.max(1, Math.round((top.covered_pct / 100) * 9))) : 0;
+  const grains = plan.mixed_in.flatMap(({ name, volume_pct }) => {
+    const filled = (volume_pct / 100) * WIDE * height;
+    const count = Math.min(MOST_GRAINS, Math.round(filled / (Math.PI * GRAIN ** 2)));
+    return Array.from({ length: count }, () => goodsLook(name));
+  });
+  const bumps = plan.toppings
+    .flatMap(({ name, covered_pct }) => {
+      const count = Math.min(9, Math.max(1, Math.round((covered_pct / 100) * 9)));
+      return Array.from({ length: count }, (_, i) => ({ at: (i + 0.5) / count, name }));
+    })
+    .sort((a, b) => a.at - b.at)
+    .slice(0, 9);
   const under = undersides[plan.underside ?? ""];
   return (
     <g>
@@ -64,28 +73,28 @@ export const Edge = memo(function Edge({ plan, looks, marbled }: Props) {
             strokeWidth={Math.max(2, height * 0.14)}
           />
         ))}
-      {Array.from({ length: inclusions }, (_, i) => (
+      {grains.map((look, i) => (
         <circle
           // biome-ignore lint/suspicious/noArrayIndexKey: grains have no identity but their place
           key={i}
           cx={4 + next() * (WIDE - 8)}
           cy={3 + next() * Math.max(height - 6, 1)}
           r={GRAIN * (0.8 + next() * 0.4)}
-          fill="#E8D9B8"
-          stroke="#6B5433"
+          fill={look.body}
+          stroke={look.edge}
           strokeWidth="0.6"
         />
       ))}
-      {Array.from({ length: bumps }, (_, i) => (
+      {bumps.map(({ name }, i) => (
         <ellipse
           // biome-ignore lint/suspicious/noArrayIndexKey: they have no identity but their place
           key={i}
-          cx={((i + 0.5) / bumps) * WIDE}
+          cx={((i + 0.5) / bumps.length) * WIDE}
           cy={-1}
           rx="6"
           ry="4"
-          fill="#E8D9B8"
-          stroke="#6B5433"
+          fill={goodsLook(name).body}
+          stroke={goodsLook(name).edge}
           strokeWidth="0.6"
         />
       ))}
@@ -114,7 +123,13 @@ export const Edge = memo(function Edge({ plan, looks, marbled }: Props) {
       <text x="0" y={height + 24} fill="currentColor">
         {plan.underside ? `underside: ${plan.underside}` : "its edge"}
       </text>
-      <text x="0" y={bumps > 0 ? -14 : -8} fill="currentColor" fontWeight="600" fontSize="16">
+      <text
+        x="0"
+        y={bumps.length > 0 ? -14 : -8}
+        fill="currentColor"
+        fontWeight="600"
+        fontSize="16"
+      >
         {Math.round(thickness * 10) / 10} mm
       </text>
     </g>

@@ -4,6 +4,7 @@ import { Cuts } from "./Cuts";
 import { Edge } from "./Edge";
 import { FacePatch } from "./FacePatch";
 import { FilmOrder } from "./FilmOrder";
+import { goodsLook } from "./goodsLook";
 import { layerLook, sugarLook } from "./look";
 import { Marble } from "./Marble";
 import { Scatter } from "./Scatter";
@@ -58,7 +59,10 @@ export const FaceOfSlab = memo(function FaceOfSlab({ work, plan, outline, bowls 
     : `${Math.round(across)} by ${Math.round(down)} mm`;
   const middle: [number, number] = [box.x + box.w / 2, box.y + box.h / 2];
   const edgeTop = Math.max(30, box.y + 16);
-  const topping = "topping" in work ? work.topping : null;
+  // The largest first: the smaller ones lie between them.
+  const toppings = ("toppings" in work ? (work.toppings ?? []) : [])
+    .map(({ name, across_mm }, i) => ({ name, across_mm, planned: plan.toppings[i], i }))
+    .sort((a, b) => b.across_mm - a.across_mm);
   const side = films ? "its face, as it comes off the sheet" : "from above";
   return (
     <>
@@ -105,14 +109,20 @@ export const FaceOfSlab = memo(function FaceOfSlab({ work, plan, outline, bowls 
             />
           )}
           <rect x={box.x} y={box.y} width={box.w} height={box.h} fill={`url(#${id}-light)`} />
-          {topping && plan.topping && (
-            <Scatter
-              count={plan.topping.count}
-              radius={(topping.across_mm * scale) / 2}
-              middle={middle}
-              size={[box.w, box.h]}
-              round={round}
-            />
+          {toppings.map(
+            ({ name, across_mm, planned, i }) =>
+              planned && (
+                <Scatter
+                  key={i}
+                  count={planned.count}
+                  radius={(across_mm * scale) / 2}
+                  middle={middle}
+                  size={[box.w, box.h]}
+                  round={round}
+                  look={goodsLook(name)}
+                  seed={7 + i}
+                />
+              ),
           )}
           {plan.pieces?.area_cm2 != null && (
             <Cuts

@@ -1,4 +1,5 @@
 import { memo } from "react";
+import type { GoodsLook } from "./goodsLook";
 import { thrown } from "./thrown";
 
 /** As many as can be told apart on a screen. */
@@ -11,11 +12,15 @@ interface Props {
   middle: [number, number];
   size: [number, number];
   round: boolean;
+  look: GoodsLook;
+  /** Another for each topping, so that they do not lie on each other. */
+  seed: number;
 }
 
 /** Toppings scattered over a slab, as many and as large as they will be. */
-export const Scatter = memo(function Scatter({ count, radius, middle, size, round }: Props) {
-  const next = thrown(7);
+export const Scatter = memo(function Scatter(props: Props) {
+  const { count, radius, middle, size, round, look, seed } = props;
+  const next = thrown(seed);
   const places = Array.from({ length: Math.min(count, MOST) }, () => {
     if (round) {
       const [far, turn] = [Math.sqrt(next()) * (size[0] / 2 - radius), next() * 2 * Math.PI];
@@ -25,7 +30,7 @@ export const Scatter = memo(function Scatter({ count, radius, middle, size, roun
     return [along(0), along(1)];
   });
   return (
-    <g data-testid="scatter" fill="#E8D9B8" stroke="#6B5433" strokeWidth="0.6">
+    <g data-testid="scatter" fill={look.body} stroke={look.edge} strokeWidth="0.6">
       {places.map(([x = 0, y = 0]) => (
         <circle key={`${x} ${y}`} cx={x} cy={y} r={Math.max(radius, 0.8)} />
       ))}

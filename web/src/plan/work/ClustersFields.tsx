@@ -5,7 +5,7 @@ import { EitherField } from "../../kit/EitherField";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
-import { MixedInFields } from "../MixedInFields";
+import { MixedInFields } from "../goods/MixedInFields";
 import { FromField } from "./FromField";
 import type { FieldsOf } from "./fieldsOfWork";
 
@@ -19,7 +19,7 @@ export function ClustersFields({ work, errors, onChange, ...pick }: FieldsOf<Wor
         mixedIn={work.mixed_in}
         needed
         errors={errors}
-        onChange={(mixed_in) => mixed_in && onChange({ mixed_in })}
+        onChange={(mixed_in) => onChange({ mixed_in })}
       />
       <Pair>
         <CountField {...field("count")} />

@@ -1,18 +1,18 @@
 import { memo, useMemo } from "react";
 import type { Lining, ToppingInputs } from "../../api/client";
 import { Fold } from "../../kit/Fold";
-import { ToppingFields } from "../ToppingFields";
+import { ToppingFields } from "../goods/ToppingFields";
 import { LiningField, liningWords } from "./LiningField";
 import { PieceField } from "./PieceField";
 
 interface Finish {
-  topping?: ToppingInputs | null;
+  toppings?: ToppingInputs[];
   lining?: Lining;
   piece_cm2?: number | null;
 }
 
 interface Props {
-  topping: Finish["topping"];
+  toppings: Finish["toppings"];
   lining: Lining | undefined;
   piece_cm2: Finish["piece_cm2"];
   errors: Record<string, string>;
@@ -21,11 +21,11 @@ interface Props {
 
 /** What goes on top, what it lies on, and how large the pieces are to be. */
 export const FinishFields = memo(function FinishFields(props: Props) {
-  const { topping, lining, piece_cm2, errors, onChange } = props;
+  const { toppings, lining, piece_cm2, errors, onChange } = props;
   // Made once, so that only what changed is drawn anew.
   const set = useMemo(
     () => ({
-      topping: (next: ToppingInputs | null) => onChange({ topping: next }),
+      toppings: (next: ToppingInputs[]) => onChange({ toppings: next }),
       lining: (next: Lining) => onChange({ lining: next }),
       piece_cm2: (next: number | null) => onChange({ piece_cm2: next }),
     }),
@@ -33,7 +33,7 @@ export const FinishFields = memo(function FinishFields(props: Props) {
   );
   return (
     <>
-      <ToppingFields topping={topping} errors={errors} onChange={set.topping} />
+      <ToppingFields toppings={toppings} errors={errors} onChange={set.toppings} />
       <Fold
         inner
         title="Surface and pieces"

@@ -49,7 +49,7 @@ export function LayeredFields({ work, errors, onChange, ...pick }: FieldsOf<Work
         )}
       </ListField>
       <FinishFields
-        topping={work.topping}
+        toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
         errors={errors}

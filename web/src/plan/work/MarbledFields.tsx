@@ -112,7 +112,7 @@ export function MarbledFields({ work, errors, onChange, ...pick }: FieldsOf<Marb
         onChange={(cover) => onChange({ cover })}
       />
       <FinishFields
-        topping={work.topping}
+        toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
         errors={errors}

@@ -3,7 +3,7 @@ import type { WorkOf } from "../../api/client";
 import { EitherField } from "../../kit/EitherField";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
-import { ToppingFields } from "../ToppingFields";
+import { ToppingFields } from "../goods/ToppingFields";
 import { CoverFields } from "./CoverFields";
 import { FromField } from "./FromField";
 import type { FieldsOf } from "./fieldsOfWork";
@@ -30,9 +30,9 @@ export function ShardsFields({ work, errors, onChange, ...pick }: FieldsOf<WorkO
         onChange={(even) => onChange({ pattern: even ? "even" : "uneven" })}
       />
       <ToppingFields
-        topping={work.topping}
+        toppings={work.toppings}
         errors={errors}
-        onChange={(topping) => onChange({ topping })}
+        onChange={(toppings) => onChange({ toppings })}
       />
       <LiningField value={work.lining} onChange={(lining) => onChange({ lining })} />
     </Stack>

@@ -1,7 +1,7 @@
 import { Stack } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { WorkOf } from "../../api/client";
-import { MixedInFields } from "../MixedInFields";
+import { MixedInFields } from "../goods/MixedInFields";
 import { CoverFields } from "./CoverFields";
 import { FinishFields } from "./FinishFields";
 import { FromField } from "./FromField";
@@ -36,7 +36,7 @@ export function SlabFields({ work, errors, onChange, ...pick }: FieldsOf<Slab>) 
       />
       <MixedInFields mixedIn={work.mixed_in} errors={errors} onChange={set.mixed_in} />
       <FinishFields
-        topping={work.topping}
+        toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
         errors={errors}

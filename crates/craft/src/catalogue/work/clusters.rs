@@ -2,6 +2,7 @@
 
 crate::messages! {
     "clusters";
+    something_to_bind() = "needs something to bind: add dry goods";
     must_come_to(range: Between, mass: Grams) = "must come to {range} of chocolate; it comes to {mass}";
     clusters_quick() = "Shaped before it sets: work in small lots and fold the goods into only as much chocolate as you spoon at a time, or let two spoon.";
     line() = "Lay out parchment";

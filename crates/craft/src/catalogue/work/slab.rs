@@ -18,5 +18,4 @@ crate::messages! {
     top_how() = "The largest first, from low, pressed so that they hold.";
     top_until(until: Until) = "toppings stick {until}";
     top_late() = "It no longer sticks by itself: melt a little chocolate and set each piece on a drop.";
-    the_topping() = "the topping";
 }

@@ -390,6 +390,7 @@ fn from_first(mut stated: Map<String, Value>) -> Result<Map<String, Value>, Stri
         OF_THE_SLAB.map(|name| stated.remove(name).unwrap_or(Value::Null));
     stated.insert("key".to_owned(), json!("chocolate"));
     let whole = json!({
+        "format": 2,
         "room_c": stated.get("room_c"),
         "rh_pct": rh_pct,
         "fridge_c": fridge_c,
@@ -402,7 +403,8 @@ fn from_first(mut stated: Map<String, Value>) -> Result<Map<String, Value>, Stri
             "topping": topping,
         } }],
     });
-    let whole: PlanInputs = serde_json::from_value(whole).map_err(|error| error.to_string())?;
+    let whole: PlanInputs =
+        store::document::read_value(whole).map_err(|error| error.to_string())?;
     let plan = craft::plan::Plan::of(&whole).map_err(|faults| {
         let first = faults.first().map(|f| format!("{} {}", f.field, f.message));
         first.unwrap_or_else(|| "it cannot be planned".to_owned())

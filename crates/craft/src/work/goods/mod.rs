@@ -1,0 +1,16 @@
+//! What goes in and what goes on top, as the maker states it.
+
+mod measured;
+mod mixed_in;
+mod topping;
+
+pub use measured::{GoodsNotes, Spooned};
+pub use mixed_in::{MixedAmount, MixedInInputs};
+pub(super) use mixed_in::{mixed_in, within_what_binds};
+pub use topping::{ToppingInputs, ToppingWish};
+pub(super) use topping::{on_top, scatter};
+
+/// The longest name of what goes in or on top.
+const LONGEST_NAME: usize = 80;
+/// So many different goods go into one piece of work, and so many on it.
+const MOST_GOODS: usize = 12;

@@ -1,0 +1,111 @@
+import { memo } from "react";
+import type { ToppingInputs } from "../../api/client";
+import { useToppings } from "../../api/queries";
+import { NumberField } from "../../kit/NumberField";
+import { AmountField, type Ways } from "./AmountField";
+import { GoodsList } from "./GoodsList";
+import { GoodsPick } from "./GoodsPick";
+import { KnownFields } from "./KnownFields";
+
+type Wish = ToppingInputs["wish"];
+
+const ways: Ways<Wish> = {
+  pieces: {
+    words: "some on every piece",
+    start: { by: "pieces", piece_cm2: 16 },
+    numbers: [["piece_cm2", "Piece size", "cm²"]],
+  },
+  coverage: {
+    words: "by how much it covers",
+    start: { by: "coverage", coverage_pct: 15 },
+    numbers: [["coverage_pct", "Coverage", "%"]],
+  },
+  share: {
+    words: "by the chocolate's weight",
+    start: { by: "share", share_pct: 12.5 },
+    numbers: [["share_pct", "Share of the chocolate", "%"]],
+  },
+  grams: {
+    words: "by weight",
+    start: { by: "grams", mass_g: 30 },
+    numbers: [["mass_g", "Amount of it", "g"]],
+  },
+  spooned: {
+    words: "in cups or spoons",
+    start: { by: "spooned", count: 2, of: "tablespoon" },
+    numbers: [["count", "Measures", ""]],
+  },
+  count: {
+    words: "by count",
+    start: { by: "count", count: 24 },
+    numbers: [["count", "Pieces of it", ""]],
+  },
+  fill_to: {
+    words: "the rest of a total",
+    start: { by: "fill_to", total_g: 80 },
+    numbers: [["total_g", "All toppings together", "g"]],
+  },
+};
+
+const fresh: ToppingInputs = {
+  name: "my topping",
+  across_mm: 10,
+  each_g: 0.5,
+  wish: ways.pieces.start,
+};
+
+interface Props {
+  toppings: readonly ToppingInputs[] | undefined;
+  errors: Record<string, string>;
+  onChange: (toppings: ToppingInputs[]) => void;
+}
+
+const none: ToppingInputs[] = [];
+
+/** What goes on top: each with its size, and how much of it. */
+export const ToppingFields = memo(function ToppingFields(props: Props) {
+  const { toppings = none, errors, onChange } = props;
+  const usual = useToppings().data ?? [];
+  const another = usual.find(({ name }) => !toppings.some((one) => one.name === name));
+  return (
+    <GoodsList
+      title="On top"
+      at="toppings"
+      goods={toppings}
+      errors={errors}
+      more="Add topping"
+      onMore={() => onChange([...toppings, { ...fresh, ...another }])}
+      onChange={onChange}
+    >
+      {({ item, i, at, field, changed, away }) => (
+        <>
+          <GoodsPick
+            label={i === 0 ? "Topping" : `Topping ${i + 1}`}
+            ownLabel="Name of the topping"
+            usual={usual}
+            away={away}
+            name={item.name}
+            error={errors[`${at}.name`]}
+            onChoose={(from) => onChange(changed(from ?? { name: fresh.name }))}
+            onName={(name) => onChange(changed({ name }))}
+          />
+          <AmountField
+            ways={ways}
+            amount={item.wish}
+            errors={errors}
+            at={`${at}.wish`}
+            onChange={(wish) => onChange(changed({ wish }))}
+          />
+          <NumberField label="Size of one" unit="mm" {...field("across_mm")} />
+          <NumberField label="Weight of one" unit="g" {...field("each_g")} />
+          <KnownFields
+            known={item.known ?? {}}
+            errors={errors}
+            at={`${at}.known`}
+            onChange={(known) => onChange(changed({ known }))}
+          />
+        </>
+      )}
+    </GoodsList>
+  );
+});
