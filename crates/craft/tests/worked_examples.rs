@@ -4,6 +4,7 @@
 use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
 use craft::colour::{Film, Optics, stack};
+use craft::filling::{Ingredient, balance};
 use craft::fridge::stay;
 use craft::heat::microwave::{Microwave, bursts, heat_to_melt};
 use craft::heat::seed::{Amount, SeedInput, StillAir};
@@ -32,6 +33,22 @@ struct Examples {
     melt_below_34: Vec<MeltCase>,
     hemisphere_shell: Vec<ShellCase>,
     film_stack_reflectance: Vec<StackCase>,
+    filling: Vec<FillingCase>,
+}
+
+#[derive(Deserialize)]
+struct FillingCase {
+    parts: Vec<FillingPart>,
+    water_pct: f64,
+    fat_pct: f64,
+    sugar_pct: f64,
+    aw: f64,
+}
+
+#[derive(Deserialize)]
+struct FillingPart {
+    ingredient: Ingredient,
+    grams: f64,
 }
 
 #[derive(Deserialize)]
@@ -174,6 +191,19 @@ fn seed_for_a_melted_mass() {
 fn seed_within_a_total() {
     for case in examples().seed_within_total {
         agrees(solve(&case), case.seed_g);
+    }
+}
+
+#[test]
+fn fillings_of_any_ingredients() {
+    for case in examples().filling {
+        let parts: Vec<_> =
+            case.parts.iter().map(|p| (p.ingredient.composition(), grams(p.grams))).collect();
+        let made = balance(&parts);
+        agrees(made.water_pct, case.water_pct);
+        agrees(made.fat_pct, case.fat_pct);
+        agrees(made.sugar_pct, case.sugar_pct);
+        agrees(made.activity.expect("watery"), case.aw);
     }
 }
 

@@ -643,6 +643,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/filling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a filling is balanced, how it keeps, and how it handles. */
+        post: operations["balanced"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/fridge": {
         parameters: {
             query?: never;
@@ -3139,6 +3156,30 @@ export interface components {
             /** @description The tones, in the order in which they go in. */
             tones: components["schemas"]["ToneInputs"][];
         };
+        /** @description A filling's balance. */
+        FillingAnswer: {
+            /**
+             * Format: double
+             * @description The activity of its water, 0 to 1; `null` where there is too little of it to say.
+             */
+            aw?: number | null;
+            class?: null | components["schemas"]["Keeps"];
+            /** Format: double */
+            fat_pct: number;
+            keeps?: null | components["schemas"]["Message"];
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Sugars, sorbitol among them.
+             */
+            sugar_pct: number;
+            sum: components["schemas"]["Working"][];
+            texture?: null | components["schemas"]["Texture"];
+            /** Format: double */
+            total_g: number;
+            /** Format: double */
+            water_pct: number;
+        };
         /** @description What goes into each shell. */
         FillingInputs: {
             /**
@@ -3179,6 +3220,21 @@ export interface components {
             name: string;
             /** @description Whether it has water in it, from cream, purée or fresh herbs. */
             perishable?: boolean;
+        };
+        /** @description One of the things that are put in. */
+        FillingPart: {
+            /**
+             * Format: double
+             * @description How much of it.
+             */
+            grams: number;
+            /** @description What it is: a known ingredient by its name, or its water, fat and sugars. */
+            ingredient: components["schemas"]["PartOf"];
+        };
+        /** @description What is put in. */
+        FillingRequest: {
+            /** @description All that is put in. */
+            parts: components["schemas"]["FillingPart"][];
         };
         /**
          * @description A film of colour, as the maker states it. Films are listed in the order of work:
@@ -3554,10 +3610,10 @@ export interface components {
             note: components["schemas"]["Note"];
         };
         /**
-         * @description A dry good, or oil, of which it is known how closely it packs.
+         * @description An ingredient whose composition is known.
          * @enum {string}
          */
-        Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
+        Ingredient: "cream_35" | "butter" | "milk" | "dark_66" | "milk_38" | "white_31" | "puree_sweetened" | "puree" | "citrus_juice" | "glucose_syrup" | "invert_syrup" | "honey" | "sorbitol" | "spirit_40" | "nut_paste" | "water" | "sugar";
         /** @description Something that goes inside. */
         InsideInputs: {
             /**
@@ -3619,6 +3675,11 @@ export interface components {
          * @enum {string}
          */
         InstructionState: "do" | "closing" | "missed" | "wait" | "wait_for_bowl";
+        /**
+         * @description How long a filling keeps by the activity of its water (*custom*).
+         * @enum {string}
+         */
+        Keeps: "months" | "weeks" | "three_weeks" | "perishable";
         /** @description A kind of work. */
         KindAnswer: {
             /** @description The colours that its start is made with, as bowls of their own. */
@@ -4507,6 +4568,24 @@ export interface components {
              */
             temp_c: number;
         };
+        /** @description An ingredient of the maker's own, by what its label says. */
+        OwnComposition: {
+            /**
+             * Format: double
+             * @description Its fat.
+             */
+            fat_pct: number;
+            /**
+             * Format: double
+             * @description Its sugars.
+             */
+            sugar_pct: number;
+            /**
+             * Format: double
+             * @description Its water.
+             */
+            water_pct: number;
+        };
         /** @description The maker's own numbers over a family's defaults. */
         OwnInputs: {
             /**
@@ -4665,6 +4744,8 @@ export interface components {
             /** @enum {string} */
             kind: "list";
         };
+        /** @description What is put in: one that is known, or the maker's own. */
+        PartOf: components["schemas"]["Ingredient"] | components["schemas"]["OwnComposition"];
         /**
          * @description Where a bowl stands in its course.
          * @enum {string}
@@ -6259,6 +6340,11 @@ export interface components {
             started_at: string;
             words?: null | components["schemas"]["Message"];
         };
+        /**
+         * @description How a filling handles once it has rested (*custom*).
+         * @enum {string}
+         */
+        Texture: "dips" | "pipes" | "rolls" | "cuts";
         /** @description A thermometer. */
         ThermometerInputs: {
             checked_in?: null | components["schemas"]["OffsetCheck"];
@@ -10666,6 +10752,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DipAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    balanced: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FillingAnswer"];
                 };
             };
             /** @description It cannot be read. */

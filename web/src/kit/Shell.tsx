@@ -62,7 +62,8 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
               to={place.to}
               px={{ base: "0.5", sm: "2", md: "4" }}
               flex={{ base: "1 1 auto", sm: "none" }}
-              fontSize={{ base: "sm", md: "md" }}
+              // In large print too the places have room on a phone.
+              fontSize={{ base: "min(0.875rem, max(14px, 3.7vw))", sm: "sm", md: "md" }}
               h="48px"
               minW={FINGER}
               display="flex"

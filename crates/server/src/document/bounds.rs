@@ -84,6 +84,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         check::FILLING_G,
         &[
             "FillingInputs.each_g",
+            "FillingPart.grams",
             "GanacheRequest.chocolate_g",
             "GanacheRequest.cream_g",
             "GanacheRequest.total_g",
@@ -163,7 +164,16 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         check::GOODS_G,
         &["MixedAmount.mass_g", "MixedAmount.total_g", "ToppingWish.mass_g", "ToppingWish.total_g"],
     ),
-    (check::GOODS_PCT, &["GoodsNotes.fat_pct", "GoodsNotes.water_pct"]),
+    (
+        check::GOODS_PCT,
+        &[
+            "GoodsNotes.fat_pct",
+            "GoodsNotes.water_pct",
+            "OwnComposition.fat_pct",
+            "OwnComposition.sugar_pct",
+            "OwnComposition.water_pct",
+        ],
+    ),
     (check::MIXED_SHARE_PCT, &["MixedAmount.share_pct"]),
     (check::PARTS, &["MixedAmount.parts"]),
     (check::PASSES, &["ColourFilmRequest.passes", "FilmInputs.passes", "LookFilm.passes"]),

@@ -201,3 +201,36 @@ async fn dips_and_ganache_by_weight() {
     let alone = json!({ "family": "dark", "ratio": 2, "piece_g": 12 });
     kitchen.post("/calc/ganache", alone).await.refuses("total_g");
 }
+
+#[actix_web::test]
+async fn a_filling_of_anything_is_balanced_and_what_cannot_be_is_refused() {
+    let kitchen = Kitchen::new().await;
+    let parts = json!([{ "ingredient": "cream_35", "grams": 150 },
+        { "ingredient": "milk_38", "grams": 330 }, { "ingredient": "glucose_syrup", "grams": 30 }]);
+    let made = kitchen.post("/calc/filling", json!({ "parts": parts })).await.with(200);
+    assert!(close(&made["aw"], 0.886, 0.001) && close(&made["water_pct"], 18.882, 0.001), "{made}");
+    assert_eq!((&made["class"], &made["texture"]), (&json!("perishable"), &json!("pipes")));
+    let own = json!({ "water_pct": 30, "fat_pct": 5, "sugar_pct": 60 });
+    let alone = json!({ "parts": [{ "ingredient": own, "grams": 40 }] });
+    let made = kitchen.post("/calc/filling", alone).await.with(200);
+    assert!(made["aw"].as_f64() < Some(0.95), "{made}");
+    let dry = json!({ "parts": [{ "ingredient": "nut_paste", "grams": 40 }] });
+    let made = kitchen.post("/calc/filling", dry).await.with(200);
+    assert!(made["aw"].is_null() && made["class"].is_null(), "{made}");
+
+    for (parts, field) in [
+        (json!([]), "parts"),
+        (json!([{ "ingredient": "butter", "grams": 0 }]), "parts[0].grams"),
+        (json!([{ "ingredient": "moondust", "grams": 10 }]), "parts[0].ingredient"),
+        (
+            json!([{ "ingredient": { "water_pct": 50, "fat_pct": 40, "sugar_pct": 30 }, "grams": 9 }]),
+            "parts[0].ingredient.sugar_pct",
+        ),
+        (
+            json!([{ "ingredient": { "water_pct": -1, "fat_pct": 4, "sugar_pct": 3 }, "grams": 9 }]),
+            "parts[0].ingredient.water_pct",
+        ),
+    ] {
+        kitchen.post("/calc/filling", json!({ "parts": parts })).await.refuses(field);
+    }
+}

@@ -119,6 +119,11 @@ fn asked() -> Vec<(&'static str, Value)> {
                 "tray": { "shape": "rectangle", "length_mm": 300, "width_mm": 200, "rim_mm": 20 },
                 "mould": { "cavity": { "shape": "hemisphere", "diameter_mm": 30 }, "count": 24 } }),
         ),
+        (
+            "filling",
+            json!({ "parts": [{ "ingredient": "cream_35", "grams": 100 },
+                { "ingredient": { "water_pct": 20, "fat_pct": 10, "sugar_pct": 40 }, "grams": 50 }] }),
+        ),
         ("ganache", json!({ "family": "dark", "chocolate_g": 130, "cream_g": 100, "piece_g": 11 })),
     ]
 }

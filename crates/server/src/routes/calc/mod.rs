@@ -4,6 +4,7 @@ mod colour;
 mod convert;
 mod cooling;
 mod dip;
+mod filling;
 mod fridge;
 mod ganache;
 mod microwave;
@@ -59,6 +60,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(colour::look)
         .service(dip::dipped)
         .service(ganache::made)
+        .service(filling::balanced)
         .service(plan::plan)
         .service(plan::edit)
         .service(plan::merge);
