@@ -203,7 +203,7 @@ pub const PASSES: Bounds = Bounds::new(1.0, 20.0, "passes");
 /// The share of a face that is coloured.
 pub const FACE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
 /// Coloured cocoa butter that is stirred into a chocolate.
-pub const TINT_PCT: Bounds = Bounds::new(0.1, 5.0, "%");
+pub const TINT_PCT: Bounds = Bounds::new(0.1, 20.0, "%");
 /// Cavities of a mould.
 pub const CAVITIES: Bounds = Bounds::new(1.0, 500.0, "cavities");
 /// How often a mould is filled.

@@ -88,3 +88,43 @@ fn no_arrow_runs_up() {
     }
     assert!(wrong.is_empty(), "{}", wrong.join("\n"));
 }
+
+/// What a type is called in the description of the API: its own name, or the one it asks for.
+fn described(text: &str) -> Vec<String> {
+    let mut found = Vec::new();
+    let mut lines = text.lines().peekable();
+    while let Some(line) = lines.next() {
+        if !(line.contains("ToSchema") && line.contains("derive")) {
+            continue;
+        }
+        let mut asked = None;
+        for next in std::iter::once(line).chain(lines.by_ref()) {
+            if let Some((_, name)) = next.split_once("schema(as = ") {
+                asked = name.split(')').next().map(ToOwned::to_owned);
+            }
+            if let Some((_, name)) =
+                next.split_once("pub struct ").or_else(|| next.split_once("pub enum "))
+            {
+                let own: String = name.chars().take_while(|c| c.is_alphanumeric()).collect();
+                found.push(asked.unwrap_or(own));
+                break;
+            }
+        }
+    }
+    found
+}
+
+#[test]
+fn no_two_types_have_one_name_in_the_description_of_the_api() {
+    // The later one would take the place of the other, and nothing would say so.
+    let mut all = Vec::new();
+    for of in ["craft", "store", "server"] {
+        files(&root().join("crates").join(of).join("src"), &mut all);
+    }
+    let read = |path: &PathBuf| std::fs::read_to_string(path).expect("a file");
+    let mut names: Vec<_> = all.iter().flat_map(|path| described(&read(path))).collect();
+    assert!(names.len() > 150, "{}", names.len());
+    names.sort();
+    let twice: Vec<_> = names.windows(2).filter(|two| two[0] == two[1]).collect();
+    assert!(twice.is_empty(), "{twice:?}");
+}

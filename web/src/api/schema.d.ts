@@ -3180,6 +3180,11 @@ export interface components {
             /** Format: double */
             water_pct: number;
         };
+        /**
+         * @description An ingredient whose composition is known.
+         * @enum {string}
+         */
+        FillingIngredient: "cream_35" | "butter" | "milk" | "dark_66" | "milk_38" | "white_31" | "puree_sweetened" | "puree" | "citrus_juice" | "glucose_syrup" | "invert_syrup" | "honey" | "sorbitol" | "spirit_40" | "nut_paste" | "water" | "sugar";
         /** @description What goes into each shell. */
         FillingInputs: {
             /**
@@ -3610,10 +3615,10 @@ export interface components {
             note: components["schemas"]["Note"];
         };
         /**
-         * @description An ingredient whose composition is known.
+         * @description A dry good, or oil, of which it is known how closely it packs.
          * @enum {string}
          */
-        Ingredient: "cream_35" | "butter" | "milk" | "dark_66" | "milk_38" | "white_31" | "puree_sweetened" | "puree" | "citrus_juice" | "glucose_syrup" | "invert_syrup" | "honey" | "sorbitol" | "spirit_40" | "nut_paste" | "water" | "sugar";
+        Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
         /** @description Something that goes inside. */
         InsideInputs: {
             /**
@@ -4745,7 +4750,7 @@ export interface components {
             kind: "list";
         };
         /** @description What is put in: one that is known, or the maker's own. */
-        PartOf: components["schemas"]["Ingredient"] | components["schemas"]["OwnComposition"];
+        PartOf: components["schemas"]["FillingIngredient"] | components["schemas"]["OwnComposition"];
         /**
          * @description Where a bowl stands in its course.
          * @enum {string}

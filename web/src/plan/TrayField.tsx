@@ -142,7 +142,7 @@ function Measures({ tray, errors, field, onChange }: MeasuresProps) {
           <UnitField
             label="Rim height"
             unit="mm"
-            optional="any height"
+            optional="any"
             value={tray.rim_mm}
             error={errors[`${field}.rim_mm`]}
             onChange={(rim_mm) => set({ rim_mm })}

@@ -30,6 +30,7 @@ crate::messages! {
     pigment_needed() = "is needed, or pigment_id of one from the shelf";
     too_many_parts(most: Number, there: Number) = "must come to at most {most} parts to 100 of butter together: more blocks and will not flow; they come to {there}";
     tint_in_temper(share_pct: FinePercent, colour: Words) = "{share_pct} of {colour} goes in once the chocolate is in temper, both in their working ranges, and is stirred through; then test again.";
+    tint_strong() = "Over 5 % so much cocoa butter goes in that it flows thin, sets slower and softer, and its working range is no longer the bag's. A colour with more pigment, or with white in it, needs less.";
     tint_thins() = "Over 3 % the colour's butter thins the chocolate: a thinner shell, and softer to bite.";
     nut_free_first(without: List, with: List) = "{without} before {with}: what is free of nuts comes first, with clean bowls and spatulas. Label anything that touched nuts.";
     many_bowls(held: Count) = "{held} chocolates for one pair of hands: temper those that go into the same piece together, and the others after them.";

@@ -69,7 +69,8 @@ pub struct Composition {
 /// An ingredient whose composition is known.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+// What cups of are weighed has that name in the description of the API already.
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema), schema(as = FillingIngredient))]
 pub enum Ingredient {
     /// Cream of 35 % fat.
     #[serde(rename = "cream_35")]

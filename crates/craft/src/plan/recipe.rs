@@ -15,6 +15,8 @@ const MOST_PIGMENTS: usize = 6;
 const CLEAR_BUTTER: Optics = Optics { k: [0.002, 0.003, 0.008], s: [0.01; 3] };
 /// Flow of a chocolate changes nothing up to here, % (docs/craft.md, section 1).
 const THINS_FROM_PCT: f64 = 3.0;
+/// Over this it is no tint any more (*custom*), %.
+const STRONG_FROM_PCT: f64 = 5.0;
 
 /// A pigment, and how much of it.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
@@ -134,7 +136,9 @@ impl TintInputs {
     pub fn remarks(&self) -> Vec<Note> {
         let mut notes =
             vec![Note::info("tint-in-temper", say::tint_in_temper(self.share_pct, &self.colour))];
-        if self.share_pct > THINS_FROM_PCT {
+        if self.share_pct > STRONG_FROM_PCT {
+            notes.push(Note::caution("tint-strong", say::tint_strong()));
+        } else if self.share_pct > THINS_FROM_PCT {
             notes.push(Note::caution("tint-thins", say::tint_thins()));
         }
         notes

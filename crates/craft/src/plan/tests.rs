@@ -124,6 +124,30 @@ fn a_tint_names_a_colour_and_tints_a_chocolate() {
 }
 
 #[test]
+fn a_strong_tint_is_warned_of_and_only_one_that_is_no_tint_is_refused() {
+    let kinds = crate::kinds::kinds();
+    let painted = kinds.iter().find(|kind| !kind.colours.is_empty()).expect("one with colours");
+    let colour = painted.colours[0].clone();
+    let tinted = |share_pct| {
+        let tint = Some(TintInputs { colour: colour.key.clone(), share_pct });
+        let white = BowlInputs { tint, ..BowlInputs::usual(Family::White) };
+        of(vec![white, colour.clone()], vec![slab("a", "A", "white")])
+    };
+    let codes = |share_pct| -> Vec<String> {
+        let plan = Plan::of(&tinted(share_pct)).expect("a plan");
+        let white = plan.bowls.into_iter().find(|bowl| bowl.key == "white").expect("white");
+        white.notes.into_iter().map(|note| note.code).collect()
+    };
+    let of_tint = |share_pct| {
+        codes(share_pct).into_iter().filter(|code| code.starts_with("tint-")).collect::<Vec<_>>()
+    };
+    assert_eq!(of_tint(2.0), ["tint-in-temper"]);
+    assert_eq!(of_tint(4.0), ["tint-in-temper", "tint-thins"]);
+    assert_eq!(of_tint(12.0), ["tint-in-temper", "tint-strong"]);
+    assert!(told(&tinted(25.0))[0].contains("must be 0.1 to 20 %"), "{:?}", told(&tinted(25.0)));
+}
+
+#[test]
 fn a_recipe_has_pigments_and_not_too_many() {
     let kinds = crate::kinds::kinds();
     let bottled = kinds.iter().find(|kind| kind.name == "Coloured cocoa butter").expect("a kind");

@@ -84,19 +84,13 @@ async fn forms_of_flat_work_keep_what_is_typed_and_say_what_is_wrong() {
                             "1.5",
                             "must be at most 1.2 to one of chocolate",
                         ),
-                        Fill(
-                            "Parts to one of chocolate",
-                            "0.6",
-                            "/mixed_in/0/amount/parts",
-                            json!(0.6),
-                        ),
-                        Refused("Water", "130", "Water must be 0 to 100 %"),
-                        Fill("Water", "4", "/mixed_in/0/known/water_pct", json!(4)),
+                        Refused("Water in it", "130", "must be 0 to 100 %"),
+                        Fill("Water in it", "4", "/mixed_in/0/known/water_pct", json!(4)),
                         Choose(
                             "How much",
                             "in cups or spoons",
-                            "/mixed_in/0/amount/of",
-                            json!("cup"),
+                            "/mixed_in/0/amount/by",
+                            json!("spooned"),
                         ),
                         Fill("Measures", "0.25", "/mixed_in/0/amount/count", json!(0.25)),
                         Choose(
@@ -105,8 +99,6 @@ async fn forms_of_flat_work_keep_what_is_typed_and_say_what_is_wrong() {
                             "/mixed_in/0/amount/of",
                             json!("tablespoon"),
                         ),
-                        Touch("Add dry goods"),
-                        Touch("Remove: chopped nuts"),
                     ],
                 ),
                 (

@@ -313,9 +313,12 @@ async fn three_toppings_in_their_order_are_in_every_place_of_the_plan() {
             page.until_said("of salt flakes").await?;
             let text = page.run("return document.body.innerText").await?;
             let text = text.as_str().unwrap_or_default();
-            let at = |name: &str| text.find(&format!("of {name}")).unwrap_or(usize::MAX);
-            let order = ["whole hazelnuts", "sugar stars", "salt flakes"].map(at);
-            ensure!(order.is_sorted() && order[2] < usize::MAX, "{place}: {order:?}");
+            let scattered: Vec<_> = text.split("Scatter ").skip(1).collect();
+            let names = ["whole hazelnuts", "sugar stars", "salt flakes"];
+            let largest_first = scattered.iter().zip(names).all(|(text, name)| {
+                text.split_once("of ").is_some_and(|(_, what)| what.starts_with(name))
+            });
+            ensure!(scattered.len() == 3 && largest_first, "{place}: {text}");
         }
         page.go(&format!("{address}/shopping")).await?;
         for name in ["whole hazelnuts", "sugar stars", "salt flakes"] {

@@ -1,6 +1,8 @@
 import { memo } from "react";
 import type { MixedInInputs } from "../../api/client";
 import { useDryGoods } from "../../api/queries";
+import { faultyIn } from "../../kit/faultyIn";
+import { mass } from "../../kit/format";
 import { NumberField } from "../../kit/NumberField";
 import { AmountField, type Ways } from "./AmountField";
 import { GoodsList } from "./GoodsList";
@@ -96,13 +98,16 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
             at={`${at}.amount`}
             onChange={(amount) => onChange(changed({ amount }))}
           />
-          <NumberField label="Density, solid" unit="g" {...field("density_g_cm3")} />
           <KnownFields
             known={item.known ?? {}}
             errors={errors}
             at={`${at}.known`}
+            brief={`1 cm³ weighs ${mass(item.density_g_cm3)}`}
+            faulty={faultyIn(errors, `${at}.density_g_cm3`)}
             onChange={(known) => onChange(changed({ known }))}
-          />
+          >
+            <NumberField label="Density, solid" unit="g" {...field("density_g_cm3")} />
+          </KnownFields>
         </>
       )}
     </GoodsList>

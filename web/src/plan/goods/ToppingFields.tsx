@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { ToppingInputs } from "../../api/client";
 import { useToppings } from "../../api/queries";
+import { faultyIn } from "../../kit/faultyIn";
 import { NumberField } from "../../kit/NumberField";
 import { AmountField, type Ways } from "./AmountField";
 import { GoodsList } from "./GoodsList";
@@ -96,14 +97,17 @@ export const ToppingFields = memo(function ToppingFields(props: Props) {
             at={`${at}.wish`}
             onChange={(wish) => onChange(changed({ wish }))}
           />
-          <NumberField label="Size of one" unit="mm" {...field("across_mm")} />
-          <NumberField label="Weight of one" unit="g" {...field("each_g")} />
           <KnownFields
             known={item.known ?? {}}
             errors={errors}
             at={`${at}.known`}
+            brief={`${item.across_mm} mm`}
+            faulty={faultyIn(errors, `${at}.across_mm`, `${at}.each_g`)}
             onChange={(known) => onChange(changed({ known }))}
-          />
+          >
+            <NumberField label="Size of one" unit="mm" {...field("across_mm")} />
+            <NumberField label="Weight of one" unit="g" {...field("each_g")} />
+          </KnownFields>
         </>
       )}
     </GoodsList>
