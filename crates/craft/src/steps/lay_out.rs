@@ -146,15 +146,19 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
         .goods
         .iter()
         .filter(|goods| matches!(goods.goes, "mixed in" | "on top"))
-        .map(|goods| Nested::from(say::so_much_of(goods.mass, &goods.name)))
+        .map(|goods| say::so_much_of(goods.mass, &goods.name))
         .collect();
-    if parts.is_empty() {
-        return None;
-    }
+    let together = match parts.split_last()? {
+        (only, []) => only.clone(),
+        (last, others) => {
+            let others = list(others.iter().cloned().map(Nested::from), ", ");
+            say::and_last(others, last.clone())
+        }
+    };
     Some(Step {
         key: format!("{line}/goods"),
         kind: StepKind::Preparing,
-        text: say::weigh_goods(list(parts, " and ")),
+        text: say::weigh_goods(together),
         detail: say::goods_how(),
         caution: Some(cautions::allergens()),
         missed: None,

@@ -234,15 +234,18 @@ pub(crate) fn scatter(
         .map(|(_, goods)| so_much_of(goods.mass, &goods.name))
         .enumerate()
         .map(|(i, what)| {
-            let (key, how) = if i == 0 {
-                ("top".to_owned(), slab::top_how())
+            let task = if i == 0 {
+                TaskDraft::new("top", slab::top(what), slab::top_how(), 60.0)
+                    .minding(cautions::allergens())
             } else {
-                (format!("top-{}", i + 1), say::scatter_next_how())
+                let key = format!("top-{}", i + 1);
+                TaskDraft::new(&key, slab::top(what), say::scatter_next_how(), 60.0)
             };
-            TaskDraft::new(&key, slab::top(what), how, 60.0)
-                .minding(cautions::allergens())
-                .since(since, layer)
-                .until(Timing::ToppingUntil, slab::top_until(Until), slab::top_late())
+            task.since(since, layer).until(
+                Timing::ToppingUntil,
+                slab::top_until(Until),
+                slab::top_late(),
+            )
         })
         .collect()
 }

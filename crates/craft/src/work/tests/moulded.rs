@@ -311,7 +311,7 @@ fn tints_take_from_their_colour_and_stay_under_their_limit() {
         change(tint);
         Plan::of(&inputs).expect_err("refused")[0].field.clone()
     };
-    assert!(told(&|tint| tint.share_pct = 6.0).ends_with("tint.share_pct"));
+    assert!(told(&|tint| tint.share_pct = 21.0).ends_with("tint.share_pct"));
     assert!(told(&|tint| tint.colour = "red".to_owned()).ends_with("tint.colour"));
 }
 
