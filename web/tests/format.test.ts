@@ -58,7 +58,7 @@ describe("temperatures", () => {
     localStorage.setItem("wide-sheen.display", "{torn");
     vi.resetModules();
     const { display } = await import("../src/kit/display");
-    expect(display).toEqual({ temperature: "C", mass: "g", print: "usual" });
+    expect(display).toEqual({ temperature: "C", mass: "g", print: "usual", hand: "right" });
   });
 });
 

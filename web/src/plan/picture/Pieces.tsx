@@ -8,6 +8,7 @@ import {
   type WorkInputs,
 } from "../../api/client";
 import { accepted } from "../../api/refusal";
+import { goodsLook } from "./goodsLook";
 import { layerLook } from "./look";
 import { thrown } from "./thrown";
 
@@ -51,6 +52,8 @@ export const Pieces = memo(function Pieces({ work, plan, bowls }: Props) {
     dipped && work.swirl
       ? layerLook(plan.layers[0] && { ...plan.layers[0], chocolate: work.swirl }, bowls)
       : null;
+  // What is mixed in, in its own colours, one after the other.
+  const goods = plan.mixed_in.map(({ name }) => goodsLook(name));
   const each = outlines?.flatMap((one) => Array.from({ length: one.count }, () => one)) ?? [];
   const widest = Math.max(1, ...each.map(({ size_mm }) => Math.max(...size_mm)));
   return (
@@ -109,15 +112,18 @@ export const Pieces = memo(function Pieces({ work, plan, bowls }: Props) {
               <circle r={r * 0.3} cx={-r * 0.3} cy={-r * 0.35} fill="#fff" opacity="0.25" />
             )}
             {!dipped &&
-              Array.from({ length: 5 }, (__, grain) => (
+              Array.from(
+                { length: 5 },
+                (__, grain) => goods[(i + grain) % goods.length] ?? goodsLook(""),
+              ).map((grainLook, grain) => (
                 <circle
                   // biome-ignore lint/suspicious/noArrayIndexKey: a grain is its place
                   key={grain}
                   cx={(next() - 0.5) * r * 1.3}
                   cy={(next() - 0.5) * r * 1.3}
                   r={r * 0.2}
-                  fill="#E8D9B8"
-                  stroke="#6B5433"
+                  fill={grainLook.body}
+                  stroke={grainLook.edge}
                   strokeWidth="0.6"
                 />
               ))}

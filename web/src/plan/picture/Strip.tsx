@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { BowlInputs, ComponentPlan, WorkOf } from "../../api/client";
 import { layerLook } from "./look";
+import { strokesOf, zigzag } from "./zigzag";
 
 const WIDTH = 560;
 
@@ -20,6 +21,15 @@ export const Strip = memo(function Strip({ work, plan, bowls }: Props) {
   const overlap = cake ? (cake.overlap_mm ?? 25) : 0;
   const small = cake ? 110 / Math.max(cake.diameter_mm, cake.height_mm) : 0;
   const below = high * scale + 34;
+  const pattern = cake?.pattern;
+  const line =
+    pattern && plan.layers[0]
+      ? layerLook({ ...plan.layers[0], chocolate: pattern.chocolate }, bowls)
+      : null;
+  const tall = high * 0.8;
+  const strokes = pattern ? strokesOf(pattern.length_mm, long, tall) : 0;
+  // What does not reach the end is as long as it is.
+  const drawn = pattern ? Math.min(long, pattern.length_mm) : long;
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${below + (cake ? 140 : 4)}`}
@@ -38,6 +48,17 @@ export const Strip = memo(function Strip({ work, plan, bowls }: Props) {
         fill={look.body}
         stroke="currentColor"
       />
+      {pattern && line && (
+        <path
+          transform={`translate(6 ${6 + high * 0.1 * scale})`}
+          d={zigzag(strokes, drawn * scale, tall * scale)}
+          fill="none"
+          stroke={line.body}
+          strokeWidth={Math.max(1, pattern.line_mm * scale)}
+          strokeLinejoin="round"
+          data-testid="strip-pattern"
+        />
+      )}
       {overlap > 0 && (
         <rect
           x={6 + (long - overlap) * scale}
@@ -60,6 +81,20 @@ export const Strip = memo(function Strip({ work, plan, bowls }: Props) {
             fill={look.body}
             rx="2"
           />
+          {pattern && line && (
+            <path
+              transform={`translate(0 ${high * 0.1 * small})`}
+              d={zigzag(
+                (strokes * cake.diameter_mm) / long,
+                cake.diameter_mm * small,
+                tall * small,
+              )}
+              fill="none"
+              stroke={line.body}
+              strokeWidth={Math.max(1, pattern.line_mm * small)}
+              strokeLinejoin="round"
+            />
+          )}
           <line
             x1={-10}
             x2={cake.diameter_mm * small + 10}
