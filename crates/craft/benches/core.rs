@@ -19,7 +19,10 @@ use craft::plan::{BowlInputs, Plan, PlanInputs, WareInputs, bowl as bowl_plan};
 use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
-use craft::work::{ComponentInputs, CoverInputs, FilmInputs, SlabInputs, TrayInputs, WorkInputs};
+use craft::work::{
+    ComponentInputs, CoverInputs, FilmInputs, GoodsNotes, MixedAmount, MixedInInputs, SlabInputs,
+    ToppingInputs, ToppingWish, TrayInputs, WorkInputs,
+};
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
 
@@ -70,8 +73,32 @@ fn eight_components() -> PlanInputs {
     batch
 }
 
+/// The same with ten goods each: five mixed in, five on top.
+fn with_ten_goods(mut batch: PlanInputs) -> PlanInputs {
+    let names = ["nuts", "raisins", "cherries", "stars", "salt"];
+    for component in &mut batch.components {
+        let WorkInputs::Slab(slab) = &mut component.work else { continue };
+        slab.mixed_in = names.map(mixed_in).into();
+        slab.toppings = names.map(topping).into();
+    }
+    batch
+}
+
+fn mixed_in(name: &str) -> MixedInInputs {
+    let amount = MixedAmount::Share { share_pct: 4.0 };
+    let known = GoodsNotes::default();
+    MixedInInputs { name: name.to_owned(), amount, density_g_cm3: 1.0, known }
+}
+
+fn topping(name: &str) -> ToppingInputs {
+    let wish = ToppingWish::Coverage { coverage_pct: 5.0 };
+    let known = GoodsNotes::default();
+    ToppingInputs { name: name.to_owned(), across_mm: 8.0, each_g: 0.3, wish, known }
+}
+
 fn plan(c: &mut Criterion) {
     let eight = eight_components();
+    let goods = with_ten_goods(eight.clone());
     let dark = Chocolate::of(Family::Dark);
     c.bench_function("one slab setting in a room", |b| {
         let place = Place::Room(celsius(19.0));
@@ -79,6 +106,10 @@ fn plan(c: &mut Criterion) {
     });
     c.bench_function("plan of a batch with eight components", |b| {
         b.iter(|| Plan::of(black_box(&eight)))
+    });
+    assert!(Plan::of(&goods).is_ok_and(|plan| plan.components[0].draft.goods.len() == 10));
+    c.bench_function("plan of a batch with eight components of ten goods each", |b| {
+        b.iter(|| Plan::of(black_box(&goods)))
     });
 }
 
