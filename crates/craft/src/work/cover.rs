@@ -193,6 +193,11 @@ impl CoverInputs {
                 (Tray::Area(area), thickness, mass, Some(pieces))
             }
         };
+        let cm2 = in_square_centimetres(tray.area());
+        if !at.check.has_faults() && !check::TRAY_CM2.contain(cm2) && chocolate > Mass::default() {
+            // Only where it follows from what is stated; a tray was looked at already.
+            at.check.fault("cover.thickness_mm", say::must_cover(check::TRAY_CM2, tray.area()));
+        }
         if !at.check.has_faults() && chocolate <= Mass::default() {
             at.check.fault("mixed_in", goods::no_room(mixed.fixed()));
         }

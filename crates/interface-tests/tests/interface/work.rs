@@ -116,8 +116,8 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
         page.until_shown("figures", "4 mm").await?;
         page.until_said("Bark of the dark that is left").await?;
         page.until_shown("to-weigh", "700 g").await?;
-        let left = page.run("return document.querySelectorAll('[data-testid=left-over]').length");
-        ensure!(left.await? == 0, "all of it is used");
+        // All of it is used.
+        page.until_count("[data-testid=left-over]", 0).await?;
         page.fill("Weigh out", "300").await?;
         page.until_said("short: it takes").await?;
         page.fill("Weigh out", "").await?;
