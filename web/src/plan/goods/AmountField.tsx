@@ -3,16 +3,7 @@ import type { Spooned } from "../../api/client";
 import { type Errors, fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
-
-/** One way to say how much: what it is called, what it begins with, and its numbers. */
-interface Way<A> {
-  words: string;
-  start: A;
-  numbers: [name: string, label: string, unit: string][];
-}
-
-/** All the ways in which an amount can be said. */
-export type Ways<A extends { by: string }> = { [B in A["by"]]: Way<Extract<A, { by: B }>> };
+import type { Way, Ways } from "./ways";
 
 const spoons: Record<Spooned, string> = {
   cup: "cups",

@@ -4,10 +4,11 @@ import { useDryGoods } from "../../api/queries";
 import { faultyIn } from "../../kit/faultyIn";
 import { mass } from "../../kit/format";
 import { NumberField } from "../../kit/NumberField";
-import { AmountField, type Ways } from "./AmountField";
+import { AmountField } from "./AmountField";
 import { GoodsList } from "./GoodsList";
 import { GoodsPick } from "./GoodsPick";
 import { KnownFields } from "./KnownFields";
+import { bySpoons, byWeight, restOf, type Ways } from "./ways";
 
 type Amount = MixedInInputs["amount"];
 
@@ -22,16 +23,8 @@ const ways: Ways<Amount> = {
     start: { by: "share", share_pct: 15 },
     numbers: [["share_pct", "Share of the whole", "%"]],
   },
-  grams: {
-    words: "by weight",
-    start: { by: "grams", mass_g: 50 },
-    numbers: [["mass_g", "Amount of it", "g"]],
-  },
-  spooned: {
-    words: "in cups or spoons",
-    start: { by: "spooned", count: 0.5, of: "cup" },
-    numbers: [["count", "Measures", ""]],
-  },
+  grams: byWeight(50),
+  spooned: bySpoons(0.5, "cup"),
   count: {
     words: "by count",
     start: { by: "count", count: 12, each_g: 2 },
@@ -40,11 +33,7 @@ const ways: Ways<Amount> = {
       ["each_g", "Weight of one", "g"],
     ],
   },
-  fill_to: {
-    words: "the rest of a total",
-    start: { by: "fill_to", total_g: 150 },
-    numbers: [["total_g", "All goods together", "g"]],
-  },
+  fill_to: restOf(150, "All goods together"),
 };
 
 const fresh: MixedInInputs = {

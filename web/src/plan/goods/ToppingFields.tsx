@@ -3,10 +3,11 @@ import type { ToppingInputs } from "../../api/client";
 import { useToppings } from "../../api/queries";
 import { faultyIn } from "../../kit/faultyIn";
 import { NumberField } from "../../kit/NumberField";
-import { AmountField, type Ways } from "./AmountField";
+import { AmountField } from "./AmountField";
 import { GoodsList } from "./GoodsList";
 import { GoodsPick } from "./GoodsPick";
 import { KnownFields } from "./KnownFields";
+import { bySpoons, byWeight, restOf, type Ways } from "./ways";
 
 type Wish = ToppingInputs["wish"];
 
@@ -26,26 +27,14 @@ const ways: Ways<Wish> = {
     start: { by: "share", share_pct: 12.5 },
     numbers: [["share_pct", "Share of the chocolate", "%"]],
   },
-  grams: {
-    words: "by weight",
-    start: { by: "grams", mass_g: 30 },
-    numbers: [["mass_g", "Amount of it", "g"]],
-  },
-  spooned: {
-    words: "in cups or spoons",
-    start: { by: "spooned", count: 2, of: "tablespoon" },
-    numbers: [["count", "Measures", ""]],
-  },
+  grams: byWeight(30),
+  spooned: bySpoons(2, "tablespoon"),
   count: {
     words: "by count",
     start: { by: "count", count: 24 },
     numbers: [["count", "Pieces of it", ""]],
   },
-  fill_to: {
-    words: "the rest of a total",
-    start: { by: "fill_to", total_g: 80 },
-    numbers: [["total_g", "All toppings together", "g"]],
-  },
+  fill_to: restOf(80, "All toppings together"),
 };
 
 const fresh: ToppingInputs = {
