@@ -20,7 +20,7 @@ use craft::pot::Pot;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
 use craft::work::{
-    ComponentInputs, CoverInputs, FilmInputs, GoodsNotes, MixedAmount, MixedInInputs, SlabInputs,
+    ComponentInputs, CoverInputs, FilmInputs, MixedAmount, MixedInInputs, SlabInputs,
     ToppingInputs, ToppingWish, TrayInputs, WorkInputs,
 };
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
@@ -85,15 +85,11 @@ fn with_ten_goods(mut batch: PlanInputs) -> PlanInputs {
 }
 
 fn mixed_in(name: &str) -> MixedInInputs {
-    let amount = MixedAmount::Share { share_pct: 4.0 };
-    let known = GoodsNotes::default();
-    MixedInInputs { name: name.to_owned(), amount, density_g_cm3: 1.0, known }
+    MixedInInputs::usual(name, MixedAmount::Share { share_pct: 4.0 })
 }
 
 fn topping(name: &str) -> ToppingInputs {
-    let wish = ToppingWish::Coverage { coverage_pct: 5.0 };
-    let known = GoodsNotes::default();
-    ToppingInputs { name: name.to_owned(), across_mm: 8.0, each_g: 0.3, wish, known }
+    ToppingInputs::usual(name, ToppingWish::Coverage { coverage_pct: 5.0 })
 }
 
 fn plan(c: &mut Criterion) {

@@ -60,7 +60,7 @@ const fn of_family(family: Family) -> &'static [Allergen] {
 }
 
 /// Words in the names of goods, and what such goods contain (*custom*: a start, no list is whole).
-const IN_NAMES: [(&str, Allergen); 24] = [
+const IN_NAMES: [(&str, Allergen); 26] = [
     ("hazelnut", Allergen::Nuts),
     ("almond", Allergen::Nuts),
     ("walnut", Allergen::Nuts),
@@ -69,6 +69,7 @@ const IN_NAMES: [(&str, Allergen); 24] = [
     ("cashew", Allergen::Nuts),
     ("macadamia", Allergen::Nuts),
     ("chopped nuts", Allergen::Nuts),
+    ("nut paste", Allergen::Nuts),
     ("praline", Allergen::Nuts),
     ("marzipan", Allergen::Nuts),
     ("peanut", Allergen::Peanuts),
@@ -80,12 +81,33 @@ const IN_NAMES: [(&str, Allergen); 24] = [
     ("cookie", Allergen::Gluten),
     ("wheat", Allergen::Gluten),
     ("barley", Allergen::Gluten),
+    ("oats", Allergen::Gluten),
     ("cream", Allergen::Milk),
     ("milk", Allergen::Milk),
     ("caramel", Allergen::Milk),
     ("soya", Allergen::Soya),
     ("egg", Allergen::Egg),
 ];
+
+/// Butters that are not of milk.
+const OTHER_BUTTERS: [&str; 3] = ["cocoa butter", "nut butter", "almond butter"];
+
+/// What the name of goods tells that is in them.
+#[must_use]
+pub fn told_by(name: &str) -> Vec<Allergen> {
+    let lower = name.to_lowercase();
+    let mut told: Vec<_> = IN_NAMES
+        .iter()
+        .filter(|(word, _)| lower.contains(word))
+        .map(|(_, allergen)| *allergen)
+        .collect();
+    if lower.contains("butter") && !OTHER_BUTTERS.iter().any(|other| lower.contains(other)) {
+        told.push(Allergen::Milk);
+    }
+    told.sort_unstable();
+    told.dedup();
+    told
+}
 
 /// Who gathers what a plan contains.
 #[derive(Debug, Default)]
@@ -115,16 +137,17 @@ impl Gathering {
         }
     }
 
-    /// Goods by their name: what that tells, and that their label is to be read.
-    pub fn goods(&mut self, name: &str) {
-        let lower = name.to_lowercase();
-        let told = IN_NAMES.iter().filter(|(word, _)| lower.contains(word));
-        self.contains.extend(told.map(|(_, allergen)| *allergen));
-        // Butter is of milk, cocoa butter is not.
-        if lower.contains("butter") && !lower.contains("cocoa butter") {
-            self.contains.push(Allergen::Milk);
+    /// Goods by their name: what that tells, and what their label says; where that was not put
+    /// in, that it is to be read.
+    pub fn goods(&mut self, name: &str, label: Option<&LabelInputs>) {
+        self.contains.extend(told_by(name));
+        match label {
+            Some(label) => {
+                self.contains.extend(&label.contains);
+                self.may_contain.extend(&label.may_contain);
+            }
+            None => self.read(name),
         }
-        self.read(name);
     }
 
     fn read(&mut self, name: &str) {
@@ -196,12 +219,12 @@ mod tests {
     #[test]
     fn butter_is_of_milk_and_cocoa_butter_is_not() {
         let mut gathering = Gathering::default();
-        gathering.goods("cocoa butter");
+        gathering.goods("cocoa butter", None);
         assert_eq!(gathering.declared().contains, []);
         let mut gathering = Gathering::default();
-        gathering.goods("Butter");
-        gathering.goods("salted peanuts");
-        gathering.goods("salted peanuts");
+        gathering.goods("Butter", None);
+        gathering.goods("salted peanuts", None);
+        gathering.goods("salted peanuts", None);
         let declared = gathering.declared();
         assert_eq!(declared.contains, [Allergen::Milk, Allergen::Peanuts]);
         assert_eq!(declared.unread, ["Butter", "salted peanuts"]);

@@ -104,6 +104,14 @@ pub const FLOW_GRADE: Bounds = Bounds::new(1.0, 5.0, "");
 pub const PRICE_PER_KG: Bounds = Bounds::new(0.0, 10_000.0, "");
 /// Chocolate on the shelf.
 pub const STOCK_G: Bounds = Bounds::new(0.0, 200_000.0, "g");
+/// Goods on the shelf that are counted by the millilitre.
+pub const STOCK_ML: Bounds = Bounds::new(0.0, 200_000.0, "ml");
+/// Goods on the shelf that are counted by the piece.
+pub const STOCK_PIECES: Bounds = Bounds::new(0.0, 200_000.0, "pieces");
+/// What is in a pack, in what it is counted in.
+pub const PACK: Bounds = Bounds::new(0.1, 50_000.0, "");
+/// What a pack costs, in the maker's own money.
+pub const PACK_PRICE: Bounds = Bounds::new(0.0, 10_000.0, "");
 /// Chocolate that is put on the shelf or taken from it.
 pub const MOVED_G: Bounds = Bounds::new(0.1, 200_000.0, "g");
 /// Parts of dry goods to one of chocolate.

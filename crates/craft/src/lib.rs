@@ -47,6 +47,7 @@ pub mod measure;
 pub mod message;
 pub mod method;
 pub mod note;
+pub mod pantry;
 pub mod phrases;
 pub mod plan;
 pub mod pot;

@@ -24,6 +24,7 @@ pub mod record_csv;
 pub mod routes;
 pub mod saving;
 pub mod state;
+pub mod taking;
 pub mod texts;
 pub mod thermometer;
 pub mod upgrade;

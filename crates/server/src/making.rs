@@ -12,6 +12,7 @@ use craft::plan::{Plan, PlanInputs};
 use craft::shelf::{Taught, stock};
 use craft::steps::{Line, lines};
 use craft::time::WallTime;
+use craft::units::in_grams;
 use craft::work::WorkInputs;
 use store::batches::{BatchRow, ClockRow};
 use store::bowls::{BowlLine, BowlRow};
@@ -300,10 +301,10 @@ pub async fn keep_ending(
         if let Some(chocolate_id) = inputs.chocolate_id {
             let taken = MoveRow {
                 id: bowl.id,
-                chocolate_id,
+                thing_id: chocolate_id,
                 bowl_id: Some(bowl.id),
                 kind: stock::Move::Taken,
-                mass: stock::taken(setup, &fold(setup, record, end)),
+                amount: in_grams(stock::taken(setup, &fold(setup, record, end))),
                 at: now.0,
             };
             store::stock::take(&mut *connection, &taken).await?;

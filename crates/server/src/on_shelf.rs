@@ -5,7 +5,6 @@ use std::collections::HashMap;
 use std::sync::Arc;
 
 use craft::shelf::Shelf;
-use craft::units::Mass;
 use store::shelf::ShelfRow;
 use store::{Pool, StoreError};
 use tokio::sync::RwLock;
@@ -18,8 +17,8 @@ pub struct OnShelf {
     pub shelf: Shelf,
     /// As it is kept, put away or not.
     pub rows: Vec<ShelfRow>,
-    /// What is left of each chocolate of which that is known.
-    pub left: HashMap<Uuid, Mass>,
+    /// What is left of everything of which that is known, in what it is counted in.
+    pub left: HashMap<Uuid, f64>,
 }
 
 impl OnShelf {

@@ -18,8 +18,8 @@ pub async fn planned(
 ) -> Result<(PlanInputs, WholePlanAnswer), Problem> {
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
-    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs);
     let today = state.wall.now().0.date_naive();
+    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs, (&on_shelf, today));
     for (bowl, stated) in answer.shown.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
             plan.stock = StockAnswer::of(&on_shelf, id, grams(plan.to_weigh_g), today);

@@ -92,12 +92,14 @@ table!(Shelf "shelf", ShelfThing {
          version = GREATEST(version, VALUES(version))");
 
 table!(StockMoves "stock-moves", StockMove {
-    chocolate_id: Uuid, id: Uuid, bowl_id: Option<Uuid>, kind: String, grams: f64, at: NaiveDateTime,
+    // Before goods were counted too, these were a chocolate and its grams.
+    #[serde(alias = "chocolate_id")] thing_id: Uuid, id: Uuid, bowl_id: Option<Uuid>, kind: String,
+    #[serde(alias = "grams")] amount: f64, at: NaiveDateTime,
 },
-    r#"SELECT chocolate_id AS "chocolate_id: Uuid", id AS "id: Uuid", bowl_id AS "bowl_id: Uuid",
-              kind, grams, at AS "at: NaiveDateTime"
+    r#"SELECT thing_id AS "thing_id: Uuid", id AS "id: Uuid", bowl_id AS "bowl_id: Uuid",
+              kind, amount, at AS "at: NaiveDateTime"
        FROM stock_moves ORDER BY seq"#,
-    "INSERT INTO stock_moves (chocolate_id, id, bowl_id, kind, grams, at) VALUES (?, ?, ?, ?, ?, ?)
+    "INSERT INTO stock_moves (thing_id, id, bowl_id, kind, amount, at) VALUES (?, ?, ?, ?, ?, ?)
      ON DUPLICATE KEY UPDATE id = stock_moves.id");
 
 table!(Lessons "lessons", Lesson {

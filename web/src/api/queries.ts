@@ -8,7 +8,10 @@ import {
   type BowlWithPlan,
   type EntryAnswer,
   type Family,
+  type FillingAnswer,
+  type GoodsInputs,
   type Guide,
+  type IngredientInputs,
   type KindAnswer,
   type MethodAnswer,
   type PigmentInputs,
@@ -21,8 +24,6 @@ import {
   type Thing,
   type ThingAnswer,
   type ThingOf,
-  type UsualDryGoods,
-  type UsualTopping,
   type UsualTray,
   type WindowsAnswer,
 } from "./client";
@@ -31,8 +32,7 @@ import { accepted, Refusal } from "./refusal";
 /** What is read once and shown in more than one place. */
 export const keys = {
   methods: ["methods"] as const,
-  toppings: ["toppings"] as const,
-  dryGoods: ["dry-goods"] as const,
+  goods: ["goods"] as const,
   kinds: ["kinds"] as const,
   trays: ["trays"] as const,
   pigments: ["pigments"] as const,
@@ -57,19 +57,12 @@ export function useMethods() {
   });
 }
 
-export function useDryGoods() {
+/** Common goods to start from. */
+export function useUsualGoods() {
   return useQuery({
-    queryKey: keys.dryGoods,
+    queryKey: keys.goods,
     staleTime: Number.POSITIVE_INFINITY,
-    queryFn: async () => accepted<UsualDryGoods[]>(await api.GET("/api/v1/dry-goods")),
-  });
-}
-
-export function useToppings() {
-  return useQuery({
-    queryKey: keys.toppings,
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: async () => accepted<UsualTopping[]>(await api.GET("/api/v1/toppings")),
+    queryFn: async () => accepted<GoodsInputs[]>(await api.GET("/api/v1/goods")),
   });
 }
 
@@ -139,6 +132,7 @@ export interface Shelf {
   trays: OnShelf<"tray">[];
   moulds: OnShelf<"mould">[];
   pigments: OnShelf<"pigment">[];
+  goods: OnShelf<"goods">[];
   kitchen: OnShelf<"kitchen"> | undefined;
   /** What is kept and cannot be read. */
   unreadable: ThingAnswer[];
@@ -157,6 +151,7 @@ function byKind({ things }: ShelfAnswer): Shelf {
     trays: ofKind(things, "tray"),
     moulds: ofKind(things, "mould"),
     pigments: ofKind(things, "pigment"),
+    goods: ofKind(things, "goods"),
     kitchen: ofKind(things, "kitchen")[0],
     unreadable: things.filter(({ thing }) => !thing),
   };
@@ -199,6 +194,18 @@ export function useWindows({
   const usual = useQuery(usualWindows(family));
   const faults: Record<string, string> = asked.error instanceof Refusal ? asked.error.fields : {};
   return { windows: asked.data ?? usual.data, faults };
+}
+
+/** How a recipe is balanced; the last one that could be while it is being mended. */
+export function useBalance(parts: readonly IngredientInputs[]): FillingAnswer | undefined {
+  const body = { parts: [...parts] };
+  const asked = useQuery({
+    queryKey: ["balance", body],
+    staleTime: Number.POSITIVE_INFINITY,
+    placeholderData: keepPreviousData,
+    queryFn: async () => accepted<FillingAnswer>(await api.POST("/api/v1/calc/filling", { body })),
+  });
+  return asked.data;
 }
 
 /** The usual windows of each family. */

@@ -1016,15 +1016,18 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/dry-goods": {
+    "/api/v1/goods": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Dry goods to start from; the maker's own number stands in for each. */
-        get: operations["list_dry_goods"];
+        /**
+         * Common things to start from, without any maker's name; the maker's own numbers stand in for
+         *     each.
+         */
+        get: operations["list_goods"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1373,7 +1376,7 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Notes chocolate that came or went: `201` where it is new, `200` where it was
+         * Notes chocolate or goods that came or went: `201` where it is new, `200` where it was
          *     noted already.
          */
         post: operations["move_stock"];
@@ -1394,23 +1397,6 @@ export interface paths {
         put?: never;
         /** Takes back that a thing was archived. */
         post: operations["restore_thing"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/toppings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Toppings to start from; the maker's own number stands in for each. */
-        get: operations["list_toppings"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2628,6 +2614,7 @@ export interface components {
             /** @description What to look for. */
             checks: components["schemas"]["Message"][];
             face?: null | components["schemas"]["FaceAnswer"];
+            filling?: null | components["schemas"]["FillingAnswer"];
             fridge?: null | components["schemas"]["FridgeAnswer"];
             /** @description What else goes in. */
             goods: components["schemas"]["GoodsAnswer"][];
@@ -2769,6 +2756,11 @@ export interface components {
             /** @description What happens then. */
             what: components["schemas"]["Message"];
         };
+        /**
+         * @description What goods are counted in.
+         * @enum {string}
+         */
+        CountedIn: "g" | "ml" | "piece";
         /** @description What is known of a slab; the rest follows. */
         CoverInputs: {
             /** @enum {string} */
@@ -2910,6 +2902,7 @@ export interface components {
              * @description What one weighs.
              */
             each_g: number;
+            made?: null | components["schemas"]["MadeCentres"];
             /** @description What they are called. */
             name: string;
             /** @description How large one is, as far as it is dipped. */
@@ -3164,20 +3157,35 @@ export interface components {
              */
             aw?: number | null;
             class?: null | components["schemas"]["Keeps"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its fat.
+             */
             fat_pct: number;
-            keeps?: null | components["schemas"]["Message"];
+            /**
+             * @description How long it keeps, in a sentence: by its class or by the custom of what spoils in it,
+             *     whichever is the stricter.
+             */
+            keeps: components["schemas"]["Message"];
+            /** @description Remarks. */
             notes: components["schemas"]["Note"][];
             /**
              * Format: double
              * @description Sugars, sorbitol among them.
              */
             sugar_pct: number;
+            /** @description The working. */
             sum: components["schemas"]["Working"][];
             texture?: null | components["schemas"]["Texture"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description What all of it weighs.
+             */
             total_g: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its water.
+             */
             water_pct: number;
         };
         /**
@@ -3211,6 +3219,18 @@ export interface components {
         } | {
             /**
              * Format: double
+             * @description How much goes in each; as much as there is room for, if left out.
+             */
+            each_g?: number | null;
+            /** @enum {string} */
+            kind: "recipe";
+            /** @description What it is called. */
+            name: string;
+            /** @description What is put in. */
+            parts: components["schemas"]["IngredientInputs"][];
+        } | {
+            /**
+             * Format: double
              * @description What a millilitre of it weighs.
              */
             density_g_cm3: number;
@@ -3226,20 +3246,10 @@ export interface components {
             /** @description Whether it has water in it, from cream, purée or fresh herbs. */
             perishable?: boolean;
         };
-        /** @description One of the things that are put in. */
-        FillingPart: {
-            /**
-             * Format: double
-             * @description How much of it.
-             */
-            grams: number;
-            /** @description What it is: a known ingredient by its name, or its water, fat and sugars. */
-            ingredient: components["schemas"]["PartOf"];
-        };
         /** @description What is put in. */
         FillingRequest: {
             /** @description All that is put in. */
-            parts: components["schemas"]["FillingPart"][];
+            parts: components["schemas"]["IngredientInputs"][];
         };
         /**
          * @description A film of colour, as the maker states it. Films are listed in the order of work:
@@ -3464,12 +3474,61 @@ export interface components {
             /** @description Where it goes: "mixed in", "on top". */
             goes: string;
             /**
+             * Format: uuid
+             * @description The goods in the pantry that it is, where it was picked there.
+             */
+            goods_id?: string | null;
+            /**
              * Format: double
              * @description What it weighs.
              */
             mass_g: number;
             /** @description What it is. */
             name: string;
+        };
+        /** @description Goods in the pantry. */
+        GoodsInputs: {
+            /**
+             * Format: double
+             * @description How wide one of them is.
+             */
+            across_mm?: number | null;
+            allergens?: null | components["schemas"]["LabelInputs"];
+            /**
+             * Format: date
+             * @description The pack's best-before date.
+             */
+            best_before?: string | null;
+            /**
+             * Format: double
+             * @description Their own density, without the air between them.
+             */
+            density_g_cm3?: number | null;
+            /**
+             * Format: double
+             * @description What one of them weighs.
+             */
+            each_g?: number | null;
+            /** @description What else is known of them. */
+            known?: components["schemas"]["GoodsNotes"];
+            /** @description What else the label says: ingredients. */
+            label?: string;
+            /** @description What the maker calls them. */
+            name: string;
+            /**
+             * Format: double
+             * @description What a pack costs, in the maker's own money.
+             */
+            pack_price?: number | null;
+            /**
+             * Format: double
+             * @description How much is in a pack, in what they are counted in.
+             */
+            pack_size?: number | null;
+            /** @description What sort they are. */
+            sort?: components["schemas"]["Sort"];
+            /** @description What they are counted in. */
+            unit: components["schemas"]["CountedIn"];
         };
         /** @description What is known of goods besides their size, where it is. */
         GoodsNotes: {
@@ -3498,6 +3557,68 @@ export interface components {
              * @default null
              */
             water_pct?: number | null;
+        };
+        /** @description What the shelf has of goods that a plan takes, in what they are counted in. */
+        GoodsStockAnswer: {
+            /**
+             * Format: double
+             * @description What is used costs this, in the maker's own money.
+             */
+            cost?: number | null;
+            /**
+             * Format: uuid
+             * @description Their id.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description What is left of them; `null` where that is not known.
+             */
+            left?: number | null;
+            /**
+             * Format: double
+             * @description What is needed; `null` where it is not known what a millilitre or a piece weighs.
+             */
+            needed?: number | null;
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description The same in packs; `null` where it is not known what one holds.
+             */
+            packs?: number | null;
+            /**
+             * Format: double
+             * @description What is still to be bought; `null` where that cannot be known.
+             */
+            short?: number | null;
+            /** @description What they are counted in. */
+            unit: components["schemas"]["CountedIn"];
+        };
+        /** @description One of the goods that a plan takes besides chocolate, whatever it goes into. */
+        GoodsTakenAnswer: {
+            /**
+             * Format: double
+             * @description All that is taken of it.
+             */
+            mass_g: number;
+            /** @description What it is. */
+            name: string;
+            stock?: null | components["schemas"]["GoodsStockAnswer"];
+            /** @description What it goes into. */
+            uses: components["schemas"]["GoodsUseAnswer"][];
+        };
+        /** @description What some goods go into. */
+        GoodsUseAnswer: {
+            /** @description What is made, by name. */
+            component: string;
+            /** @description Where it goes: "mixed in", "on top". */
+            goes: string;
+            /**
+             * Format: double
+             * @description How much of it.
+             */
+            mass_g: number;
         };
         /**
          * @description A chocolate behind the films, by its name.
@@ -3619,6 +3740,19 @@ export interface components {
          * @enum {string}
          */
         Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
+        /** @description An ingredient of a filling, as the maker states it. */
+        IngredientInputs: {
+            /**
+             * Format: double
+             * @description How much of it the recipe has.
+             */
+            grams: number;
+            /** @description What it is: a known ingredient by its name, or its water, fat and sugars. */
+            ingredient: components["schemas"]["PartOf"];
+            label?: null | components["schemas"]["LabelInputs"];
+            /** @description What the maker calls it; as it is usually called, if left out. */
+            name?: string | null;
+        };
         /** @description Something that goes inside. */
         InsideInputs: {
             /**
@@ -4018,6 +4152,13 @@ export interface components {
             /** @description Streaks and bloom. */
             streaks: components["schemas"]["Streaks"];
         };
+        /** @description Centres that are made for it, by a recipe in weights; as much is made as is dipped. */
+        MadeCentres: {
+            /** @description What is put in. */
+            parts: components["schemas"]["IngredientInputs"][];
+            /** @description How they are shaped. */
+            shaped_by: components["schemas"]["ShapedBy"];
+        };
         /** @description What a component is made from. */
         MadeFromAnswer: {
             /** @description The chocolates and colours it is made from, by key, the first first. */
@@ -4265,8 +4406,15 @@ export interface components {
              * @description Their own density, without the air between them.
              */
             density_g_cm3: number;
+            /**
+             * Format: uuid
+             * @description The goods in the pantry that they are; what is known of those stands in for what is
+             *     stated here.
+             */
+            goods_id?: string | null;
             /** @description What else is known of them. */
             known?: components["schemas"]["GoodsNotes"];
+            label?: null | components["schemas"]["LabelInputs"];
             /** @description What they are. */
             name: string;
         };
@@ -4310,7 +4458,7 @@ export interface components {
          */
         MouldMaterial: "rigid" | "silicone";
         /**
-         * @description How chocolate comes and goes.
+         * @description How chocolate and goods come and go.
          * @enum {string}
          */
         Move: "counted" | "bought" | "returned" | "taken" | "gone";
@@ -4390,18 +4538,18 @@ export interface components {
             /** @enum {string} */
             kind: "started_over";
         };
-        /** @description Chocolate that came or went. */
+        /** @description Chocolate or goods that came or went. */
         NewMove: {
+            /**
+             * Format: double
+             * @description How much, in what it is counted in.
+             */
+            amount: number;
             /**
              * Format: uuid
              * @description The bowl that it is left over from.
              */
             bowl_id?: string | null;
-            /**
-             * Format: double
-             * @description How much.
-             */
-            grams: number;
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice notes one.
@@ -4467,9 +4615,10 @@ export interface components {
             id?: string | null;
             /**
              * Format: double
-             * @description How much of it there is, where it is a chocolate.
+             * @description How much of it there is, in what it is counted in: grams of a chocolate; grams,
+             *     millilitres or pieces of goods.
              */
-            left_g?: number | null;
+            left?: number | null;
             /** @description What it is. */
             thing: components["schemas"]["Thing"];
         };
@@ -5801,6 +5950,11 @@ export interface components {
             svg: string;
         };
         /**
+         * @description How centres that are made for it are shaped.
+         * @enum {string}
+         */
+        ShapedBy: "rolling" | "cutting" | "piping";
+        /**
          * @description How the marks run.
          * @enum {string}
          */
@@ -6119,6 +6273,11 @@ export interface components {
          * @enum {string}
          */
         Snap: "clean" | "soft" | "bends";
+        /**
+         * @description What sort of goods it is: where it stands in the pantry.
+         * @enum {string}
+         */
+        Sort: "nuts" | "fruit" | "crisp" | "strewn" | "sugar" | "dairy" | "liquid" | "sticks" | "packaging" | "other";
         /**
          * @description Where a reading came from.
          * @enum {string}
@@ -6478,6 +6637,50 @@ export interface components {
             strength?: number | null;
         } | {
             /**
+             * Format: double
+             * @description How wide one of them is.
+             */
+            across_mm?: number | null;
+            allergens?: null | components["schemas"]["LabelInputs"];
+            /**
+             * Format: date
+             * @description The pack's best-before date.
+             */
+            best_before?: string | null;
+            /**
+             * Format: double
+             * @description Their own density, without the air between them.
+             */
+            density_g_cm3?: number | null;
+            /**
+             * Format: double
+             * @description What one of them weighs.
+             */
+            each_g?: number | null;
+            /** @enum {string} */
+            kind: "goods";
+            /** @description What else is known of them. */
+            known?: components["schemas"]["GoodsNotes"];
+            /** @description What else the label says: ingredients. */
+            label?: string;
+            /** @description What the maker calls them. */
+            name: string;
+            /**
+             * Format: double
+             * @description What a pack costs, in the maker's own money.
+             */
+            pack_price?: number | null;
+            /**
+             * Format: double
+             * @description How much is in a pack, in what they are counted in.
+             */
+            pack_size?: number | null;
+            /** @description What sort they are. */
+            sort?: components["schemas"]["Sort"];
+            /** @description What they are counted in. */
+            unit: components["schemas"]["CountedIn"];
+        } | {
+            /**
              * @default {
              *       "colour_bottle": false,
              *       "fine_scale": false,
@@ -6533,9 +6736,10 @@ export interface components {
             learned: components["schemas"]["LearnedAnswer"][];
             /**
              * Format: double
-             * @description What is left of a chocolate; `null` where that is not known.
+             * @description What is left of a chocolate in grams, of goods in what they are counted in; `null` where
+             *     that is not known.
              */
-            left_g?: number | null;
+            left?: number | null;
             /**
              * Format: double
              * @description What a checked thermometer reads too little.
@@ -6626,8 +6830,15 @@ export interface components {
              * @description What one of it weighs.
              */
             each_g: number;
+            /**
+             * Format: uuid
+             * @description The goods in the pantry that it is; what is known of those stands in for what is stated
+             *     here.
+             */
+            goods_id?: string | null;
             /** @description What else is known of it. */
             known?: components["schemas"]["GoodsNotes"];
+            label?: null | components["schemas"]["LabelInputs"];
             /** @description What it is. */
             name: string;
             /** @description How much of it. */
@@ -6774,35 +6985,6 @@ export interface components {
             /** @description Why. */
             why: components["schemas"]["Message"];
         };
-        /** @description Dry goods as they usually are. */
-        UsualDryGoods: {
-            /**
-             * Format: double
-             * @description Their own density, without the air between them.
-             */
-            density_g_cm3: number;
-            /** @description What else is known of them: what a millilitre weighs as they are poured. */
-            known: components["schemas"]["GoodsNotes"];
-            /** @description What they are. */
-            name: string;
-        };
-        /** @description A topping as it usually is. */
-        UsualTopping: {
-            /**
-             * Format: double
-             * @description How wide one of it is.
-             */
-            across_mm: number;
-            /**
-             * Format: double
-             * @description What one of it weighs.
-             */
-            each_g: number;
-            /** @description What else is known of it: what a millilitre weighs as it is poured. */
-            known: components["schemas"]["GoodsNotes"];
-            /** @description What it is. */
-            name: string;
-        };
         /** @description A tray as it usually is. */
         UsualTray: {
             /** @description What it is. */
@@ -6924,6 +7106,8 @@ export interface components {
         };
         /** @description Everything that follows from what is stated of a plan. */
         WholePlanAnswer: components["schemas"]["PlanAnswer"] & {
+            /** @description What it takes besides chocolate, each of the goods once. */
+            goods: components["schemas"]["GoodsTakenAnswer"][];
             /** @description Those of them of which nothing was said either: they may go. */
             idle: string[];
             in_the_way?: null | components["schemas"]["InTheWayAnswer"];
@@ -7286,6 +7470,7 @@ export interface components {
             each_g: number;
             /** @enum {string} */
             kind: "dipped";
+            made?: null | components["schemas"]["MadeCentres"];
             /** @description What they are called. */
             name: string;
             /** @description How large one is, as far as it is dipped. */
@@ -12616,7 +12801,7 @@ export interface operations {
             };
         };
     };
-    list_dry_goods: {
+    list_goods: {
         parameters: {
             query?: never;
             header?: never;
@@ -12630,7 +12815,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UsualDryGoods"][];
+                    "application/json": components["schemas"]["GoodsInputs"][];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */
@@ -14427,43 +14612,6 @@ export interface operations {
                 };
             };
             404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description The database is away. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    list_toppings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["UsualTopping"][];
-                };
-            };
-            /** @description It does not come from this machine, or not from the interface. */
-            403: {
                 headers: {
                     [name: string]: unknown;
                 };

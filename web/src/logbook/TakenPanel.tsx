@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { BowlWithPlan } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { mass } from "../kit/format";
-import { GramsForm } from "../shelf/GramsForm";
+import { AmountForm } from "../shelf/AmountForm";
 
 interface Props {
   bowlId: string;
@@ -22,10 +22,11 @@ export function TakenPanel({ bowlId, taken }: Props) {
         )}
         .
       </Box>
-      <GramsForm
-        chocolateId={taken.chocolate_id}
+      <AmountForm
+        id={taken.chocolate_id}
+        unit="g"
         label="Left over, returned to stock"
-        move={(grams) => ({ kind: "returned", grams, bowl_id: bowlId })}
+        move={(amount) => ({ kind: "returned", amount, bowl_id: bowlId })}
         button="Return to stock"
       />
     </Fold>

@@ -46,6 +46,7 @@ const nothing: WholePlan = {
   lines: [],
   notes: [],
   idle: [],
+  goods: [],
   made_from: [],
   unused: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },

@@ -5,6 +5,7 @@ import { mass } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { Swatch } from "../kit/Swatch";
+import { counted } from "../shelf/counted";
 import { plannedLook } from "./plannedLook";
 import { weighedOut } from "./weighedOut";
 
@@ -17,10 +18,11 @@ interface Props {
 
 /** Everything that goes in, what the shelf has of it, and what is still to buy. */
 export function ShoppingPlace({ plan, names }: Props) {
-  const goods = plan.components.flatMap(({ key, name, goods: of }) =>
-    of.map((one) => ({ ...one, id: `${key} ${one.name} ${one.goes}`, component: name })),
-  );
-  const cost = plan.bowls.reduce((sum, { plan: of }) => sum + (of?.stock?.cost ?? 0), 0);
+  const costs = [
+    ...plan.bowls.map(({ plan: of }) => of?.stock?.cost),
+    ...plan.goods.map(({ stock }) => stock?.cost),
+  ];
+  const cost = costs.reduce<number>((sum, one) => sum + (one ?? 0), 0);
   return (
     <Panel title="What it takes" maxW="1100px">
       <Box overflowX="auto">
@@ -62,21 +64,8 @@ export function ShoppingPlace({ plan, names }: Props) {
                 </td>
               </tr>
             ))}
-            {goods.map(({ id, name, mass_g, goes, component }) => (
-              <tr key={id}>
-                <td>
-                  {name}, {goes}
-                  {plan.components.length > 1 && (
-                    <Box as="span" color="fg.muted">
-                      {" "}
-                      ({component})
-                    </Box>
-                  )}
-                </td>
-                <td className="number">{mass(mass_g)}</td>
-                <td>–</td>
-                <td>–</td>
-              </tr>
+            {plan.goods.map((one) => (
+              <GoodsRow key={one.stock?.id ?? one.name} one={one} />
             ))}
           </tbody>
         </Box>
@@ -94,14 +83,50 @@ export function ShoppingPlace({ plan, names }: Props) {
             of={plan.bowls.length > 1 ? (names.get(key) ?? key) : undefined}
           />
         ))}
+        {plan.goods.map(({ name, stock }) => (
+          <Notes key={stock?.id ?? name} notes={stock?.notes ?? []} />
+        ))}
       </Box>
       <Box mt="3" fontSize="sm" color="fg.muted">
         What stands on the{" "}
         <Link to="/shelf" color="ink" textDecoration="underline">
           shelf
         </Link>{" "}
-        with its amount is counted here.
+        with its amount is counted here, chocolates and{" "}
+        <Link to="/shelf/goods" color="ink" textDecoration="underline">
+          goods
+        </Link>
+        .
       </Box>
     </Panel>
   );
+}
+
+/** One of the goods: what it goes into, what is taken, what there is and what is to be bought. */
+function GoodsRow({ one: { name, mass_g, uses, stock } }: { one: WholePlan["goods"][number] }) {
+  const made = new Set(uses.map(({ component }) => component));
+  return (
+    <tr>
+      <td>
+        {name}
+        <Box as="span" color="fg.muted">
+          {`, ${[...new Set(uses.map(({ goes }) => goes))].join(", ")} (${[...made].join(", ")})`}
+        </Box>
+      </td>
+      <td className="number">
+        {stock?.needed != null && stock.unit !== "g"
+          ? `${counted(stock.needed, stock.unit)} (${mass(mass_g)})`
+          : mass(mass_g)}
+      </td>
+      <td>{stock?.left != null ? counted(stock.left, stock.unit) : "–"}</td>
+      <td className="number">{toBuy(stock)}</td>
+    </tr>
+  );
+}
+
+function toBuy(stock: WholePlan["goods"][number]["stock"]): string {
+  if (stock?.short == null) return "–";
+  if (stock.short === 0) return "nothing";
+  const packs = stock.packs === 1 ? ": a pack" : `: ${stock.packs} packs`;
+  return `${counted(stock.short, stock.unit)}${stock.packs ? packs : ""}`;
 }

@@ -20,7 +20,7 @@ interface Props {
 
 /** A chocolate: what is left of it, drawn in squares of a hundred grams, and its numbers. */
 export function ChocolateCard({ chocolate, onEdit }: Props) {
-  const { thing, windows, usual, left_g } = chocolate;
+  const { thing, windows, usual, left } = chocolate;
   return (
     <Box>
       <Box display="flex" justifyContent="space-between" gap="3" alignItems="start">
@@ -40,18 +40,18 @@ export function ChocolateCard({ chocolate, onEdit }: Props) {
         mt="3"
         alignItems="center"
       >
-        {left_g == null ? (
+        {left == null ? (
           <Box color="fg.muted">Not counted yet</Box>
         ) : (
-          <Squares grams={left_g} look={lookOf(thing)} />
+          <Squares grams={left} look={lookOf(thing)} />
         )}
         <Box display="flex" gap="3" alignItems="center">
-          {left_g != null && (
+          {left != null && (
             <Box textStyle="figure" fontSize="3xl" data-testid="left">
-              {mass(left_g)}
+              {mass(left)}
             </Box>
           )}
-          <StockForm id={chocolate.id} name={thing.name} />
+          <StockForm id={chocolate.id} name={thing.name} unit="g" />
         </Box>
       </Box>
       {windows && usual && (

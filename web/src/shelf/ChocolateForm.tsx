@@ -34,7 +34,7 @@ interface Props {
 /** What the bag says, and how much of it there is. */
 export function ChocolateForm({ standing, done }: Props) {
   const [draft, setDraft] = useState(standing?.thing ?? fresh);
-  const [left, setLeft] = useState<number | null>(standing?.left_g ?? null);
+  const [left, setLeft] = useState<number | null>(standing?.left ?? null);
   const { keep, busy, errors, said } = useKeep(standing, done);
   const { putAway } = useDeeds(standing?.id ?? "");
   // What is greyed in the fields is the usual, and what is wrong shows at once.
@@ -45,7 +45,7 @@ export function ChocolateForm({ standing, done }: Props) {
     <ThingForm
       busy={busy}
       said={said}
-      onKeep={() => keep({ thing: draft, left_g: left })}
+      onKeep={() => keep({ thing: draft, left })}
       onLeave={done}
       onPutAway={standing ? () => putAway.mutate() : undefined}
     >
@@ -66,7 +66,7 @@ export function ChocolateForm({ standing, done }: Props) {
                 unit="g"
                 optional="not counted"
                 value={left}
-                error={wrong.left_g}
+                error={wrong.left}
                 onChange={setLeft}
               />
             )}

@@ -80,9 +80,16 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
 }
 
 /** The way into a thing's form. */
-export function Edit({ name, onClick }: { name: string; onClick: () => void }) {
+export function Edit({ name, row, onClick }: { name: string; row?: boolean; onClick: () => void }) {
   return (
-    <Button variant="ghost" px="0" mt="-2" me="-2" aria-label={`Change ${name}`} onClick={onClick}>
+    <Button
+      variant="ghost"
+      px="0"
+      mt={row ? "0" : "-2"}
+      me="-2"
+      aria-label={`Change ${name}`}
+      onClick={onClick}
+    >
       <Pencil aria-hidden />
     </Button>
   );

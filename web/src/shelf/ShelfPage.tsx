@@ -9,6 +9,7 @@ import { FirstThings } from "./FirstThings";
 import { HeatSources } from "./HeatSources";
 import { KitchenPanel } from "./KitchenPanel";
 import { Moulds } from "./Moulds";
+import { Pantry } from "./Pantry";
 import { Pigments } from "./Pigments";
 import { addressOf, placeThatAdds, type ShelfPlace, shelfPlaces, toAdd } from "./places";
 import { Thermometers } from "./Thermometers";
@@ -76,6 +77,8 @@ function Standing({ at, shelf }: { at: ShelfPlace; shelf: Shelf }) {
       return <Chocolates chocolates={shelf.chocolates} />;
     case "colours":
       return <Pigments pigments={shelf.pigments} />;
+    case "goods":
+      return <Pantry goods={shelf.goods} />;
     case "moulds":
       return (
         <Beside>

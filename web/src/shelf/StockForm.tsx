@@ -1,20 +1,26 @@
 import { Box, Button } from "@chakra-ui/react";
 import { Scale } from "lucide-react";
 import { useState } from "react";
-import type { StockMove } from "../api/client";
+import type { CountedIn, StockMove } from "../api/client";
 import { SelectField } from "../kit/SelectField";
-import { GramsForm } from "./GramsForm";
+import { AmountForm } from "./AmountForm";
 
 type ByHand = Extract<StockMove["kind"], "counted" | "bought" | "gone">;
 
 const kinds: Record<ByHand, string> = {
-  counted: "Weighed: there are",
+  counted: "Counted: there is",
   bought: "Bought more",
   gone: "Gone: eaten, given away",
 };
 
-/** Notes chocolate that came or went by hand; what a bowl takes is noted by itself. */
-export function StockForm({ id, name }: { id: string; name: string }) {
+interface Props {
+  id: string;
+  name: string;
+  unit: CountedIn;
+}
+
+/** Notes what came or went by hand; what is made of it is noted by itself. */
+export function StockForm({ id, name, unit }: Props) {
   const [open, setOpen] = useState(false);
   const [kind, setKind] = useState<ByHand>("counted");
   if (!open) {
@@ -31,16 +37,17 @@ export function StockForm({ id, name }: { id: string; name: string }) {
     );
   }
   return (
-    <GramsForm
-      chocolateId={id}
+    <AmountForm
+      id={id}
+      unit={unit}
       label="How much"
-      move={(grams) => ({ kind, grams })}
+      move={(amount) => ({ kind, amount })}
       button="Save"
       onDone={() => setOpen(false)}
     >
       <Box flex="1 1 150px">
         <SelectField label="Change" value={kind} choices={kinds} onChange={setKind} />
       </Box>
-    </GramsForm>
+    </AmountForm>
   );
 }

@@ -5,6 +5,7 @@
 export const shelfPlaces = [
   { at: "chocolates", name: "Chocolates", adds: ["a chocolate"] },
   { at: "colours", name: "Colours", adds: ["a pigment"] },
+  { at: "goods", name: "Goods", adds: ["goods"] },
   { at: "moulds", name: "Moulds, trays", adds: ["a mould", "a tray"] },
   {
     at: "heat",

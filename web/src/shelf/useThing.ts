@@ -18,7 +18,7 @@ function useShelfChanged() {
 interface Kept {
   thing: Thing;
   /** How much of it there is, where it is new. */
-  left_g?: number | null;
+  left?: number | null;
 }
 
 /** Puts a thing on the shelf, or changes one that stands there. */
@@ -28,7 +28,7 @@ export function useKeep(
 ) {
   const changed = useShelfChanged();
   const keep = useMutation({
-    mutationFn: async ({ thing, left_g }: Kept) =>
+    mutationFn: async ({ thing, left }: Kept) =>
       accepted<ThingAnswer>(
         standing
           ? await api.PUT("/api/v1/shelf/{id}", {
@@ -39,7 +39,7 @@ export function useKeep(
               body: thing,
             })
           : await api.POST("/api/v1/shelf", {
-              body: { id: crypto.randomUUID(), thing, left_g: left_g ?? null },
+              body: { id: crypto.randomUUID(), thing, left: left ?? null },
             }),
       ),
     onSuccess: (thing) => {

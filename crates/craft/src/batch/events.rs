@@ -1,9 +1,11 @@
 //! What was done, and what was taken back.
 
-use std::collections::HashSet;
+use std::collections::{BTreeSet, HashSet};
 
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
+
+use crate::steps::Line;
 
 /// Something that happened in a batch.
 #[derive(Clone, Debug, PartialEq, Eq)]
@@ -60,6 +62,20 @@ pub(super) fn standing(events: &[Event]) -> Vec<&Event> {
         .collect();
     standing.sort_by_key(|e| e.at);
     standing
+}
+
+/// The components of which something was done, by key: what goes into them has left the shelf.
+#[must_use]
+pub fn begun<'l>(lines: &'l [Line], events: &[Event]) -> BTreeSet<&'l str> {
+    let done: HashSet<&str> = standing(events)
+        .into_iter()
+        .filter_map(|event| match &event.kind {
+            EventKind::Done { step, .. } => Some(step.as_str()),
+            EventKind::Undone { .. } | EventKind::StartedOver => None,
+        })
+        .collect();
+    let has_begun = |line: &&Line| line.steps.iter().any(|step| done.contains(step.key.as_str()));
+    lines.iter().filter(has_begun).filter_map(Line::component).collect()
 }
 
 /// The latest event that stands: the one that can be taken back.

@@ -15,7 +15,7 @@ mod tests;
 mod timeline;
 
 pub use bowls::{BowlState, BowlStatus, bowl_of, used_for};
-pub use events::{Event, EventKind, last_standing};
+pub use events::{Event, EventKind, begun, last_standing};
 pub use guide::{Coming, Guide, Instruction, Progress, State, StepProgress, Untempered, guide};
 pub use lesson::lesson;
 pub use stage::{Stage, Standing, ToDo, ends_bowl, standing};

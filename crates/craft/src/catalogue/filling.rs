@@ -2,6 +2,8 @@
 
 crate::messages! {
     "filling";
+    parts_of_a_filling(most: Count, there: Count) = "must be 1 to {most} ingredients; there are {there}";
+    keeps_as_dry() = "About 8 weeks by custom, cool and airtight, or as long as its most perishable part.";
     more_than_all(sum: Percent) = "with water and fat must come to 100 % at most; they come to {sum}";
     keeps_months() = "So little of its water is free that by custom it keeps for months, sealed.";
     keeps_weeks() = "By custom it keeps five to six weeks, sealed and cool.";

@@ -7,7 +7,7 @@
 
 use serde::Serialize;
 
-use super::ganache::PIPE_BELOW_C;
+use super::ganache::{PIPE_BELOW_C, keeping};
 use super::ingredient::{Composition, Solute};
 use crate::catalogue::filling as say;
 use crate::message::Message;
@@ -93,6 +93,8 @@ pub struct Balance {
     pub keeps: Option<Keeps>,
     /// How it handles; `None` without chocolate in it.
     pub texture: Option<Texture>,
+    /// Whether anything in it spoils: milk, cream, butter, juice, fruit.
+    pub perishes: bool,
     /// Remarks.
     pub notes: Vec<Note>,
     /// The working.
@@ -166,8 +168,23 @@ pub fn balance(parts: &[(Composition, Mass)]) -> Balance {
         activity,
         keeps,
         texture,
+        perishes,
         notes: remarks(keeps, texture, perishes),
         working,
+    }
+}
+
+impl Balance {
+    /// How long it keeps, in a sentence: by its class or by the custom of what spoils in it,
+    /// whichever is the stricter.
+    #[must_use]
+    pub fn keeping(&self) -> Message {
+        match (self.keeps, self.perishes) {
+            (Some(Keeps::Perishable), _) => Keeps::Perishable.words(),
+            (_, true) => keeping(self.water_pct / 100.0),
+            (Some(keeps), false) => keeps.words(),
+            (None, false) => say::keeps_as_dry(),
+        }
     }
 }
 

@@ -114,6 +114,30 @@ pub enum Ingredient {
 }
 
 impl Ingredient {
+    /// What it is called: as the goods of the pantry are, where they are the same.
+    #[must_use]
+    pub const fn usual_name(self) -> &'static str {
+        match self {
+            Self::Cream => "cream",
+            Self::Butter => "butter",
+            Self::Milk => "milk",
+            Self::Dark => "dark chocolate for the filling",
+            Self::MilkChocolate => "milk chocolate for the filling",
+            Self::White => "white chocolate for the filling",
+            Self::PureeSweetened => "sweetened fruit purée",
+            Self::Puree => "fruit purée",
+            Self::CitrusJuice => "lemon juice",
+            Self::GlucoseSyrup => "glucose syrup",
+            Self::InvertSyrup => "invert syrup",
+            Self::Honey => "honey",
+            Self::Sorbitol => "sorbitol powder",
+            Self::Spirit => "spirit of 40 %",
+            Self::NutPaste => "nut paste",
+            Self::Water => "water",
+            Self::Sugar => "sugar",
+        }
+    }
+
     /// What is in it (*custom*; labels differ).
     #[must_use]
     pub fn composition(self) -> Composition {

@@ -4,6 +4,7 @@
 mod balance;
 mod ganache;
 mod ingredient;
+mod recipe;
 
 pub use balance::{Balance, Keeps, LEAST_WATER, Texture, balance};
 pub use ganache::{
@@ -11,3 +12,4 @@ pub use ganache::{
     usual_ratio,
 };
 pub use ingredient::{Composition, Ingredient, OwnComposition, PartOf};
+pub use recipe::{FillingRecipe, IngredientInputs, MOST_PARTS, Making};

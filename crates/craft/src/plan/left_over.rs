@@ -3,18 +3,19 @@
 use crate::catalogue::plan as say;
 use crate::chocolate::Chocolate;
 use crate::message::Message;
-use crate::spread::mixed::USUAL;
 use crate::spread::slab::ALLOWANCE_SHARE;
 use crate::units::{Area, Mass, grams, in_grams, in_square_centimetres, millimetres};
 use crate::work::{
-    ClustersInputs, ComponentInputs, CoverInputs, GoodsNotes, Lining, MixedAmount, MixedInInputs,
-    PipedInputs, PipedShape, SlabInputs, TrayInputs, WorkInputs,
+    ClustersInputs, ComponentInputs, CoverInputs, Lining, MixedAmount, MixedInInputs, PipedInputs,
+    PipedShape, SlabInputs, TrayInputs, WorkInputs,
 };
 
 /// Less than this is licked off the spatula, g (*custom*).
 const WORTH_USING_G: f64 = 20.0;
 const BARK_MM: f64 = 4.0;
 const CLUSTER_G: f64 = 12.0;
+/// What is bound in clusters where nobody says.
+const GOODS: &str = "chopped nuts";
 const CLUSTER_PARTS: f64 = 0.5;
 const STAR_MM: f64 = 320.0;
 const LINE_MM: f64 = 4.0;
@@ -60,15 +61,9 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         piece_cm2: None,
     });
     let clusters = (usable_g * (1.0 + CLUSTER_PARTS) / CLUSTER_G).floor();
-    let [(goods, density, bulk), ..] = USUAL;
     let cluster = WorkInputs::Clusters(ClustersInputs {
         chocolate: key.to_owned(),
-        mixed_in: vec![MixedInInputs {
-            name: goods.to_owned(),
-            amount: MixedAmount::Parts { parts: CLUSTER_PARTS },
-            density_g_cm3: density,
-            known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
-        }],
+        mixed_in: vec![MixedInInputs::usual(GOODS, MixedAmount::Parts { parts: CLUSTER_PARTS })],
         count: clusters as u32,
         each_g: CLUSTER_G,
         salted: false,
@@ -104,7 +99,7 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
             bark,
         ));
     }
-    ideas.push(idea("Clusters", say::idea_clusters(clusters, grams(CLUSTER_G), goods), cluster));
+    ideas.push(idea("Clusters", say::idea_clusters(clusters, grams(CLUSTER_G), GOODS), cluster));
     if stars >= 1.0 {
         ideas.push(idea("Piped stars", say::idea_stars(stars), piped));
     }

@@ -17,6 +17,7 @@ mod own;
 mod planned;
 mod recipe;
 mod sharing;
+mod taken;
 mod tints;
 mod whole;
 
@@ -33,6 +34,7 @@ pub use own::OwnInputs;
 pub use planned::{PlannedBowl, PlannedComponent};
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
+pub use taken::{GoodsTaken, GoodsUse};
 pub use whole::Plan;
 
 #[cfg(test)]

@@ -185,12 +185,8 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
 
     let mut nutty = three;
     let WorkInputs::Slab(first) = &mut nutty.components[0].work else { unreachable!() };
-    first.mixed_in = vec![crate::work::MixedInInputs {
-        name: "roasted hazelnuts".to_owned(),
-        amount: crate::work::MixedAmount::Parts { parts: 0.4 },
-        density_g_cm3: 1.05,
-        known: crate::work::GoodsNotes::default(),
-    }];
+    let amount = crate::work::MixedAmount::Parts { parts: 0.4 };
+    first.mixed_in = vec![crate::work::MixedInInputs::usual("roasted hazelnuts", amount)];
     let plan = Plan::of(&nutty).expect("a plan");
     let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
     assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);

@@ -8,6 +8,7 @@ use super::left_over::left_over;
 use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
+use super::taken::{GoodsTaken, taken};
 use super::{coatings, sharing, tints};
 use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
@@ -45,6 +46,8 @@ pub struct Plan {
     pub notes: Vec<Note>,
     /// What all of it contains.
     pub allergens: Declared,
+    /// What it takes besides chocolate.
+    pub goods: Vec<GoodsTaken>,
 }
 
 /// The kitchen that a batch is made in.
@@ -114,7 +117,8 @@ impl Plan {
             .collect();
         let notes = sharing::remarks(&components, &bowls);
         let allergens = declared(&inputs.bowls, &bowls, &components);
-        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens })
+        let goods = taken(&components);
+        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens, goods })
     }
 }
 
@@ -132,7 +136,7 @@ fn declared(
         all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
     }
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
-        all.goods(&goods.name);
+        all.goods(&goods.name, goods.label.as_ref());
     }
     all.declared()
 }

@@ -5,11 +5,13 @@
 //! plan that is still to be made follows the shelf, and a bowl, which keeps what
 //! was filled in, stays what it was when it was opened.
 
+mod goods_stock;
 pub mod stock;
 #[cfg(test)]
 mod tests;
 mod thing;
 
+pub use goods_stock::GoodsStock;
 pub use thing::{
     ChocolateInputs, HeatInputs, Kind, KitchenInputs, MouldInputs, OffsetCheck, ThermometerInputs,
     Thing, TrayInputs, WareInputs,
@@ -25,7 +27,8 @@ use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, learned_value};
-use crate::plan::{BowlInputs, PlanInputs};
+use crate::pantry::GoodsInputs;
+use crate::plan::{BowlInputs, GoodsTaken, PlanInputs};
 use crate::work;
 
 /// A thing on the shelf.
@@ -136,6 +139,46 @@ impl Shelf {
         }
     }
 
+    /// Saved goods.
+    #[must_use]
+    pub fn goods(&self, id: Uuid) -> Option<&GoodsInputs> {
+        match self.thing(id) {
+            Some(Thing::Goods(goods)) => Some(goods),
+            _ => None,
+        }
+    }
+
+    /// The goods that a plan takes: those it was picked from, else those of its name. Of two
+    /// of one name, those that are in use.
+    #[must_use]
+    pub fn goods_taken(
+        &self,
+        taken: &GoodsTaken,
+        in_use: impl Fn(Uuid) -> bool,
+    ) -> Option<(Uuid, &GoodsInputs)> {
+        if let Some(id) = taken.goods_id {
+            return Some((id, self.goods(id)?));
+        }
+        self.goods_named(&taken.name, in_use)
+    }
+
+    /// The goods of a name, whatever its capitals. Of two of one name, those that came first.
+    fn goods_named(
+        &self,
+        name: &str,
+        in_use: impl Fn(Uuid) -> bool,
+    ) -> Option<(Uuid, &GoodsInputs)> {
+        let name = name.to_lowercase();
+        let same = self.entries.iter().filter_map(|(id, entry)| match &entry.thing {
+            Thing::Goods(goods) if goods.name.to_lowercase() == name && in_use(*id) => {
+                Some((*id, goods))
+            }
+            _ => None,
+        });
+        // The shelf has no order of its own; ids grow with time.
+        same.min_by_key(|(id, _)| *id)
+    }
+
     /// The kitchen.
     #[must_use]
     pub fn kitchen(&self) -> KitchenInputs {
@@ -171,6 +214,9 @@ impl Shelf {
                 }
             }
         }
+        for (i, component) in filled.components.iter_mut().enumerate() {
+            self.fill_goods(&mut component.work, &format!("components[{i}].work"), &mut check);
+        }
         for tray in filled.components.iter_mut().filter_map(|c| c.work.tray_mut()) {
             // One that is not there is refused where its size is asked for.
             if let work::TrayInputs::Saved { tray_id } = tray
@@ -192,6 +238,37 @@ impl Shelf {
         filled.setting_pace = self.learned(Number::SettingPace, None, None).map(|l| l.value);
         check.finish()?;
         Ok(filled)
+    }
+
+    /// Puts in what is known of the goods that a component names; what is not known of them
+    /// stays as it was stated.
+    fn fill_goods(&self, work: &mut work::WorkInputs, field: &str, check: &mut Checker) {
+        let mut found = |id: Option<Uuid>, list: &str, i: usize| {
+            let goods = self.goods(id?);
+            if goods.is_none() {
+                check.fault(format!("{field}.{list}[{i}].goods_id"), say::not_goods());
+            }
+            goods
+        };
+        for (i, topping) in work.toppings_mut().into_iter().flatten().enumerate() {
+            let Some(goods) = found(topping.goods_id, "toppings", i) else { continue };
+            topping.name.clone_from(&goods.name);
+            topping.across_mm = goods.across_mm.unwrap_or(topping.across_mm);
+            topping.each_g = goods.each_g.unwrap_or(topping.each_g);
+            topping.known = goods.known.over(topping.known);
+            topping.label.clone_from(&goods.allergens);
+        }
+        for (i, mixed) in work.mixed_in_mut().into_iter().flatten().enumerate() {
+            let Some(goods) = found(mixed.goods_id, "mixed_in", i) else { continue };
+            mixed.name.clone_from(&goods.name);
+            mixed.density_g_cm3 = goods.density_g_cm3.unwrap_or(mixed.density_g_cm3);
+            mixed.known = goods.known.over(mixed.known);
+            mixed.label.clone_from(&goods.allergens);
+        }
+        for part in work.ingredients_mut().into_iter().flatten() {
+            let goods = self.goods_named(part.called(), |_| true);
+            part.label = goods.and_then(|(_, goods)| goods.allergens.clone());
+        }
     }
 
     /// A bowl with the numbers of what it names on the shelf put in.

@@ -1,4 +1,4 @@
-//! How much of a chocolate is left, and whether it is enough.
+//! How much of a chocolate or of goods is left, and whether it is enough.
 
 use super::ChocolateInputs;
 use crate::bowl::{Bowl, Setup};
@@ -9,10 +9,10 @@ use crate::words::worded;
 use chrono::{NaiveDate, TimeDelta};
 
 /// A best-before date this near is said.
-const SOON: TimeDelta = TimeDelta::days(14);
+pub(super) const SOON: TimeDelta = TimeDelta::days(14);
 
 worded! {
-    /// How chocolate comes and goes.
+    /// How chocolate and goods come and go.
     Move {
         /// Weighed: this is what there is.
         Counted = "counted",
@@ -20,7 +20,7 @@ worded! {
         Bought = "bought",
         /// Left over from a bowl, and put back.
         Returned = "returned",
-        /// Taken for a bowl.
+        /// Taken for a bowl, or for what is made.
         Taken = "taken",
         /// Thrown away, eaten, given away.
         Gone = "gone",
@@ -31,23 +31,22 @@ worded! {
 /// known.
 ///
 /// Nothing less than nothing is left: what was taken beyond that shows that the
-/// count was wrong.
+/// count was wrong. Amounts are in what the thing is counted in: grams of a chocolate; grams,
+/// millilitres or pieces of goods.
 ///
 /// ```
 /// use craft::shelf::stock::{Move, left};
-/// use craft::units::{grams, in_grams};
 ///
 /// let moves = [(Move::Counted, 900.0), (Move::Taken, 480.0), (Move::Returned, 60.0)];
-/// let left = left(moves.map(|(kind, g)| (kind, grams(g)))).expect("it was counted");
-/// assert_eq!(in_grams(left).round(), 480.0);
+/// assert_eq!(left(moves), Some(480.0));
 /// ```
 #[must_use]
-pub fn left(moves: impl IntoIterator<Item = (Move, Mass)>) -> Option<Mass> {
-    moves.into_iter().fold(None, |left: Option<Mass>, (kind, mass)| match kind {
-        Move::Counted => Some(mass),
-        Move::Bought => Some(left.unwrap_or_default() + mass),
-        Move::Returned => left.map(|left| left + mass),
-        Move::Taken | Move::Gone => left.map(|left| (left - mass).max(Mass::default())),
+pub fn left(moves: impl IntoIterator<Item = (Move, f64)>) -> Option<f64> {
+    moves.into_iter().fold(None, |left: Option<f64>, (kind, amount)| match kind {
+        Move::Counted => Some(amount),
+        Move::Bought => Some(left.unwrap_or_default() + amount),
+        Move::Returned => left.map(|left| left + amount),
+        Move::Taken | Move::Gone => left.map(|left| (left - amount).max(0.0)),
     })
 }
 
@@ -61,6 +60,11 @@ pub fn taken(setup: &Setup, bowl: &Bowl) -> Mass {
 #[must_use]
 pub fn cost(chocolate: &ChocolateInputs, mass: Mass) -> Option<f64> {
     chocolate.price_per_kg.map(|price| price * in_grams(mass) / 1000.0)
+}
+
+/// A day as it is said.
+pub(super) fn said(day: NaiveDate) -> String {
+    day.format("%-d %B %Y").to_string()
 }
 
 /// What is still to be bought, where so much is left of what is needed: a gram at the least,
@@ -85,7 +89,7 @@ pub fn remarks(
         notes.push(Note::caution("not-enough", say::not_enough(left, needed, short(left, needed))));
     }
     if let Some(best_before) = chocolate.best_before {
-        let day = best_before.format("%-d %B %Y");
+        let day = said(best_before);
         if best_before < today {
             notes.push(Note::caution("past-its-date", say::past_its_date(&day)));
         } else if best_before - today <= SOON {

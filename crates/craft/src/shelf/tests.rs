@@ -232,9 +232,7 @@ fn after_a_reset_only_later_bowls_teach() {
 
 #[test]
 fn what_is_left_follows_the_moves() {
-    let g = |moves: &[(Move, f64)]| {
-        left(moves.iter().map(|(kind, g)| (*kind, grams(*g)))).map(|left| in_grams(left).round())
-    };
+    let g = |moves: &[(Move, f64)]| left(moves.iter().copied()).map(f64::round);
     assert_eq!(g(&[]), None);
     // What was never counted stays unknown, whatever is taken or put back.
     assert_eq!(g(&[(Move::Taken, 200.0), (Move::Returned, 50.0), (Move::Gone, 1.0)]), None);
@@ -301,4 +299,82 @@ fn a_new_plan_takes_the_only_gear_there_is() {
         Shelf::new(two, Vec::new()).usual_plan(Family::Dark, |_| true).bowls[0].ware_id,
         None
     );
+}
+
+/// A slab with stars of the pantry on top and its nuts folded in, and a second one with the stars.
+fn with_goods(stars: Option<Uuid>, nuts: Option<Uuid>) -> PlanInputs {
+    use crate::work::{MixedAmount, MixedInInputs, ToppingInputs, ToppingWish, WorkInputs};
+
+    let mut inputs = PlanInputs::usual(Family::Dark);
+    let wish = ToppingWish::Count { count: 10 };
+    let amount = MixedAmount::Grams { mass_g: 40.0 };
+    let WorkInputs::Slab(slab) = &mut inputs.components[0].work else { panic!("a slab") };
+    slab.toppings = vec![ToppingInputs { goods_id: stars, ..ToppingInputs::usual("stars", wish) }];
+    slab.mixed_in = vec![MixedInInputs { goods_id: nuts, ..MixedInInputs::usual("nuts", amount) }];
+    let mut second = inputs.components[0].clone();
+    second.key = "second".to_owned();
+    second.name = "Second".to_owned();
+    second.work.mixed_in_mut().expect("it has goods").clear();
+    inputs.components.push(second);
+    inputs
+}
+
+fn pantry() -> Shelf {
+    use crate::allergens::{Allergen, LabelInputs};
+    use crate::pantry::{CountedIn, GoodsNotes};
+
+    let stars = GoodsInputs {
+        across_mm: Some(8.0),
+        each_g: Some(0.25),
+        known: GoodsNotes { water_pct: Some(1.0), ..GoodsNotes::default() },
+        ..GoodsInputs::called("Gold stars", CountedIn::Pieces)
+    };
+    let nuts = GoodsInputs {
+        allergens: Some(LabelInputs {
+            contains: vec![Allergen::Nuts],
+            may_contain: vec![Allergen::Egg],
+        }),
+        ..GoodsInputs::called("Crushed brittle", CountedIn::Grams)
+    };
+    let things = [(BAG, Thing::Goods(stars)), (BOWL, Thing::Goods(nuts))];
+    Shelf::new(things.map(|(id, thing)| (id, entry(thing))), Vec::new())
+}
+
+#[test]
+fn a_plan_takes_what_is_known_of_its_goods_from_the_pantry() {
+    let filled = pantry().fill(&with_goods(Some(BAG), Some(BOWL))).expect("they are there");
+    let plan = crate::plan::Plan::of(&filled).expect("a plan");
+    let [nuts, stars] = plan.goods.as_slice() else { panic!("{:?}", plan.goods) };
+    assert_eq!((stars.name.as_str(), stars.goods_id), ("Gold stars", Some(BAG)));
+    assert_eq!(stars.uses.len(), 2, "each slab has its own: {stars:?}");
+    // Ten of a quarter of a gram on each, as a kitchen's scale shows them.
+    assert!((in_grams(stars.mass) - 5.0).abs() < 1.1, "{stars:?}");
+    assert_eq!((nuts.name.as_str(), in_grams(nuts.mass).round()), ("Crushed brittle", 40.0));
+    use crate::allergens::Allergen;
+    assert!(plan.allergens.contains.contains(&Allergen::Nuts));
+    assert!(plan.allergens.may_contain.contains(&Allergen::Egg));
+    assert!(plan.allergens.unread.contains(&"Gold stars".to_owned()), "{:?}", plan.allergens);
+    assert!(!plan.allergens.unread.contains(&"Crushed brittle".to_owned()));
+}
+
+#[test]
+fn goods_that_are_not_there_are_refused_by_their_field() {
+    let faults = pantry().fill(&with_goods(Some(STOVE), Some(BOWL))).expect_err("not there");
+    let fields: Vec<_> = faults.iter().map(|fault| fault.field.as_str()).collect();
+    assert_eq!(
+        fields,
+        ["components[0].work.toppings[0].goods_id", "components[1].work.toppings[0].goods_id"]
+    );
+}
+
+#[test]
+fn goods_without_an_id_are_those_of_their_name() {
+    let shelf = pantry();
+    let plan = crate::plan::Plan::of(&with_goods(None, Some(BOWL))).expect("a plan");
+    let named =
+        |name: &str| crate::plan::GoodsTaken { name: name.to_owned(), ..plan.goods[1].clone() };
+    let found = |name: &str| shelf.goods_taken(&named(name), |_| true).map(|(id, _)| id);
+    assert_eq!(found("gold STARS"), Some(BAG));
+    assert_eq!(found("stars"), None);
+    assert_eq!(shelf.goods_taken(&named("gold stars"), |_| false), None, "put away");
 }

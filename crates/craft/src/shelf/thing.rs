@@ -10,6 +10,7 @@ use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::heat::Material;
 use crate::method::Kitchen;
+use crate::pantry::GoodsInputs;
 use crate::plan::{self, BlendPart, MicrowaveInputs, OwnInputs, family_or_blend};
 use crate::shell;
 use crate::work;
@@ -285,6 +286,8 @@ pub enum Thing {
     Mould(MouldInputs),
     /// A pigment.
     Pigment(PigmentInputs),
+    /// Goods in the pantry.
+    Goods(GoodsInputs),
     /// The kitchen.
     Kitchen(KitchenInputs),
 }
@@ -306,6 +309,8 @@ pub enum Kind {
     Mould,
     /// A pigment.
     Pigment,
+    /// Goods in the pantry.
+    Goods,
     /// The kitchen.
     Kitchen,
 }
@@ -322,6 +327,7 @@ impl Thing {
             Self::Tray(_) => Kind::Tray,
             Self::Mould(_) => Kind::Mould,
             Self::Pigment(_) => Kind::Pigment,
+            Self::Goods(_) => Kind::Goods,
             Self::Kitchen(_) => Kind::Kitchen,
         }
     }
@@ -340,6 +346,7 @@ impl Thing {
             Self::Tray(tray) => tray.check(&mut check),
             Self::Mould(mould) => mould.check(&mut check),
             Self::Pigment(pigment) => pigment.check("", &mut check),
+            Self::Goods(goods) => goods.check(&mut check),
             Self::Kitchen(kitchen) => kitchen.check(&mut check),
         }
         check.finish()

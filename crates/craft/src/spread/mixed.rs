@@ -11,18 +11,6 @@ use crate::units::{Mass, MassDensity, Volume, in_grams, in_grams_per_cubic_centi
 /// Chocolate binds about so many parts of dry goods to one of it (*custom*).
 pub const MOST_PARTS: f64 = 1.2;
 
-/// Dry goods as they usually are: name, what a cubic centimetre of one of them weighs, without
-/// the air between them, and what a millilitre of them weighs as they are poured (*custom*).
-pub const USUAL: [(&str, f64, f64); 7] = [
-    ("chopped nuts", 1.05, 0.48),
-    ("raisins", 1.35, 0.65),
-    ("dried sour cherries", 1.3, 0.6),
-    ("flake cereal", 0.4, 0.12),
-    ("puffed cereal", 0.2, 0.08),
-    ("mini marshmallow", 0.35, 0.19),
-    ("biscuit bits", 0.7, 0.4),
-];
-
 /// By what one of the goods goes.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub enum By {

@@ -27,20 +27,6 @@ pub struct Topping {
     pub each: Mass,
 }
 
-/// Toppings as they usually are: name, mm across, g each, and what a millilitre of them weighs
-/// as they are poured (*custom*; weigh ten of yours).
-pub const USUAL: [(&str, f64, f64, f64); 9] = [
-    ("whole hazelnuts", 14.0, 1.1, 0.55),
-    ("chopped nuts", 5.0, 0.07, 0.48),
-    ("flaked almonds", 13.0, 0.15, 0.38),
-    ("raisins", 9.0, 0.5, 0.65),
-    ("dried sour cherries", 11.0, 0.6, 0.6),
-    ("freeze-dried berry bits", 4.0, 0.02, 0.2),
-    ("sugar stars", 6.0, 0.06, 0.75),
-    ("puffed cereal", 7.0, 0.04, 0.08),
-    ("salt flakes", 3.0, 0.004, 0.55),
-];
-
 /// How much of it is wanted.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub enum Wish {

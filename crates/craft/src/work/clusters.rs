@@ -153,4 +153,8 @@ impl Work for ClustersInputs {
         draft.said.mistakes = vec![FALLS_APART, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
+
+    fn mixed_in_mut(&mut self) -> Option<&mut Vec<MixedInInputs>> {
+        Some(&mut self.mixed_in)
+    }
 }

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::filling::{RESTS_H, STAYS_BEHIND, make_task, of_recipe};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
@@ -14,11 +15,11 @@ use crate::catalogue::cautions;
 use crate::catalogue::work::dipped as say;
 use crate::check;
 use crate::dip::{DippedShape, centre_remarks, dip};
-use crate::filling::COLD_C;
-use crate::message::Message;
+use crate::filling::{COLD_C, FillingRecipe, IngredientInputs, Texture};
+use crate::message::{Message, Until};
 use crate::note::Note;
 
-use crate::units::{celsius, grams, in_grams, millimetres};
+use crate::units::{Mass, celsius, grams, in_grams, millimetres};
 
 /// The longest name.
 const LONGEST_NAME: usize = 80;
@@ -28,6 +29,8 @@ const SWIRL_SHARE: f64 = 0.25;
 const WARMED_THROUGH: f64 = 0.15;
 /// A dip, a drip and a flick take so long, s (*custom*).
 const ONE_DIP_S: f64 = 20.0;
+/// A centre is rolled, cut or piped in so long, s (*custom*).
+const ONE_SHAPED_S: f64 = 15.0;
 
 /// What is dipped.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -42,6 +45,60 @@ pub enum CentreKind {
     Biscuit,
     /// Anything else that is dry and keeps.
     Dry,
+}
+
+/// How centres that are made for it are shaped.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ShapedBy {
+    /// Rolled into balls.
+    Rolling,
+    /// Cut from a slab.
+    Cutting,
+    /// Piped in drops.
+    Piping,
+}
+
+/// Centres that are made for it, by a recipe in weights; as much is made as is dipped.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MadeCentres {
+    /// What is put in.
+    pub parts: Vec<IngredientInputs>,
+    /// How they are shaped.
+    pub shaped_by: ShapedBy,
+}
+
+impl MadeCentres {
+    /// What is to be minded of shaping what handles so.
+    fn remark(&self, texture: Option<Texture>) -> Option<Note> {
+        let soft = match (self.shaped_by, texture?) {
+            (ShapedBy::Rolling, Texture::Dips | Texture::Pipes) => say::too_soft_to_roll(),
+            (ShapedBy::Cutting, Texture::Dips | Texture::Pipes | Texture::Rolls) => {
+                say::too_soft_to_cut()
+            }
+            (ShapedBy::Piping, Texture::Dips) => say::too_soft_to_pipe(),
+            (ShapedBy::Piping, Texture::Rolls | Texture::Cuts) => say::too_firm_to_pipe(),
+            _ => return None,
+        };
+        Some(Note::caution("centre-texture", soft))
+    }
+
+    /// How they are made and shaped, the day before.
+    fn tasks(&self, name: &str, recipe: &FillingRecipe, count: u32, each: Mass) -> [TaskDraft; 2] {
+        let (text, how) = match self.shaped_by {
+            ShapedBy::Rolling => (say::roll(count, each), say::roll_how()),
+            ShapedBy::Cutting => (say::cut(count, each), say::cut_how()),
+            ShapedBy::Piping => (say::pipe(count, each), say::pipe_how()),
+        };
+        let shape = TaskDraft::new("shape", text, how, ONE_SHAPED_S * f64::from(count))
+            .since("centres", 0)
+            .from(Timing::Hours(RESTS_H), say::rested())
+            .until(Timing::Hours(48.0), say::rested_until(Until), say::rested_late());
+        [make_task("centres", name, recipe), shape]
+    }
 }
 
 /// Dipped pieces, as the maker states them.
@@ -74,6 +131,9 @@ pub struct DippedInputs {
     /// Whether they are on sticks.
     #[serde(default)]
     pub sticks: bool,
+    /// The recipe of the centres, where they are made for it; bought or made before, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub made: Option<MadeCentres>,
 }
 
 impl Work for DippedInputs {
@@ -97,6 +157,7 @@ impl Work for DippedInputs {
                 vessel_mm: 70.0,
                 swirl: None,
                 sticks: true,
+                made: None,
             },
         }]
     }
@@ -116,6 +177,10 @@ impl Work for DippedInputs {
         let coat = millimetres(coat.unwrap_or(crate::dip::COAT_MM));
         let vessel = millimetres(at.number("vessel_mm", self.vessel_mm, check::VESSEL_MM));
         let (chocolate, centre) = (chocolate?, centre?);
+        let recipe = match &self.made {
+            Some(made) => Some(FillingRecipe::check(&made.parts, "made.parts", at.check)?),
+            None => None,
+        };
         if at.check.has_faults() {
             return None;
         }
@@ -135,11 +200,7 @@ impl Work for DippedInputs {
                 mass: own,
                 at_hand: dipped.in_vessel + own,
             }],
-            goods: vec![Goods {
-                name: self.name.clone(),
-                mass: grams(each_g * count),
-                goes: "dipped",
-            }],
+            goods: vec![Goods::named(&self.name, grams(each_g * count), "dipped")],
             sets: Sets {
                 layers: vec![Layer {
                     // The centre takes up heat: the coat sets the faster.
@@ -167,8 +228,26 @@ impl Work for DippedInputs {
         draft.tasks = self.tasks(at);
         draft.said.checks = vec![say::check_centres(), say::check_vessel(), say::check_foot()];
         draft.said.mistakes = vec![FINE_CRACKS, SUGAR_BLOOM];
-        draft.said.keeps = Some(self.keeps().to_owned());
+        draft.said.keeps = Some(self.keeps());
+        if let (Some(made), Some(recipe)) = (&self.made, recipe) {
+            let total = grams(each_g * count * (1.0 + STAYS_BEHIND));
+            draft.goods = of_recipe((&recipe, &made.parts), total, "in the centres", at);
+            let balance = recipe.balance();
+            draft.said.keeps = Some(balance.keeping());
+            // What is known of them stands in for what is usual of their kind.
+            draft.said.notes.retain(|note| note.code != "perishable");
+            draft.said.notes.extend(balance.notes.iter().cloned());
+            draft.said.notes.extend(made.remark(balance.texture));
+            draft.said.working.extend(balance.working.iter().cloned());
+            let first = made.tasks(&self.name, &recipe, self.count, grams(each_g));
+            draft.tasks.splice(0..0, first);
+            draft.shown.filling = Some(balance);
+        }
         Some(draft)
+    }
+
+    fn ingredients_mut(&mut self) -> Option<&mut Vec<IngredientInputs>> {
+        self.made.as_mut().map(|made| &mut made.parts)
     }
 }
 

@@ -5,6 +5,7 @@ use super::face::Face;
 use super::mistakes::Mistake;
 use super::parts::{Goods, Layer, Pieces, Portion};
 use super::task::TaskDraft;
+use crate::filling::Balance;
 use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::spread::Tray;
@@ -65,6 +66,8 @@ pub struct Shown {
     pub cast: Option<Cast>,
     /// How its underside looks.
     pub underside: Option<&'static str>,
+    /// How what it is filled with, or what is dipped, is balanced.
+    pub filling: Option<Balance>,
     /// The share of a marbled surface that is stirred through, 0 to 1.
     pub muddied: Option<f64>,
 }

@@ -49,7 +49,7 @@ impl Drafting<'_> {
 
     /// So much of something beside the chocolate, as the scale shows it.
     pub fn goods(&self, name: &str, mass: Mass, goes: &'static str) -> Goods {
-        Goods { name: name.to_owned(), mass: self.scale.shows(mass), goes }
+        Goods::named(name, self.scale.shows(mass), goes)
     }
 
     /// What a film of a colour does to light, with a fault noted where there is no

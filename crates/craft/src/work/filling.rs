@@ -9,20 +9,23 @@ use crate::catalogue::cautions;
 use crate::catalogue::work::filling as say;
 use crate::check;
 use crate::chocolate::Family;
-use crate::filling::{BUTTER_IN_C, PIPE_BELOW_C, density, ganache, keeping};
+use crate::filling::{
+    BUTTER_IN_C, Balance, FillingRecipe, IngredientInputs, Making, PIPE_BELOW_C, Texture, density,
+    ganache, keeping,
+};
 use crate::message::{Message, Until};
 use crate::note::{Note, Working};
 
 use crate::units::{
-    Volume, celsius, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres,
+    Mass, Volume, celsius, grams, in_grams, in_grams_per_cubic_centimetre, in_millilitres,
 };
 
 /// The longest name.
 const LONGEST_NAME: usize = 80;
 /// What stays in pan and bag (*custom*).
-const STAYS_BEHIND: f64 = 0.08;
+pub(super) const STAYS_BEHIND: f64 = 0.08;
 /// Ganache rests overnight, hours (docs/craft.md, section 9).
-const RESTS_H: f64 = 8.0;
+pub(super) const RESTS_H: f64 = 8.0;
 /// A filling crusts for some hours, and dries out after a day (*custom*).
 pub(super) const CRUSTS_H: f64 = 4.0;
 pub(super) const CRUSTS_AT_MOST_H: f64 = 24.0;
@@ -44,6 +47,16 @@ pub enum FillingInputs {
         /// What is steeped in the cream, and strained out.
         #[serde(default)]
         infusion: Option<String>,
+        /// How much goes in each; as much as there is room for, if left out.
+        #[serde(default)]
+        each_g: Option<f64>,
+    },
+    /// By a recipe of one's own, in weights; as much of it is made as the shells take.
+    Recipe {
+        /// What it is called.
+        name: String,
+        /// What is put in.
+        parts: Vec<IngredientInputs>,
         /// How much goes in each; as much as there is room for, if left out.
         #[serde(default)]
         each_g: Option<f64>,
@@ -74,12 +87,16 @@ pub(super) struct Filled {
     pub notes: Vec<Note>,
     pub working: Vec<Working>,
     pub keeps: Message,
+    /// How it is balanced, where that is known.
+    pub balance: Option<Balance>,
 }
 
 impl FillingInputs {
     fn each_g(&self) -> Option<f64> {
         match self {
-            Self::Ganache { each_g, .. } | Self::Other { each_g, .. } => *each_g,
+            Self::Ganache { each_g, .. }
+            | Self::Recipe { each_g, .. }
+            | Self::Other { each_g, .. } => *each_g,
         }
     }
 
@@ -91,7 +108,15 @@ impl FillingInputs {
         count: u32,
         at: &mut Drafting<'_>,
     ) -> Option<Filled> {
+        let mut recipe = None;
         let g_ml = match self {
+            Self::Recipe { name, parts, .. } => {
+                at.check.text("filling.name", name, LONGEST_NAME);
+                let stated = FillingRecipe::check(parts, "filling.parts", at.check)?;
+                let g_ml = in_grams_per_cubic_centimetre(stated.density());
+                recipe = Some(stated);
+                g_ml
+            }
             Self::Ganache { ratio, butter_pct, infusion, .. } => {
                 at.number("filling.ratio", *ratio, check::GANACHE_RATIO);
                 at.number("filling.butter_pct", *butter_pct, check::BUTTER_PCT);
@@ -133,8 +158,19 @@ impl FillingInputs {
                 Working::new("filling in all, with what stays behind", total_g, "g"),
             ],
             keeps: say::keeps_as_filling(),
+            balance: None,
         };
         match self {
+            Self::Recipe { name, parts, .. } => {
+                let recipe = recipe?;
+                filled.by_recipe(name, (&recipe, parts), grams(total_g), at);
+                if !capped && filled.texture() == Some(Texture::Dips) {
+                    filled.notes.push(Note::caution("soft-filling", say::soft_for_open()));
+                }
+                if matches!(filled.texture(), Some(Texture::Rolls | Texture::Cuts)) {
+                    filled.notes.push(Note::caution("firm-filling", say::firm_to_pipe()));
+                }
+            }
             Self::Ganache { family, ratio, butter_pct, infusion, .. } => {
                 let made = ganache(*family, *ratio, butter_pct / 100.0, grams(total_g));
                 let part = |name: &str, mass| at.goods(name, mass, "in the filling");
@@ -165,6 +201,7 @@ impl FillingInputs {
 
     fn pipe(&self, capped: bool) -> TaskDraft {
         let is_ganache = matches!(self, Self::Ganache { .. });
+        let is_made = matches!(self, Self::Recipe { .. });
         let text = if is_ganache {
             say::fill_ganache(celsius(PIPE_BELOW_C))
         } else {
@@ -178,11 +215,66 @@ impl FillingInputs {
                 say::fill_ganache_until(Until),
                 say::fill_ganache_late(),
             )
+        } else if is_made {
+            task.since("filling", 0).from(Timing::Hours(RESTS_H), say::fill_rested()).until(
+                Timing::Hours(48.0),
+                say::fill_rested_until(Until),
+                say::fill_rested_late(),
+            )
         } else {
             // As soon as the shells have set: they are, once their rim was touched and scraped.
             task
         }
     }
+}
+
+impl Filled {
+    fn texture(&self) -> Option<Texture> {
+        self.balance.as_ref()?.texture
+    }
+
+    /// Puts in so much of what a recipe makes.
+    fn by_recipe(
+        &mut self,
+        name: &str,
+        (recipe, parts): (&FillingRecipe, &[IngredientInputs]),
+        total: Mass,
+        at: &Drafting<'_>,
+    ) {
+        self.goods.extend(of_recipe((recipe, parts), total, "in the filling", at));
+        let balance = recipe.balance();
+        self.keeps = balance.keeping();
+        self.notes.extend(balance.notes.iter().cloned());
+        self.working.extend(balance.working.iter().cloned());
+        self.tasks.push(make_task("filling", name, recipe).since("scrape", 0));
+        self.balance = Some(balance);
+    }
+}
+
+/// What so much of a recipe takes of each.
+pub(super) fn of_recipe(
+    (recipe, parts): (&FillingRecipe, &[IngredientInputs]),
+    total: Mass,
+    goes: &'static str,
+    at: &Drafting<'_>,
+) -> Vec<Goods> {
+    parts
+        .iter()
+        .zip(recipe.scaled(total))
+        .map(|(part, mass)| {
+            at.goods(part.called(), mass, goes).of_pantry(None, part.label.as_ref())
+        })
+        .collect()
+}
+
+/// Make what a recipe says, the day before.
+pub(super) fn make_task(key: &str, name: &str, recipe: &FillingRecipe) -> TaskDraft {
+    let how = match recipe.making() {
+        Making::Emulsion => say::make_emulsion(),
+        Making::Fatty => say::make_fatty(),
+        Making::Without => say::make_without(),
+    };
+    TaskDraft::new(key, say::make(name), how, 1_500.0).minding(say::make_mind())
 }
 
 fn ganache_task(infusion: Option<&str>) -> TaskDraft {

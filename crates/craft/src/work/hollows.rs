@@ -134,10 +134,9 @@ impl Work for HollowsInputs {
         draft.goods = self
             .inside
             .iter()
-            .map(|one| Goods {
-                name: one.name.clone(),
-                mass: grams(one.each_g * f64::from(one.count) * pairs_f),
-                goes: "inside",
+            .map(|one| {
+                let mass = grams(one.each_g * f64::from(one.count) * pairs_f);
+                Goods::named(&one.name, mass, "inside")
             })
             .collect();
         let inside_g: f64 = self.inside.iter().map(|one| one.each_g * f64::from(one.count)).sum();

@@ -1,12 +1,11 @@
 //! What a kind of work says of itself in words, and what its plan usually starts from.
 
 use super::{
-    CastInputs, CoverInputs, GoodsNotes, MixedAmount, MixedInInputs, ToppingInputs, ToppingWish,
-    TrayInputs, WallInputs,
+    CastInputs, CoverInputs, MixedAmount, MixedInInputs, ToppingInputs, ToppingWish, TrayInputs,
+    WallInputs,
 };
 use crate::chocolate::Family;
 use crate::shell::{MouldInputs, ShellWay};
-use crate::spread::{mixed, topping};
 
 /// What kinds of work have in common, as they are looked for.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, serde::Serialize, serde::Deserialize)]
@@ -81,25 +80,12 @@ pub(super) fn white() -> String {
 
 /// Dry goods as they usually are, in a ratio that binds well.
 pub(super) fn goods() -> MixedInInputs {
-    let [(name, density_g_cm3, bulk), ..] = mixed::USUAL;
-    MixedInInputs {
-        name: name.to_owned(),
-        amount: MixedAmount::Parts { parts: 0.5 },
-        density_g_cm3,
-        known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
-    }
+    MixedInInputs::usual("chopped nuts", MixedAmount::Parts { parts: 0.5 })
 }
 
 /// By custom about an eighth of the chocolate.
 pub(super) fn topped() -> ToppingInputs {
-    let [_, (name, across_mm, each_g, bulk), ..] = topping::USUAL;
-    ToppingInputs {
-        name: name.to_owned(),
-        across_mm,
-        each_g,
-        wish: ToppingWish::Share { share_pct: 12.5 },
-        known: GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() },
-    }
+    ToppingInputs::usual("chopped nuts", ToppingWish::Share { share_pct: 12.5 })
 }
 
 /// A mould filled and dumped once with dark, without colour.

@@ -145,6 +145,10 @@ impl Work for LayeredInputs {
         }
         Some(draft)
     }
+
+    fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        Some(&mut self.toppings)
+    }
 }
 
 /// The task that pours a layer.

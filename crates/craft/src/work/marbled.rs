@@ -250,6 +250,10 @@ impl Work for MarbledInputs {
         }
         Some(draft)
     }
+
+    fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        Some(&mut self.toppings)
+    }
 }
 
 impl MarbledInputs {

@@ -41,13 +41,13 @@ pub use bottled::{BottledAmount, BottledInputs};
 pub use cast::{Cast, CastInputs, WallInputs};
 pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
-pub use dipped::{CentreKind, DippedInputs};
+pub use dipped::{CentreKind, DippedInputs, MadeCentres, ShapedBy};
 pub use draft::{Draft, Said, Sets, Shown, Size};
 pub(crate) use drafting::{BatchChocolate, Drafting};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
 pub use figures::{FiguresInputs, ToneInputs};
 pub use filling::FillingInputs;
-pub use goods::{GoodsNotes, MixedAmount, MixedInInputs, Spooned, ToppingInputs, ToppingWish};
+pub use goods::{MixedAmount, MixedInInputs, ToppingInputs, ToppingWish};
 pub use hollows::{HollowFor, HollowsInputs, InsideInputs};
 pub use kinds::{Group, Starting};
 pub use layered::{LayerInputs, LayeredInputs};
@@ -70,6 +70,8 @@ pub use tray::{TrayInputs, USUAL_TRAYS};
 pub use wrap::{WrapInputs, WrapPattern};
 
 use serde::{Deserialize, Serialize};
+
+use crate::filling::IngredientInputs;
 
 /// One thing made in a batch, as the maker states it.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
@@ -105,6 +107,21 @@ pub(crate) trait Work {
 
     /// What it is spread in, where it is.
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
+        None
+    }
+
+    /// What is folded in, where something can be.
+    fn mixed_in_mut(&mut self) -> Option<&mut Vec<MixedInInputs>> {
+        None
+    }
+
+    /// What goes on top, where something can.
+    fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        None
+    }
+
+    /// What is put into what is made for it by a recipe, where something is.
+    fn ingredients_mut(&mut self) -> Option<&mut Vec<IngredientInputs>> {
         None
     }
 }
@@ -210,6 +227,21 @@ impl WorkInputs {
     /// What it is spread in, where it is.
     pub fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         self.work_mut().tray_mut()
+    }
+
+    /// What is folded in, where something can be.
+    pub fn mixed_in_mut(&mut self) -> Option<&mut Vec<MixedInInputs>> {
+        self.work_mut().mixed_in_mut()
+    }
+
+    /// What is put into what is made for it by a recipe, where something is.
+    pub fn ingredients_mut(&mut self) -> Option<&mut Vec<IngredientInputs>> {
+        self.work_mut().ingredients_mut()
+    }
+
+    /// What goes on top, where something can.
+    pub fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        self.work_mut().toppings_mut()
     }
 
     /// What it is spread in, where it is.

@@ -1,5 +1,8 @@
 //! What a piece is made of: portions of chocolate, goods, layers, and how many pieces.
 
+use uuid::Uuid;
+
+use crate::allergens::LabelInputs;
 use crate::setting::Scattered;
 use crate::units::{Area, Length, Mass};
 
@@ -32,6 +35,22 @@ pub struct Goods {
     pub mass: Mass,
     /// Where it goes, in a word or two: "mixed in", "on top".
     pub goes: &'static str,
+    /// The goods in the pantry that it is.
+    pub goods_id: Option<Uuid>,
+    /// What its label says of allergens, where it was put in.
+    pub label: Option<LabelInputs>,
+}
+
+impl Goods {
+    /// What goes somewhere, by its name alone.
+    pub fn named(name: &str, mass: Mass, goes: &'static str) -> Self {
+        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None }
+    }
+
+    /// It is goods of the pantry, with what their label says.
+    pub fn of_pantry(self, goods_id: Option<Uuid>, label: Option<&LabelInputs>) -> Self {
+        Self { goods_id, label: label.cloned(), ..self }
+    }
 }
 
 /// What lies over what, the lowest first.

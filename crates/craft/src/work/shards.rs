@@ -98,4 +98,8 @@ impl Work for ShardsInputs {
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
     }
+
+    fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        Some(&mut self.toppings)
+    }
 }

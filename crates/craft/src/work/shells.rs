@@ -5,6 +5,7 @@ use super::face::FilmInputs;
 use crate::catalogue::work::shells as say;
 use crate::chocolate::Family;
 use crate::colour::Way;
+use crate::filling::IngredientInputs;
 use crate::shell::{CAP_MM, Coat, MouldInputs};
 use serde::{Deserialize, Serialize};
 
@@ -115,6 +116,7 @@ impl Work for ShellsInputs {
             draft.said.working.extend(filled.working);
             draft.tasks.extend(filled.tasks);
             draft.said.keeps = Some(filled.keeps);
+            draft.shown.filling = filled.balance;
             if filled.share < 0.999 {
                 draft.said.notes.push(Note::info("not-full", say::not_full(filled.share * 100.0)));
             }
@@ -128,6 +130,13 @@ impl Work for ShellsInputs {
         let count = f64::from(count);
         draft.size.pieces = Some(Pieces { count, each: grams(each), area: None });
         Some(draft)
+    }
+
+    fn ingredients_mut(&mut self) -> Option<&mut Vec<IngredientInputs>> {
+        match &mut self.filling {
+            Some(FillingInputs::Recipe { parts, .. }) => Some(parts),
+            _ => None,
+        }
     }
 }
 

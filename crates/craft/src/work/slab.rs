@@ -118,6 +118,14 @@ impl Work for SlabInputs {
         }
         Some(draft)
     }
+
+    fn mixed_in_mut(&mut self) -> Option<&mut Vec<MixedInInputs>> {
+        Some(&mut self.mixed_in)
+    }
+
+    fn toppings_mut(&mut self) -> Option<&mut Vec<ToppingInputs>> {
+        Some(&mut self.toppings)
+    }
 }
 
 /// A slab of one chocolate, with dry goods in it or not: its size and what it takes.

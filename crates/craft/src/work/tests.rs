@@ -10,6 +10,7 @@ use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centime
 mod coatings;
 mod moulded;
 mod orders;
+mod recipe_fillings;
 mod several_goods;
 mod variants;
 
@@ -22,12 +23,7 @@ fn cover(thickness_mm: f64) -> CoverInputs {
 }
 
 fn nuts(parts: f64) -> MixedInInputs {
-    MixedInInputs {
-        name: "chopped nuts".to_owned(),
-        amount: MixedAmount::Parts { parts },
-        density_g_cm3: 1.05,
-        known: GoodsNotes::default(),
-    }
+    MixedInInputs::usual("chopped nuts", MixedAmount::Parts { parts })
 }
 
 fn inputs(work: WorkInputs) -> PlanInputs {

@@ -10,8 +10,10 @@ use craft::units::{in_millimetres, in_square_centimetres};
 use craft::work::{Mistake, Pieces, TrayInputs};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
 use super::figures::{FridgeAnswer, SettingAnswer};
+use super::filling::FillingAnswer;
 use super::moulded::{CastAnswer, FaceAnswer};
 use super::{grams, round};
 
@@ -89,6 +91,8 @@ pub struct GoodsAnswer {
     pub mass_g: f64,
     /// Where it goes: "mixed in", "on top".
     pub goes: String,
+    /// The goods in the pantry that it is, where it was picked there.
+    pub goods_id: Option<Uuid>,
 }
 
 /// A layer, the lowest first.
@@ -228,6 +232,8 @@ pub struct ComponentPlanAnswer {
     pub face: Option<FaceAnswer>,
     /// Its shells, where it is cast.
     pub cast: Option<CastAnswer>,
+    /// How what it is filled with, or what is dipped, is balanced, where it goes by a recipe.
+    pub filling: Option<FillingAnswer>,
     /// How long it keeps at 15–18 °C, airtight, in a sentence.
     pub keeps: Option<Message>,
     /// What is folded in.
@@ -273,6 +279,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                     name: g.name,
                     mass_g: grams(g.mass),
                     goes: g.goes.to_owned(),
+                    goods_id: g.goods_id,
                 })
                 .collect(),
             layers: draft
@@ -295,6 +302,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             underside: draft.shown.underside.map(ToOwned::to_owned),
             face: draft.shown.face.map(Into::into),
             cast: draft.shown.cast.map(Into::into),
+            filling: draft.shown.filling.map(Into::into),
             keeps: draft.said.keeps,
             mixed_in: draft.mixed_in.into_iter().map(Into::into).collect(),
             toppings: draft.toppings.into_iter().map(Into::into).collect(),

@@ -8,6 +8,7 @@ pub mod bowl;
 pub mod bowl_plan;
 pub mod component_plan;
 pub mod figures;
+pub mod filling;
 pub mod guide;
 pub mod moulded;
 pub mod plan;

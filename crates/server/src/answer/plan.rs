@@ -1,10 +1,11 @@
 //! What follows from a plan.
 
+use chrono::NaiveDate;
 use craft::allergens::Declared;
 use craft::edits::{Uses, uses};
 use craft::message::Message;
 use craft::note::{Note, first_in_the_way};
-use craft::plan::{LeftOver, Plan, PlanInputs, PlannedBowl};
+use craft::plan::{GoodsTaken, LeftOver, Plan, PlanInputs, PlannedBowl};
 use craft::schedule::{Span, span};
 use craft::steps::Line;
 use craft::units::in_seconds;
@@ -16,6 +17,8 @@ use super::bowl_plan::BowlPlanAnswer;
 use super::component_plan::ComponentPlanAnswer;
 use super::figures::RoomAnswer;
 use super::grams;
+use super::shelf::GoodsStockAnswer;
+use crate::on_shelf::OnShelf;
 
 /// Where a left-over could go.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
@@ -86,6 +89,49 @@ pub struct MadeFromAnswer {
     pub chocolates: Vec<String>,
 }
 
+/// What some goods go into.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct GoodsUseAnswer {
+    /// What is made, by name.
+    pub component: String,
+    /// Where it goes: "mixed in", "on top".
+    pub goes: String,
+    /// How much of it.
+    pub mass_g: f64,
+}
+
+/// One of the goods that a plan takes besides chocolate, whatever it goes into.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct GoodsTakenAnswer {
+    /// What it is.
+    pub name: String,
+    /// All that is taken of it.
+    pub mass_g: f64,
+    /// What it goes into.
+    pub uses: Vec<GoodsUseAnswer>,
+    /// What the shelf has of it; `null` where it does not stand there.
+    pub stock: Option<GoodsStockAnswer>,
+}
+
+impl GoodsTakenAnswer {
+    fn of(taken: GoodsTaken, on_shelf: &OnShelf, today: NaiveDate) -> Self {
+        Self {
+            stock: GoodsStockAnswer::of(on_shelf, &taken, today),
+            name: taken.name,
+            mass_g: grams(taken.mass),
+            uses: taken
+                .uses
+                .into_iter()
+                .map(|used| GoodsUseAnswer {
+                    component: used.component,
+                    goes: used.goes.to_owned(),
+                    mass_g: grams(used.mass),
+                })
+                .collect(),
+        }
+    }
+}
+
 /// What is in the way of a plan.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct InTheWayAnswer {
@@ -133,17 +179,25 @@ pub struct WholePlanAnswer {
     pub unused: Vec<String>,
     /// Those of them of which nothing was said either: they may go.
     pub idle: Vec<String>,
+    /// What it takes besides chocolate, each of the goods once.
+    pub goods: Vec<GoodsTakenAnswer>,
 }
 
 impl WholePlanAnswer {
-    /// What follows from a plan, and from how it is stated. What is in the way is found once all
-    /// is remarked: [`Self::weigh_remarks`].
+    /// What follows from a plan, from how it is stated, and from what the shelf has today of its
+    /// goods. What is in the way is found once all is remarked: [`Self::weigh_remarks`].
     #[must_use]
-    pub fn of(plan: Plan, stated: &PlanInputs) -> Self {
+    pub fn of(
+        mut plan: Plan,
+        stated: &PlanInputs,
+        (on_shelf, today): (&OnShelf, NaiveDate),
+    ) -> Self {
+        let goods = std::mem::take(&mut plan.goods);
         let Uses { made_from, unused, idle } = uses(stated);
         let made_from = stated.components.iter().zip(made_from);
         let lines = craft::steps::lines(&plan);
         Self {
+            goods: goods.into_iter().map(|g| GoodsTakenAnswer::of(g, on_shelf, today)).collect(),
             takes: span(&lines).into(),
             lines,
             shown: plan.into(),
@@ -172,9 +226,11 @@ impl WholePlanAnswer {
         let of_components = components.iter().flat_map(|component| {
             component.notes.iter().map(|note| (note, None, Some(&component.key)))
         });
+        let of_goods = self.goods.iter().filter_map(|goods| goods.stock.as_ref());
+        let of_goods = of_goods.flat_map(|stock| stock.notes.iter().map(|note| (note, None, None)));
         let of_all = notes.iter().map(|note| (note, None, None));
         let of_room = room.notes.iter().map(|note| (note, None, None));
-        let all = of_all.chain(of_bowls).chain(of_components).chain(of_room);
+        let all = of_all.chain(of_bowls).chain(of_components).chain(of_goods).chain(of_room);
         self.in_the_way =
             first_in_the_way(all, |(note, ..)| note.level).map(|(note, bowl, component)| {
                 InTheWayAnswer {

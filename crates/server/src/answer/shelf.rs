@@ -3,8 +3,10 @@
 use chrono::NaiveDate;
 use craft::learn::Number;
 use craft::note::Note;
-use craft::shelf::{Shelf, Thing, stock};
-use craft::units::Mass;
+use craft::pantry::CountedIn;
+use craft::plan::GoodsTaken;
+use craft::shelf::{GoodsStock, Shelf, Thing, stock};
+use craft::units::{Mass, grams as in_mass};
 use serde::Serialize;
 use store::shelf::ShelfRow;
 use utoipa::ToSchema;
@@ -34,13 +36,55 @@ impl StockAnswer {
     #[must_use]
     pub fn of(on_shelf: &OnShelf, id: Uuid, needed: Mass, today: NaiveDate) -> Option<Self> {
         let chocolate = on_shelf.shelf.chocolate(id)?;
-        let left = on_shelf.left.get(&id).copied();
+        let left = on_shelf.left.get(&id).copied().map(in_mass);
         Some(Self {
             name: chocolate.name.clone(),
             left_g: left.map(grams),
             short_g: left.map(|left| grams(stock::short(left, needed))),
             cost: stock::cost(chocolate, needed).map(|cost| round(cost, 2)),
             notes: stock::remarks(chocolate, left, needed, today),
+        })
+    }
+}
+
+/// What the shelf has of goods that a plan takes, in what they are counted in.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct GoodsStockAnswer {
+    /// Their id.
+    pub id: Uuid,
+    /// What they are counted in.
+    pub unit: CountedIn,
+    /// What is left of them; `null` where that is not known.
+    pub left: Option<f64>,
+    /// What is needed; `null` where it is not known what a millilitre or a piece weighs.
+    pub needed: Option<f64>,
+    /// What is still to be bought; `null` where that cannot be known.
+    pub short: Option<f64>,
+    /// The same in packs; `null` where it is not known what one holds.
+    pub packs: Option<f64>,
+    /// What is used costs this, in the maker's own money.
+    pub cost: Option<f64>,
+    /// Remarks.
+    pub notes: Vec<Note>,
+}
+
+impl GoodsStockAnswer {
+    /// What the shelf has of goods that are taken; none where they do not stand there.
+    #[must_use]
+    pub fn of(on_shelf: &OnShelf, taken: &GoodsTaken, today: NaiveDate) -> Option<Self> {
+        let (id, goods) = on_shelf.shelf.goods_taken(taken, |id| on_shelf.in_use(id))?;
+        let left = on_shelf.left.get(&id).copied();
+        let stock = GoodsStock::of(goods, left, taken.mass, today);
+        let tenths = |amount: Option<f64>| amount.map(|amount| round(amount, 1));
+        Some(Self {
+            id,
+            unit: goods.unit,
+            left: tenths(left),
+            needed: tenths(stock.needed),
+            short: tenths(stock.short),
+            packs: stock.packs,
+            cost: stock.cost.map(|cost| round(cost, 2)),
+            notes: stock.notes,
         })
     }
 }
@@ -105,8 +149,9 @@ pub struct ThingAnswer {
     pub windows: Option<WindowsAnswer>,
     /// A chocolate's windows without its own numbers.
     pub usual: Option<WindowsAnswer>,
-    /// What is left of a chocolate; `null` where that is not known.
-    pub left_g: Option<f64>,
+    /// What is left of a chocolate in grams, of goods in what they are counted in; `null` where
+    /// that is not known.
+    pub left: Option<f64>,
     /// What a checked thermometer reads too little.
     pub offset_c: Option<f64>,
     /// What was learned of it.
@@ -145,7 +190,7 @@ impl ThingAnswer {
             version: row.version,
             windows,
             usual,
-            left_g: on_shelf.left.get(&row.id).copied().map(grams),
+            left: on_shelf.left.get(&row.id).map(|left| round(*left, 2)),
             offset_c: match thing {
                 Some(Thing::Thermometer(thermometer)) => thermometer.offset_c(),
                 _ => None,

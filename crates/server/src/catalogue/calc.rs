@@ -10,7 +10,6 @@ craft::messages! {
     value_or_text(given: Nested) = "give either value or text; {given}";
     melted_or_total(given: Nested) = "give either melted_g or total_g; {given}";
     thickness_or_mass(given: Nested) = "give either thickness_mm or mass_g; {given}";
-    parts_of_a_filling(most: Count, there: Count) = "must be 1 to {most} ingredients; there are {there}";
     ratio_or_masses() = "give either ratio, or chocolate_g and cream_g";
     both_given() = "both are given";
     neither_given() = "neither is given";

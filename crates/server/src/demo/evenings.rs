@@ -3,22 +3,24 @@
 use craft::chocolate::Family;
 use craft::colour::Way;
 use craft::dip::DippedShape;
+use craft::filling::{Ingredient, IngredientInputs, PartOf};
 use craft::method::{Kitchen, Method};
+use craft::pantry::Spooned;
 use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
     ComponentInputs, CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs,
-    GoodsNotes, HollowFor, HollowsInputs, InsideInputs, Lining, MarbledInputs, MixedAmount,
-    MixedInInputs, OutlineInputs, PipedInputs, PipedShape, ShapeInputs, SheetFinish, SheetInputs,
-    SheetShape, ShellsInputs, SlabInputs, Spooned, ToneInputs, ToppingInputs, ToppingWish,
+    HollowFor, HollowsInputs, InsideInputs, Lining, MadeCentres, MarbledInputs, MixedAmount,
+    MixedInInputs, OutlineInputs, PipedInputs, PipedShape, ShapeInputs, ShapedBy, SheetFinish,
+    SheetInputs, SheetShape, ShellsInputs, SlabInputs, ToneInputs, ToppingInputs, ToppingWish,
     TrayInputs, WallInputs, WorkInputs,
 };
 
 use super::shelf::{
-    BLUE, GLASS_BOWL, GOLD, HALF_POWER, LONG_PROBE, LOW_POWER, MOONS, OWLS, PLANETS, WHITE_COLOUR,
-    chocolate_of, shelf_id,
+    ALMONDS, BERRIES, BLUE, CEREAL, CHERRIES, GLASS_BOWL, GOLD, HALF_POWER, LONG_PROBE, LOW_POWER,
+    MOONS, OWLS, PLANETS, STARS, WHITE_COLOUR, chocolate_of, shelf_id,
 };
 
 /// How an evening of the demo went.
@@ -88,16 +90,18 @@ fn slab(family: Family, tray: TrayInputs, thickness_mm: f64) -> SlabInputs {
     }
 }
 
-/// One of the goods that are folded in, with its density and what a millilitre of it weighs.
-fn folded(name: &str, amount: MixedAmount, [density_g_cm3, bulk]: [f64; 2]) -> MixedInInputs {
-    let known = GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() };
-    MixedInInputs { name: name.to_owned(), amount, density_g_cm3, known }
+/// One of the goods of the pantry that are folded in.
+fn folded(number: u64, name: &str, amount: MixedAmount) -> MixedInInputs {
+    MixedInInputs { goods_id: Some(shelf_id(number)), ..MixedInInputs::usual(name, amount) }
 }
 
-/// One of the goods on top: how wide one is, what one weighs, and what a millilitre does.
-fn scattered(name: &str, wish: ToppingWish, [across_mm, each_g, bulk]: [f64; 3]) -> ToppingInputs {
-    let known = GoodsNotes { bulk_g_ml: Some(bulk), ..GoodsNotes::default() };
-    ToppingInputs { name: name.to_owned(), across_mm, each_g, wish, known }
+/// One of the goods of the pantry on top.
+fn scattered(number: u64, name: &str, wish: ToppingWish) -> ToppingInputs {
+    ToppingInputs { goods_id: Some(shelf_id(number)), ..ToppingInputs::usual(name, wish) }
+}
+
+fn ingredient(ingredient: Ingredient, grams: f64) -> IngredientInputs {
+    IngredientInputs { ingredient: PartOf::Known(ingredient), name: None, grams, label: None }
 }
 
 /// One slab of one chocolate.
@@ -169,11 +173,11 @@ fn open_night() -> PlanInputs {
     let comets = WorkInputs::Clusters(ClustersInputs {
         chocolate: "milk".to_owned(),
         mixed_in: vec![
-            folded("flake cereal", MixedAmount::Parts { parts: 0.28 }, [0.4, 0.12]),
+            folded(CEREAL, "flake cereal", MixedAmount::Parts { parts: 0.28 }),
             folded(
+                CHERRIES,
                 "dried sour cherries",
                 MixedAmount::Spooned { count: 3.0, of: Spooned::Tablespoon },
-                [1.3, 0.6],
             ),
         ],
         count: 24,
@@ -306,6 +310,14 @@ fn three_days() -> PlanInputs {
         vessel_mm: 68.0,
         swirl: Some("white".to_owned()),
         sticks: true,
+        made: Some(MadeCentres {
+            parts: vec![
+                ingredient(Ingredient::Dark, 220.0),
+                ingredient(Ingredient::Cream, 100.0),
+                ingredient(Ingredient::Butter, 12.0),
+            ],
+            shaped_by: ShapedBy::Rolling,
+        }),
     });
     let phases = WorkInputs::Sheet(SheetInputs {
         chocolate: "dark".to_owned(),
@@ -350,16 +362,16 @@ pub(super) fn sheets() -> Vec<Sheet> {
                 3.5,
                 vec![
                     scattered(
+                        BERRIES,
                         "freeze-dried berry bits",
                         ToppingWish::Pieces { piece_cm2: 12.0 },
-                        [4.0, 0.02, 0.2],
                     ),
                     scattered(
+                        ALMONDS,
                         "flaked almonds",
                         ToppingWish::Spooned { count: 0.25, of: Spooned::Cup },
-                        [13.0, 0.15, 0.38],
                     ),
-                    scattered("sugar stars", ToppingWish::Count { count: 60 }, [6.0, 0.06, 0.75]),
+                    scattered(STARS, "sugar stars", ToppingWish::Count { count: 60 }),
                 ],
             ),
             went: Went::Planned,

@@ -6,6 +6,7 @@ use craft::chocolate::Family;
 use craft::colour::{FoodStatus, PigmentInputs, usual_pigments};
 use craft::heat::Material;
 use craft::method::Kitchen;
+use craft::pantry::{self, CountedIn, GoodsInputs};
 use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
 use craft::shelf::{
     ChocolateInputs, HeatInputs, KitchenInputs, MouldInputs, OffsetCheck, Shelf, ThermometerInputs,
@@ -13,7 +14,6 @@ use craft::shelf::{
 };
 use craft::shell::{self, CavityInputs, RegionInputs, Weighing};
 use craft::time::WallTime;
-use craft::units::grams;
 use craft::work;
 use store::stock::MoveRow;
 use store::{Connection, StoreError};
@@ -37,6 +37,16 @@ pub(super) const BLUE: u64 = 21;
 pub(super) const GOLD: u64 = 22;
 pub(super) const WHITE_COLOUR: u64 = 23;
 const RED: u64 = 24;
+pub(super) const CEREAL: u64 = 41;
+pub(super) const CHERRIES: u64 = 42;
+pub(super) const BERRIES: u64 = 43;
+pub(super) const ALMONDS: u64 = 44;
+pub(super) const STARS: u64 = 45;
+const CREAM: u64 = 46;
+const SUGAR: u64 = 47;
+const GLUCOSE: u64 = 48;
+const BAGS: u64 = 49;
+const ACETATE: u64 = 50;
 pub(super) const PLANETS: u64 = 31;
 pub(super) const MOONS: u64 = 32;
 pub(super) const OWLS: u64 = 33;
@@ -99,6 +109,62 @@ fn pigment(usual: &str, name: &str, price_per_100g: f64) -> Thing {
 
 fn mould(name: &str, mould: shell::MouldInputs) -> Thing {
     Thing::Mould(MouldInputs { name: name.to_owned(), mould })
+}
+
+/// Common goods in a pack of so much, at a price.
+fn goods(usual: &str, (size, price): (f64, f64)) -> GoodsInputs {
+    let found = pantry::usual().into_iter().find(|goods| goods.name == usual);
+    let usual = found.unwrap_or_else(|| unreachable!("{usual} is on the list"));
+    GoodsInputs { pack_size: Some(size), pack_price: Some(price), ..usual }
+}
+
+/// What stands in the pantry, and how much of it.
+fn in_the_pantry(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
+    let days = |days: i64| Some((now + TimeDelta::days(days)).date_naive());
+    let stars = GoodsInputs { unit: CountedIn::Pieces, ..goods("sugar stars", (500.0, 3.2)) };
+    let things = [
+        (
+            CEREAL,
+            GoodsInputs {
+                allergens: says(&[Allergen::Gluten], &[Allergen::Nuts]),
+                ..goods("flake cereal", (375.0, 2.9))
+            },
+            310.0,
+        ),
+        (CHERRIES, goods("dried sour cherries", (200.0, 5.4)), 160.0),
+        (
+            BERRIES,
+            GoodsInputs {
+                best_before: days(9),
+                allergens: says(&[], &[]),
+                ..goods("freeze-dried berry bits", (40.0, 4.8))
+            },
+            22.0,
+        ),
+        (
+            ALMONDS,
+            GoodsInputs {
+                allergens: says(&[Allergen::Nuts], &[Allergen::Peanuts]),
+                ..goods("flaked almonds", (150.0, 3.6))
+            },
+            90.0,
+        ),
+        (STARS, GoodsInputs { allergens: says(&[], &[]), ..stars }, 240.0),
+        (
+            CREAM,
+            GoodsInputs {
+                best_before: days(4),
+                allergens: says(&[Allergen::Milk], &[]),
+                ..goods("cream", (250.0, 1.9))
+            },
+            250.0,
+        ),
+        (SUGAR, goods("sugar", (1_000.0, 1.3)), 740.0),
+        (GLUCOSE, goods("glucose syrup", (350.0, 4.1)), 200.0),
+        (BAGS, goods("clear bags", (50.0, 6.5)), 34.0),
+        (ACETATE, goods("acetate sheets", (10.0, 7.9)), 6.0),
+    ];
+    things.into_iter().map(|(number, of, left)| (number, Thing::Goods(of), Some(left))).collect()
 }
 
 /// A mould that was weighed once: its shells came out thicker than foretold.
@@ -236,7 +302,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
 
 /// Fills the shelf.
 pub(super) async fn load(tx: &mut Connection, now: WallTime) -> Result<(), StoreError> {
-    for (number, thing, left_g) in things(now.0) {
+    for (number, thing, left) in things(now.0).into_iter().chain(in_the_pantry(now.0)) {
         if matches!(thing, Thing::Kitchen(_)) {
             let kitchen = store::shelf::get(&mut *tx, Shelf::KITCHEN).await?;
             store::shelf::update(tx, Shelf::KITCHEN, kitchen.version, &thing).await?;
@@ -244,8 +310,8 @@ pub(super) async fn load(tx: &mut Connection, now: WallTime) -> Result<(), Store
         }
         let id = shelf_id(number);
         store::shelf::insert(tx, id, &thing, id, now).await?;
-        if let Some(left_g) = left_g {
-            let counted = MoveRow::first_count(id, grams(left_g), now.0);
+        if let Some(left) = left {
+            let counted = MoveRow::first_count(id, left, now.0);
             store::stock::append(tx, &counted).await?;
         }
     }

@@ -70,6 +70,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         &[
             "FillingInputs.density_g_cm3",
             "FoldedInRequest.density_g_cm3",
+            "GoodsInputs.density_g_cm3",
             "MixedInInputs.density_g_cm3",
         ],
     ),
@@ -84,7 +85,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         check::FILLING_G,
         &[
             "FillingInputs.each_g",
-            "FillingPart.grams",
+            "IngredientInputs.grams",
             "GanacheRequest.chocolate_g",
             "GanacheRequest.cream_g",
             "GanacheRequest.total_g",
@@ -220,6 +221,8 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::PLACE_C, &["PlaceRequest.temp_c"]),
     (check::POINTS, &["ShapeInputs.points"]),
     (check::PRICE_PER_KG, &["ChocolateInputs.price_per_kg", "PigmentInputs.price_per_100g"]),
+    (check::PACK_PRICE, &["GoodsInputs.pack_price"]),
+    (check::PACK, &["GoodsInputs.pack_size"]),
     (
         check::PROBE_C,
         &[
@@ -278,14 +281,22 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::SPILL_PCT, &["WrapInputs.spill_pct", "WrapRequest.spill_pct"]),
     (check::SPOKES, &["ShapeInputs.spokes"]),
     (check::START_C, &["MicrowaveRequest.start_c"]),
-    (check::STOCK_G, &["NewThing.left_g"]),
+    (check::STOCK_G, &["NewThing.left"]),
     (check::STONE_C, &["BowlInputs.stone_c", "KitchenInputs.stone_c"]),
     (check::STONE_KG, &["RibbonsInputs.stone_kg"]),
     (check::STRIP_MM, &["RibbonsInputs.length_mm", "RibbonsInputs.width_mm"]),
     (check::STROKES, &["MarbledInputs.strokes"]),
     (check::TINT_PCT, &["TintInputs.share_pct"]),
-    (check::TOPPING_G, &["InsideInputs.each_g", "MixedAmount.each_g", "ToppingInputs.each_g"]),
-    (check::TOPPING_MM, &["ToppingInputs.across_mm"]),
+    (
+        check::TOPPING_G,
+        &[
+            "InsideInputs.each_g",
+            "GoodsInputs.each_g",
+            "MixedAmount.each_g",
+            "ToppingInputs.each_g",
+        ],
+    ),
+    (check::TOPPING_MM, &["GoodsInputs.across_mm", "ToppingInputs.across_mm"]),
     (check::TOPPING_SHARE_PCT, &["ToppingWish.share_pct"]),
     (check::TRAY_CM2, &["OutlineAnswer.area_cm2", "TrayInputs.area_cm2"]),
     (

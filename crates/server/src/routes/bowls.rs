@@ -5,7 +5,6 @@ use craft::check::{Bounds, Checker};
 use craft::message::names;
 use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
-use craft::units::Mass;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use store::batches::ClockRow;
@@ -19,7 +18,7 @@ use super::guide::{keep_clock, pace_thermometers};
 use super::sent::sent_as;
 use crate::answer::bowl::BowlAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
-use crate::answer::grams;
+use crate::answer::round;
 use crate::body::Body;
 use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
@@ -90,16 +89,15 @@ pub struct TakenAnswer {
 
 async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
     let moves = store::stock::of_bowl(&state.pool, bowl_id).await?;
-    let sum = |kind: Move| {
-        moves.iter().filter(|m| m.kind == kind).fold(Mass::default(), |sum, m| sum + m.mass)
-    };
+    let sum =
+        |kind: Move| -> f64 { moves.iter().filter(|m| m.kind == kind).map(|m| m.amount).sum() };
     let Some(took) = moves.iter().find(|m| m.kind == Move::Taken) else { return Ok(None) };
     let on_shelf = state.shelf.read(&state.pool).await?;
-    Ok(on_shelf.shelf.chocolate(took.chocolate_id).map(|chocolate| TakenAnswer {
-        chocolate_id: took.chocolate_id,
+    Ok(on_shelf.shelf.chocolate(took.thing_id).map(|chocolate| TakenAnswer {
+        chocolate_id: took.thing_id,
         name: chocolate.name.clone(),
-        taken_g: grams(sum(Move::Taken)),
-        returned_g: grams(sum(Move::Returned)),
+        taken_g: round(sum(Move::Taken), 2),
+        returned_g: round(sum(Move::Returned), 2),
     }))
 }
 

@@ -23,6 +23,7 @@ use crate::live::Heard;
 use crate::making::{Making, at_bench, finalize_bowl, pour_of, teach_setting};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
+use crate::taking::take_goods;
 
 /// Three days go by in a minute or two: what rests overnight can be tried out.
 const FASTEST: f64 = 3_600.0;
@@ -171,6 +172,7 @@ pub async fn append(
     Body(new): Body<NewEvent>,
 ) -> Answer<HttpResponse> {
     let wall = state.wall.now();
+    let on_shelf = state.shelf.read(&state.pool).await?;
     let (sent, poured) = state
         .whole(async |tx: &mut Connection| {
             let mut making = Making::lock(tx, *id).await?;
@@ -181,6 +183,7 @@ pub async fn append(
                 let at_the_bench = at_the_bench(tx, &making, &event).await?;
                 making.events.push(event);
                 teach_setting(tx, &making, wall).await?;
+                take_goods(tx, &making, &on_shelf, wall).await?;
                 if let Some((bowl_id, action)) = &at_the_bench {
                     store::actions::append(tx, *bowl_id, action, wall).await?;
                     let bowl = store::bowls::get(&mut *tx, *bowl_id).await?;

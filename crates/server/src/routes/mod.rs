@@ -8,7 +8,7 @@ pub mod bench;
 pub mod bowls;
 pub mod calc;
 pub mod days;
-pub mod dry_goods;
+pub mod goods;
 pub mod guide;
 pub mod kinds;
 pub mod methods;
@@ -22,7 +22,6 @@ pub mod results;
 pub mod sent;
 mod shelf;
 pub mod stream;
-pub mod toppings;
 pub mod trays;
 mod version;
 
@@ -40,12 +39,11 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(archive::how_far)
             .service(archive::bring_in)
             .service(methods::list)
-            .service(toppings::list)
             .service(trays::list)
             .service(kinds::list)
             .service(pigments::list)
             .service(reminders::list)
-            .service(dry_goods::list)
+            .service(goods::list)
             .service(shelf::read)
             .service(shelf::add)
             .service(shelf::edit)

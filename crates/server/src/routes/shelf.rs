@@ -1,10 +1,10 @@
-//! The shelf: chocolates, bowls, heat sources, thermometers, and the kitchen.
+//! The shelf: chocolates, goods, bowls, heat sources, thermometers, and the kitchen.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
-use craft::check::{self, Checker};
+use craft::check::{self, Bounds, Checker};
+use craft::pantry::GoodsInputs;
 use craft::shelf::stock::Move;
 use craft::shelf::{Shelf, Thing};
-use craft::units::grams;
 use serde::{Deserialize, Serialize};
 use store::changes::Change;
 use store::stock::MoveRow;
@@ -28,11 +28,12 @@ pub struct NewThing {
     id: Option<Uuid>,
     /// What it is.
     thing: Thing,
-    /// How much of it there is, where it is a chocolate.
-    left_g: Option<f64>,
+    /// How much of it there is, in what it is counted in: grams of a chocolate; grams,
+    /// millilitres or pieces of goods.
+    left: Option<f64>,
 }
 
-/// Chocolate that came or went.
+/// Chocolate or goods that came or went.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct NewMove {
@@ -40,10 +41,19 @@ pub struct NewMove {
     id: Option<Uuid>,
     /// How it moved; what a bowl takes is noted with its pour.
     kind: Move,
-    /// How much.
-    grams: f64,
+    /// How much, in what it is counted in.
+    amount: f64,
     /// The bowl that it is left over from.
     bowl_id: Option<Uuid>,
+}
+
+/// Between which values so much of it is taken; none where it is not counted.
+fn counted_within(thing: &Thing) -> Option<Bounds> {
+    match thing {
+        Thing::Chocolate(_) => Some(check::STOCK_G),
+        Thing::Goods(goods) => Some(GoodsInputs::stock_bounds(goods.unit)),
+        _ => None,
+    }
 }
 
 async fn answer(state: &State, id: Uuid) -> Answer<ThingAnswer> {
@@ -69,13 +79,13 @@ pub async fn read(state: web::Data<State>) -> Answer<web::Json<ShelfAnswer>> {
 #[post("/shelf")]
 pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<HttpResponse> {
     let mut check = Checker::new();
-    match (&new.thing, new.left_g) {
-        (Thing::Chocolate(_), left_g) => {
-            check.optional("left_g", left_g, check::STOCK_G);
-        }
+    match (&new.thing, counted_within(&new.thing)) {
         (Thing::Kitchen(_), _) => check.fault("thing", say::one_kitchen()),
-        (_, Some(_)) => check.fault("left_g", say::left_of_a_chocolate()),
-        _ => {}
+        (_, Some(bounds)) => {
+            check.optional("left", new.left, bounds);
+        }
+        (_, None) if new.left.is_some() => check.fault("left", say::not_counted()),
+        (_, None) => {}
     }
     check.finish()?;
     new.thing.check()?;
@@ -85,8 +95,8 @@ pub async fn add(state: web::Data<State>, Body(new): Body<NewThing>) -> Answer<H
     let sent = state
         .whole(async |tx: &mut Connection| {
             let sent = store::shelf::insert(tx, id, &new.thing, digest, now).await?;
-            if let (Sent::New, Some(left_g)) = (sent, new.left_g) {
-                let counted = MoveRow::first_count(id, grams(left_g), now.0);
+            if let (Sent::New, Some(left)) = (sent, new.left) {
+                let counted = MoveRow::first_count(id, left, now.0);
                 store::stock::append(tx, &counted).await?;
             }
             store::changes::note(tx, Change::Shelf, now).await?;
@@ -110,8 +120,15 @@ pub async fn edit(
 ) -> Answer<web::Json<ThingAnswer>> {
     let kept = store::shelf::get(&state.pool, *id).await?;
     // What cannot be read is written anew as whatever it is to be.
-    if kept.thing.is_ok_and(|kept| kept.kind() != thing.kind()) {
+    let kept = kept.thing.ok();
+    if kept.as_ref().is_some_and(|kept| kept.kind() != thing.kind()) {
         return Err(Problem::bad_field("kind", say::stay_what_it_is()));
+    }
+    if let (Some(Thing::Goods(kept)), Thing::Goods(now)) = (&kept, &thing)
+        && kept.unit != now.unit
+        && state.shelf.read(&state.pool).await?.left.contains_key(&id)
+    {
+        return Err(Problem::bad_field("unit", say::counted_already()));
     }
     thing.check()?;
     let now = state.wall.now();
@@ -185,7 +202,7 @@ pub async fn unlearn(
     Ok(web::Json(answer(&state, *id).await?))
 }
 
-/// Notes chocolate that came or went: `201` where it is new, `200` where it was
+/// Notes chocolate or goods that came or went: `201` where it is new, `200` where it was
 /// noted already.
 #[utoipa::path(tag = "shelf", operation_id = "move_stock", request_body = NewMove, responses(
     (status = 201, body = ThingAnswer), (status = 200, body = ThingAnswer),
@@ -198,10 +215,12 @@ pub async fn move_stock(
 ) -> Answer<HttpResponse> {
     let thing = store::shelf::get(&state.pool, *id).await?.thing.map_err(StoreError::from)?;
     let mut check = Checker::new();
-    let bounds = if new.kind == Move::Counted { check::STOCK_G } else { check::MOVED_G };
-    check.number("grams", new.grams, bounds);
-    if !matches!(thing, Thing::Chocolate(_)) {
-        check.fault("id", say::only_chocolate_is_counted());
+    match counted_within(&thing) {
+        Some(stock) => {
+            let least = if new.kind == Move::Counted { stock.min } else { check::MOVED_G.min };
+            check.number("amount", new.amount, Bounds { min: least, ..stock });
+        }
+        None => check.fault("id", say::not_counted()),
     }
     if new.kind == Move::Taken {
         check.fault("kind", say::taken_by_its_pour());
@@ -216,10 +235,10 @@ pub async fn move_stock(
     let now = state.wall.now();
     let moved = MoveRow {
         id: new.id.unwrap_or_else(Uuid::now_v7),
-        chocolate_id: *id,
+        thing_id: *id,
         bowl_id: new.bowl_id,
         kind: new.kind,
-        mass: grams(new.grams),
+        amount: new.amount,
         at: now.0,
     };
     let sent = state
@@ -235,7 +254,7 @@ pub async fn move_stock(
 /// Only what was taken can be returned.
 async fn of_this_chocolate(state: &State, bowl_id: Uuid, chocolate_id: Uuid) -> Answer<()> {
     let moves = store::stock::of_bowl(&state.pool, bowl_id).await?;
-    if moves.iter().any(|m| m.kind == Move::Taken && m.chocolate_id == chocolate_id) {
+    if moves.iter().any(|m| m.kind == Move::Taken && m.thing_id == chocolate_id) {
         return Ok(());
     }
     Err(Problem::bad_field("bowl_id", say::bowl_that_took_some()))

@@ -12,7 +12,7 @@ use crate::kitchen::{Kitchen, Said, text};
 async fn lived_in() -> Kitchen {
     let kitchen = Kitchen::new().await;
     let bag = json!({ "thing": { "kind": "chocolate", "name": "Bag ✶", "family": "dark" },
-        "left_g": 900 });
+        "left": 900 });
     kitchen.post("/shelf", bag).await.with(201);
     let place = json!({ "kind": "kitchen", "room_c": 19.5, "zone": "Europe/Oslo" });
     let nobody = uuid::Uuid::nil();

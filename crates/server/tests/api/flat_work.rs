@@ -2,7 +2,7 @@
 
 use serde_json::{Value, json};
 
-use crate::kitchen::Kitchen;
+use crate::kitchen::{Kitchen, as_mixed_in, as_topping};
 
 #[actix_web::test]
 async fn windows_after_the_pour_keep_to_what_makers_report() {
@@ -114,9 +114,9 @@ async fn other_measures_are_understood_and_nonsense_is_named() {
 #[actix_web::test]
 async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
     let kitchen = Kitchen::new().await;
-    let usual = kitchen.get("/toppings").await.with(200);
+    let usual = kitchen.get("/goods").await.with(200);
     let raisins = usual.as_array().and_then(|all| all.iter().find(|t| t["name"] == "raisins"));
-    let mut topping = raisins.cloned().expect("raisins");
+    let mut topping = as_topping(raisins.expect("raisins"));
     topping["wish"] = json!({ "by": "coverage", "coverage_pct": 20 });
     let plan_id = kitchen.plan("Comet bark").await;
     let mut inputs = kitchen.stated(&plan_id).await;
@@ -147,8 +147,8 @@ async fn a_plan_says_what_goes_on_top_and_how_long_in_the_fridge() {
 #[actix_web::test]
 async fn what_is_mixed_in_is_bound_by_what_chocolate_holds() {
     let kitchen = Kitchen::new().await;
-    let usual = kitchen.get("/dry-goods").await.with(200);
-    let mut nuts = usual[0].clone();
+    let usual = kitchen.get("/goods").await.with(200);
+    let mut nuts = as_mixed_in(&usual[0]);
     nuts["amount"] = json!({ "by": "parts", "parts": 1 });
     let plan_id = kitchen.plan("Meteor clusters").await;
     let mut inputs = kitchen.stated(&plan_id).await;

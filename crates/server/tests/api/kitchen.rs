@@ -70,6 +70,22 @@ impl Said {
     }
 }
 
+/// Some of what is said of something, by name.
+fn some(of: &Value, names: &[&str]) -> Value {
+    let named = names.iter().map(|name| ((*name).to_owned(), of[*name].clone()));
+    Value::Object(named.collect())
+}
+
+/// Common goods as a topping states them, without how much.
+pub fn as_topping(goods: &Value) -> Value {
+    some(goods, &["name", "across_mm", "each_g", "known"])
+}
+
+/// Common goods as what is mixed in states them, without how much.
+pub fn as_mixed_in(goods: &Value) -> Value {
+    some(goods, &["name", "density_g_cm3", "known"])
+}
+
 impl Kitchen {
     pub async fn new() -> Self {
         Self::over(&bare().await).await

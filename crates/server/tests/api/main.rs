@@ -17,6 +17,7 @@ mod kitchen;
 mod methods;
 mod moulded;
 mod nonsense;
+mod pantry;
 mod photos;
 mod plans;
 mod record;

@@ -10,8 +10,8 @@ use uuid::Uuid;
 use crate::kitchen::{Kitchen, text};
 
 impl Kitchen {
-    async fn put_on_shelf(&self, thing: Value, left_g: Option<f64>) -> String {
-        let body = json!({ "thing": thing, "left_g": left_g });
+    async fn put_on_shelf(&self, thing: Value, left: Option<f64>) -> String {
+        let body = json!({ "thing": thing, "left": left });
         text(&self.post("/shelf", body).await.with(201)["id"])
     }
 
@@ -71,7 +71,7 @@ async fn a_saved_chocolate_shows_its_own_numbers_beside_the_usual_ones() {
     assert_eq!(kept["windows"]["work_c"], json!([30.5, 31.5]));
     assert_eq!(kept["usual"]["work_c"], json!([31.0, 32.0]));
     assert_eq!(kept["windows"]["melt_c"], kept["usual"]["melt_c"]);
-    assert_eq!((&kept["left_g"], &kept["windows"]["own"]), (&json!(1200.0), &json!(true)));
+    assert_eq!((&kept["left"], &kept["windows"]["own"]), (&json!(1200.0), &json!(true)));
     assert_eq!(kept["thing"]["label"], "May contain hazelnut.");
 }
 
@@ -124,18 +124,18 @@ async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     assert!((cost - needed * 14.5 / 1000.0).abs() < 0.01, "{stock}");
 
     let moves = format!("/shelf/{id}/moves");
-    let bought = json!({ "id": Uuid::new_v4(), "kind": "bought", "grams": 1000 });
-    assert_eq!(kitchen.post(&moves, bought.clone()).await.with(201)["left_g"], 1300.0);
-    assert_eq!(kitchen.post(&moves, bought).await.with(200)["left_g"], 1300.0);
+    let bought = json!({ "id": Uuid::new_v4(), "kind": "bought", "amount": 1000 });
+    assert_eq!(kitchen.post(&moves, bought.clone()).await.with(201)["left"], 1300.0);
+    assert_eq!(kitchen.post(&moves, bought).await.with(200)["left"], 1300.0);
     let opened = kitchen.opened(&plan).await;
     let bowl = text(&opened["bowl"]["id"]);
     let melted = opened["plan"]["amounts"]["melted_g"].as_f64().expect("grams");
-    let returned = json!({ "kind": "returned", "grams": 40, "bowl_id": bowl });
+    let returned = json!({ "kind": "returned", "amount": 40, "bowl_id": bowl });
     kitchen.post(&moves, returned.clone()).await.refuses("bowl_id");
 
     kitchen.act(&bowl, json!({ "kind": "seed_added", "grams": 80 })).await.with(201);
     let poured = kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
-    let left = async || kitchen.on_shelf(&id).await["left_g"].as_f64().expect("grams");
+    let left = async || kitchen.on_shelf(&id).await["left"].as_f64().expect("grams");
     assert!((left().await - (1300.0 - melted - 80.0)).abs() < 0.02);
 
     // Undone, it is back; poured again, it is taken once.
@@ -152,8 +152,8 @@ async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
     assert_eq!(shown["returned_g"], 40.0);
 
     // A count is what there is.
-    let counted = json!({ "kind": "counted", "grams": 512 });
-    assert_eq!(kitchen.post(&moves, counted).await.with(201)["left_g"], 512.0);
+    let counted = json!({ "kind": "counted", "amount": 512 });
+    assert_eq!(kitchen.post(&moves, counted).await.with(201)["left"], 512.0);
 }
 
 #[actix_web::test]
@@ -314,15 +314,15 @@ async fn what_cannot_stand_on_the_shelf_is_refused_by_name() {
     refuses(hot, "microwave.watts").await;
     let counted_bowl =
         json!({ "kind": "ware", "name": "Bowl", "material": "steel", "mass_g": 300 });
-    let body = json!({ "thing": counted_bowl, "left_g": 5 });
-    kitchen.post("/shelf", body).await.refuses("left_g");
+    let body = json!({ "thing": counted_bowl, "left": 5 });
+    kitchen.post("/shelf", body).await.refuses("left");
     assert_eq!(kitchen.get("/shelf").await.with(200)["things"].as_array().map(Vec::len), Some(1));
 
     let id = kitchen.put_on_shelf(galaxy(), None).await;
     let moves = format!("/shelf/{id}/moves");
-    kitchen.post(&moves, json!({ "kind": "taken", "grams": 5 })).await.refuses("kind");
-    kitchen.post(&moves, json!({ "kind": "bought", "grams": -5 })).await.refuses("grams");
-    kitchen.post(&moves, json!({ "kind": "returned", "grams": 5 })).await.refuses("bowl_id");
+    kitchen.post(&moves, json!({ "kind": "taken", "amount": 5 })).await.refuses("kind");
+    kitchen.post(&moves, json!({ "kind": "bought", "amount": -5 })).await.refuses("amount");
+    kitchen.post(&moves, json!({ "kind": "returned", "amount": 5 })).await.refuses("bowl_id");
     let other_kind = json!({ "kind": "heat", "name": "Now a stove" });
     kitchen.put(&format!("/shelf/{id}"), Some(1), other_kind).await.refuses("kind");
     let plan = kitchen.plan("A slab").await;

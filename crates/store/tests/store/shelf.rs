@@ -6,7 +6,6 @@ use craft::learn::{GearNumbers, Number};
 use craft::plan::OwnInputs;
 use craft::shelf::stock::Move;
 use craft::shelf::{ChocolateInputs, HeatInputs, Shelf, Taught, Thing, WareInputs};
-use craft::units::{grams, in_grams};
 use store::stock::MoveRow;
 use store::{Connection, Pool, Sent, StoreError};
 use uuid::Uuid;
@@ -35,9 +34,9 @@ async fn put(pool: &Pool, id: Uuid, thing: &Thing, s: i64) -> Result<Sent, Store
     .await
 }
 
-fn moved(chocolate_id: Uuid, bowl_id: Option<Uuid>, kind: Move, g: f64) -> MoveRow {
+fn moved(thing_id: Uuid, bowl_id: Option<Uuid>, kind: Move, amount: f64) -> MoveRow {
     let id = if kind == Move::Taken { bowl_id.expect("a bowl") } else { Uuid::now_v7() };
-    MoveRow { id, chocolate_id, bowl_id, kind, mass: grams(g), at: at(0) }
+    MoveRow { id, thing_id, bowl_id, kind, amount, at: at(0) }
 }
 
 async fn note(pool: &Pool, moved: &MoveRow) -> Result<Sent, StoreError> {
@@ -52,7 +51,7 @@ async fn what_a_bowl_took_keeps_its_place_and_goes_back_with_its_pour() {
     let (_, bowl) = open_bowl(&pool).await;
     let left = async || {
         let left = store::stock::all_left(&pool).await.expect("a list");
-        left.get(&bag).map(|mass| in_grams(*mass).round())
+        left.get(&bag).map(|amount| amount.round())
     };
     assert_eq!(left().await, None);
     let counted = moved(bag, None, Move::Counted, 900.0);
@@ -72,7 +71,7 @@ async fn what_a_bowl_took_keeps_its_place_and_goes_back_with_its_pour() {
     assert_eq!(left().await, Some(600.0));
     let kinds = async || {
         let moves = store::stock::of_bowl(&pool, bowl.id).await.expect("a list");
-        moves.into_iter().map(|m| (m.kind, in_grams(m.mass).round())).collect::<Vec<_>>()
+        moves.into_iter().map(|m| (m.kind, m.amount.round())).collect::<Vec<_>>()
     };
     assert_eq!(kinds().await, [(Move::Taken, 320.0), (Move::Returned, 20.0)]);
     store::stock::give_back(&pool, bowl.id).await.expect("there");
@@ -147,4 +146,15 @@ async fn cleared_there_is_an_empty_kitchen_and_nothing_else() {
     let all = store::shelf::list(&pool).await.expect("a list");
     assert_eq!(all.len(), 1);
     assert_eq!((all[0].id, all[0].learns_from), (Shelf::KITCHEN, None));
+}
+
+#[test]
+fn moves_from_archives_of_before_goods_were_counted_are_read() {
+    let told = r#"{"chocolate_id":"00000000-0000-0000-0000-000000000001",
+        "id":"00000000-0000-0000-0000-000000000002","bowl_id":null,"kind":"counted",
+        "grams":412.5,"at":"2026-05-01T12:00:00"}"#;
+    let read: store::archive::StockMove = serde_json::from_str(told).expect("it is read");
+    assert_eq!((read.thing_id, read.amount), (Uuid::from_u128(1), 412.5));
+    let again = serde_json::to_string(&read).expect("it is written");
+    assert!(again.contains("thing_id") && again.contains("amount"), "{again}");
 }

@@ -2,29 +2,33 @@ import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
+import { type Pickable, picked } from "./useGoods";
 
 const OWN = "own";
 
-interface Props<G extends { name: string }> {
+interface Props {
   /** What is chosen. */
   label: string;
-  /** What its name is called where it is none of the usual. */
+  /** What its name is called where it is none of those that can be picked. */
   ownLabel: string;
-  usual: G[];
+  goods: readonly Pickable[];
   /** What it is now. */
-  name: string;
+  item: { name: string; goods_id?: string | null };
+  /** What is wrong with its name, or with what it was picked from. */
   error: string | undefined;
-  /** One of the usual, or the maker's own. */
-  onChoose: (from: G | undefined) => void;
+  /** One that can be picked, or the maker's own. */
+  onChoose: (from: Pickable | undefined) => void;
   onName: (name: string) => void;
   /** The control that takes it out. */
   away: ReactNode;
 }
 
-/** One of the goods: one of the usual, or the maker's own. */
-export function GoodsPick<G extends { name: string }>(props: Props<G>) {
-  const { label, ownLabel, usual, name, error, onChoose, onName, away } = props;
-  const known = usual.some((one) => one.name === name);
+const choiceOf = ({ goods_id, name }: Pickable) => goods_id ?? name;
+
+/** One of the goods: of the shelf, of the usual, or the maker's own. */
+export function GoodsPick(props: Props) {
+  const { label, ownLabel, goods, item, error, onChoose, onName, away } = props;
+  const now = picked(goods, item);
   return (
     <>
       <Box
@@ -36,18 +40,22 @@ export function GoodsPick<G extends { name: string }>(props: Props<G>) {
       >
         <SelectField
           label={label}
-          value={known ? name : OWN}
+          value={now ? choiceOf(now) : OWN}
           choices={[
-            ...usual.map((one) => ({ value: one.name, label: one.name })),
+            ...goods.map((one) => ({
+              value: choiceOf(one),
+              label: one.goods_id ? `${one.name} (shelf)` : one.name,
+            })),
             { value: OWN, label: "something else" },
           ]}
-          onChange={(value) => onChoose(usual.find((one) => one.name === value))}
+          error={now && error}
+          onChange={(value) => onChoose(goods.find((one) => choiceOf(one) === value))}
         />
         {away}
       </Box>
-      {!known && (
+      {!now && (
         <Box gridColumn="1 / -1">
-          <TextField label={ownLabel} value={name} error={error} onChange={onName} />
+          <TextField label={ownLabel} value={item.name} error={error} onChange={onName} />
         </Box>
       )}
     </>

@@ -1,6 +1,5 @@
 import { memo } from "react";
-import type { MixedInInputs } from "../../api/client";
-import { useDryGoods } from "../../api/queries";
+import type { GoodsInputs, MixedInInputs } from "../../api/client";
 import { faultyIn } from "../../kit/faultyIn";
 import { mass } from "../../kit/format";
 import { NumberField } from "../../kit/NumberField";
@@ -8,6 +7,7 @@ import { AmountField } from "./AmountField";
 import { GoodsList } from "./GoodsList";
 import { GoodsPick } from "./GoodsPick";
 import { KnownFields } from "./KnownFields";
+import { type Pickable, picked, useGoods } from "./useGoods";
 import { bySpoons, byWeight, restOf, type Ways } from "./ways";
 
 type Amount = MixedInInputs["amount"];
@@ -36,11 +36,23 @@ const ways: Ways<Amount> = {
   fill_to: restOf(150, "All goods together"),
 };
 
+const hasDensity = ({ density_g_cm3 }: GoodsInputs) => density_g_cm3 != null;
+
 const fresh: MixedInInputs = {
   name: "my dry goods",
   amount: ways.parts.start,
   density_g_cm3: 1,
 };
+
+/** What follows from picking one; of what is not known of it the usual stands. */
+function from(goods: Pickable | undefined): Omit<MixedInInputs, "amount"> {
+  return {
+    name: goods?.name ?? fresh.name,
+    goods_id: goods?.goods_id ?? null,
+    density_g_cm3: goods?.density_g_cm3 ?? fresh.density_g_cm3,
+    known: goods?.known ?? {},
+  };
+}
 
 interface Props {
   mixedIn: readonly MixedInInputs[] | undefined;
@@ -55,8 +67,8 @@ const none: MixedInInputs[] = [];
 /** What is folded into the chocolate, and how much of each. */
 export const MixedInFields = memo(function MixedInFields(props: Props) {
   const { mixedIn = none, needed = false, errors, onChange } = props;
-  const usual = useDryGoods().data ?? [];
-  const another = usual.find(({ name }) => !mixedIn.some((one) => one.name === name));
+  const goods = useGoods(hasDensity);
+  const another = goods.find(({ name }) => !mixedIn.some((one) => one.name === name));
   return (
     <GoodsList
       title="Mixed in"
@@ -65,7 +77,7 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
       errors={errors}
       more="Add dry goods"
       fewest={needed ? 1 : 0}
-      onMore={() => onChange([...mixedIn, { ...fresh, ...another }])}
+      onMore={() => onChange([...mixedIn, { ...fresh, ...from(another) }])}
       onChange={onChange}
     >
       {({ item, i, at, field, changed, away }) => (
@@ -73,12 +85,12 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
           <GoodsPick
             label={i === 0 ? "Dry goods" : `Dry goods ${i + 1}`}
             ownLabel="Name of the dry goods"
-            usual={usual}
+            goods={goods}
             away={away}
-            name={item.name}
-            error={errors[`${at}.name`]}
-            onChoose={(from) => onChange(changed(from ?? { name: fresh.name }))}
-            onName={(name) => onChange(changed({ name }))}
+            item={item}
+            error={errors[`${at}.name`] ?? errors[`${at}.goods_id`]}
+            onChoose={(chosen) => onChange(changed(from(chosen)))}
+            onName={(name) => onChange(changed({ name, goods_id: null }))}
           />
           <AmountField
             ways={ways}
@@ -93,6 +105,7 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
             at={`${at}.known`}
             brief={`1 cm³ weighs ${mass(item.density_g_cm3)}`}
             faulty={faultyIn(errors, `${at}.density_g_cm3`)}
+            shelf={item.goods_id ? picked(goods, item) : undefined}
             onChange={(known) => onChange(changed({ known }))}
           >
             <NumberField label="Density, solid" unit="g" {...field("density_g_cm3")} />

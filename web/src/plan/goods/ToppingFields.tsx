@@ -1,12 +1,12 @@
 import { memo } from "react";
-import type { ToppingInputs } from "../../api/client";
-import { useToppings } from "../../api/queries";
+import type { GoodsInputs, ToppingInputs } from "../../api/client";
 import { faultyIn } from "../../kit/faultyIn";
 import { NumberField } from "../../kit/NumberField";
 import { AmountField } from "./AmountField";
 import { GoodsList } from "./GoodsList";
 import { GoodsPick } from "./GoodsPick";
 import { KnownFields } from "./KnownFields";
+import { type Pickable, picked, useGoods } from "./useGoods";
 import { bySpoons, byWeight, restOf, type Ways } from "./ways";
 
 type Wish = ToppingInputs["wish"];
@@ -37,12 +37,25 @@ const ways: Ways<Wish> = {
   fill_to: restOf(80, "All toppings together"),
 };
 
+const hasSize = ({ across_mm, each_g }: GoodsInputs) => across_mm != null && each_g != null;
+
 const fresh: ToppingInputs = {
   name: "my topping",
   across_mm: 10,
   each_g: 0.5,
   wish: ways.pieces.start,
 };
+
+/** What follows from picking one; of what is not known of it the usual stands. */
+function from(goods: Pickable | undefined): Omit<ToppingInputs, "wish"> {
+  return {
+    name: goods?.name ?? fresh.name,
+    goods_id: goods?.goods_id ?? null,
+    across_mm: goods?.across_mm ?? fresh.across_mm,
+    each_g: goods?.each_g ?? fresh.each_g,
+    known: goods?.known ?? {},
+  };
+}
 
 interface Props {
   toppings: readonly ToppingInputs[] | undefined;
@@ -55,8 +68,8 @@ const none: ToppingInputs[] = [];
 /** What goes on top: each with its size, and how much of it. */
 export const ToppingFields = memo(function ToppingFields(props: Props) {
   const { toppings = none, errors, onChange } = props;
-  const usual = useToppings().data ?? [];
-  const another = usual.find(({ name }) => !toppings.some((one) => one.name === name));
+  const goods = useGoods(hasSize);
+  const another = goods.find(({ name }) => !toppings.some((one) => one.name === name));
   return (
     <GoodsList
       title="On top"
@@ -64,7 +77,7 @@ export const ToppingFields = memo(function ToppingFields(props: Props) {
       goods={toppings}
       errors={errors}
       more="Add topping"
-      onMore={() => onChange([...toppings, { ...fresh, ...another }])}
+      onMore={() => onChange([...toppings, { ...fresh, ...from(another) }])}
       onChange={onChange}
     >
       {({ item, i, at, field, changed, away }) => (
@@ -72,12 +85,12 @@ export const ToppingFields = memo(function ToppingFields(props: Props) {
           <GoodsPick
             label={i === 0 ? "Topping" : `Topping ${i + 1}`}
             ownLabel="Name of the topping"
-            usual={usual}
+            goods={goods}
             away={away}
-            name={item.name}
-            error={errors[`${at}.name`]}
-            onChoose={(from) => onChange(changed(from ?? { name: fresh.name }))}
-            onName={(name) => onChange(changed({ name }))}
+            item={item}
+            error={errors[`${at}.name`] ?? errors[`${at}.goods_id`]}
+            onChoose={(chosen) => onChange(changed(from(chosen)))}
+            onName={(name) => onChange(changed({ name, goods_id: null }))}
           />
           <AmountField
             ways={ways}
@@ -92,6 +105,7 @@ export const ToppingFields = memo(function ToppingFields(props: Props) {
             at={`${at}.known`}
             brief={`${item.across_mm} mm`}
             faulty={faultyIn(errors, `${at}.across_mm`, `${at}.each_g`)}
+            shelf={item.goods_id ? picked(goods, item) : undefined}
             onChange={(known) => onChange(changed({ known }))}
           >
             <NumberField label="Size of one" unit="mm" {...field("across_mm")} />

@@ -8,10 +8,13 @@ import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
+import { startingRecipes } from "../filling/ingredients";
+import { RecipeFields } from "../filling/RecipeFields";
 import { FromField } from "./FromField";
 import type { FieldsOf } from "./fieldsOfWork";
 
 type Dipped = WorkOf<"dipped">;
+type ShapedBy = NonNullable<Dipped["made"]>["shaped_by"];
 
 const centres: Record<Dipped["centre"], string> = {
   truffle: "truffles",
@@ -72,6 +75,31 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
           value={work.sticks ?? false}
         />
       </Pair>
+      <SelectField<"" | ShapedBy>
+        label="Centres made"
+        value={work.made?.shaped_by ?? ""}
+        choices={{
+          "": "elsewhere, or bought",
+          rolling: "here: rolled",
+          cutting: "here: cut from a sheet",
+          piping: "here: piped in drops",
+        }}
+        onChange={(shaped_by) =>
+          onChange({
+            made: shaped_by
+              ? { parts: startingRecipes["truffle to roll"], ...work.made, shaped_by }
+              : null,
+          })
+        }
+      />
+      {work.made && (
+        <RecipeFields
+          parts={work.made.parts}
+          errors={errors}
+          at="made.parts"
+          onChange={(parts) => onChange({ made: { shaped_by: "rolling", ...work.made, parts } })}
+        />
+      )}
       <SelectField
         label="Two-tone"
         value={swirl ?? ""}

@@ -10,6 +10,8 @@ import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
 import { families, familyNames } from "../../theme/chocolate";
+import { startingRecipes } from "../filling/ingredients";
+import { RecipeFields } from "../filling/RecipeFields";
 import { CastFields } from "./CastFields";
 import { ChocolatePick } from "./ChocolatePick";
 import type { FieldsOf } from "./fieldsOfWork";
@@ -18,6 +20,11 @@ type Shells = WorkOf<"shells">;
 
 const CAP_MM = 1.8;
 const usual: Record<FillingInputs["kind"], FillingInputs> = {
+  recipe: {
+    kind: "recipe",
+    name: "fruit filling",
+    parts: startingRecipes["fruit and white chocolate"],
+  },
   ganache: { kind: "ganache", family: "dark", ratio: 1.5, butter_pct: 0 },
   other: { kind: "other", name: "hazelnut praline", density_g_cm3: 1.2, perishable: false },
 };
@@ -41,6 +48,7 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
             choices={{
               "": "nothing: they stay open",
               ganache: "ganache",
+              recipe: "by a recipe of my own",
               other: "another filling",
             }}
             onChange={(kind) =>
@@ -110,6 +118,8 @@ function FillingFields({ filling, ...rest }: FillingProps<FillingInputs>) {
   switch (filling.kind) {
     case "ganache":
       return <GanacheFields filling={filling} {...rest} />;
+    case "recipe":
+      return <OfRecipeFields filling={filling} {...rest} />;
     case "other":
       return <OtherFields filling={filling} {...rest} />;
   }
@@ -144,6 +154,25 @@ function GanacheFields({ filling, errors, onChange }: FillingProps<Filling<"gana
         value={filling.infusion ?? ""}
         error={errors["filling.infusion"]}
         onChange={(infusion) => set({ infusion: infusion || null })}
+      />
+    </>
+  );
+}
+
+function OfRecipeFields({ filling, errors, onChange }: FillingProps<Filling<"recipe">>) {
+  const set = (patch: Partial<typeof filling>) => onChange({ ...filling, ...patch });
+  const field = fieldsOf(filling, errors, set, "filling.");
+  return (
+    <>
+      <Pair>
+        <TextField label="Name of the filling" {...field("name")} />
+        <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
+      </Pair>
+      <RecipeFields
+        parts={filling.parts}
+        errors={errors}
+        at="filling.parts"
+        onChange={(parts) => set({ parts })}
       />
     </>
   );

@@ -3,6 +3,19 @@
 crate::messages! {
     "dipped";
     swirl_lines() = "Fresh lines for each: zigzag, dip, twirl on the way out. The second chocolate goes a little into the first.";
+    too_soft_to_roll() = "So soft a mixture does not roll: more chocolate to what is watery, or pipe it in drops and chill them.";
+    too_soft_to_cut() = "So soft a mixture does not cut clean: more chocolate to what is watery, or roll it.";
+    too_soft_to_pipe() = "So soft a mixture runs: more chocolate to what is watery.";
+    too_firm_to_pipe() = "So firm a mixture does not pipe: less chocolate to what is watery, or roll or cut it.";
+    rested() = "the mixture has rested";
+    rested_until(until: Until) = "the mixture can be shaped {until}";
+    rested_late() = "It has been standing for two days: smell and taste it before it is shaped.";
+    roll(count: Count, each: StatedGrams) = "Roll {count} balls of {each}";
+    roll_how() = "Cold hands, in gloves, a little cocoa powder. Then into the cold until they are firm; they come out before they are dipped.";
+    cut(count: Count, each: StatedGrams) = "Cut {count} pieces of {each}";
+    cut_how() = "From a sheet between two bars, its underside brushed thin with chocolate; a warm, dry knife. Apart from each other, until their sides are dry.";
+    pipe(count: Count, each: StatedGrams) = "Pipe {count} drops of {each}";
+    pipe_how() = "On parchment, then into the cold until they can be lifted.";
     check_centres() = "The centres are dry, firm and cold, not frozen";
     check_vessel() = "The vessel is deep enough to cover them whole";
     check_foot() = "No foot of chocolate round the base: hold longer to drip";

@@ -7,6 +7,16 @@ crate::messages! {
     keeps_as_filling() = "As long as its filling does: see its own label.";
     fill_ganache(below: StatedTemp) = "Pipe the ganache in, no warmer than {below}";
     fill(below: StatedTemp) = "Fill the shells, no warmer than {below}";
+    make(name: Words) = "Make the {name}";
+    make_emulsion() = "Warm what is watery with the sugars until it steams, pour it over the chocolate, wait a minute. Stir from the middle outward until it shines; butter, nut paste and spirits go in lukewarm. Film on its surface.";
+    make_fatty() = "Melt the chocolate, let it cool until it is barely warm, stir in the rest. No water may come near it.";
+    make_without() = "By its own recipe; film on its surface, and let it cool all the way.";
+    make_mind() = "Hot sugar, cream and steam burn: long sleeves, a deep pan, nobody else near it. What is perishable goes into the cold if it stands longer than overnight.";
+    fill_rested() = "the filling has rested";
+    fill_rested_until(until: Until) = "the filling pipes smooth {until}";
+    fill_rested_late() = "It has been standing for two days: smell and taste it before it goes in.";
+    soft_for_open() = "So soft a filling runs: it needs a cap, and is piped cool.";
+    firm_to_pipe() = "So firm a filling does not pipe: warm it a little, or roll or cut it and dip it instead.";
     fill_how() = "Up to 1.5 to 2 mm below the rim, no air under it; tap it level.";
     fill_ganache_from() = "the ganache has rested";
     fill_ganache_until(until: Until) = "the ganache pipes smooth {until}";

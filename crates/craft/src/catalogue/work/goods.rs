@@ -12,7 +12,7 @@ crate::messages! {
     no_room(dry: Grams) = "the {dry} of goods leave no room for chocolate: make it larger or fold in less";
     more_than_it_carries(covered: Percent) = "would cover {covered} with what else is on top: it carries no more than one layer";
     warm(name: Words, temp: WholeTemp) = "{name} at {temp}: let it cool to the room first, or it takes the temper of what it touches.";
-    moist(name: Words) = "{name} is moist: dry it first. Water thickens chocolate, and what lies in it turns grey and keeps for days only.";
-    fatty(name: Words) = "{name} gives off its fat in time: the chocolate softens and blooms after some weeks.";
+    moist(name: Words) = "There is much water in {name}: dry first. Water thickens chocolate, and what lies in it turns grey and keeps for days only.";
+    fatty(name: Words) = "Fat from {name} moves into the chocolate in time: it softens and blooms after some weeks.";
     scatter_next_how() = "Between the larger ones, from low, pressed so that they hold.";
 }

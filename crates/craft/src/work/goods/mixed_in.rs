@@ -2,13 +2,16 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{GoodsNotes, LONGEST_NAME, MOST_GOODS, Spooned};
+use super::{LONGEST_NAME, MOST_GOODS};
+use crate::allergens::LabelInputs;
 use crate::catalogue::work::goods as say;
 use crate::check::{self, Checker};
+use crate::pantry::{self, GoodsNotes, Spooned};
 use crate::spread::mixed::{By, MOST_PARTS, MixedTogether};
 use crate::units::{Mass, MassDensity, grams, grams_per_cubic_centimetre};
 use crate::work::draft::Draft;
 use crate::work::drafting::Drafting;
+use uuid::Uuid;
 
 /// How much of it is folded in.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
@@ -71,6 +74,10 @@ impl MixedAmount {
 pub struct MixedInInputs {
     /// What they are.
     pub name: String,
+    /// The goods in the pantry that they are; what is known of those stands in for what is
+    /// stated here.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub goods_id: Option<Uuid>,
     /// How much of them.
     pub amount: MixedAmount,
     /// Their own density, without the air between them.
@@ -78,9 +85,29 @@ pub struct MixedInInputs {
     /// What else is known of them.
     #[serde(default)]
     pub known: GoodsNotes,
+    /// What their label says of allergens, where it was put in.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub label: Option<LabelInputs>,
 }
 
+/// The density of dry goods of which nothing is known, g/cm³ (*custom*: about that of water).
+const UNKNOWN_G_CM3: f64 = 1.0;
+
 impl MixedInInputs {
+    /// So much of some of the common goods, by their name.
+    #[must_use]
+    pub fn usual(name: &str, amount: MixedAmount) -> Self {
+        let goods = pantry::named(name);
+        Self {
+            name: name.to_owned(),
+            goods_id: None,
+            amount,
+            density_g_cm3: goods.as_ref().and_then(|g| g.density_g_cm3).unwrap_or(UNKNOWN_G_CM3),
+            known: goods.map(|goods| goods.known).unwrap_or_default(),
+            label: None,
+        }
+    }
+
     /// By what they go, with faults noted under `field`.
     fn check(&self, field: &str, check: &mut Checker) -> By {
         check.text(&format!("{field}.name"), &self.name, LONGEST_NAME);
@@ -186,7 +213,8 @@ pub(crate) fn within_what_binds(
     draft.said.notes.extend(all.remarks());
     let room = at.room.temp;
     for (mixed, goods) in mixed.into_iter().zip(goods) {
-        draft.goods.push(at.goods(&goods.name, mixed.dry, "mixed in"));
+        let one = at.goods(&goods.name, mixed.dry, "mixed in");
+        draft.goods.push(one.of_pantry(goods.goods_id, goods.label.as_ref()));
         draft.said.notes.extend(goods.known.remarks(&goods.name, room));
         draft.sets.goods.push((mixed.dry, goods.known.temp(room)));
         draft.mixed_in.push((goods.name.clone(), mixed));

@@ -1,10 +1,8 @@
 //! What goes in and what goes on top, as the maker states it.
 
-mod measured;
 mod mixed_in;
 mod topping;
 
-pub use measured::{GoodsNotes, Spooned};
 pub use mixed_in::{MixedAmount, MixedInInputs};
 pub(super) use mixed_in::{mixed_in, within_what_binds};
 pub use topping::{ToppingInputs, ToppingWish};

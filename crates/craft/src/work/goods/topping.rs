@@ -2,19 +2,22 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::{GoodsNotes, LONGEST_NAME, MOST_GOODS, Spooned};
+use super::{LONGEST_NAME, MOST_GOODS};
+use crate::allergens::LabelInputs;
 use crate::catalogue::cautions;
 use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::goods as say;
 use crate::catalogue::work::slab;
 use crate::check::{self, Checker};
 use crate::message::Until;
+use crate::pantry::{self, GoodsNotes, Spooned};
 use crate::setting::Scattered;
 use crate::spread::topping::{OnTop, Topping, Wish, remarks};
 use crate::units::{Mass, grams, in_grams, millimetres, square_centimetres};
 use crate::work::draft::Draft;
 use crate::work::drafting::Drafting;
 use crate::work::task::{TaskDraft, Timing};
+use uuid::Uuid;
 
 /// A slab carries one layer of what lies on it.
 const CARRIES: f64 = 1.0;
@@ -84,6 +87,10 @@ impl ToppingWish {
 pub struct ToppingInputs {
     /// What it is.
     pub name: String,
+    /// The goods in the pantry that it is; what is known of those stands in for what is stated
+    /// here.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub goods_id: Option<Uuid>,
     /// How wide one of it is.
     pub across_mm: f64,
     /// What one of it weighs.
@@ -93,6 +100,9 @@ pub struct ToppingInputs {
     /// What else is known of it.
     #[serde(default)]
     pub known: GoodsNotes,
+    /// What its label says of allergens, where it was put in.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub label: Option<LabelInputs>,
 }
 
 /// A topping and how much of it, as far as that is known without the others.
@@ -101,7 +111,25 @@ enum Wanted {
     FillTo(Mass),
 }
 
+/// How large a topping is of which nothing is known, mm and g (*custom*: about a raisin).
+const UNKNOWN: (f64, f64) = (10.0, 0.5);
+
 impl ToppingInputs {
+    /// So much of some of the common goods, by their name.
+    #[must_use]
+    pub fn usual(name: &str, wish: ToppingWish) -> Self {
+        let goods = pantry::named(name);
+        Self {
+            name: name.to_owned(),
+            goods_id: None,
+            across_mm: goods.as_ref().and_then(|goods| goods.across_mm).unwrap_or(UNKNOWN.0),
+            each_g: goods.as_ref().and_then(|goods| goods.each_g).unwrap_or(UNKNOWN.1),
+            wish,
+            known: goods.map(|goods| goods.known).unwrap_or_default(),
+            label: None,
+        }
+    }
+
     /// The topping and how much of it goes on so much chocolate, with faults noted
     /// under `field`.
     fn check(&self, field: &str, chocolate: Mass, check: &mut Checker) -> (Topping, Wanted) {
@@ -201,7 +229,8 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
     let mut mass = Mass::default();
     for (inputs, on_top) in stated.iter().zip(placed) {
         mass += on_top.mass;
-        draft.goods.push(at.goods(&inputs.name, on_top.mass, "on top"));
+        let one = at.goods(&inputs.name, on_top.mass, "on top");
+        draft.goods.push(one.of_pantry(inputs.goods_id, inputs.label.as_ref()));
         draft.sets.goods.push((on_top.mass, inputs.known.temp(room)));
         draft.said.notes.extend(inputs.known.remarks(&inputs.name, room));
         draft.toppings.push((inputs.name.clone(), on_top));

@@ -74,13 +74,10 @@ fn bags_weigh_with_what_lies_on_them() {
     let cover = CoverInputs::Portions { portions, thickness_mm: 4.0 };
     let bare = plan(WorkInputs::Slab(slab(cover)));
     let topped = plan(WorkInputs::Slab(SlabInputs {
-        toppings: vec![ToppingInputs {
-            name: "whole hazelnuts".to_owned(),
-            across_mm: 14.0,
-            each_g: 1.1,
-            wish: ToppingWish::Share { share_pct: 15.0 },
-            known: GoodsNotes::default(),
-        }],
+        toppings: vec![ToppingInputs::usual(
+            "whole hazelnuts",
+            ToppingWish::Share { share_pct: 15.0 },
+        )],
         ..slab(cover)
     }));
     let each = |plan: &Plan| in_grams(it(plan).draft.size.pieces.expect("bags").each);

@@ -2,15 +2,16 @@
 
 use super::*;
 use crate::check::Fault;
+use crate::pantry::{GoodsNotes, Spooned};
 
 fn topping(name: &str, across_mm: f64, wish: ToppingWish) -> ToppingInputs {
     let known = GoodsNotes { bulk_g_ml: Some(0.5), ..GoodsNotes::default() };
-    ToppingInputs { name: name.to_owned(), across_mm, each_g: 0.5, wish, known }
+    ToppingInputs { across_mm, each_g: 0.5, known, ..ToppingInputs::usual(name, wish) }
 }
 
 fn folded(name: &str, amount: MixedAmount) -> MixedInInputs {
     let known = GoodsNotes { bulk_g_ml: Some(0.5), ..GoodsNotes::default() };
-    MixedInInputs { name: name.to_owned(), amount, density_g_cm3: 1.0, known }
+    MixedInInputs { known, ..MixedInInputs::usual(name, amount) }
 }
 
 fn topped(toppings: Vec<ToppingInputs>) -> WorkInputs {

@@ -10,8 +10,9 @@ use crate::units::{Mass, Temperature, celsius, grams, in_celsius};
 
 /// Goods this much warmer than the room are warm from the oven, C° (*custom*).
 const WARM_BY: f64 = 5.0;
-/// Goods with more water than this are moist: sugar bloom and a short life, % (*custom*).
-const MOIST_PCT: f64 = 12.0;
+/// Goods with more water than this are moist, % (*custom*: dried fruit that keeps has 15 to 18): sugar
+/// bloom and a short life.
+const MOIST_PCT: f64 = 20.0;
 /// Goods with more fat than this give it to the chocolate in time, % (*custom*).
 const FATTY_PCT: f64 = 40.0;
 
@@ -30,7 +31,7 @@ pub enum Spooned {
 
 impl Spooned {
     /// What so many weigh, of goods of which a millilitre weighs `bulk_g_ml`.
-    pub(super) fn weigh(self, count: f64, bulk_g_ml: f64) -> Mass {
+    pub(crate) fn weigh(self, count: f64, bulk_g_ml: f64) -> Mass {
         let unit = match self {
             Self::Cup => Unit::Cup,
             Self::Tablespoon => Unit::Tablespoon,
@@ -59,8 +60,20 @@ pub struct GoodsNotes {
 }
 
 impl GoodsNotes {
+    /// What is known here, and what is not known here from another.
+    #[must_use]
+    pub fn over(self, other: Self) -> Self {
+        Self {
+            bulk_g_ml: self.bulk_g_ml.or(other.bulk_g_ml),
+            // How warm they are is a matter of the day, not of the shelf.
+            temp_c: other.temp_c.or(self.temp_c),
+            water_pct: self.water_pct.or(other.water_pct),
+            fat_pct: self.fat_pct.or(other.fat_pct),
+        }
+    }
+
     /// Notes faults under `field`.
-    pub(super) fn check(&self, field: &str, check: &mut Checker) {
+    pub(crate) fn check(&self, field: &str, check: &mut Checker) {
         for (name, value, bounds) in [
             ("bulk_g_ml", self.bulk_g_ml, check::BULK_G_ML),
             ("temp_c", self.temp_c, check::GOODS_C),
@@ -75,7 +88,7 @@ impl GoodsNotes {
 
     /// What so many cups or spoons of them weigh, with a fault under `field` where it is not
     /// known.
-    pub(super) fn spooned(
+    pub(crate) fn spooned(
         &self,
         field: &str,
         count: f64,
@@ -90,12 +103,12 @@ impl GoodsNotes {
     }
 
     /// How warm they are.
-    pub(super) fn temp(&self, room: Temperature) -> Temperature {
+    pub(crate) fn temp(&self, room: Temperature) -> Temperature {
         self.temp_c.map_or(room, celsius)
     }
 
     /// What is to be minded of goods of this name.
-    pub(super) fn remarks(&self, name: &str, room: Temperature) -> Vec<Note> {
+    pub(crate) fn remarks(&self, name: &str, room: Temperature) -> Vec<Note> {
         let mut notes = Vec::new();
         let room_c = in_celsius(room);
         if let Some(temp_c) = self.temp_c.filter(|temp_c| *temp_c > room_c + WARM_BY) {

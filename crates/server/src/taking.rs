@@ -1,0 +1,93 @@
+//! What is made takes its goods from the shelf, once anything of it was done.
+//!
+//! How much is what was worked out when the batch was begun; which goods, what the shelf has by
+//! that id or name now. An event that is taken back gives them back.
+
+use craft::batch::begun;
+use craft::plan::GoodsTaken;
+use craft::shelf::stock::Move;
+use craft::time::WallTime;
+use craft::units::grams;
+use serde::Deserialize;
+use store::stock::MoveRow;
+use store::{Connection, StoreError};
+use uuid::Uuid;
+
+use crate::making::Making;
+use crate::on_shelf::OnShelf;
+
+/// What a batch keeps of its components' goods.
+#[derive(Debug, Default, Deserialize)]
+struct Components {
+    components: Vec<Component>,
+}
+
+#[derive(Debug, Deserialize)]
+struct Component {
+    key: String,
+    goods: Vec<Goods>,
+}
+
+#[derive(Debug, Deserialize)]
+struct Goods {
+    name: String,
+    mass_g: f64,
+    goes: String,
+    #[serde(default)]
+    goods_id: Option<Uuid>,
+}
+
+impl Goods {
+    /// Which goods of the shelf they are, and how much in what those are counted in.
+    fn on_shelf(&self, on_shelf: &OnShelf) -> Option<(Uuid, f64)> {
+        let taken = GoodsTaken {
+            name: self.name.clone(),
+            goods_id: self.goods_id,
+            mass: grams(self.mass_g),
+            uses: Vec::new(),
+        };
+        let (id, goods) = on_shelf.shelf.goods_taken(&taken, |id| on_shelf.in_use(id))?;
+        Some((id, goods.counted(taken.mass)?))
+    }
+
+    /// The move is this component's and these goods', however often it is noted.
+    fn move_id(&self, batch: Uuid, component: &str) -> Uuid {
+        Uuid::new_v5(&batch, format!("{component}\n{}\n{}", self.name, self.goes).as_bytes())
+    }
+}
+
+/// Takes the goods of what was begun by the latest of a batch's events from the shelf, and gives
+/// back those of what it took back.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn take_goods(
+    connection: &mut Connection,
+    making: &Making,
+    on_shelf: &OnShelf,
+    wall: WallTime,
+) -> Result<(), StoreError> {
+    let Some((_, earlier)) = making.events.split_last() else { return Ok(()) };
+    let (before, after) = (begun(&making.lines, earlier), begun(&making.lines, &making.events));
+    if before == after {
+        return Ok(());
+    }
+    let computed = store::batches::computed(&mut *connection, making.batch.id).await?;
+    let of_all: Components = serde_json::from_value(computed.plan).unwrap_or_default();
+    for component in &of_all.components {
+        let key = component.key.as_str();
+        let (was, is) = (before.contains(key), after.contains(key));
+        for goods in component.goods.iter().filter(|_| was != is) {
+            let id = goods.move_id(making.batch.id, key);
+            match goods.on_shelf(on_shelf) {
+                Some((thing_id, amount)) if is => {
+                    let kind = Move::Taken;
+                    let taken = MoveRow { id, thing_id, bowl_id: None, kind, amount, at: wall.0 };
+                    store::stock::take(&mut *connection, &taken).await?;
+                }
+                _ => store::stock::take_back(&mut *connection, id).await?,
+            }
+        }
+    }
+    Ok(())
+}
