@@ -128,6 +128,18 @@ pub const BULK_G_ML: Bounds = Bounds::new(0.01, 3.0, "g/ml");
 pub const GOODS_C: Bounds = Bounds::new(-25.0, 60.0, "°C");
 /// Water or fat in goods.
 pub const GOODS_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
+/// An oven in which goods are toasted.
+pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
+/// How long goods are toasted.
+pub const TOASTING_MIN: Bounds = Bounds::new(1.0, 90.0, "min");
+/// Parts of sugar to one of goods that are candied.
+pub const CANDYING_PARTS: Bounds = Bounds::new(0.1, 3.0, "parts");
+/// An oven in which goods are dried.
+pub const DRYING_C: Bounds = Bounds::new(30.0, 120.0, "°C");
+/// How long goods are dried.
+pub const DRYING_H: Bounds = Bounds::new(0.5, 48.0, "h");
+/// What is left of goods that are dried.
+pub const DRYING_LEAVES_PCT: Bounds = Bounds::new(5.0, 100.0, "%");
 /// How wide one piece of topping is.
 pub const TOPPING_MM: Bounds = Bounds::new(1.0, 60.0, "mm");
 /// What one piece of topping weighs.

@@ -169,6 +169,19 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
                 ],
                 "cover": { "by": "thickness", "thickness_mm": 7.0, "tray": tray } }),
         ),
+        (
+            "Slab of bark",
+            json!({ "mixed_in": [
+                    { "name": "nuts", "amount": { "by": "grams", "mass_g": 40.0 }, "density_g_cm3": 1.05,
+                        "prepared": [{ "by": "toasting", "oven_c": 160.0, "minutes": 10.0 },
+                            { "by": "candying", "sugar_parts": 0.5 }, { "by": "chopping", "to": "fine" }] },
+                ],
+                "toppings": [
+                    { "name": "cherries", "across_mm": 9, "each_g": 0.6, "wish": { "by": "count", "count": 20 },
+                        "prepared": [{ "by": "drying", "dryer_c": 60.0, "hours": 8.0, "leaves_pct": 20.0 }] },
+                ],
+                "cover": { "by": "thickness", "thickness_mm": 7.0, "tray": tray } }),
+        ),
         ("Layered bark", json!({ "toppings": [topping], "piece_cm2": 16.0 })),
         ("Wrap round a cake", json!({ "overlap_mm": 25.0, "spill_pct": 15.0 })),
         (
@@ -199,6 +212,18 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
             "Filled shells",
             json!({ "filling": { "kind": "ganache", "family": "milk", "ratio": 2.0,
                 "butter_pct": 5.0, "each_g": 2.0 } }),
+        ),
+        (
+            "Filled shells",
+            json!({ "filling": { "kind": "recipe", "name": "fruit", "each_g": 2.0, "parts": [
+                { "ingredient": "puree", "grams": 100.0 }, { "ingredient": "white_31", "grams": 300.0 },
+                { "ingredient": { "water_pct": 20.0, "fat_pct": 10.0, "sugar_pct": 40.0 },
+                    "name": "spread", "grams": 40.0 }] } }),
+        ),
+        (
+            "Dipped pieces",
+            json!({ "made": { "shaped_by": "cutting", "steeped": "star anise", "parts": [
+                { "ingredient": "cream_35", "grams": 100.0 }, { "ingredient": "dark_66", "grams": 260.0 }] } }),
         ),
         (
             "Dipped pieces",

@@ -30,14 +30,20 @@ struct Component {
 
 #[derive(Debug, Deserialize)]
 struct Goods {
+    goes: String,
+    /// What was bought for it. Before goods were counted nothing was kept of that.
+    #[serde(default)]
+    bought: Vec<Bought>,
+}
+
+#[derive(Debug, Deserialize)]
+struct Bought {
     name: String,
     mass_g: f64,
-    goes: String,
-    #[serde(default)]
     goods_id: Option<Uuid>,
 }
 
-impl Goods {
+impl Bought {
     /// Which goods of the shelf they are, and how much in what those are counted in.
     fn on_shelf(&self, on_shelf: &OnShelf) -> Option<(Uuid, f64)> {
         let taken = GoodsTaken {
@@ -51,8 +57,8 @@ impl Goods {
     }
 
     /// The move is this component's and these goods', however often it is noted.
-    fn move_id(&self, batch: Uuid, component: &str) -> Uuid {
-        Uuid::new_v5(&batch, format!("{component}\n{}\n{}", self.name, self.goes).as_bytes())
+    fn move_id(&self, batch: Uuid, component: &str, goes: &str) -> Uuid {
+        Uuid::new_v5(&batch, format!("{component}\n{}\n{goes}", self.name).as_bytes())
     }
 }
 
@@ -77,9 +83,16 @@ pub async fn take_goods(
     for component in &of_all.components {
         let key = component.key.as_str();
         let (was, is) = (before.contains(key), after.contains(key));
-        for goods in component.goods.iter().filter(|_| was != is) {
-            let id = goods.move_id(making.batch.id, key);
-            match goods.on_shelf(on_shelf) {
+        if was == is {
+            continue;
+        }
+        let bought = component
+            .goods
+            .iter()
+            .flat_map(|goods| goods.bought.iter().map(|one| (one, goods.goes.as_str())));
+        for (one, goes) in bought {
+            let id = one.move_id(making.batch.id, key, goes);
+            match one.on_shelf(on_shelf) {
                 Some((thing_id, amount)) if is => {
                     let kind = Move::Taken;
                     let taken = MoveRow { id, thing_id, bowl_id: None, kind, amount, at: wall.0 };

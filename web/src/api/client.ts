@@ -29,6 +29,7 @@ export type WorkOf<K extends WorkKind> = Extract<WorkInputs, { kind: K }>;
 export type CoverInputs = Schemas["CoverInputs"];
 export type ToppingInputs = Schemas["ToppingInputs"];
 export type MixedInInputs = Schemas["MixedInInputs"];
+export type Preparation = Schemas["Preparation"];
 export type GoodsNotes = Schemas["GoodsNotes"];
 export type Spooned = Schemas["Spooned"];
 export type Lining = Schemas["Lining"];

@@ -1825,6 +1825,21 @@ export interface components {
             /** @description The colour, by its key. */
             colour: string;
         };
+        /** @description What is bought and weighed out. */
+        BoughtAnswer: {
+            /**
+             * Format: uuid
+             * @description The goods in the pantry that it is, where it was picked there.
+             */
+            goods_id?: string | null;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            mass_g: number;
+            /** @description What it is. */
+            name: string;
+        };
         /** @description A bowl as it stands. */
         BowlAnswer: {
             /** @description The actions that stand, in order. */
@@ -3228,6 +3243,8 @@ export interface components {
             name: string;
             /** @description What is put in. */
             parts: components["schemas"]["IngredientInputs"][];
+            /** @description What is steeped in what is watery, and strained out. */
+            steeped?: string | null;
         } | {
             /**
              * Format: double
@@ -3293,6 +3310,11 @@ export interface components {
              */
             share: number;
         };
+        /**
+         * @description How finely goods are chopped.
+         * @enum {string}
+         */
+        Fineness: "coarse" | "medium" | "fine";
         /**
          * @description The finish of the chocolate, as the bench draws it.
          * @enum {string}
@@ -3471,13 +3493,10 @@ export interface components {
         Gloss: "glossy" | "satin" | "dull";
         /** @description What goes in besides chocolate. */
         GoodsAnswer: {
+            /** @description What is bought and weighed out for it: itself, where it is not prepared. */
+            bought: components["schemas"]["BoughtAnswer"][];
             /** @description Where it goes: "mixed in", "on top". */
             goes: string;
-            /**
-             * Format: uuid
-             * @description The goods in the pantry that it is, where it was picked there.
-             */
-            goods_id?: string | null;
             /**
              * Format: double
              * @description What it weighs.
@@ -4158,6 +4177,8 @@ export interface components {
             parts: components["schemas"]["IngredientInputs"][];
             /** @description How they are shaped. */
             shaped_by: components["schemas"]["ShapedBy"];
+            /** @description What is steeped in what is watery, and strained out. */
+            steeped?: string | null;
         };
         /** @description What a component is made from. */
         MadeFromAnswer: {
@@ -4417,6 +4438,8 @@ export interface components {
             label?: null | components["schemas"]["LabelInputs"];
             /** @description What they are. */
             name: string;
+            /** @description What is done to them first, in this order. */
+            prepared?: components["schemas"]["Preparation"][];
         };
         /** @description A time after the pour, with its range. */
         MomentAnswer: {
@@ -5303,6 +5326,52 @@ export interface components {
             each_g: number;
             /** @description What is counted. */
             of: components["schemas"]["PortionOf"];
+        };
+        /** @description What is done to goods before they go in or on. */
+        Preparation: {
+            /** @enum {string} */
+            by: "toasting";
+            /**
+             * Format: double
+             * @description How long.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description How hot it is.
+             */
+            oven_c: number;
+        } | {
+            /** @enum {string} */
+            by: "candying";
+            /**
+             * Format: double
+             * @description Parts of sugar to one of goods.
+             */
+            sugar_parts: number;
+        } | {
+            /** @enum {string} */
+            by: "chopping";
+            /** @description How finely. */
+            to: components["schemas"]["Fineness"];
+        } | {
+            /** @enum {string} */
+            by: "drying";
+            /**
+             * Format: double
+             * @description How hot it is.
+             */
+            dryer_c: number;
+            /**
+             * Format: double
+             * @description How long.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description What is left of their weight.
+             */
+            leaves_pct: number;
         };
         /** @description A refusal, as `application/problem+json`. */
         Problem: {
@@ -6841,6 +6910,8 @@ export interface components {
             label?: null | components["schemas"]["LabelInputs"];
             /** @description What it is. */
             name: string;
+            /** @description What is done to it first, in this order. */
+            prepared?: components["schemas"]["Preparation"][];
             /** @description How much of it. */
             wish: components["schemas"]["ToppingWish"];
         };

@@ -4,6 +4,7 @@ crate::messages! {
     "steps";
     goods_how() = "Dry, at room temperature, within reach.";
     weigh_how() = "On the scale, in a dry bowl; chop what is coarse.";
+    weigh_seed_how() = "On the scale, in a dry bowl; chop what is coarse, the seed like lentils: lumps do not melt in time.";
     temper_how() = "At the bench. It is ready when the bench says so, and over when it is poured.";
     temper_late() = "Its time has passed: check what it is for before you begin.";
     temper_colour_how() = "At the bench. It is ready when the bench says so, and over when it is put on.";

@@ -36,25 +36,26 @@ pub struct GoodsUse {
 pub(super) fn taken(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
     let mut all: Vec<GoodsTaken> = Vec::new();
     for component in components {
-        let bought = component.draft.goods.iter().filter(|goods| goods.name != FROM_THE_TAP);
-        for goods in bought {
-            let name = component.name.clone();
-            let used = GoodsUse { component: name, goes: goods.goes, mass: goods.mass };
-            let same = |known: &&mut GoodsTaken| {
-                known.goods_id == goods.goods_id
-                    && known.name.to_lowercase() == goods.name.to_lowercase()
-            };
-            match all.iter_mut().find(same) {
-                Some(known) => {
-                    known.mass += goods.mass;
-                    known.uses.push(used);
+        for goods in &component.draft.goods {
+            for bought in goods.bought().into_iter().filter(|one| one.name != FROM_THE_TAP) {
+                let name = component.name.clone();
+                let used = GoodsUse { component: name, goes: goods.goes, mass: bought.mass };
+                let same = |known: &&mut GoodsTaken| {
+                    known.goods_id == bought.goods_id
+                        && known.name.to_lowercase() == bought.name.to_lowercase()
+                };
+                match all.iter_mut().find(same) {
+                    Some(known) => {
+                        known.mass += bought.mass;
+                        known.uses.push(used);
+                    }
+                    None => all.push(GoodsTaken {
+                        name: bought.name,
+                        goods_id: bought.goods_id,
+                        mass: bought.mass,
+                        uses: vec![used],
+                    }),
                 }
-                None => all.push(GoodsTaken {
-                    name: goods.name.clone(),
-                    goods_id: goods.goods_id,
-                    mass: goods.mass,
-                    uses: vec![used],
-                }),
             }
         }
     }

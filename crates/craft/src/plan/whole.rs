@@ -136,7 +136,9 @@ fn declared(
         all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
     }
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
-        all.goods(&goods.name, goods.label.as_ref());
+        for bought in goods.bought() {
+            all.goods(&bought.name, bought.label.as_ref());
+        }
     }
     all.declared()
 }
@@ -190,7 +192,7 @@ fn check_components(
             scale: kitchen.scale,
             check: &mut of_work,
         };
-        drafts.extend(component.work.work().draft(&mut at));
+        drafts.extend(component.work.work().draft(&mut at).map(Draft::in_order));
         faults.take_under("work", of_work);
         check.take_under(&format!("components[{i}]"), faults);
     }

@@ -9,7 +9,7 @@ use crate::catalogue::steps as say;
 use crate::message::{Nested, list};
 use crate::plan::{Plan, PlannedComponent};
 use crate::units::{Time, in_seconds};
-use crate::work::{self, Task};
+use crate::work::{self, Goods, Task};
 
 /// A chocolate is held in temper so long for what comes next; what is poured later is
 /// tempered for again, s (*custom*).
@@ -146,7 +146,8 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
         .goods
         .iter()
         .filter(|goods| matches!(goods.goes, "mixed in" | "on top"))
-        .map(|goods| say::so_much_of(goods.mass, &goods.name))
+        .flat_map(Goods::bought)
+        .map(|bought| say::so_much_of(bought.mass, &bought.name))
         .collect();
     let together = match parts.split_last()? {
         (only, []) => only.clone(),

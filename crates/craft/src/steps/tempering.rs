@@ -74,7 +74,11 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
             key: format!("{key}/weigh"),
             kind: StepKind::Preparing,
             text: weighed(plan, label),
-            detail: say::weigh_how(),
+            detail: if plan.weighed_out().seed > Mass::default() {
+                say::weigh_seed_how()
+            } else {
+                say::weigh_how()
+            },
             caution: None,
             missed: None,
             takes: Takes {

@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::filling::{RESTS_H, STAYS_BEHIND, make_task, of_recipe};
+use super::filling::{RESTS_H, STAYS_BEHIND, made, of_recipe};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
@@ -69,6 +69,9 @@ pub struct MadeCentres {
     pub parts: Vec<IngredientInputs>,
     /// How they are shaped.
     pub shaped_by: ShapedBy,
+    /// What is steeped in what is watery, and strained out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub steeped: Option<String>,
 }
 
 impl MadeCentres {
@@ -87,7 +90,7 @@ impl MadeCentres {
     }
 
     /// How they are made and shaped, the day before.
-    fn tasks(&self, name: &str, recipe: &FillingRecipe, count: u32, each: Mass) -> [TaskDraft; 2] {
+    fn tasks(&self, name: &str, recipe: &FillingRecipe, count: u32, each: Mass) -> Vec<TaskDraft> {
         let (text, how) = match self.shaped_by {
             ShapedBy::Rolling => (say::roll(count, each), say::roll_how()),
             ShapedBy::Cutting => (say::cut(count, each), say::cut_how()),
@@ -97,7 +100,9 @@ impl MadeCentres {
             .since("centres", 0)
             .from(Timing::Hours(RESTS_H), say::rested())
             .until(Timing::Hours(48.0), say::rested_until(Until), say::rested_late());
-        [make_task("centres", name, recipe), shape]
+        let mut tasks = made("centres", name, recipe, self.steeped.as_deref(), None);
+        tasks.push(shape);
+        tasks
     }
 }
 
@@ -177,6 +182,9 @@ impl Work for DippedInputs {
         let coat = millimetres(coat.unwrap_or(crate::dip::COAT_MM));
         let vessel = millimetres(at.number("vessel_mm", self.vessel_mm, check::VESSEL_MM));
         let (chocolate, centre) = (chocolate?, centre?);
+        if let Some(steeped) = self.made.as_ref().and_then(|made| made.steeped.as_ref()) {
+            at.check.text("made.steeped", steeped, LONGEST_NAME);
+        }
         let recipe = match &self.made {
             Some(made) => Some(FillingRecipe::check(&made.parts, "made.parts", at.check)?),
             None => None,

@@ -87,6 +87,15 @@ pub struct Said {
     pub keeps: Option<Message>,
 }
 
+/// How what goes in or on is prepared.
+#[derive(Clone, Debug, Default, PartialEq)]
+pub struct Prepared {
+    /// Before anything else.
+    pub first: Vec<TaskDraft>,
+    /// Once it is cold, before chocolate touches it.
+    pub cold: Vec<TaskDraft>,
+}
+
 /// A component before its times are known.
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct Draft {
@@ -104,8 +113,23 @@ pub struct Draft {
     pub toppings: Vec<(String, OnTop)>,
     /// How it is built.
     pub tasks: Vec<TaskDraft>,
+    /// What is done before that to what goes in or on.
+    pub prepared: Prepared,
     /// What is said of it.
     pub said: Said,
     /// How it looks.
     pub shown: Shown,
+}
+
+impl Draft {
+    /// The same, with what is prepared in its place among the tasks.
+    #[must_use]
+    pub fn in_order(mut self) -> Self {
+        let Prepared { first, cold } = std::mem::take(&mut self.prepared);
+        let takes = self.tasks.iter().position(|task| task.chocolate.is_some());
+        let takes = takes.unwrap_or(self.tasks.len());
+        self.tasks.splice(takes..takes, cold);
+        self.tasks.splice(0..0, first);
+        self
+    }
 }

@@ -26,6 +26,8 @@ const LONGEST_NAME: usize = 80;
 pub(super) const STAYS_BEHIND: f64 = 0.08;
 /// Ganache rests overnight, hours (docs/craft.md, section 9).
 pub(super) const RESTS_H: f64 = 8.0;
+/// Herbs, spices and tea give off most of their scent in so long, s (*custom*).
+const STEEPS_S: f64 = 1_200.0;
 /// A filling crusts for some hours, and dries out after a day (*custom*).
 pub(super) const CRUSTS_H: f64 = 4.0;
 pub(super) const CRUSTS_AT_MOST_H: f64 = 24.0;
@@ -57,6 +59,9 @@ pub enum FillingInputs {
         name: String,
         /// What is put in.
         parts: Vec<IngredientInputs>,
+        /// What is steeped in what is watery, and strained out.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        steeped: Option<String>,
         /// How much goes in each; as much as there is room for, if left out.
         #[serde(default)]
         each_g: Option<f64>,
@@ -110,8 +115,11 @@ impl FillingInputs {
     ) -> Option<Filled> {
         let mut recipe = None;
         let g_ml = match self {
-            Self::Recipe { name, parts, .. } => {
+            Self::Recipe { name, parts, steeped, .. } => {
                 at.check.text("filling.name", name, LONGEST_NAME);
+                if let Some(steeped) = steeped {
+                    at.check.text("filling.steeped", steeped, LONGEST_NAME);
+                }
                 let stated = FillingRecipe::check(parts, "filling.parts", at.check)?;
                 let g_ml = in_grams_per_cubic_centimetre(stated.density());
                 recipe = Some(stated);
@@ -161,9 +169,16 @@ impl FillingInputs {
             balance: None,
         };
         match self {
-            Self::Recipe { name, parts, .. } => {
+            Self::Recipe { name, parts, steeped, .. } => {
                 let recipe = recipe?;
-                filled.by_recipe(name, (&recipe, parts), grams(total_g), at);
+                filled.by_recipe((&recipe, parts), grams(total_g), at);
+                filled.tasks.extend(made(
+                    "filling",
+                    name,
+                    &recipe,
+                    steeped.as_deref(),
+                    Some("scrape"),
+                ));
                 if !capped && filled.texture() == Some(Texture::Dips) {
                     filled.notes.push(Note::caution("soft-filling", say::soft_for_open()));
                 }
@@ -236,7 +251,6 @@ impl Filled {
     /// Puts in so much of what a recipe makes.
     fn by_recipe(
         &mut self,
-        name: &str,
         (recipe, parts): (&FillingRecipe, &[IngredientInputs]),
         total: Mass,
         at: &Drafting<'_>,
@@ -246,7 +260,6 @@ impl Filled {
         self.keeps = balance.keeping();
         self.notes.extend(balance.notes.iter().cloned());
         self.working.extend(balance.working.iter().cloned());
-        self.tasks.push(make_task("filling", name, recipe).since("scrape", 0));
         self.balance = Some(balance);
     }
 }
@@ -267,14 +280,33 @@ pub(super) fn of_recipe(
         .collect()
 }
 
-/// Make what a recipe says, the day before.
-pub(super) fn make_task(key: &str, name: &str, recipe: &FillingRecipe) -> TaskDraft {
+/// Make what a recipe says, the day before; what is steeped in it first.
+pub(super) fn made(
+    key: &str,
+    name: &str,
+    recipe: &FillingRecipe,
+    steeped: Option<&str>,
+    after: Option<&str>,
+) -> Vec<TaskDraft> {
     let how = match recipe.making() {
         Making::Emulsion => say::make_emulsion(),
         Making::Fatty => say::make_fatty(),
         Making::Without => say::make_without(),
     };
-    TaskDraft::new(key, say::make(name), how, 1_500.0).minding(say::make_mind())
+    let after = |task: TaskDraft| match after {
+        Some(step) => task.since(step, 0),
+        None => task,
+    };
+    let make = TaskDraft::new(key, say::make(name), how, 1_500.0).minding(say::make_mind());
+    match steeped {
+        None => vec![after(make)],
+        Some(what) => {
+            let steep = TaskDraft::new("steep", say::steep(what), say::steep_how(), 300.0)
+                .minding(say::make_mind());
+            let strained = make.since("steep", 0).from(Timing::After(STEEPS_S), say::steeped(what));
+            vec![after(steep), strained]
+        }
+    }
 }
 
 fn ganache_task(infusion: Option<&str>) -> TaskDraft {

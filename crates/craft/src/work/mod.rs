@@ -47,7 +47,7 @@ pub(crate) use drafting::{BatchChocolate, Drafting};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
 pub use figures::{FiguresInputs, ToneInputs};
 pub use filling::FillingInputs;
-pub use goods::{MixedAmount, MixedInInputs, ToppingInputs, ToppingWish};
+pub use goods::{Fineness, MixedAmount, MixedInInputs, Preparation, ToppingInputs, ToppingWish};
 pub use hollows::{HollowFor, HollowsInputs, InsideInputs};
 pub use kinds::{Group, Starting};
 pub use layered::{LayerInputs, LayeredInputs};

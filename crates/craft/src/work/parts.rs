@@ -39,12 +39,40 @@ pub struct Goods {
     pub goods_id: Option<Uuid>,
     /// What its label says of allergens, where it was put in.
     pub label: Option<LabelInputs>,
+    /// What is bought and weighed out for it, where it is prepared first: other weights, and what
+    /// goes in besides.
+    pub bought: Option<Vec<Bought>>,
+}
+
+/// What is bought and weighed out.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Bought {
+    /// What it is.
+    pub name: String,
+    /// What it weighs.
+    pub mass: Mass,
+    /// The goods in the pantry that it is.
+    pub goods_id: Option<Uuid>,
+    /// What its label says of allergens, where it was put in.
+    pub label: Option<LabelInputs>,
 }
 
 impl Goods {
     /// What goes somewhere, by its name alone.
     pub fn named(name: &str, mass: Mass, goes: &'static str) -> Self {
-        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None }
+        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None, bought: None }
+    }
+
+    /// What is bought and weighed out for it: itself, where it is not prepared.
+    pub fn bought(&self) -> Vec<Bought> {
+        self.bought.clone().unwrap_or_else(|| {
+            vec![Bought {
+                name: self.name.clone(),
+                mass: self.mass,
+                goods_id: self.goods_id,
+                label: self.label.clone(),
+            }]
+        })
     }
 
     /// It is goods of the pantry, with what their label says.

@@ -10,6 +10,7 @@ use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centime
 mod coatings;
 mod moulded;
 mod orders;
+mod prepared_goods;
 mod recipe_fillings;
 mod several_goods;
 mod variants;

@@ -91,6 +91,17 @@ pub struct GoodsAnswer {
     pub mass_g: f64,
     /// Where it goes: "mixed in", "on top".
     pub goes: String,
+    /// What is bought and weighed out for it: itself, where it is not prepared.
+    pub bought: Vec<BoughtAnswer>,
+}
+
+/// What is bought and weighed out.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct BoughtAnswer {
+    /// What it is.
+    pub name: String,
+    /// What it weighs.
+    pub mass_g: f64,
     /// The goods in the pantry that it is, where it was picked there.
     pub goods_id: Option<Uuid>,
 }
@@ -276,10 +287,18 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                 .goods
                 .into_iter()
                 .map(|g| GoodsAnswer {
+                    bought: g
+                        .bought()
+                        .into_iter()
+                        .map(|one| BoughtAnswer {
+                            name: one.name,
+                            mass_g: grams(one.mass),
+                            goods_id: one.goods_id,
+                        })
+                        .collect(),
                     name: g.name,
                     mass_g: grams(g.mass),
                     goes: g.goes.to_owned(),
-                    goods_id: g.goods_id,
                 })
                 .collect(),
             layers: draft

@@ -317,6 +317,7 @@ fn three_days() -> PlanInputs {
                 ingredient(Ingredient::Butter, 12.0),
             ],
             shaped_by: ShapedBy::Rolling,
+            steeped: None,
         }),
     });
     let phases = WorkInputs::Sheet(SheetInputs {

@@ -22,15 +22,24 @@ const MOST = 40;
 const names = Object.keys(startingRecipes) as StartingRecipe[];
 
 interface Props {
-  parts: readonly IngredientInputs[];
+  /** What is put in, and what is steeped in it and strained out. */
+  recipe: Recipe;
   errors: Errors;
-  /** Their place among the fields. */
+  /** The recipe's place among the fields. */
   at: string;
-  onChange: (parts: IngredientInputs[]) => void;
+  onChange: (patch: Partial<Recipe>) => void;
+}
+
+interface Recipe {
+  parts: IngredientInputs[];
+  steeped?: string | null;
 }
 
 /** A recipe in weights, and how it is balanced; as much of it is made as is needed. */
-export function RecipeFields({ parts, errors, at, onChange }: Props) {
+export function RecipeFields({ recipe, errors, at: its, onChange: onRecipe }: Props) {
+  const { parts, steeped } = recipe;
+  const at = `${its}.parts`;
+  const onChange = (next: IngredientInputs[]) => onRecipe({ parts: next });
   return (
     <Box display="grid" gap="3">
       <SelectField<"" | StartingRecipe>
@@ -54,7 +63,7 @@ export function RecipeFields({ parts, errors, at, onChange }: Props) {
         onMore={() => onChange([...parts, { ingredient: "butter", grams: 20 }])}
         onChange={onChange}
       >
-        {({ item, i, at: its, field, changed, away }) => (
+        {({ item, i, at: place, field, changed, away }) => (
           <Box role="group" aria-label={ingredientName(item)}>
             <Box
               display="grid"
@@ -78,7 +87,7 @@ export function RecipeFields({ parts, errors, at, onChange }: Props) {
                 own={item.ingredient}
                 name={item.name ?? ""}
                 errors={errors}
-                at={its}
+                at={place}
                 onName={(name) => onChange(changed({ name: name || null }))}
                 onChange={(ingredient) => onChange(changed({ ingredient }))}
               />
@@ -86,6 +95,13 @@ export function RecipeFields({ parts, errors, at, onChange }: Props) {
           </Box>
         )}
       </ListField>
+      <TextField
+        label="Steeped in it, strained out"
+        value={steeped ?? ""}
+        error={errors[`${its}.steeped`]}
+        placeholder="nothing"
+        onChange={(next) => onRecipe({ steeped: next || null })}
+      />
       <BalanceOf parts={parts} />
     </Box>
   );

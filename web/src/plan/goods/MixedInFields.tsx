@@ -7,6 +7,7 @@ import { AmountField } from "./AmountField";
 import { GoodsList } from "./GoodsList";
 import { GoodsPick } from "./GoodsPick";
 import { KnownFields } from "./KnownFields";
+import { PreparedFields } from "./PreparedFields";
 import { type Pickable, picked, useGoods } from "./useGoods";
 import { bySpoons, byWeight, restOf, type Ways } from "./ways";
 
@@ -98,6 +99,12 @@ export const MixedInFields = memo(function MixedInFields(props: Props) {
             errors={errors}
             at={`${at}.amount`}
             onChange={(amount) => onChange(changed({ amount }))}
+          />
+          <PreparedFields
+            prepared={item.prepared}
+            errors={errors}
+            at={`${at}.prepared`}
+            onChange={(prepared) => onChange(changed({ prepared }))}
           />
           <KnownFields
             known={item.known ?? {}}

@@ -94,10 +94,10 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
       />
       {work.made && (
         <RecipeFields
-          parts={work.made.parts}
+          recipe={work.made}
           errors={errors}
-          at="made.parts"
-          onChange={(parts) => onChange({ made: { shaped_by: "rolling", ...work.made, parts } })}
+          at="made"
+          onChange={(patch) => work.made && onChange({ made: { ...work.made, ...patch } })}
         />
       )}
       <SelectField

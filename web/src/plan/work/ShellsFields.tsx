@@ -168,12 +168,7 @@ function OfRecipeFields({ filling, errors, onChange }: FillingProps<Filling<"rec
         <TextField label="Name of the filling" {...field("name")} />
         <UnitField label="In each" unit="g" optional="as much as fits" {...field("each_g")} />
       </Pair>
-      <RecipeFields
-        parts={filling.parts}
-        errors={errors}
-        at="filling.parts"
-        onChange={(parts) => set({ parts })}
-      />
+      <RecipeFields recipe={filling} errors={errors} at="filling" onChange={set} />
     </>
   );
 }

@@ -11,6 +11,9 @@ crate::messages! {
     make_emulsion() = "Warm what is watery with the sugars until it steams, pour it over the chocolate, wait a minute. Stir from the middle outward until it shines; butter, nut paste and spirits go in lukewarm. Film on its surface.";
     make_fatty() = "Melt the chocolate, let it cool until it is barely warm, stir in the rest. No water may come near it.";
     make_without() = "By its own recipe; film on its surface, and let it cool all the way.";
+    steep(what: Words) = "Steep the {what}";
+    steep_how() = "In what is watery, hot from the stove, covered. Then through a fine sieve, pressed out; weigh it again and top it up with the same.";
+    steeped(what: Words) = "the {what} has given off its scent";
     make_mind() = "Hot sugar, cream and steam burn: long sleeves, a deep pan, nobody else near it. What is perishable goes into the cold if it stands longer than overnight.";
     fill_rested() = "the filling has rested";
     fill_rested_until(until: Until) = "the filling pipes smooth {until}";

@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::prepared::{self, Preparation, prepare};
 use super::{LONGEST_NAME, MOST_GOODS};
 use crate::allergens::LabelInputs;
 use crate::catalogue::work::goods as say;
@@ -88,6 +89,9 @@ pub struct MixedInInputs {
     /// What their label says of allergens, where it was put in.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub label: Option<LabelInputs>,
+    /// What is done to them first, in this order.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub prepared: Vec<Preparation>,
 }
 
 /// The density of dry goods of which nothing is known, g/cm³ (*custom*: about that of water).
@@ -105,6 +109,7 @@ impl MixedInInputs {
             density_g_cm3: goods.as_ref().and_then(|g| g.density_g_cm3).unwrap_or(UNKNOWN_G_CM3),
             known: goods.map(|goods| goods.known).unwrap_or_default(),
             label: None,
+            prepared: Vec::new(),
         }
     }
 
@@ -113,6 +118,7 @@ impl MixedInInputs {
         check.text(&format!("{field}.name"), &self.name, LONGEST_NAME);
         check.number(&format!("{field}.density_g_cm3"), self.density_g_cm3, check::DENSITY_G_CM3);
         self.known.check(&format!("{field}.known"), check);
+        prepared::check(&self.prepared, &format!("{field}.prepared"), check);
         let own = format!("{field}.amount.{}", self.amount.field());
         match self.amount {
             MixedAmount::Parts { parts } => By::Parts(check.number(&own, parts, check::PARTS)),
@@ -212,9 +218,11 @@ pub(crate) fn within_what_binds(
     }
     draft.said.notes.extend(all.remarks());
     let room = at.room.temp;
-    for (mixed, goods) in mixed.into_iter().zip(goods) {
+    for (i, (mixed, goods)) in mixed.into_iter().zip(goods).enumerate() {
         let one = at.goods(&goods.name, mixed.dry, "mixed in");
-        draft.goods.push(one.of_pantry(goods.goods_id, goods.label.as_ref()));
+        let one = one.of_pantry(goods.goods_id, goods.label.as_ref());
+        let one = prepare(draft, &goods.prepared, &format!("in-{}", i + 1), one, at);
+        draft.goods.push(one);
         draft.said.notes.extend(goods.known.remarks(&goods.name, room));
         draft.sets.goods.push((mixed.dry, goods.known.temp(room)));
         draft.mixed_in.push((goods.name.clone(), mixed));

@@ -1,10 +1,12 @@
 //! What goes in and what goes on top, as the maker states it.
 
 mod mixed_in;
+mod prepared;
 mod topping;
 
 pub use mixed_in::{MixedAmount, MixedInInputs};
 pub(super) use mixed_in::{mixed_in, within_what_binds};
+pub use prepared::{Fineness, Preparation};
 pub use topping::{ToppingInputs, ToppingWish};
 pub(super) use topping::{on_top, scatter};
 

@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::prepared::{self, Preparation, prepare};
 use super::{LONGEST_NAME, MOST_GOODS};
 use crate::allergens::LabelInputs;
 use crate::catalogue::cautions;
@@ -103,6 +104,9 @@ pub struct ToppingInputs {
     /// What its label says of allergens, where it was put in.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub label: Option<LabelInputs>,
+    /// What is done to it first, in this order.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub prepared: Vec<Preparation>,
 }
 
 /// A topping and how much of it, as far as that is known without the others.
@@ -127,6 +131,7 @@ impl ToppingInputs {
             wish,
             known: goods.map(|goods| goods.known).unwrap_or_default(),
             label: None,
+            prepared: Vec::new(),
         }
     }
 
@@ -137,6 +142,7 @@ impl ToppingInputs {
         let across = check.number(&format!("{field}.across_mm"), self.across_mm, check::TOPPING_MM);
         let each = check.number(&format!("{field}.each_g"), self.each_g, check::TOPPING_G);
         self.known.check(&format!("{field}.known"), check);
+        prepared::check(&self.prepared, &format!("{field}.prepared"), check);
         let own = format!("{field}.wish.{}", self.wish.field());
         let wanted = match self.wish {
             ToppingWish::Coverage { coverage_pct } => {
@@ -227,10 +233,12 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
     draft.said.notes.extend(remarks(&toppings, covered));
     let room = at.room.temp;
     let mut mass = Mass::default();
-    for (inputs, on_top) in stated.iter().zip(placed) {
+    for (i, (inputs, on_top)) in stated.iter().zip(placed).enumerate() {
         mass += on_top.mass;
         let one = at.goods(&inputs.name, on_top.mass, "on top");
-        draft.goods.push(one.of_pantry(inputs.goods_id, inputs.label.as_ref()));
+        let one = one.of_pantry(inputs.goods_id, inputs.label.as_ref());
+        let one = prepare(draft, &inputs.prepared, &format!("top-{}", i + 1), one, at);
+        draft.goods.push(one);
         draft.sets.goods.push((on_top.mass, inputs.known.temp(room)));
         draft.said.notes.extend(inputs.known.remarks(&inputs.name, room));
         draft.toppings.push((inputs.name.clone(), on_top));

@@ -17,14 +17,14 @@ fn shells(parts: Vec<IngredientInputs>, capped: bool) -> WorkInputs {
     let WorkInputs::Shells(mut shells) = kind("Filled shells") else { panic!("shells") };
     shells.cast.colours.clear();
     let name = "raspberry centre".to_owned();
-    shells.filling = Some(FillingInputs::Recipe { name, parts, each_g: None });
+    shells.filling = Some(FillingInputs::Recipe { name, parts, steeped: None, each_g: None });
     shells.cap = capped.then_some(CapInputs { chocolate: None, cap_mm: 1.8 });
     WorkInputs::Shells(shells)
 }
 
 fn dipped(parts: Vec<IngredientInputs>, shaped_by: ShapedBy) -> WorkInputs {
     let WorkInputs::Dipped(dipped) = kind("Dipped pieces") else { panic!("dipped") };
-    let made = Some(MadeCentres { parts, shaped_by });
+    let made = Some(MadeCentres { parts, shaped_by, steeped: None });
     WorkInputs::Dipped(DippedInputs { made, centre: CentreKind::Truffle, ..dipped })
 }
 
@@ -109,4 +109,26 @@ fn a_recipe_is_refused_by_its_fields() {
     assert_eq!(nothing, ["components[0].work.filling.parts[0].grams"]);
     assert_eq!(told(shells(Vec::new(), true)), ["components[0].work.filling.parts"]);
     assert_eq!(told(dipped(Vec::new(), ShapedBy::Rolling)), ["components[0].work.made.parts"]);
+}
+
+#[test]
+fn what_is_steeped_is_strained_out_before_the_filling_is_made() {
+    let parts = vec![part(Ingredient::Dark, 200.0), part(Ingredient::Cream, 100.0)];
+    let WorkInputs::Dipped(mut work) = dipped(parts.clone(), ShapedBy::Rolling) else {
+        panic!("dipped")
+    };
+    work.made = work.made.map(|made| MadeCentres { steeped: Some("bay leaf".to_owned()), ..made });
+    let dipped = plan(WorkInputs::Dipped(work));
+    let WorkInputs::Shells(mut work) = shells(parts, true) else { panic!("shells") };
+    if let Some(FillingInputs::Recipe { steeped, .. }) = &mut work.filling {
+        *steeped = Some("bay leaf".to_owned());
+    }
+    let filled = plan(WorkInputs::Shells(work));
+    for (plan, made) in [(&dipped, "centres"), (&filled, "filling")] {
+        let tasks = &it(plan).tasks;
+        let at = |key: &str| tasks.iter().position(|task| task.key == key).expect("it is there");
+        assert!(at("steep") < at(made));
+        let waits = tasks[at(made)].from.as_ref().expect("it waits");
+        assert_eq!(crate::units::in_seconds(waits.moment.typical).round(), 1_200.0);
+    }
 }
