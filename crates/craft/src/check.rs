@@ -128,6 +128,20 @@ pub const BULK_G_ML: Bounds = Bounds::new(0.01, 3.0, "g/ml");
 pub const GOODS_C: Bounds = Bounds::new(-25.0, 60.0, "°C");
 /// Water or fat in goods.
 pub const GOODS_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
+/// Parts of sugar in a recipe of boiled sugar.
+pub const SUGAR_PARTS: Bounds = Bounds::new(0.5, 20.0, "parts");
+/// Parts of glucose syrup in it.
+pub const SYRUP_PARTS: Bounds = Bounds::new(0.0, 10.0, "parts");
+/// Parts of water in it.
+pub const WATER_PARTS: Bounds = Bounds::new(0.1, 10.0, "parts");
+/// Sugar that is boiled.
+pub const SUGAR_G: Bounds = Bounds::new(20.0, 5_000.0, "g");
+/// Glucose syrup that is boiled with it.
+pub const SYRUP_G: Bounds = Bounds::new(0.0, 5_000.0, "g");
+/// Water that is boiled away.
+pub const WATER_G: Bounds = Bounds::new(5.0, 5_000.0, "g");
+/// How often boiled sugar is pulled.
+pub const PULLS: Bounds = Bounds::new(0.0, 60.0, "pulls");
 /// An oven in which goods are toasted.
 pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 /// How long goods are toasted.

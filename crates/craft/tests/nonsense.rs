@@ -202,7 +202,15 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
                 { "outline": { "shape": "lattice", "bars": 3, "high_pct": 80.0 }, "width_mm": 50.0, "count": 4 },
             ] }),
         ),
-        ("Boiled-sugar sheet", json!({ "tray": tray, "whitened_pct": 10.0, "altitude_m": 400.0 })),
+        (
+            "Boiled-sugar sheet",
+            json!({ "tray": tray, "whitened_pct": 10.0, "altitude_m": 400.0, "pulls": 8,
+                "recipe": { "by": "parts", "sugar": 3.0, "syrup": 1.0, "water": 1.0 } }),
+        ),
+        (
+            "Boiled-sugar sheet",
+            json!({ "recipe": { "by": "weights", "sugar_g": 300.0, "syrup_g": 100.0, "water_g": 90.0 } }),
+        ),
         (
             "Filled shells",
             json!({ "filling": { "kind": "other", "name": "praline", "density_g_cm3": 1.2,

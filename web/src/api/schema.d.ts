@@ -6470,14 +6470,29 @@ export interface components {
              * @description How high above the sea the kitchen lies.
              */
             altitude_m?: number | null;
+            /** @description How the clear part is coloured. */
+            colour?: string | null;
+            /** @description What it is flavoured with. */
+            flavour?: string | null;
+            /** @description What it is poured on. */
+            lining?: components["schemas"]["SugarLining"];
             /**
              * Format: double
              * @description How large the pieces are to be.
              */
             piece_cm2: number;
             /**
+             * Format: int32
+             * @description How often the whitened part is pulled, so that it turns to satin.
+             */
+            pulls?: number;
+            /** @description What goes into the pan. */
+            recipe?: components["schemas"]["SugarRecipe"];
+            /** @description Whether the whitened part is boiled in a pan of its own. */
+            second_pan?: boolean;
+            /**
              * Format: double
-             * @description How thick.
+             * @description How thick; where the recipe is in weights, that follows from them.
              */
             thickness_mm: number;
             /** @description What it is poured in. */
@@ -6487,6 +6502,49 @@ export interface components {
              * @description How much of it is kept back, whitened, to marble with.
              */
             whitened_pct?: number | null;
+        };
+        /**
+         * @description What a sugar sheet is poured on.
+         * @enum {string}
+         */
+        SugarLining: "oiled" | "mat" | "foil";
+        /** @description What goes into the pan. */
+        SugarRecipe: {
+            /** @enum {string} */
+            by: "parts";
+            /**
+             * Format: double
+             * @description Of sugar.
+             */
+            sugar: number;
+            /**
+             * Format: double
+             * @description Of glucose syrup.
+             */
+            syrup: number;
+            /**
+             * Format: double
+             * @description Of water.
+             */
+            water: number;
+        } | {
+            /** @enum {string} */
+            by: "weights";
+            /**
+             * Format: double
+             * @description Sugar.
+             */
+            sugar_g: number;
+            /**
+             * Format: double
+             * @description Glucose syrup.
+             */
+            syrup_g: number;
+            /**
+             * Format: double
+             * @description Water.
+             */
+            water_g: number;
         };
         /** @description How a method goes with a family. */
         SuitedAnswer: {
@@ -7472,16 +7530,31 @@ export interface components {
              * @description How high above the sea the kitchen lies.
              */
             altitude_m?: number | null;
+            /** @description How the clear part is coloured. */
+            colour?: string | null;
+            /** @description What it is flavoured with. */
+            flavour?: string | null;
             /** @enum {string} */
             kind: "sugar";
+            /** @description What it is poured on. */
+            lining?: components["schemas"]["SugarLining"];
             /**
              * Format: double
              * @description How large the pieces are to be.
              */
             piece_cm2: number;
             /**
+             * Format: int32
+             * @description How often the whitened part is pulled, so that it turns to satin.
+             */
+            pulls?: number;
+            /** @description What goes into the pan. */
+            recipe?: components["schemas"]["SugarRecipe"];
+            /** @description Whether the whitened part is boiled in a pan of its own. */
+            second_pan?: boolean;
+            /**
              * Format: double
-             * @description How thick.
+             * @description How thick; where the recipe is in weights, that follows from them.
              */
             thickness_mm: number;
             /** @description What it is poured in. */

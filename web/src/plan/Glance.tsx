@@ -62,12 +62,14 @@ const Figures = memo(function Figures({ plan, names, chosen, onChoose }: Omit<Pr
   const several = plan.bowls.length > 1;
   return (
     <Box display="grid" gap="3" minW="0">
-      <Box>
-        <Box textStyle="label">Weigh out</Box>
-        <Box textStyle="figure" fontSize={{ base: "4xl", md: "5xl" }} data-testid="glance-weigh">
-          {mass(weighed.to_weigh_g)}
+      {weighed.to_weigh_g > 0 && (
+        <Box>
+          <Box textStyle="label">Weigh out</Box>
+          <Box textStyle="figure" fontSize={{ base: "4xl", md: "5xl" }} data-testid="glance-weigh">
+            {mass(weighed.to_weigh_g)}
+          </Box>
         </Box>
-      </Box>
+      )}
       {several && (
         <Box as="ul" listStyleType="none" display="grid" gap="0" data-testid="glance-bowls">
           {plan.bowls.map(({ key, plan: of, needed_g }) => (

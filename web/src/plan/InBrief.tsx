@@ -27,9 +27,11 @@ export const InBrief = memo(function InBrief({ plan, faulty }: Props) {
       overflow="hidden"
       data-testid="in-brief"
     >
-      <span>
-        Weigh out <strong data-testid="brief-weigh">{mass(to_weigh_g)}</strong>
-      </span>
+      {to_weigh_g > 0 && (
+        <span>
+          Weigh out <strong data-testid="brief-weigh">{mass(to_weigh_g)}</strong>
+        </span>
+      )}
       {seed_g > 0 && (
         <span>
           Seed <strong data-testid="brief-seed">{mass(seed_g)}</strong>

@@ -20,6 +20,8 @@ interface Props {
 /** What is weighed out of one chocolate, how it is divided, and what is left over. */
 export const WeighedPanel = memo(function WeighedPanel({ bowl, name, onAdd, folded }: Props) {
   const { plan, notes, left_over } = bowl;
+  // Of what nothing is made from there is nothing to weigh.
+  if (!plan && notes.length === 0 && !left_over) return null;
   const title = name === undefined ? "What to weigh" : `What to weigh: ${name}`;
   const all = (
     <>

@@ -73,6 +73,8 @@ kind! {
     SquareCentimetres(Area) = Number, in_square_centimetres, "cm²", Some(0);
     /// A volume, to the millilitre.
     Millilitres(Volume) = Number, in_millilitres, "ml", Some(0);
+    /// A volume, to a tenth of a millilitre.
+    FineMillilitres(Volume) = Number, in_millilitres, "ml", Some(1);
     /// A share in per cent, to the per cent.
     Percent(f64) = Number, std::convert::identity, "%", Some(0);
     /// A share in per cent, to a tenth.

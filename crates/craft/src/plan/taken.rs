@@ -8,6 +8,11 @@ use crate::units::Mass;
 /// What is out of the tap, and is not bought.
 const FROM_THE_TAP: &str = "water";
 
+/// Whether it is out of the tap: nobody buys it, and it has no label.
+pub(super) fn from_the_tap(name: &str) -> bool {
+    name == FROM_THE_TAP
+}
+
 /// One of the goods that a plan takes.
 #[derive(Clone, Debug, PartialEq)]
 pub struct GoodsTaken {
@@ -37,7 +42,7 @@ pub(super) fn taken(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
     let mut all: Vec<GoodsTaken> = Vec::new();
     for component in components {
         for goods in &component.draft.goods {
-            for bought in goods.bought().into_iter().filter(|one| one.name != FROM_THE_TAP) {
+            for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
                 let name = component.name.clone();
                 let used = GoodsUse { component: name, goes: goods.goes, mass: bought.mass };
                 let same = |known: &&mut GoodsTaken| {

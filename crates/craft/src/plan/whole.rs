@@ -8,7 +8,7 @@ use super::left_over::left_over;
 use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent};
 use super::recipe::{Recipe, TintInputs};
-use super::taken::{GoodsTaken, taken};
+use super::taken::{GoodsTaken, from_the_tap, taken};
 use super::{coatings, sharing, tints};
 use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
@@ -136,7 +136,7 @@ fn declared(
         all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
     }
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
-        for bought in goods.bought() {
+        for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
             all.goods(&bought.name, bought.label.as_ref());
         }
     }

@@ -63,7 +63,7 @@ pub use shards::{ShardPattern, ShardsInputs};
 pub use sheet::{SheetFinish, SheetInputs, SheetShape};
 pub use shells::{CapInputs, ShellsInputs};
 pub use slab::SlabInputs;
-pub use sugar::SugarInputs;
+pub use sugar::{SugarInputs, SugarLining, SugarRecipe};
 pub(crate) use task::LayerTimes;
 pub use task::{Due, Task, TaskDraft, Timing};
 pub use tray::{TrayInputs, USUAL_TRAYS};
