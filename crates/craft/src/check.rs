@@ -142,6 +142,8 @@ pub const SYRUP_G: Bounds = Bounds::new(0.0, 5_000.0, "g");
 pub const WATER_G: Bounds = Bounds::new(5.0, 5_000.0, "g");
 /// How often boiled sugar is pulled.
 pub const PULLS: Bounds = Bounds::new(0.0, 60.0, "pulls");
+/// Oil, butter or coconut fat in chocolate: above it, it does not set.
+pub const ADDED_FAT_PCT: Bounds = Bounds::new(0.1, 8.0, "%");
 /// An oven in which goods are toasted.
 pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 /// How long goods are toasted.

@@ -299,12 +299,15 @@ pub async fn keep_ending(
             store::shelf::unteach(&mut *connection, bowl.id).await?;
         }
         if let Some(chocolate_id) = inputs.chocolate_id {
+            let bowl_took = stock::taken(setup, &fold(setup, record, end));
+            // What was stirred into it did not come out of its bag.
+            let of_fat = inputs.fat_added.map(|added| added.of(bowl_took)).unwrap_or_default();
             let taken = MoveRow {
                 id: bowl.id,
                 thing_id: chocolate_id,
                 bowl_id: Some(bowl.id),
                 kind: stock::Move::Taken,
-                amount: in_grams(stock::taken(setup, &fold(setup, record, end))),
+                amount: in_grams(bowl_took - of_fat),
                 at: now.0,
             };
             store::stock::take(&mut *connection, &taken).await?;

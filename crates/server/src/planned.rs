@@ -22,7 +22,9 @@ pub async fn planned(
     let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs, (&on_shelf, today));
     for (bowl, stated) in answer.shown.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
-            plan.stock = StockAnswer::of(&on_shelf, id, grams(plan.to_weigh_g), today);
+            let fat_g = plan.fat_added.as_ref().map_or(0.0, |added| added.mass_g);
+            let taken = grams(plan.to_weigh_g - fat_g);
+            plan.stock = StockAnswer::of(&on_shelf, id, taken, today);
         }
     }
     answer.shown.notes.extend(shared_trays(inputs));

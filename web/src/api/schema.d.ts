@@ -1453,6 +1453,21 @@ export interface components {
          * @enum {string}
          */
         ActionName: "heat" | "dryer" | "off_heat" | "on_cool_water" | "off_cool_water" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
+        /**
+         * @description A fat that is stirred in.
+         * @enum {string}
+         */
+        AddedFat: "oil" | "butter" | "coconut_fat";
+        /** @description So much of a fat, of the whole. */
+        AddedFatInputs: {
+            /** @description Which. */
+            fat: components["schemas"]["AddedFat"];
+            /**
+             * Format: double
+             * @description How much of it is in the whole.
+             */
+            share_pct: number;
+        };
         /** @description One planned addition of seed. */
         AdditionAnswer: {
             /** @description Whether an addition was made in its place. */
@@ -2006,6 +2021,7 @@ export interface components {
             crystals_pct?: number | null;
             /** @description The chocolate. */
             family: components["schemas"]["Family"];
+            fat_added?: null | components["schemas"]["AddedFatInputs"];
             /**
              * Format: int32
              * @description How freely it flows, 1 thick to 5 thin; filled in from the shelf.
@@ -2079,6 +2095,7 @@ export interface components {
             /** @description Melt this, hold this back, add this, pour out that. */
             amounts: components["schemas"]["AmountsAnswer"];
             colour?: null | components["schemas"]["ColourPlanAnswer"];
+            fat_added?: null | components["schemas"]["FatAddedAnswer"];
             /** @description What is made from it, by name. */
             made: string[];
             /** @description How it is tempered. */
@@ -3139,6 +3156,21 @@ export interface components {
          * @enum {string}
          */
         Family: "dark" | "milk" | "white" | "ruby" | "blond" | "cocoa_butter" | "coating";
+        /** @description Fat that is stirred into a chocolate as it melts. */
+        FatAddedAnswer: {
+            /**
+             * Format: double
+             * @description How much chocolate is weighed out beside it.
+             */
+            chocolate_g: number;
+            /**
+             * Format: double
+             * @description How much of it.
+             */
+            mass_g: number;
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description One field to mend. */
         Field: {
             /** @description Which refusal it is. A stable name for programs. */

@@ -7,6 +7,7 @@ import { Fold } from "../kit/Fold";
 import { mass } from "../kit/format";
 import { UnitField } from "../kit/UnitField";
 import { ChocolateField } from "./ChocolateField";
+import { FatFields } from "./FatFields";
 import { KitFields } from "./KitFields";
 import { TintFields } from "./TintFields";
 
@@ -64,6 +65,7 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
             onChange={setChocolate}
           />
         )}
+        {!bowl.colour && <FatFields added={bowl.fat_added} errors={errors} onChange={onChange} />}
         {!bowl.colour && (
           <TintFields
             tint={bowl.tint}

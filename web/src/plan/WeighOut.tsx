@@ -38,6 +38,11 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
         gap="4"
       >
         <Figure label={colour ? "All of it" : "Weigh out"} value={to_weigh_g} testId="to-weigh">
+          {plan.fat_added && (
+            <Box fontSize="sm" mt="0.5" data-testid="fat-added">
+              {`${mass(plan.fat_added.chocolate_g)} chocolate, ${mass(plan.fat_added.mass_g)} ${plan.fat_added.name}`}
+            </Box>
+          )}
           {stock && <Stock stock={stock} />}
         </Figure>
         <Figure

@@ -11,4 +11,8 @@ crate::messages! {
     too_few_parts() = "must have two parts or more";
     not_whole(sum: FinePercent) = "must add up to 100 %; it adds up to {sum}";
     coating_with_chocolate() = "cannot mix a coating with chocolate that is tempered: their fats do not set together";
+    fat_added(name: Words, share: StatedPercent) = "With {share} of {name} in it, stirred in as it melts, it works cooler, sets slower and stays softer.";
+    fat_soft(share: StatedPercent, name: Words) = "{share} of {name} makes couverture soft and slow: it fingerprints, and keeps for weeks, cool.";
+    butter_water() = "Butter is a sixth water: it thickens chocolate and is for soft pieces and fillings, not for thin work. Melted gently, skimmed, and only the clear fat taken, it is safer; with it the piece keeps as butter does.";
+    fats_soften() = "So much coconut fat and cocoa butter soften each other: it melts in the hand and blooms early. Less of it, or a coating.";
 }

@@ -2,6 +2,7 @@
 
 crate::messages! {
     "plan";
+    fat_goes_into_chocolate() = "goes into chocolate only: cocoa butter is coloured without it";
     must_be_kind(kinds: List, kind: Words) = "must be one of {kinds}; it is {kind}";
     needed_by_itself() = "must be given for a bowl that stands for itself";
     too_little_for_bursts() = "Even the shortest burst at this power overheats this little: melt it over warm, not boiling, water, or turn the power down.";

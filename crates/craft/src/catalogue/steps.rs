@@ -18,6 +18,7 @@ crate::messages! {
     weigh(total: ToWeigh, label: Words) = "Weigh out {total} of {label}";
     weigh_with_seed(total: ToWeigh, label: Words, seed: ToWeigh) = "Weigh out {total} of {label}; set {seed} of it aside as seed";
     weigh_with_crystals(total: ToWeigh, label: Words, crystals: ToWeigh) = "Weigh out {total} of {label}, and {crystals} of ready crystals";
+    weigh_and_fat(weigh: Nested, fat: ToWeigh, name: Words) = "{weigh}; and {fat} of {name}, stirred in as it melts";
     weigh_goods(goods: Nested) = "Weigh out {goods}";
     and_last(others: List, last: Nested) = "{others} and {last}";
     so_much_of(mass: ToWeigh, name: Words) = "{mass} of {name}";

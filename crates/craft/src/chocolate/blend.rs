@@ -104,6 +104,7 @@ impl Chocolate {
             .map_or(parts[0].0.family, |(part, _)| part.family);
         Ok(Self {
             family: largest,
+            sets_slower: mean(&|c| c.sets_slower),
             windows,
             fat: percent_of(mean(&|c| in_percent(c.fat))),
             solid_density: grams_per_cubic_centimetre(

@@ -1,11 +1,13 @@
 //! What a chocolate is: its family, its temperature windows, its fat and its
 //! density.
 
+mod added_fat;
 mod blend;
 mod family;
 mod own_numbers;
 mod windows;
 
+pub use added_fat::{AddedFat, AddedFatInputs};
 pub use blend::BlendError;
 pub use family::Family;
 pub use own_numbers::{OwnNumbers, OwnNumbersError};
@@ -27,6 +29,8 @@ pub struct Chocolate {
     pub solid_density: MassDensity,
     /// Whether any of these numbers is the maker's own.
     pub own: bool,
+    /// How much slower it sets than its family does: by what was stirred into it.
+    pub sets_slower: f64,
 }
 
 impl From<Family> for Chocolate {
@@ -40,6 +44,6 @@ impl Chocolate {
     #[must_use]
     pub fn of(family: Family) -> Self {
         let (fat, solid_density) = family.make_up();
-        Self { family, windows: family.windows(), fat, solid_density, own: false }
+        Self { family, windows: family.windows(), fat, solid_density, own: false, sets_slower: 1.0 }
     }
 }

@@ -7,7 +7,7 @@ use super::recipe::ColourPlan;
 use crate::bowl::{Colouring, Setup};
 use crate::catalogue::plan as say;
 use crate::check::{Checker, Fault};
-use crate::chocolate::Chocolate;
+use crate::chocolate::{AddedFat, AddedFatInputs, Chocolate};
 use crate::colour::Wanted;
 use crate::heat::Vessel;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave, SHORTEST_S};
@@ -58,6 +58,8 @@ pub struct BowlPlan {
     microwave: Option<Microwave>,
     learned: GearNumbers,
     offset: TemperatureDifference,
+    /// What is stirred into it as it melts.
+    fat_added: Option<AddedFatInputs>,
 }
 
 /// Plans a bowl that stands for itself: it says how much it holds, and how warm
@@ -142,6 +144,7 @@ impl Tempering {
             microwave,
             learned: self.learned,
             offset: self.offset,
+            fat_added: self.fat_added,
             chocolate: self.chocolate,
         })
     }
@@ -181,6 +184,19 @@ impl BowlPlan {
     #[must_use]
     pub fn poured_at(&self) -> Temperature {
         self.method.use_band(&self.chocolate).middle()
+    }
+
+    /// What is stirred into it as it melts, and how much of it there is in the whole.
+    #[must_use]
+    pub fn fat_added(&self) -> Option<(AddedFat, Mass)> {
+        let added = self.fat_added?;
+        Some((added.fat, self.scale.shows(added.of(self.total))))
+    }
+
+    /// How much chocolate is weighed out: all of it but what is stirred into it.
+    #[must_use]
+    pub fn chocolate_weighed(&self) -> Mass {
+        self.weighed_out().total - self.fat_added().map_or_else(Mass::default, |(_, mass)| mass)
     }
 
     /// What is put on the scale.

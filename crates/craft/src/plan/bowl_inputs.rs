@@ -9,7 +9,7 @@ use super::{BlendPart, MicrowaveInputs, OwnInputs, WareInputs, family_or_blend};
 use crate::allergens::LabelInputs;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
-use crate::chocolate::{Chocolate, Family};
+use crate::chocolate::{AddedFatInputs, Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::heat::Vessel;
 use crate::heat::microwave::Microwave;
@@ -105,6 +105,9 @@ pub struct BowlInputs {
     /// Coloured cocoa butter that is stirred into it once it is in temper.
     #[serde(default)]
     pub tint: Option<TintInputs>,
+    /// Oil, butter or coconut fat that is stirred into it as it melts.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub fat_added: Option<AddedFatInputs>,
     /// How freely it flows, 1 thick to 5 thin; filled in from the shelf.
     #[serde(default)]
     pub flow_grade: Option<u8>,
@@ -133,6 +136,7 @@ pub(super) struct Tempering {
     pub offset: TemperatureDifference,
     pub cooling: Option<Time>,
     pub recipe: Option<Recipe>,
+    pub fat_added: Option<AddedFatInputs>,
 }
 
 impl BowlInputs {
@@ -166,6 +170,7 @@ impl BowlInputs {
             cooling_min: None,
             colour: None,
             tint: None,
+            fat_added: None,
             flow_grade: None,
         }
     }
@@ -214,6 +219,17 @@ impl BowlInputs {
         check.text("key", &self.key, LONGEST_KEY);
         let base = family_or_blend(self.family, self.blend.as_deref(), check);
         let chocolate = self.own.check("own", base, check);
+        let chocolate = match &self.fat_added {
+            Some(_) if self.colour.is_some() => {
+                check.fault("fat_added", say::fat_goes_into_chocolate());
+                chocolate
+            }
+            Some(added) => {
+                added.check("fat_added", check);
+                added.stirred_into(chocolate)
+            }
+            None => chocolate,
+        };
         let learned = self.learned.check("learned", check);
         let offset_c = check.optional("offset_c", self.offset_c, check::OFFSET_C);
         if let Some(method) = self.method
@@ -267,6 +283,7 @@ impl BowlInputs {
             offset: degrees(offset_c.unwrap_or_default()),
             cooling: cooling_min.map(minutes),
             recipe,
+            fat_added: self.fat_added,
             chocolate,
         }
     }

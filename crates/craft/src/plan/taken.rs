@@ -2,7 +2,7 @@
 
 use uuid::Uuid;
 
-use super::PlannedComponent;
+use super::{BowlPlan, PlannedBowl, PlannedComponent};
 use crate::units::Mass;
 
 /// What is out of the tap, and is not bought.
@@ -37,8 +37,30 @@ pub struct GoodsUse {
     pub mass: Mass,
 }
 
-/// All that components take besides chocolate, in the order in which it is named first.
-pub(super) fn taken(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
+/// All that is taken besides chocolate, in the order in which it is named first: what components
+/// take, then what is stirred into chocolates.
+pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> Vec<GoodsTaken> {
+    let mut all = of_components(components);
+    for bowl in bowls {
+        let Some((fat, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else { continue };
+        let used = GoodsUse { component: bowl.label.clone(), goes: "stirred in", mass };
+        match all.iter_mut().find(|known| known.name.to_lowercase() == fat.name()) {
+            Some(known) => {
+                known.mass += mass;
+                known.uses.push(used);
+            }
+            None => all.push(GoodsTaken {
+                name: fat.name().to_owned(),
+                goods_id: None,
+                mass,
+                uses: vec![used],
+            }),
+        }
+    }
+    all
+}
+
+fn of_components(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
     let mut all: Vec<GoodsTaken> = Vec::new();
     for component in components {
         for goods in &component.draft.goods {

@@ -117,7 +117,7 @@ impl Plan {
             .collect();
         let notes = sharing::remarks(&components, &bowls);
         let allergens = declared(&inputs.bowls, &bowls, &components);
-        let goods = taken(&components);
+        let goods = taken(&bowls, &components);
         Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens, goods })
     }
 }
@@ -134,6 +134,10 @@ fn declared(
         let parts = stated.blend.iter().flatten().map(|part| part.family);
         let family = stated.blend.is_none().then_some(stated.family);
         all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
+    }
+    let fats = bowls.iter().filter_map(|bowl| bowl.plan.as_ref()?.fat_added());
+    for (fat, _) in fats {
+        all.goods(fat.name(), None);
     }
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
         for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
@@ -207,6 +211,9 @@ fn weighed_out(
 ) -> Result<PlannedBowl, Fault> {
     let key = &bowl.key;
     let mut notes = bowl.tint.as_ref().map_or_else(Vec::new, TintInputs::remarks);
+    if let Some(added) = &bowl.fat_added {
+        notes.extend(added.remarks(&tempering.chocolate));
+    }
     if total < wanted {
         notes.push(Note::stop("too-little", say::too_little(wanted - total, wanted)));
     }

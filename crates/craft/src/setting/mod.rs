@@ -76,7 +76,7 @@ impl SetsAs {
     fn of(chocolate: &Chocolate) -> Self {
         let family = chocolate.family;
         let marks = if family.tempers() { TEMPERED } else { COATING };
-        let slower = family.setting_factor();
+        let slower = family.setting_factor() * chocolate.sets_slower;
         match family.sets_from_c() {
             Some(own_c) => Self {
                 chocolate: Chocolate::of(Family::Dark),

@@ -119,14 +119,22 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
 }
 
 fn weighed(plan: &BowlPlan, label: &str) -> Message {
+    match plan.fat_added() {
+        Some((fat, mass)) => say::weigh_and_fat(weighed_chocolate(plan, label), mass, fat.name()),
+        None => weighed_chocolate(plan, label),
+    }
+}
+
+fn weighed_chocolate(plan: &BowlPlan, label: &str) -> Message {
     let weighed = plan.weighed_out();
+    let total = plan.chocolate_weighed();
     if let Some(colour) = &plan.colour {
         say::weigh_colour(colour.amounts.butter, colour.amounts.pigment, label)
     } else if weighed.seed > Mass::default() {
-        say::weigh_with_seed(weighed.total, label, weighed.seed)
+        say::weigh_with_seed(total, label, weighed.seed)
     } else if weighed.crystals > Mass::default() {
-        say::weigh_with_crystals(weighed.total, label, weighed.crystals)
+        say::weigh_with_crystals(total, label, weighed.crystals)
     } else {
-        say::weigh(weighed.total, label)
+        say::weigh(total, label)
     }
 }

@@ -15,6 +15,7 @@ mod recipe_fillings;
 mod several_goods;
 mod sugar_sheets;
 mod variants;
+mod with_oil;
 
 fn tray(length_mm: f64, width_mm: f64) -> TrayInputs {
     TrayInputs::Rectangle { length_mm, width_mm, rim_mm: None }

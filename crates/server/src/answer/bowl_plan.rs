@@ -130,6 +130,19 @@ pub struct BowlPlanAnswer {
     pub made: Vec<String>,
     /// What goes into it, where it is a colour.
     pub colour: Option<ColourPlanAnswer>,
+    /// What is stirred into it as it melts, of what is weighed out.
+    pub fat_added: Option<FatAddedAnswer>,
+}
+
+/// Fat that is stirred into a chocolate as it melts.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct FatAddedAnswer {
+    /// What it is called.
+    pub name: String,
+    /// How much of it.
+    pub mass_g: f64,
+    /// How much chocolate is weighed out beside it.
+    pub chocolate_g: f64,
 }
 
 impl BowlPlanAnswer {
@@ -153,7 +166,13 @@ impl From<BowlPlan> for BowlPlanAnswer {
                 .then(|| grams(plan.amounts.melted - colour.amounts.pigment)),
             ..colour.clone().into()
         });
+        let fat_added = plan.fat_added().map(|(fat, mass)| FatAddedAnswer {
+            name: fat.name().to_owned(),
+            mass_g: grams(mass),
+            chocolate_g: grams(plan.chocolate_weighed()),
+        });
         Self {
+            fat_added,
             windows: (&plan.chocolate).into(),
             to_weigh_g: grams(plan.total),
             method: plan.method,

@@ -64,6 +64,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::SYRUP_G, &["SugarRecipe.syrup_g"]),
     (check::WATER_G, &["SugarRecipe.water_g"]),
     (check::PULLS, &["SugarInputs.pulls"]),
+    (check::ADDED_FAT_PCT, &["AddedFatInputs.share_pct"]),
     (check::TOASTING_C, &["Preparation.oven_c"]),
     (check::TOASTING_MIN, &["Preparation.minutes"]),
     (check::CANDYING_PARTS, &["Preparation.sugar_parts"]),
