@@ -5,6 +5,7 @@
 
 use craft::batch::begun;
 use craft::plan::GoodsTaken;
+use craft::shelf::in_its_unit;
 use craft::shelf::stock::Move;
 use craft::time::WallTime;
 use craft::units::grams;
@@ -26,6 +27,39 @@ struct Components {
 struct Component {
     key: String,
     goods: Vec<Goods>,
+    #[serde(default)]
+    used: Vec<Used>,
+}
+
+/// What is used up and nobody eats.
+#[derive(Debug, Deserialize)]
+struct Used {
+    name: String,
+    count: f64,
+    goes: String,
+}
+
+impl Component {
+    /// All that leaves the shelf for it, each with where it goes.
+    fn takes(&self) -> impl Iterator<Item = (GoodsTaken, &str)> {
+        let bought = self
+            .goods
+            .iter()
+            .flat_map(|goods| goods.bought.iter().map(|one| (one.taken(), goods.goes.as_str())));
+        bought.chain(self.used.iter().map(|used| (used.taken(), used.goes.as_str())))
+    }
+}
+
+impl Used {
+    fn taken(&self) -> GoodsTaken {
+        GoodsTaken {
+            name: self.name.clone(),
+            goods_id: None,
+            mass: grams(0.0),
+            count: Some(self.count),
+            uses: Vec::new(),
+        }
+    }
 }
 
 #[derive(Debug, Deserialize)]
@@ -44,22 +78,26 @@ struct Bought {
 }
 
 impl Bought {
-    /// Which goods of the shelf they are, and how much in what those are counted in.
-    fn on_shelf(&self, on_shelf: &OnShelf) -> Option<(Uuid, f64)> {
-        let taken = GoodsTaken {
+    fn taken(&self) -> GoodsTaken {
+        GoodsTaken {
             name: self.name.clone(),
             goods_id: self.goods_id,
             mass: grams(self.mass_g),
+            count: None,
             uses: Vec::new(),
-        };
-        let (id, goods) = on_shelf.shelf.goods_taken(&taken, |id| on_shelf.in_use(id))?;
-        Some((id, goods.counted(taken.mass)?))
+        }
     }
+}
 
-    /// The move is this component's and these goods', however often it is noted.
-    fn move_id(&self, batch: Uuid, component: &str, goes: &str) -> Uuid {
-        Uuid::new_v5(&batch, format!("{component}\n{}\n{goes}", self.name).as_bytes())
-    }
+/// Which goods of the shelf they are, and how much in what those are counted in.
+fn found(taken: &GoodsTaken, on_shelf: &OnShelf) -> Option<(Uuid, f64)> {
+    let (id, goods) = on_shelf.shelf.goods_taken(taken, |id| on_shelf.in_use(id))?;
+    Some((id, in_its_unit(goods, taken)?))
+}
+
+/// The move is this component's and these goods', however often it is noted.
+fn move_id(batch: Uuid, component: &str, name: &str, goes: &str) -> Uuid {
+    Uuid::new_v5(&batch, format!("{component}\n{name}\n{goes}").as_bytes())
 }
 
 /// Takes the goods of what was begun by the latest of a batch's events from the shelf, and gives
@@ -86,13 +124,9 @@ pub async fn take_goods(
         if was == is {
             continue;
         }
-        let bought = component
-            .goods
-            .iter()
-            .flat_map(|goods| goods.bought.iter().map(|one| (one, goods.goes.as_str())));
-        for (one, goes) in bought {
-            let id = one.move_id(making.batch.id, key, goes);
-            match one.on_shelf(on_shelf) {
+        for (taken, goes) in component.takes() {
+            let id = move_id(making.batch.id, key, &taken.name, goes);
+            match found(&taken, on_shelf) {
                 Some((thing_id, amount)) if is => {
                     let kind = Move::Taken;
                     let taken = MoveRow { id, thing_id, bowl_id: None, kind, amount, at: wall.0 };

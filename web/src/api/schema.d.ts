@@ -2689,6 +2689,8 @@ export interface components {
             toppings: components["schemas"]["ToppingAnswer"][];
             /** @description How its underside looks: matt, gloss, printed, painted, flecked. */
             underside?: string | null;
+            /** @description What is used up with it and nobody eats. */
+            used: components["schemas"]["UsedAnswer"][];
         };
         /** @description The same in another unit. */
         ConvertAnswer: {
@@ -3648,6 +3650,11 @@ export interface components {
         };
         /** @description One of the goods that a plan takes besides chocolate, whatever it goes into. */
         GoodsTakenAnswer: {
+            /**
+             * Format: double
+             * @description How many, of what nobody eats: sticks, sheets, bags.
+             */
+            count?: number | null;
             /**
              * Format: double
              * @description All that is taken of it.
@@ -7145,6 +7152,18 @@ export interface components {
             instead: components["schemas"]["Message"];
             /** @description Why. */
             why: components["schemas"]["Message"];
+        };
+        /** @description What is used up with it and nobody eats: sticks, sheets, bags. */
+        UsedAnswer: {
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /** @description What for. */
+            goes: string;
+            /** @description What it is. */
+            name: string;
         };
         /** @description A tray as it usually is. */
         UsualTray: {

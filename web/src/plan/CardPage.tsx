@@ -199,7 +199,7 @@ interface OnCardProps {
 }
 
 function OnCard({ component, lines, names }: OnCardProps) {
-  const { takes, goods, pieces, keeps } = component;
+  const { takes, goods, used, pieces, keeps } = component;
   const of = lines.filter(
     (line) => line.of.of === "component" && line.of.component === component.key,
   );
@@ -223,6 +223,7 @@ function OnCard({ component, lines, names }: OnCardProps) {
             ({ chocolate, mass_g }) => `${mass(mass_g)} ${names.get(chocolate) ?? chocolate}`,
           ),
           ...goods.map(({ name, mass_g, goes }) => `${mass(mass_g)} ${name} ${goes}`),
+          ...(used ?? []).map(({ name, count }) => `${count} ${name}`),
         ].join(", ")}
       </Box>
       <Box as="ol" listStyleType="none" mt="0.5">

@@ -103,7 +103,11 @@ export function ShoppingPlace({ plan, names }: Props) {
 }
 
 /** One of the goods: what it goes into, what is taken, what there is and what is to be bought. */
-function GoodsRow({ one: { name, mass_g, uses, stock } }: { one: WholePlan["goods"][number] }) {
+function GoodsRow({
+  one: { name, mass_g, count, uses, stock },
+}: {
+  one: WholePlan["goods"][number];
+}) {
   const made = new Set(uses.map(({ component }) => component));
   return (
     <tr>
@@ -113,18 +117,23 @@ function GoodsRow({ one: { name, mass_g, uses, stock } }: { one: WholePlan["good
           {`, ${[...new Set(uses.map(({ goes }) => goes))].join(", ")} (${[...made].join(", ")})`}
         </Box>
       </td>
-      <td className="number">
-        {stock?.needed != null && stock.unit !== "g"
-          ? `${counted(stock.needed, stock.unit)} (${mass(mass_g)})`
-          : mass(mass_g)}
-      </td>
+      <td className="number">{takes(mass_g, count, stock)}</td>
       <td>{stock?.left != null ? counted(stock.left, stock.unit) : "–"}</td>
       <td className="number">{toBuy(stock)}</td>
     </tr>
   );
 }
 
-function toBuy(stock: WholePlan["goods"][number]["stock"]): string {
+type Stock = WholePlan["goods"][number]["stock"];
+
+/** How much of it: by the piece, where nobody eats it; else by weight, and as it is counted. */
+function takes(mass_g: number, count: number | null | undefined, stock: Stock): string {
+  if (count != null) return counted(count, "piece");
+  if (stock?.needed == null || stock.unit === "g") return mass(mass_g);
+  return `${counted(stock.needed, stock.unit)} (${mass(mass_g)})`;
+}
+
+function toBuy(stock: Stock): string {
   if (stock?.short == null) return "–";
   if (stock.short === 0) return "nothing";
   const packs = stock.packs === 1 ? ": a pack" : `: ${stock.packs} packs`;

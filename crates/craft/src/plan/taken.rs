@@ -22,6 +22,8 @@ pub struct GoodsTaken {
     pub goods_id: Option<Uuid>,
     /// All that is taken of it.
     pub mass: Mass,
+    /// How many, of what nobody eats: that goes by the piece.
+    pub count: Option<f64>,
     /// What it goes into, in the order of the components.
     pub uses: Vec<GoodsUse>,
 }
@@ -35,6 +37,8 @@ pub struct GoodsUse {
     pub goes: &'static str,
     /// How much.
     pub mass: Mass,
+    /// How many, of what nobody eats.
+    pub count: Option<f64>,
 }
 
 /// All that is taken besides chocolate, in the order in which it is named first: what components
@@ -43,7 +47,8 @@ pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> V
     let mut all = of_components(components);
     for bowl in bowls {
         let Some((fat, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else { continue };
-        let used = GoodsUse { component: bowl.label.clone(), goes: "stirred in", mass };
+        let used =
+            GoodsUse { component: bowl.label.clone(), goes: "stirred in", mass, count: None };
         match all.iter_mut().find(|known| known.name.to_lowercase() == fat.name()) {
             Some(known) => {
                 known.mass += mass;
@@ -53,8 +58,35 @@ pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> V
                 name: fat.name().to_owned(),
                 goods_id: None,
                 mass,
+                count: None,
                 uses: vec![used],
             }),
+        }
+    }
+    all.extend(used(components));
+    all
+}
+
+/// What is used up and nobody eats, each once.
+fn used(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
+    let mut all: Vec<GoodsTaken> = Vec::new();
+    for component in components {
+        for one in &component.draft.used {
+            let (name, mass, count) = (component.name.clone(), Mass::default(), Some(one.count));
+            let used = GoodsUse { component: name, goes: one.goes, mass, count };
+            match all.iter_mut().find(|known| known.name == one.name) {
+                Some(known) => {
+                    known.count = known.count.map(|before| before + one.count);
+                    known.uses.push(used);
+                }
+                None => all.push(GoodsTaken {
+                    name: one.name.to_owned(),
+                    goods_id: None,
+                    mass,
+                    count,
+                    uses: vec![used],
+                }),
+            }
         }
     }
     all
@@ -66,7 +98,8 @@ fn of_components(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
         for goods in &component.draft.goods {
             for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
                 let name = component.name.clone();
-                let used = GoodsUse { component: name, goes: goods.goes, mass: bought.mass };
+                let used =
+                    GoodsUse { component: name, goes: goods.goes, mass: bought.mass, count: None };
                 let same = |known: &&mut GoodsTaken| {
                     known.goods_id == bought.goods_id
                         && known.name.to_lowercase() == bought.name.to_lowercase()
@@ -80,6 +113,7 @@ fn of_components(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
                         name: bought.name,
                         goods_id: bought.goods_id,
                         mass: bought.mass,
+                        count: None,
                         uses: vec![used],
                     }),
                 }

@@ -7,7 +7,8 @@ use crate::catalogue::shelf as say;
 use crate::message::{Message, Nested};
 use crate::note::Note;
 use crate::pantry::{CountedIn, GoodsInputs, Sort};
-use crate::units::{Mass, grams, millilitres};
+use crate::plan::GoodsTaken;
+use crate::units::{grams, millilitres};
 
 /// What the shelf has of goods that are taken, in what they are counted in.
 #[derive(Clone, Debug, PartialEq)]
@@ -27,8 +28,13 @@ pub struct GoodsStock {
 impl GoodsStock {
     /// What the shelf has of goods of which so much is left and so much is taken.
     #[must_use]
-    pub fn of(goods: &GoodsInputs, left: Option<f64>, taken: Mass, today: NaiveDate) -> Self {
-        let needed = goods.counted(taken);
+    pub fn of(
+        goods: &GoodsInputs,
+        left: Option<f64>,
+        taken: &GoodsTaken,
+        today: NaiveDate,
+    ) -> Self {
+        let needed = in_its_unit(goods, taken);
         let short = needed.zip(left).map(|(needed, left)| missing(goods.unit, needed, left));
         let mut notes = Vec::new();
         if let (Some(needed), Some(left), Some(short)) = (needed, left, short.filter(|s| *s > 0.0))
@@ -54,6 +60,15 @@ impl GoodsStock {
             cost: needed.and_then(|needed| goods.cost(needed)),
             notes,
         }
+    }
+}
+
+/// How much of goods is taken, in what they are counted in; `None` where that is not known.
+#[must_use]
+pub fn in_its_unit(goods: &GoodsInputs, taken: &GoodsTaken) -> Option<f64> {
+    match taken.count {
+        None => goods.counted(taken.mass),
+        Some(count) => (goods.unit == CountedIn::Pieces).then_some(count),
     }
 }
 
@@ -95,6 +110,12 @@ fn dated(goods: &GoodsInputs, today: NaiveDate) -> Option<Note> {
 mod tests {
     use super::*;
     use crate::pantry::named;
+    use crate::units::Mass;
+
+    fn taken(g: f64) -> GoodsTaken {
+        let (goods_id, count, uses) = (None, None, Vec::new());
+        GoodsTaken { name: "it".to_owned(), goods_id, mass: grams(g), count, uses }
+    }
 
     fn day(day: u32) -> NaiveDate {
         NaiveDate::from_ymd_opt(2026, 9, day).expect("a date")
@@ -111,14 +132,14 @@ mod tests {
             pack_price: Some(6.0),
             ..named("spirit of 40 %").expect("it is on the list")
         };
-        let stock = GoodsStock::of(&spirit, Some(20.0), grams(95.0), day(1));
+        let stock = GoodsStock::of(&spirit, Some(20.0), &taken(95.0), day(1));
         assert_eq!(stock.needed.map(f64::round), Some(100.0), "ml");
         assert_eq!(stock.short.map(f64::round), Some(80.0));
         assert_eq!(stock.packs, Some(2.0));
         assert_eq!(stock.cost.map(f64::round), Some(12.0));
         let text = stock.notes[0].text.as_ref();
         assert_eq!(text, "spirit of 40 %: 80 ml short; 100 ml needed, 20 ml in stock.");
-        let enough = GoodsStock::of(&spirit, Some(100.1), grams(95.0), day(1));
+        let enough = GoodsStock::of(&spirit, Some(100.1), &taken(95.0), day(1));
         assert_eq!((enough.short, enough.packs), (Some(0.0), Some(0.0)));
         assert!(enough.notes.is_empty());
     }
@@ -126,10 +147,10 @@ mod tests {
     #[test]
     fn of_what_nobody_counted_nothing_is_short() {
         let nuts = named("chopped nuts").expect("it is on the list");
-        let stock = GoodsStock::of(&nuts, None, grams(95.0), day(1));
+        let stock = GoodsStock::of(&nuts, None, &taken(95.0), day(1));
         assert_eq!((stock.short, stock.packs, stock.cost), (None, None, None));
         let bits = GoodsInputs::called("bits", CountedIn::Pieces);
-        let stock = GoodsStock::of(&bits, Some(5.0), grams(95.0), day(1));
+        let stock = GoodsStock::of(&bits, Some(5.0), &taken(95.0), day(1));
         assert_eq!(stock.short, None);
         assert_eq!(codes(&stock), ["goods-not-countable"]);
     }
@@ -138,12 +159,22 @@ mod tests {
     fn what_is_past_its_date_is_said_and_dairy_is_not_to_be_used() {
         let of = |name: &str, today| {
             let dated = GoodsInputs { best_before: Some(day(10)), ..named(name).expect("known") };
-            GoodsStock::of(&dated, None, grams(10.0), today)
+            GoodsStock::of(&dated, None, &taken(10.0), today)
         };
         assert_eq!(codes(&of("raisins", day(11))), ["goods-past-date"]);
         assert!(of("cream", day(11)).notes[0].text.contains("not for fillings"));
         assert_eq!(codes(&of("cream", day(10))), ["goods-soon-past-date"]);
         let fresh = NaiveDate::from_ymd_opt(2026, 8, 1).expect("a date");
         assert!(of("cream", fresh).notes.is_empty());
+    }
+
+    #[test]
+    fn what_nobody_eats_goes_by_the_piece() {
+        let bags = GoodsInputs::called("clear bags", CountedIn::Pieces);
+        let six = GoodsTaken { mass: Mass::default(), count: Some(6.0), ..taken(0.0) };
+        let stock = GoodsStock::of(&bags, Some(4.0), &six, day(1));
+        assert_eq!((stock.needed, stock.short), (Some(6.0), Some(2.0)), "whatever one weighs");
+        let roll = GoodsInputs::called("bags on a roll", CountedIn::Grams);
+        assert_eq!(in_its_unit(&roll, &six), None);
     }
 }

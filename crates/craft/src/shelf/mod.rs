@@ -11,7 +11,7 @@ pub mod stock;
 mod tests;
 mod thing;
 
-pub use goods_stock::GoodsStock;
+pub use goods_stock::{GoodsStock, in_its_unit};
 pub use thing::{
     ChocolateInputs, HeatInputs, Kind, KitchenInputs, MouldInputs, OffsetCheck, ThermometerInputs,
     Thing, TrayInputs, WareInputs,

@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::drafting::Drafting;
-use super::parts::Pieces;
+use super::parts::{Pieces, Used};
 use super::tray::TrayInputs;
 use crate::catalogue::work::{cover as say, goods};
 use crate::check;
@@ -116,6 +116,18 @@ pub fn without_allowance(in_hand: Mass, shares: &[f64]) -> Mass {
 }
 
 impl CoverInputs {
+    /// The bags it is packed in, where it is made for some.
+    pub fn bags(&self) -> Option<Used> {
+        match self {
+            Self::Portions { portions, .. } if portions.of == PortionOf::Bags => Some(Used {
+                name: "clear bags",
+                count: f64::from(portions.count),
+                goes: "packed in",
+            }),
+            _ => None,
+        }
+    }
+
     /// What it is spread in, where that is stated.
     pub fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         match self {

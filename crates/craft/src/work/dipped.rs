@@ -9,7 +9,7 @@ use super::filling::{RESTS_H, STAYS_BEHIND, made, of_recipe};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
-use super::parts::{Goods, Layer, Pieces, Portion};
+use super::parts::{Goods, Layer, Pieces, Portion, Used};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::cautions;
 use crate::catalogue::work::dipped as say;
@@ -224,6 +224,11 @@ impl Work for DippedInputs {
                 ..Size::default()
             },
             said: Said { notes: dipped.notes, working: dipped.working, ..Said::default() },
+            used: self
+                .sticks
+                .then_some(Used { name: "paper sticks", count, goes: "on them" })
+                .into_iter()
+                .collect(),
             ..Draft::default()
         };
         if let Some(swirl) = &self.swirl {

@@ -3,7 +3,7 @@
 use super::cast::Cast;
 use super::face::Face;
 use super::mistakes::Mistake;
-use super::parts::{Goods, Layer, Pieces, Portion};
+use super::parts::{Goods, Layer, Pieces, Portion, Used};
 use super::task::TaskDraft;
 use crate::filling::Balance;
 use crate::message::Message;
@@ -103,6 +103,8 @@ pub struct Draft {
     pub takes: Vec<Portion>,
     /// What else goes in.
     pub goods: Vec<Goods>,
+    /// What is used up with it and nobody eats.
+    pub used: Vec<Used>,
     /// How it lies, and by what it sets.
     pub sets: Sets,
     /// How large it is, and how many come of it.

@@ -116,6 +116,7 @@ impl Work for LayeredInputs {
         draft.said.working.push(Working::new("thickness in all", in_millimetres(all), "mm"));
         draft.size.thickness = Some(all);
         draft.shown.underside = Some(self.lining.underside());
+        draft.used.extend(self.lining.sheet());
         draft.said.notes.extend(BARK.remark(all));
         on_top(&mut draft, &self.toppings, at);
         let cover = Cover {

@@ -228,6 +228,7 @@ impl Work for MarbledInputs {
         let mixed = muddied(self.strokes, cover.tray.area());
         draft.shown.muddied = Some(mixed);
         draft.shown.underside = Some(self.lining.underside());
+        draft.used.extend(self.lining.sheet().into_iter().chain(self.cover.bags()));
         draft.said.working.push(Working::new("strokes", f64::from(self.strokes), ""));
         draft.said.working.push(Working::new(
             "of the surface is stirred through",

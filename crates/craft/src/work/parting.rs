@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::parts::Used;
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::cautions;
 use crate::catalogue::work::parting as say;
@@ -22,6 +23,16 @@ pub enum Lining {
 }
 
 impl Lining {
+    /// The sheet that is used up with it.
+    pub(super) fn sheet(self) -> Option<Used> {
+        let name = match self {
+            Self::Acetate => "acetate sheets",
+            Self::Printed => "printed transfer sheets",
+            _ => return None,
+        };
+        Some(Used { name, count: 1.0, goes: "under it" })
+    }
+
     /// How the underside looks.
     #[must_use]
     pub fn underside(self) -> &'static str {

@@ -81,6 +81,17 @@ impl Goods {
     }
 }
 
+/// What is used up with it and nobody eats: sticks, sheets, bags.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Used {
+    /// What it is.
+    pub name: &'static str,
+    /// How many.
+    pub count: f64,
+    /// What for, in a word or two.
+    pub goes: &'static str,
+}
+
 /// What lies over what, the lowest first.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Layer {

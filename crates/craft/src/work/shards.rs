@@ -74,6 +74,7 @@ impl Work for ShardsInputs {
         on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
         draft.shown.underside = Some(self.lining.underside());
+        draft.used.extend(self.lining.sheet().into_iter().chain(self.cover.bags()));
         draft.said.notes.extend(SHARDS.remark(cover.thickness));
         draft.said.notes.push(hard_pieces());
         let detail = match self.pattern {

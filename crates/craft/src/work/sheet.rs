@@ -14,7 +14,7 @@ use super::drafting::Drafting;
 use super::face::{FilmInputs, Part, faced, last_film};
 use super::kinds::{DARK, Group, Starting, cover, dark};
 use super::mistakes::{COLOUR_SMEARS, SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
-use super::parting::set_and_release;
+use super::parting::{Lining, set_and_release};
 use super::slab::{pieces, poured};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
@@ -105,6 +105,11 @@ impl Work for SheetInputs {
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], at)?;
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
+        let lining = match self.finish {
+            SheetFinish::Printed => Lining::Printed,
+            SheetFinish::Plain | SheetFinish::Painted | SheetFinish::Flecked => Lining::Acetate,
+        };
+        draft.used.extend(lining.sheet().into_iter().chain(self.cover.bags()));
         draft.shown.underside = Some(match self.finish {
             SheetFinish::Plain => "gloss",
             SheetFinish::Painted => "painted",

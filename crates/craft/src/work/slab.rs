@@ -95,6 +95,7 @@ impl Work for SlabInputs {
         let (mut draft, cover) = poured(&self.chocolate, &self.cover, &self.mixed_in, at)?;
         on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
+        draft.used.extend(self.lining.sheet().into_iter().chain(self.cover.bags()));
         draft.shown.underside = Some(self.lining.underside());
         draft.said.notes.extend(BARK.remark(cover.thickness));
         draft.said.notes.push(hard_pieces());

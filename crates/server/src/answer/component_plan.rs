@@ -95,6 +95,17 @@ pub struct GoodsAnswer {
     pub bought: Vec<BoughtAnswer>,
 }
 
+/// What is used up with it and nobody eats: sticks, sheets, bags.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct UsedAnswer {
+    /// What it is.
+    pub name: String,
+    /// How many.
+    pub count: f64,
+    /// What for.
+    pub goes: String,
+}
+
 /// What is bought and weighed out.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct BoughtAnswer {
@@ -223,6 +234,8 @@ pub struct ComponentPlanAnswer {
     pub takes: Vec<PortionAnswer>,
     /// What else goes in.
     pub goods: Vec<GoodsAnswer>,
+    /// What is used up with it and nobody eats.
+    pub used: Vec<UsedAnswer>,
     /// How it lies, the lowest first.
     pub layers: Vec<LayerAnswer>,
     /// What it covers.
@@ -281,6 +294,15 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                     chocolate: p.chocolate,
                     mass_g: grams(p.mass),
                     at_hand_g: grams(p.at_hand),
+                })
+                .collect(),
+            used: draft
+                .used
+                .into_iter()
+                .map(|one| UsedAnswer {
+                    name: one.name.to_owned(),
+                    count: one.count,
+                    goes: one.goes.to_owned(),
                 })
                 .collect(),
             goods: draft

@@ -107,6 +107,8 @@ pub struct GoodsTakenAnswer {
     pub name: String,
     /// All that is taken of it.
     pub mass_g: f64,
+    /// How many, of what nobody eats: sticks, sheets, bags.
+    pub count: Option<f64>,
     /// What it goes into.
     pub uses: Vec<GoodsUseAnswer>,
     /// What the shelf has of it; `null` where it does not stand there.
@@ -119,6 +121,7 @@ impl GoodsTakenAnswer {
             stock: GoodsStockAnswer::of(on_shelf, &taken, today),
             name: taken.name,
             mass_g: grams(taken.mass),
+            count: taken.count,
             uses: taken
                 .uses
                 .into_iter()

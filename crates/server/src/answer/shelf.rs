@@ -74,7 +74,7 @@ impl GoodsStockAnswer {
     pub fn of(on_shelf: &OnShelf, taken: &GoodsTaken, today: NaiveDate) -> Option<Self> {
         let (id, goods) = on_shelf.shelf.goods_taken(taken, |id| on_shelf.in_use(id))?;
         let left = on_shelf.left.get(&id).copied();
-        let stock = GoodsStock::of(goods, left, taken.mass, today);
+        let stock = GoodsStock::of(goods, left, taken, today);
         let tenths = |amount: Option<f64>| amount.map(|amount| round(amount, 1));
         Some(Self {
             id,

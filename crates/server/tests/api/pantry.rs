@@ -99,6 +99,27 @@ async fn what_is_made_takes_its_goods_once_and_gives_them_back_where_it_was_not(
 }
 
 #[actix_web::test]
+async fn bags_and_sheets_are_counted_and_taken_by_the_piece() {
+    let kitchen = Kitchen::new().await;
+    let bags = json!({ "name": "clear bags", "unit": "piece", "sort": "packaging" });
+    let bags = kitchen.goods(bags, Some(8.0)).await;
+    let slab = json!({ "key": "bark", "name": "Bark", "work": { "kind": "slab",
+        "chocolate": "dark", "lining": "acetate", "cover": { "by": "portions", "thickness_mm": 4,
+            "portions": { "of": "bags", "count": 6, "each_g": 60 } } } });
+    let inputs = json!({ "room_c": 20, "rh_pct": 45,
+        "bowls": [{ "key": "dark", "family": "dark" }], "components": [slab] });
+    let plan = kitchen.planned(json!({ "name": "Bags", "inputs": inputs })).await;
+    let planned = kitchen.get(&format!("/plans/{plan}")).await.with(200);
+    let taken = of(&planned, "clear bags");
+    assert_eq!((&taken["count"], &taken["mass_g"]), (&json!(6.0), &json!(0.0)), "{taken}");
+    assert_eq!(taken["stock"]["short"], 0.0);
+    assert!(of(&planned, "acetate sheets")["stock"].is_null());
+    let batch = kitchen.begun(&plan).await;
+    kitchen.done(&batch, "bark/line", false).await;
+    assert_eq!(kitchen.left_of(&bags).await, Some(2.0));
+}
+
+#[actix_web::test]
 async fn goods_are_refused_by_their_fields_and_nothing_of_them_is_kept() {
     let kitchen = Kitchen::new().await;
     let odd = |change: Value| {

@@ -195,3 +195,28 @@ fn white_behind_it_is_not_advised_where_white_is_behind_it() {
         assert!(!advised || colours == 1, "white is there: {:?}", codes(&plan));
     }
 }
+
+#[test]
+fn what_nobody_eats_is_counted_and_has_no_label() {
+    use crate::work::Lining;
+
+    let portions = PortionsInputs { of: PortionOf::Bags, count: 10, each_g: 60.0 };
+    let cover = CoverInputs::Portions { portions, thickness_mm: 4.0 };
+    let printed = SlabInputs { lining: Lining::Printed, ..slab(cover) };
+    let plan = plan(WorkInputs::Slab(printed));
+    let used: Vec<_> = plan
+        .goods
+        .iter()
+        .map(|goods| (goods.name.as_str(), goods.count, in_grams(goods.mass)))
+        .collect();
+    assert_eq!(
+        used,
+        [("printed transfer sheets", Some(1.0), 0.0), ("clear bags", Some(10.0), 0.0)]
+    );
+    let unread = &plan.allergens.unread;
+    assert!(unread.iter().all(|name| !name.contains("bags")), "{unread:?}");
+    for name in ["printed transfer sheets", "acetate sheets", "clear bags", "paper sticks"] {
+        let known = crate::pantry::usual().into_iter().find(|goods| goods.name == name);
+        assert!(known.is_some_and(|goods| !goods.sort.is_food()), "{name} is a common thing");
+    }
+}
