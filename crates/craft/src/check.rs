@@ -144,6 +144,10 @@ pub const WATER_G: Bounds = Bounds::new(5.0, 5_000.0, "g");
 pub const PULLS: Bounds = Bounds::new(0.0, 60.0, "pulls");
 /// Oil, butter or coconut fat in chocolate: above it, it does not set.
 pub const ADDED_FAT_PCT: Bounds = Bounds::new(0.1, 8.0, "%");
+/// How deep a piped outline is filled.
+pub const FLOODED_MM: Bounds = Bounds::new(1.5, 6.0, "mm");
+/// How large the body of one piped piece is.
+pub const BODY_CM2: Bounds = Bounds::new(0.5, 600.0, "cm²");
 /// An oven in which goods are toasted.
 pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 /// How long goods are toasted.

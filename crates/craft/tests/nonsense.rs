@@ -194,6 +194,10 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
         ),
         (
             "Piped pieces",
+            json!({ "flooded": { "chocolate": "dark", "depth_mm": 3.0, "area_cm2": 12.0 } }),
+        ),
+        (
+            "Piped pieces",
             json!({ "outlines": [
                 { "outline": { "shape": "star", "points": 5, "inner_pct": 45.0 }, "width_mm": 60.0, "count": 4 },
                 { "outline": { "shape": "moon", "lit_pct": 30.0 }, "width_mm": 50.0, "count": 4 },

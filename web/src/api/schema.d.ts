@@ -3361,6 +3361,21 @@ export interface components {
             /** @description How it looks, `#rrggbb`. */
             looks: string;
         };
+        /** @description A body that is flooded: outlined, then filled level. */
+        FloodedInputs: {
+            /**
+             * Format: double
+             * @description How large the body of one is; of outlines that are stated it is known.
+             */
+            area_cm2?: number | null;
+            /** @description What it is filled with, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How deep.
+             */
+            depth_mm: number;
+        };
         /** @description Dry goods folded in. */
         FoldedInRequest: {
             /** Format: double */
@@ -5085,6 +5100,7 @@ export interface components {
              * @description How many.
              */
             count: number;
+            flooded?: null | components["schemas"]["FloodedInputs"];
             /**
              * Format: double
              * @description How much line is in each.
@@ -7523,6 +7539,7 @@ export interface components {
              * @description How many.
              */
             count: number;
+            flooded?: null | components["schemas"]["FloodedInputs"];
             /** @enum {string} */
             kind: "piped";
             /**

@@ -25,7 +25,8 @@ export function ShoppingPlace({ plan, names }: Props) {
   const cost = costs.reduce<number>((sum, one) => sum + (one ?? 0), 0);
   return (
     <Panel title="What it takes" maxW="1100px">
-      <Box overflowX="auto">
+      {/* Where it is wider than a phone it can be moved by the keyboard too. */}
+      <Box as="section" aria-label="What it takes, as a table" overflowX="auto" tabIndex={0}>
         <Box
           as="table"
           width="full"
@@ -33,7 +34,7 @@ export function ShoppingPlace({ plan, names }: Props) {
           css={{
             "& th": { textStyle: "label", textAlign: "start", py: "2", pe: "4" },
             "& td": { py: "2", pe: "4", borderTopWidth: "1px", borderColor: "border" },
-            "& .number": { fontWeight: 600, whiteSpace: "nowrap" },
+            "& .number": { fontWeight: 600, whiteSpace: { base: "normal", md: "nowrap" } },
           }}
         >
           <thead>

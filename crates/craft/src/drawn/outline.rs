@@ -103,6 +103,24 @@ impl Outline {
         strokes
     }
 
+    /// What its largest closed line encloses, mm²: the body that can be flooded. Nothing where
+    /// no line is closed.
+    #[must_use]
+    pub fn body(&self) -> f64 {
+        let mut largest: f64 = 0.0;
+        let mut one = BezPath::new();
+        for element in self.path.elements() {
+            if matches!(element, PathEl::MoveTo(_)) {
+                one = BezPath::new();
+            }
+            one.push(*element);
+            if matches!(element, PathEl::ClosePath) {
+                largest = largest.max(one.area().abs());
+            }
+        }
+        largest
+    }
+
     /// How long its lines are together, mm.
     #[must_use]
     pub fn length(&self) -> f64 {

@@ -79,6 +79,7 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         length_mm: STAR_MM,
         line_mm: LINE_MM,
         count: stars as u32,
+        flooded: None,
         second: None,
         outlines: None,
     });

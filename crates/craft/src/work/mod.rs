@@ -57,7 +57,7 @@ pub use outlines::{OutlineInputs, ShapeInputs, wanted};
 pub use parting::Lining;
 pub(crate) use parting::{in_a_box, without_fridge};
 pub use parts::{Goods, Layer, Pieces, Portion, Used};
-pub use piped::{PipedInputs, PipedShape, SecondColour};
+pub use piped::{FloodedInputs, PipedInputs, PipedShape, SecondColour};
 pub use ribbons::RibbonsInputs;
 pub use shards::{ShardPattern, ShardsInputs};
 pub use sheet::{SheetFinish, SheetInputs, SheetShape};

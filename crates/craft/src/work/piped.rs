@@ -16,7 +16,10 @@ use crate::check;
 use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::piped::piped;
-use crate::units::{in_grams, millimetres};
+use crate::units::{
+    Area, Mass, grams_per_cubic_centimetre, in_grams, in_square_centimetres, millimetres,
+    square_centimetres,
+};
 
 /// What is piped.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -44,6 +47,20 @@ pub struct SecondColour {
     pub length_mm: f64,
 }
 
+/// A body that is flooded: outlined, then filled level.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FloodedInputs {
+    /// What it is filled with, by key.
+    pub chocolate: String,
+    /// How deep.
+    pub depth_mm: f64,
+    /// How large the body of one is; of outlines that are stated it is known.
+    #[serde(default)]
+    pub area_cm2: Option<f64>,
+}
+
 /// Piped pieces, as the maker states them.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -62,6 +79,9 @@ pub struct PipedInputs {
     /// A second colour.
     #[serde(default)]
     pub second: Option<SecondColour>,
+    /// How the bodies inside the outlines are filled, where they are.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub flooded: Option<FloodedInputs>,
     /// The outlines that are piped; how many and how much line follow from them.
     #[serde(default)]
     pub outlines: Option<Vec<OutlineInputs>>,
@@ -83,6 +103,7 @@ impl Work for PipedInputs {
                 line_mm: 4.0,
                 count: 12,
                 second: None,
+                flooded: None,
                 outlines: None,
             },
         }]
@@ -90,13 +111,14 @@ impl Work for PipedInputs {
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         let second = self.second.iter_mut().map(|second| &mut second.chocolate);
-        std::iter::once(&mut self.chocolate).chain(second).collect()
+        let flooded = self.flooded.iter_mut().map(|flooded| &mut flooded.chocolate);
+        std::iter::once(&mut self.chocolate).chain(second).chain(flooded).collect()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let chocolate = at.chocolate("chocolate", &self.chocolate)?;
         let line = millimetres(at.number("line_mm", self.line_mm, check::LINE_MM));
-        let Lines { each_mm, count } = self.lines(at);
+        let Lines { each_mm, count, bodies } = self.lines(at);
         let length = millimetres(each_mm);
         let body = piped(&chocolate, length, line, count);
         let mut draft = Draft {
@@ -134,13 +156,16 @@ impl Work for PipedInputs {
             draft.said.working.push(Working::new("of the second colour", in_grams(features), "g"));
             mass += features;
         }
+        if let Some(flooded) = &self.flooded {
+            mass += self.flood(flooded, &mut draft, bodies, count, at)?;
+        }
         let pieces = f64::from(count.max(1));
         draft.size.pieces = Some(Pieces { count: pieces, each: mass / pieces, area: None });
         draft.said.notes.push(Note::info("piped-trial", say::piped_trial()));
         if self.shape == PipedShape::Bowls {
             draft.said.notes.push(Note::caution("piped-ice", say::piped_ice()));
         }
-        draft.tasks = self.tasks(at, &Lines { each_mm, count });
+        draft.tasks = self.tasks(at, &Lines { each_mm, count, bodies });
         draft.said.checks = vec![say::check_joined(), say::check_width(), say::check_dry()];
         draft.said.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
@@ -148,6 +173,67 @@ impl Work for PipedInputs {
 }
 
 impl PipedInputs {
+    /// Fills the bodies; gives what that takes.
+    fn flood(
+        &self,
+        flooded: &FloodedInputs,
+        draft: &mut Draft,
+        bodies: Area,
+        count: u32,
+        at: &mut Drafting<'_>,
+    ) -> Option<Mass> {
+        at.chocolate("flooded.chocolate", &flooded.chocolate)?;
+        let depth = millimetres(at.number("flooded.depth_mm", flooded.depth_mm, check::FLOODED_MM));
+        let stated = at.check.optional("flooded.area_cm2", flooded.area_cm2, check::BODY_CM2);
+        if self.shape != PipedShape::Outlines {
+            at.check.fault("flooded", say::flooded_within_outlines());
+        } else if self.outlines.is_none() && stated.is_none() {
+            at.check.fault("flooded.area_cm2", say::area_needed());
+        } else if self.outlines.is_some() && !at.check.has_faults() && bodies <= Area::default() {
+            at.check.fault("flooded", say::nothing_to_flood());
+        }
+        let area = match self.outlines {
+            Some(_) => bodies,
+            None => square_centimetres(stated.unwrap_or_default()) * f64::from(count),
+        };
+        let filled: Mass = area * depth * grams_per_cubic_centimetre(FLOODED_G_CM3);
+        draft.takes.push(Portion::of(&flooded.chocolate, filled));
+        // It sets beside its outline, and is the last to let go.
+        let lines = draft.takes.iter().fold(Mass::default(), |sum, portion| sum + portion.mass);
+        let share = (filled / lines).value;
+        draft.sets.governs = draft.sets.layers.len();
+        draft.sets.layers.push(Layer { share, ..Layer::of(&flooded.chocolate, depth) });
+        draft.size.thickness = Some(depth);
+        draft.said.working.push(Working::new(
+            "area that is flooded",
+            in_square_centimetres(area),
+            "cm²",
+        ));
+        draft.said.working.push(Working::new("in the bodies", in_grams(filled), "g"));
+        Some(filled)
+    }
+
+    /// Filled once the outlines hold, then as flat work ends.
+    fn flooding(
+        &self,
+        flooded: &FloodedInputs,
+        lines: &Lines,
+        at: &Drafting<'_>,
+    ) -> Vec<TaskDraft> {
+        let seconds = FLOODED_IN_S * f64::from(lines.count);
+        let depth = millimetres(flooded.depth_mm);
+        let layer = if self.second.is_some() { FEATURES + 1 } else { FEATURES };
+        let text = say::flood(at.label(&flooded.chocolate), depth);
+        let mut tasks = vec![
+            TaskDraft::new("flood", text, say::flood_how(), seconds.clamp(15.0, 3_600.0))
+                .with(&flooded.chocolate)
+                .since("pour", 0)
+                .from(Timing::TouchDry, say::outlines_hold()),
+        ];
+        tasks.extend(set_and_release("flood", layer, at.fridge));
+        tasks
+    }
+
     fn tasks(&self, at: &Drafting<'_>, lines: &Lines) -> Vec<TaskDraft> {
         let bowls = self.shape == PipedShape::Bowls;
         let (text, detail) =
@@ -200,6 +286,8 @@ impl PipedInputs {
                     .since("pour", 0)
                     .from(Timing::After(60.0), say::lift_from()),
             );
+        } else if let Some(flooded) = &self.flooded {
+            tasks.extend(self.flooding(flooded, lines, at));
         } else {
             tasks.extend(set_and_release("pour", 0, at.fridge));
         }
@@ -211,15 +299,22 @@ impl PipedInputs {
         let Some(outlines) = &self.outlines else {
             at.number("count", f64::from(self.count), check::PIECES);
             let each_mm = at.number("length_mm", self.length_mm, check::PIPED_MM);
-            return Lines { each_mm, count: self.count };
+            return Lines { each_mm, count: self.count, bodies: Area::default() };
         };
         let wanted = wanted(outlines, "outlines", at.check);
         let count: u32 = wanted.iter().map(|(one, _)| one.count).sum();
         let all_mm: f64 = wanted.iter().map(|(w, _)| w.outline.length() * f64::from(w.count)).sum();
-        Lines { each_mm: all_mm / f64::from(count.max(1)), count }
+        let bodies_mm2: f64 =
+            wanted.iter().map(|(w, _)| w.outline.body() * f64::from(w.count)).sum();
+        let bodies = square_centimetres(bodies_mm2 / 100.0);
+        Lines { each_mm: all_mm / f64::from(count.max(1)), count, bodies }
     }
 }
 
+/// What fills an outline weighs so much, g/cm³, with its rounded edge (*custom*).
+const FLOODED_G_CM3: f64 = 1.26;
+/// A body is filled in so long, s (*custom*).
+const FLOODED_IN_S: f64 = 25.0;
 /// The layer of the features, after the body.
 const FEATURES: usize = 1;
 
@@ -228,6 +323,8 @@ struct Lines {
     /// Line in one piece, on the average.
     each_mm: f64,
     count: u32,
+    /// What all outlines enclose, where they are known.
+    bodies: Area,
 }
 
 /// A hand pipes about four centimetres a second (*custom*).

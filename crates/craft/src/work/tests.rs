@@ -8,6 +8,7 @@ use crate::plan::{BowlInputs, Plan, PlanInputs, PlannedComponent};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};
 
 mod coatings;
+mod flooded;
 mod moulded;
 mod orders;
 mod prepared_goods;
@@ -176,6 +177,7 @@ fn piped(second: bool) -> WorkInputs {
         length_mm: 1_000.0,
         line_mm: 4.0,
         count: 6,
+        flooded: None,
         second: second.then(|| SecondColour { chocolate: "white".to_owned(), length_mm: 500.0 }),
         outlines: None,
     })

@@ -98,9 +98,14 @@ async fn a_sugar_sheet_needs_no_bowl_and_is_logged_all_the_same() {
         page.choose("Replace or add", "replace with: boiled-sugar sheet").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         page.touch("Build guide").await?;
-        for task in
-            ["Oil the tray", "Boil the syrup", "Take it off the heat", "Keep", "Pour the clear"]
-        {
+        for task in [
+            "Oil the tray",
+            "Weigh into the pan: ",
+            "Boil the syrup",
+            "Take it off the heat",
+            "Keep",
+            "Pour the clear",
+        ] {
             page.until_shown("build-now", task).await?;
             if task == "Boil the syrup" {
                 page.until_shown("build-caution", "sticks to the skin and burns").await?;

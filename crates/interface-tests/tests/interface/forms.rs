@@ -167,6 +167,14 @@ async fn forms_of_flat_work_keep_what_is_typed_and_say_what_is_wrong() {
                         Fill("Width", "55", "/outlines/0/width_mm", json!(55)),
                         Touch("Add outline"),
                         Touch("Remove: outline 2"),
+                        Choose(
+                            "Bodies",
+                            "flooded: outlined, then filled",
+                            "/flooded/depth_mm",
+                            json!(2.5),
+                        ),
+                        Refused("Depth", "20", "Depth must be"),
+                        Fill("Depth", "2.5", "/flooded/depth_mm", json!(2.5)),
                     ],
                 ),
                 (
@@ -180,6 +188,16 @@ async fn forms_of_flat_work_keep_what_is_typed_and_say_what_is_wrong() {
                 (
                     "boiled-sugar sheet",
                     vec![
+                        Choose(
+                            "Boiled",
+                            "what is in hand, in weights",
+                            "/recipe/by",
+                            json!("weights"),
+                        ),
+                        Refused("Sugar", "5", "Sugar must be 20 to 5000 g"),
+                        Fill("Sugar", "280", "/recipe/sugar_g", json!(280)),
+                        Fill("Flavour", "mint oil", "/flavour", json!("mint oil")),
+                        Fill("Pulled", "12", "/pulls", json!(12)),
                         Fill("Whitened part", "15", "/whitened_pct", json!(15)),
                         Refused("Altitude", "12000", "Altitude must be"),
                         Fill("Altitude", "800", "/altitude_m", json!(800)),
@@ -280,6 +298,10 @@ async fn forms_of_moulded_and_dipped_work_do_so_too() {
                         Refused("Vessel width", "10", "Vessel width must be"),
                         Fill("Vessel width", "90", "/vessel_mm", json!(90)),
                         Choose("Two-tone", "zigzags of another: white", "/swirl", json!("white")),
+                        Choose("Centres made", "here: rolled", "/made/shaped_by", json!("rolling")),
+                        Refused("Weight 2", "0", "Weight 2 must be"),
+                        Fill("Weight 2", "110", "/made/parts/1/grams", json!(110)),
+                        Fill("Steeped in it, strained out", "mint", "/made/steeped", json!("mint")),
                     ],
                 ),
                 (

@@ -263,6 +263,7 @@ async fn every_piece_gets_some_of_what_goes_on_top() {
         page.go(&format!("/plans/{}", api::id(&plan)?)).await?;
         page.unfold().await?;
         page.touch("Add topping").await?;
+        page.choose("Topping", "whole hazelnuts").await?;
         // Pieces of 4 cm catch as if they were 14 mm wider: 600 / 29.16 · 3.0 nuts of 1.1 g.
         page.until_shown("topping", "68 g whole hazelnuts").await?;
         page.until_shown("topping", "62 of them").await?;
@@ -302,7 +303,7 @@ async fn three_toppings_in_their_order_are_in_every_place_of_the_plan() {
         page.fill("Amount of it", "4").await?;
         page.until_shown("topping", "4 g salt flakes").await?;
         page.touch("Add topping").await?;
-        page.choose("Topping 2", "sugar stars").await?;
+        page.choose("Topping 2", "sugar stars (shelf)").await?;
         page.touch("Add topping").await?;
         page.choose("Topping 3", "whole hazelnuts").await?;
         page.until_count("[data-testid=topping]", 3).await?;

@@ -191,6 +191,7 @@ fn open_night() -> PlanInputs {
         length_mm: 420.0,
         line_mm: 4.0,
         count: 12,
+        flooded: None,
         second: None,
         outlines: Some(vec![
             outline(ShapeInputs::Star { points: 5, inner_pct: 45.0 }, 55.0, 8),

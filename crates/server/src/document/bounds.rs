@@ -65,6 +65,8 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::WATER_G, &["SugarRecipe.water_g"]),
     (check::PULLS, &["SugarInputs.pulls"]),
     (check::ADDED_FAT_PCT, &["AddedFatInputs.share_pct"]),
+    (check::FLOODED_MM, &["FloodedInputs.depth_mm"]),
+    (check::BODY_CM2, &["FloodedInputs.area_cm2"]),
     (check::TOASTING_C, &["Preparation.oven_c"]),
     (check::TOASTING_MIN, &["Preparation.minutes"]),
     (check::CANDYING_PARTS, &["Preparation.sugar_parts"]),

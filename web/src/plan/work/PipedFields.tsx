@@ -6,6 +6,7 @@ import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
+import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
 import type { FieldsOf } from "./fieldsOfWork";
@@ -22,7 +23,7 @@ const shapes: Record<Piped["shape"], string> = {
 
 /** Piped pieces. */
 export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>) {
-  const { second } = work;
+  const { second, flooded } = work;
   const field = fieldsOf(work, errors, onChange);
   return (
     <Stack gap="4">
@@ -46,6 +47,50 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
         <Pair>
           <CountField {...field("count")} />
           <NumberField label="Line length each" unit="mm" {...field("length_mm")} />
+        </Pair>
+      )}
+      {work.shape === "outlines" && (
+        <EitherField
+          label="Bodies"
+          value={flooded != null}
+          no="lines alone"
+          yes="flooded: outlined, then filled"
+          error={errors.flooded}
+          onChange={(wanted) =>
+            onChange({
+              flooded: wanted
+                ? { chocolate: work.chocolate, depth_mm: 3, area_cm2: work.outlines ? null : 12 }
+                : null,
+            })
+          }
+        />
+      )}
+      {flooded && (
+        <Pair>
+          <ChocolatePick
+            {...pick}
+            label="Filled with"
+            value={flooded.chocolate}
+            error={errors["flooded.chocolate"]}
+            patch={(chocolate) => ({ flooded: { ...flooded, chocolate } })}
+            onChange={onChange}
+          />
+          <NumberField
+            label="Depth"
+            unit="mm"
+            value={flooded.depth_mm}
+            error={errors["flooded.depth_mm"]}
+            onChange={(depth_mm) => onChange({ flooded: { ...flooded, depth_mm } })}
+          />
+          {!work.outlines && (
+            <UnitField
+              label="Area of one body"
+              unit="cm²"
+              value={flooded.area_cm2}
+              error={errors["flooded.area_cm2"]}
+              onChange={(area_cm2) => onChange({ flooded: { ...flooded, area_cm2 } })}
+            />
+          )}
         </Pair>
       )}
       <EitherField

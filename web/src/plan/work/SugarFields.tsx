@@ -85,12 +85,12 @@ export function SugarFields({ work, errors, onChange }: FieldsOf<Sugar>) {
       </Fold>
       <Fold
         inner
-        title="White part, altitude"
+        title="Whitened part, altitude"
         value={`${work.whitened_pct ?? 10} % white, ${work.altitude_m ?? 0} m`}
         faulty={faultyIn(errors, "whitened_pct", "pulls", "altitude_m")}
       >
         <Pair>
-          <UnitField label="White part" unit="%" optional="10" {...field("whitened_pct")} />
+          <UnitField label="Whitened part" unit="%" optional="10" {...field("whitened_pct")} />
           <CountField label="Pulled" {...field("pulls")} value={work.pulls ?? 0} />
           <EitherField
             label="Boiled in"

@@ -23,6 +23,12 @@ crate::messages! {
     pour_nests_how() = "A few at a time: each is gathered while it bends, before the next few are piped. Every line joins another.";
     features_dry() = "the features no longer smear";
     touch_features() = "Touch the features lightly";
+    flooded_within_outlines() = "goes with outlines only";
+    area_needed() = "is needed where no outlines are stated: how large the body of one is";
+    nothing_to_flood() = "needs an outline that is closed: nothing in these would hold it";
+    flood(label: Words, depth: Mm) = "Fill the outlines with {label}, {depth} deep";
+    flood_how() = "A bag cut wider, from the edge inward; draw it into the corners with a needle, burst the bubbles, tap the sheet.";
+    outlines_hold() = "the outlines hold";
     gather() = "Gather each into a nest";
     gather_how() = "While it bends, with both hands.";
     gather_from() = "it bends without sticking";

@@ -110,6 +110,7 @@ fn features_dry_by_the_clock_of_their_own_chocolate() {
     let with = |chocolate: &str, second: &str| {
         plan(WorkInputs::Piped(PipedInputs {
             chocolate: chocolate.to_owned(),
+            flooded: None,
             second: Some(SecondColour { chocolate: second.to_owned(), length_mm: 60.0 }),
             ..piped.clone()
         }))
