@@ -298,7 +298,8 @@ pub async fn keep_ending(
         } else {
             store::shelf::unteach(&mut *connection, bowl.id).await?;
         }
-        if let Some(chocolate_id) = inputs.chocolate_id {
+        // A rehearsal empties no bag.
+        if let Some(chocolate_id) = inputs.chocolate_id.filter(|_| real) {
             let bowl_took = stock::taken(setup, &fold(setup, record, end));
             // What was stirred into it did not come out of its bag.
             let of_fat = inputs.fat_added.map(|added| added.of(bowl_took)).unwrap_or_default();

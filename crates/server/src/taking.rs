@@ -1,7 +1,7 @@
 //! What is made takes its goods from the shelf, once anything of it was done.
 //!
 //! How much is what was worked out when the batch was begun; which goods, what the shelf has by
-//! that id or name now. An event that is taken back gives them back.
+//! that id or name now. An event that is taken back gives them back. A rehearsal takes nothing.
 
 use craft::batch::begun;
 use craft::plan::GoodsTaken;
@@ -127,7 +127,7 @@ pub async fn take_goods(
         for (taken, goes) in component.takes() {
             let id = move_id(making.batch.id, key, &taken.name, goes);
             match found(&taken, on_shelf) {
-                Some((thing_id, amount)) if is => {
+                Some((thing_id, amount)) if is && making.batch.real_time => {
                     let kind = Move::Taken;
                     let taken = MoveRow { id, thing_id, bowl_id: None, kind, amount, at: wall.0 };
                     store::stock::take(&mut *connection, &taken).await?;

@@ -1,5 +1,7 @@
 //! What a plan takes besides chocolate: each of the goods once, whatever it goes into.
 
+use std::collections::HashMap;
+
 use uuid::Uuid;
 
 use super::{BowlPlan, PlannedBowl, PlannedComponent};
@@ -94,29 +96,29 @@ fn used(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
 
 fn of_components(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
     let mut all: Vec<GoodsTaken> = Vec::new();
+    let mut places: HashMap<(Option<Uuid>, String), usize> = HashMap::new();
     for component in components {
-        for goods in &component.draft.goods {
-            for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
-                let name = component.name.clone();
-                let used =
-                    GoodsUse { component: name, goes: goods.goes, mass: bought.mass, count: None };
-                let same = |known: &&mut GoodsTaken| {
-                    known.goods_id == bought.goods_id
-                        && known.name.to_lowercase() == bought.name.to_lowercase()
-                };
-                match all.iter_mut().find(same) {
-                    Some(known) => {
-                        known.mass += bought.mass;
-                        known.uses.push(used);
-                    }
-                    None => all.push(GoodsTaken {
-                        name: bought.name,
-                        goods_id: bought.goods_id,
-                        mass: bought.mass,
-                        count: None,
-                        uses: vec![used],
-                    }),
+        let bought = component
+            .draft
+            .goods
+            .iter()
+            .flat_map(|goods| goods.bought().map(|one| (one, goods.goes)));
+        for (one, goes) in bought.filter(|(one, _)| !from_the_tap(one.name)) {
+            let used =
+                GoodsUse { component: component.name.clone(), goes, mass: one.mass, count: None };
+            let place = *places.entry((one.goods_id, one.name.to_lowercase())).or_insert(all.len());
+            match all.get_mut(place) {
+                Some(known) => {
+                    known.mass += one.mass;
+                    known.uses.push(used);
                 }
+                None => all.push(GoodsTaken {
+                    name: one.name.to_owned(),
+                    goods_id: one.goods_id,
+                    mass: one.mass,
+                    count: None,
+                    uses: vec![used],
+                }),
             }
         }
     }

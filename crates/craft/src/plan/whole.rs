@@ -139,9 +139,13 @@ fn declared(
     for (fat, _) in fats {
         all.goods(fat.name(), None);
     }
+    let mut named = HashSet::new();
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
-        for bought in goods.bought().into_iter().filter(|one| !from_the_tap(&one.name)) {
-            all.goods(&bought.name, bought.label.as_ref());
+        for bought in goods.bought().filter(|one| !from_the_tap(one.name)) {
+            // Without a label nothing but the name tells: once is enough.
+            if bought.label.is_some() || named.insert(bought.name) {
+                all.goods(bought.name, bought.label);
+            }
         }
     }
     all.declared()

@@ -147,7 +147,7 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
         .iter()
         .filter(|goods| matches!(goods.goes, "mixed in" | "on top"))
         .flat_map(Goods::bought)
-        .map(|bought| say::so_much_of(bought.mass, &bought.name))
+        .map(|bought| say::so_much_of(bought.mass, bought.name))
         .collect();
     let together = match parts.split_last()? {
         (only, []) => only.clone(),

@@ -41,7 +41,7 @@ pub struct Goods {
     pub label: Option<LabelInputs>,
     /// What is bought and weighed out for it, where it is prepared first: other weights, and what
     /// goes in besides.
-    pub bought: Option<Vec<Bought>>,
+    pub raw: Option<Vec<Bought>>,
 }
 
 /// What is bought and weighed out.
@@ -57,22 +57,40 @@ pub struct Bought {
     pub label: Option<LabelInputs>,
 }
 
+/// The same, where it stands.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct BoughtRef<'g> {
+    /// What it is.
+    pub name: &'g str,
+    /// What it weighs.
+    pub mass: Mass,
+    /// The goods in the pantry that it is.
+    pub goods_id: Option<Uuid>,
+    /// What its label says of allergens, where it was put in.
+    pub label: Option<&'g LabelInputs>,
+}
+
 impl Goods {
     /// What goes somewhere, by its name alone.
     pub fn named(name: &str, mass: Mass, goes: &'static str) -> Self {
-        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None, bought: None }
+        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None, raw: None }
     }
 
     /// What is bought and weighed out for it: itself, where it is not prepared.
-    pub fn bought(&self) -> Vec<Bought> {
-        self.bought.clone().unwrap_or_else(|| {
-            vec![Bought {
-                name: self.name.clone(),
-                mass: self.mass,
-                goods_id: self.goods_id,
-                label: self.label.clone(),
-            }]
-        })
+    pub fn bought(&self) -> impl Iterator<Item = BoughtRef<'_>> {
+        let itself = self.raw.is_none().then_some(BoughtRef {
+            name: &self.name,
+            mass: self.mass,
+            goods_id: self.goods_id,
+            label: self.label.as_ref(),
+        });
+        let raw = self.raw.iter().flatten().map(|one| BoughtRef {
+            name: &one.name,
+            mass: one.mass,
+            goods_id: one.goods_id,
+            label: one.label.as_ref(),
+        });
+        raw.chain(itself)
     }
 
     /// It is goods of the pantry, with what their label says.

@@ -311,9 +311,8 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
                 .map(|g| GoodsAnswer {
                     bought: g
                         .bought()
-                        .into_iter()
                         .map(|one| BoughtAnswer {
-                            name: one.name,
+                            name: one.name.to_owned(),
                             mass_g: grams(one.mass),
                             goods_id: one.goods_id,
                         })

@@ -99,6 +99,20 @@ async fn what_is_made_takes_its_goods_once_and_gives_them_back_where_it_was_not(
 }
 
 #[actix_web::test]
+async fn a_rehearsal_takes_nothing_from_the_shelf() {
+    let kitchen = Kitchen::new().await;
+    let stars = json!({ "name": "Gold stars", "unit": "piece", "each_g": 0.5, "across_mm": 6 });
+    let stars = kitchen.goods(stars, Some(100.0)).await;
+    let nuts = kitchen.goods(json!({ "name": "Nut bits" }), Some(90.0)).await;
+    let plan = kitchen.starry(&stars, &nuts).await;
+    let batch = kitchen.begun(&plan).await;
+    kitchen.put(&format!("/batches/{batch}/clock"), None, json!({ "rate": 10 })).await.with(200);
+    kitchen.done(&batch, "first/goods", false).await;
+    let left = (kitchen.left_of(&stars).await, kitchen.left_of(&nuts).await);
+    assert_eq!(left, (Some(100.0), Some(90.0)));
+}
+
+#[actix_web::test]
 async fn bags_and_sheets_are_counted_and_taken_by_the_piece() {
     let kitchen = Kitchen::new().await;
     let bags = json!({ "name": "clear bags", "unit": "piece", "sort": "packaging" });

@@ -232,5 +232,5 @@ pub(super) fn prepare(
         let name = "sugar".to_owned();
         bought.push(Bought { name, mass: sugar, goods_id: None, label: None });
     }
-    Goods { bought: Some(bought), ..goods }
+    Goods { raw: Some(bought), ..goods }
 }
