@@ -40,8 +40,23 @@ struct Used {
 }
 
 impl Component {
-    /// All that leaves the shelf for it, each with where it goes.
-    fn takes(&self) -> impl Iterator<Item = (GoodsTaken, &str)> {
+    /// All that leaves the shelf for it, each once, with where it goes.
+    fn takes(&self) -> Vec<(GoodsTaken, &str)> {
+        let mut all: Vec<(GoodsTaken, &str)> = Vec::new();
+        for (taken, goes) in self.all() {
+            // The sugar of two that are candied is one sugar.
+            let same = |(known, where_to): &&mut (GoodsTaken, &str)| {
+                (&known.name, known.goods_id, *where_to) == (&taken.name, taken.goods_id, goes)
+            };
+            match all.iter_mut().find(same) {
+                Some((known, _)) => known.mass += taken.mass,
+                None => all.push((taken, goes)),
+            }
+        }
+        all
+    }
+
+    fn all(&self) -> impl Iterator<Item = (GoodsTaken, &str)> {
         let bought = self
             .goods
             .iter()

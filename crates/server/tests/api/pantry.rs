@@ -99,6 +99,28 @@ async fn what_is_made_takes_its_goods_once_and_gives_them_back_where_it_was_not(
 }
 
 #[actix_web::test]
+async fn the_sugar_of_two_that_are_candied_is_taken_for_both() {
+    let kitchen = Kitchen::new().await;
+    let sugar = kitchen.goods(json!({ "name": "Sugar" }), Some(500.0)).await;
+    let candied = |name: &str| {
+        json!({ "name": name, "density_g_cm3": 1.0, "amount": { "by": "grams", "mass_g": 60 },
+            "prepared": [{ "by": "candying", "sugar_parts": 0.5 }] })
+    };
+    let work = json!({ "kind": "slab", "chocolate": "dark", "lining": "parchment",
+        "mixed_in": [candied("nuts"), candied("seeds")], "cover": { "by": "thickness",
+            "thickness_mm": 7, "tray": { "shape": "area", "area_cm2": 600 } } });
+    let inputs = json!({ "room_c": 20, "rh_pct": 45,
+        "bowls": [{ "key": "dark", "family": "dark" }],
+        "components": [{ "key": "slab", "name": "Slab", "work": work }] });
+    let plan = kitchen.planned(json!({ "name": "Candied", "inputs": inputs })).await;
+    let planned = kitchen.get(&format!("/plans/{plan}")).await.with(200);
+    assert_eq!(of(&planned, "sugar")["stock"]["needed"], 40.0);
+    let batch = kitchen.begun(&plan).await;
+    kitchen.done(&batch, "slab/goods", false).await;
+    assert_eq!(kitchen.left_of(&sugar).await, Some(460.0));
+}
+
+#[actix_web::test]
 async fn a_rehearsal_takes_nothing_from_the_shelf() {
     let kitchen = Kitchen::new().await;
     let stars = json!({ "name": "Gold stars", "unit": "piece", "each_g": 0.5, "across_mm": 6 });
