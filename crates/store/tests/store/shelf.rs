@@ -78,10 +78,7 @@ async fn what_a_bowl_took_keeps_its_place_and_goes_back_with_its_pour() {
     assert_eq!(kinds().await, [(Move::Returned, 20.0)]);
 
     let nowhere = moved(Uuid::now_v7(), None, Move::Bought, 1.0);
-    assert!(matches!(
-        note(&pool, &nowhere).await,
-        Err(StoreError::NotFound("chocolate on the shelf"))
-    ));
+    assert!(matches!(note(&pool, &nowhere).await, Err(StoreError::NotFound("thing on the shelf"))));
 }
 
 #[tokio::test]
