@@ -42,8 +42,17 @@ struct Used {
 impl Component {
     /// All that leaves the shelf for it, each once, with where it goes.
     fn takes(&self) -> Vec<(GoodsTaken, &str)> {
+        let weighed = self.goods.iter().flat_map(|goods| {
+            let taken =
+                |one: &Bought| GoodsTaken::weighed(&one.name, one.goods_id, grams(one.mass_g));
+            goods.bought.iter().map(move |one| (taken(one), goods.goes.as_str()))
+        });
+        let by_the_piece = self
+            .used
+            .iter()
+            .map(|used| (GoodsTaken::by_the_piece(&used.name, used.count), used.goes.as_str()));
         let mut all: Vec<(GoodsTaken, &str)> = Vec::new();
-        for (taken, goes) in self.all() {
+        for (taken, goes) in weighed.chain(by_the_piece) {
             // The sugar of two that are candied is one sugar.
             let same = |(known, where_to): &&mut (GoodsTaken, &str)| {
                 (&known.name, known.goods_id, *where_to) == (&taken.name, taken.goods_id, goes)
@@ -54,26 +63,6 @@ impl Component {
             }
         }
         all
-    }
-
-    fn all(&self) -> impl Iterator<Item = (GoodsTaken, &str)> {
-        let bought = self
-            .goods
-            .iter()
-            .flat_map(|goods| goods.bought.iter().map(|one| (one.taken(), goods.goes.as_str())));
-        bought.chain(self.used.iter().map(|used| (used.taken(), used.goes.as_str())))
-    }
-}
-
-impl Used {
-    fn taken(&self) -> GoodsTaken {
-        GoodsTaken {
-            name: self.name.clone(),
-            goods_id: None,
-            mass: grams(0.0),
-            count: Some(self.count),
-            uses: Vec::new(),
-        }
     }
 }
 
@@ -90,18 +79,6 @@ struct Bought {
     name: String,
     mass_g: f64,
     goods_id: Option<Uuid>,
-}
-
-impl Bought {
-    fn taken(&self) -> GoodsTaken {
-        GoodsTaken {
-            name: self.name.clone(),
-            goods_id: self.goods_id,
-            mass: grams(self.mass_g),
-            count: None,
-            uses: Vec::new(),
-        }
-    }
 }
 
 /// Which goods of the shelf they are, and how much in what those are counted in.

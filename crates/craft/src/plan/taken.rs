@@ -43,84 +43,74 @@ pub struct GoodsUse {
     pub count: Option<f64>,
 }
 
-/// All that is taken besides chocolate, in the order in which it is named first: what components
-/// take, then what is stirred into chocolates.
-pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> Vec<GoodsTaken> {
-    let mut all = of_components(components);
-    for bowl in bowls {
-        let Some((fat, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else { continue };
-        let used =
-            GoodsUse { component: bowl.label.clone(), goes: "stirred in", mass, count: None };
-        match all.iter_mut().find(|known| known.name.to_lowercase() == fat.name()) {
+impl GoodsTaken {
+    /// Goods that are taken by weight, whatever they go into.
+    #[must_use]
+    pub fn weighed(name: &str, goods_id: Option<Uuid>, mass: Mass) -> Self {
+        Self { name: name.to_owned(), goods_id, mass, count: None, uses: Vec::new() }
+    }
+
+    /// So many of what nobody eats, whatever they go with.
+    #[must_use]
+    pub fn by_the_piece(name: &str, count: f64) -> Self {
+        Self { count: Some(count), ..Self::weighed(name, None, Mass::default()) }
+    }
+}
+
+/// Who adds up what is taken: each of the goods stands where it was named first.
+#[derive(Default)]
+struct Adding {
+    all: Vec<GoodsTaken>,
+    /// Where each stands, by its id and its name, whatever its capitals, and whether it goes by the
+    /// piece.
+    places: HashMap<(Option<Uuid>, String, bool), usize>,
+}
+
+impl Adding {
+    fn add(&mut self, taken: GoodsTaken, component: &str, goes: &'static str) {
+        let GoodsTaken { mass, count, .. } = taken;
+        let used = GoodsUse { component: component.to_owned(), goes, mass, count };
+        let key = (taken.goods_id, taken.name.to_lowercase(), count.is_some());
+        let place = *self.places.entry(key).or_insert(self.all.len());
+        match self.all.get_mut(place) {
             Some(known) => {
                 known.mass += mass;
+                known.count = known.count.zip(count).map(|(before, more)| before + more);
                 known.uses.push(used);
             }
-            None => all.push(GoodsTaken {
-                name: fat.name().to_owned(),
-                goods_id: None,
-                mass,
-                count: None,
-                uses: vec![used],
-            }),
+            None => self.all.push(GoodsTaken { uses: vec![used], ..taken }),
         }
     }
-    all.extend(used(components));
-    all
+
+    /// The goods of a name that were named first, if any were.
+    fn named(&self, name: &str) -> Option<&GoodsTaken> {
+        self.all.iter().find(|known| known.name.to_lowercase() == name)
+    }
 }
 
-/// What is used up and nobody eats, each once.
-fn used(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
-    let mut all: Vec<GoodsTaken> = Vec::new();
+/// All that is taken besides chocolate, in the order in which it is named first: what components
+/// take, then what is stirred into chocolates, then what nobody eats.
+pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> Vec<GoodsTaken> {
+    let mut adding = Adding::default();
     for component in components {
-        for one in &component.draft.used {
-            let (name, mass, count) = (component.name.clone(), Mass::default(), Some(one.count));
-            let used = GoodsUse { component: name, goes: one.goes, mass, count };
-            match all.iter_mut().find(|known| known.name == one.name) {
-                Some(known) => {
-                    known.count = known.count.map(|before| before + one.count);
-                    known.uses.push(used);
-                }
-                None => all.push(GoodsTaken {
-                    name: one.name.to_owned(),
-                    goods_id: None,
-                    mass,
-                    count,
-                    uses: vec![used],
-                }),
+        for goods in &component.draft.goods {
+            for one in goods.bought().filter(|one| !from_the_tap(one.name)) {
+                let taken = GoodsTaken::weighed(one.name, one.goods_id, one.mass);
+                adding.add(taken, &component.name, goods.goes);
             }
         }
     }
-    all
-}
-
-fn of_components(components: &[PlannedComponent]) -> Vec<GoodsTaken> {
-    let mut all: Vec<GoodsTaken> = Vec::new();
-    let mut places: HashMap<(Option<Uuid>, String), usize> = HashMap::new();
+    for bowl in bowls {
+        let Some((fat, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else { continue };
+        // Of what a component was given from the shelf, it is the same.
+        let goods_id = adding.named(fat.name()).and_then(|known| known.goods_id);
+        adding.add(GoodsTaken::weighed(fat.name(), goods_id, mass), &bowl.label, "stirred in");
+    }
     for component in components {
-        let bought = component
-            .draft
-            .goods
-            .iter()
-            .flat_map(|goods| goods.bought().map(|one| (one, goods.goes)));
-        for (one, goes) in bought.filter(|(one, _)| !from_the_tap(one.name)) {
-            let used =
-                GoodsUse { component: component.name.clone(), goes, mass: one.mass, count: None };
-            let place = *places.entry((one.goods_id, one.name.to_lowercase())).or_insert(all.len());
-            match all.get_mut(place) {
-                Some(known) => {
-                    known.mass += one.mass;
-                    known.uses.push(used);
-                }
-                None => all.push(GoodsTaken {
-                    name: one.name.to_owned(),
-                    goods_id: one.goods_id,
-                    mass: one.mass,
-                    count: None,
-                    uses: vec![used],
-                }),
-            }
+        for used in &component.draft.used {
+            let taken = GoodsTaken::by_the_piece(used.name, used.count);
+            adding.add(taken, &component.name, used.goes);
         }
     }
-    all
+    adding.all
 }

@@ -2,7 +2,7 @@
 
 use chrono::NaiveDate;
 
-use super::stock::{SOON, said};
+use super::stock::Dated;
 use crate::catalogue::shelf as say;
 use crate::message::{Message, Nested};
 use crate::note::Note;
@@ -92,29 +92,23 @@ fn so_much(unit: CountedIn, amount: f64) -> Message {
 
 /// What there is to say of their date.
 fn dated(goods: &GoodsInputs, today: NaiveDate) -> Option<Note> {
-    let best_before = goods.best_before?;
-    let day = said(best_before);
-    let spoils = goods.sort == Sort::Dairy;
-    if best_before < today && spoils {
-        Some(Note::caution("goods-past-date", say::use_by(&goods.name, day)))
-    } else if best_before < today {
-        Some(Note::caution("goods-past-date", say::goods_past_date(&goods.name, day)))
-    } else if best_before - today <= SOON {
-        Some(Note::info("goods-soon-past-date", say::goods_soon_past(&goods.name, day)))
-    } else {
-        None
-    }
+    let name = &goods.name;
+    Some(match Dated::of(goods.best_before, today)? {
+        Dated::Past(day) if goods.sort == Sort::Dairy => {
+            Note::caution("goods-past-date", say::use_by(name, day))
+        }
+        Dated::Past(day) => Note::caution("goods-past-date", say::goods_past_date(name, day)),
+        Dated::Soon(day) => Note::info("goods-soon-past-date", say::goods_soon_past(name, day)),
+    })
 }
 
 #[cfg(test)]
 mod tests {
     use super::*;
     use crate::pantry::named;
-    use crate::units::Mass;
 
     fn taken(g: f64) -> GoodsTaken {
-        let (goods_id, count, uses) = (None, None, Vec::new());
-        GoodsTaken { name: "it".to_owned(), goods_id, mass: grams(g), count, uses }
+        GoodsTaken::weighed("it", None, grams(g))
     }
 
     fn day(day: u32) -> NaiveDate {
@@ -171,7 +165,7 @@ mod tests {
     #[test]
     fn what_nobody_eats_goes_by_the_piece() {
         let bags = GoodsInputs::called("clear bags", CountedIn::Pieces);
-        let six = GoodsTaken { mass: Mass::default(), count: Some(6.0), ..taken(0.0) };
+        let six = GoodsTaken::by_the_piece("clear bags", 6.0);
         let stock = GoodsStock::of(&bags, Some(4.0), &six, day(1));
         assert_eq!((stock.needed, stock.short), (Some(6.0), Some(2.0)), "whatever one weighs");
         let roll = GoodsInputs::called("bags on a roll", CountedIn::Grams);

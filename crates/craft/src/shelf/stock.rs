@@ -9,7 +9,7 @@ use crate::words::worded;
 use chrono::{NaiveDate, TimeDelta};
 
 /// A best-before date this near is said.
-pub(super) const SOON: TimeDelta = TimeDelta::days(14);
+const SOON: TimeDelta = TimeDelta::days(14);
 
 worded! {
     /// How chocolate and goods come and go.
@@ -62,9 +62,25 @@ pub fn cost(chocolate: &ChocolateInputs, mass: Mass) -> Option<f64> {
     chocolate.price_per_kg.map(|price| price * in_grams(mass) / 1000.0)
 }
 
-/// A day as it is said.
-pub(super) fn said(day: NaiveDate) -> String {
-    day.format("%-d %B %Y").to_string()
+/// A best-before date that is worth a word, as it is said.
+pub(super) enum Dated {
+    /// It has passed.
+    Past(String),
+    /// It is near.
+    Soon(String),
+}
+
+impl Dated {
+    /// What a date is today; nothing where there is none or it is far off.
+    pub(super) fn of(best_before: Option<NaiveDate>, today: NaiveDate) -> Option<Self> {
+        let best_before = best_before?;
+        let day = best_before.format("%-d %B %Y").to_string();
+        if best_before < today {
+            Some(Self::Past(day))
+        } else {
+            (best_before - today <= SOON).then_some(Self::Soon(day))
+        }
+    }
 }
 
 /// What is still to be bought, where so much is left of what is needed: a gram at the least,
@@ -88,13 +104,14 @@ pub fn remarks(
     {
         notes.push(Note::caution("not-enough", say::not_enough(left, needed, short(left, needed))));
     }
-    if let Some(best_before) = chocolate.best_before {
-        let day = said(best_before);
-        if best_before < today {
+    match Dated::of(chocolate.best_before, today) {
+        Some(Dated::Past(day)) => {
             notes.push(Note::caution("past-its-date", say::past_its_date(&day)));
-        } else if best_before - today <= SOON {
+        }
+        Some(Dated::Soon(day)) => {
             notes.push(Note::info("soon-past-its-date", say::soon_past_its_date(&day)));
         }
+        None => {}
     }
     notes
 }
