@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::prepared::{self, Preparation, prepare};
-use super::{LONGEST_NAME, MOST_GOODS};
+use super::{LONGEST_NAME, MOST_GOODS, check_totals, largest};
 use crate::allergens::LabelInputs;
 use crate::catalogue::work::goods as say;
 use crate::check::{self, Checker};
@@ -182,18 +182,11 @@ fn go_together(goods: &[MixedInInputs], by: &[(By, MassDensity)], check: &mut Ch
         _ => sum,
     });
     let by_chocolate = by.iter().any(|(by, _)| matches!(by, By::Parts(_) | By::Share(_)));
-    let mut filled = false;
-    for (i, (by, _)) in by.iter().enumerate() {
-        let By::FillingTo(total) = by else { continue };
-        if filled {
-            check.fault(field(i), say::one_fills_up());
-        } else if by_chocolate {
-            check.fault(field(i), say::fills_up_weights());
-        } else if *total <= weighed {
-            check.fault(field(i), say::others_weigh(weighed, *total));
-        }
-        filled = true;
-    }
+    let totals = by.iter().enumerate().filter_map(|(i, (by, _))| match by {
+        By::FillingTo(total) => Some((i, *total)),
+        _ => None,
+    });
+    check_totals(totals, weighed, by_chocolate.then(say::fills_up_weights), field, check);
 }
 
 /// Puts what is folded into so much chocolate into the draft; a fault where there is more of it
@@ -209,8 +202,7 @@ pub(crate) fn within_what_binds(
     let mixed = all.into_mass(chocolate, density);
     let parts = (all.dry(chocolate) / chocolate).value;
     if !at.check.has_faults() && parts > MOST_PARTS {
-        let most =
-            (0..mixed.len()).max_by(|a, b| mixed[*a].dry.value.total_cmp(&mixed[*b].dry.value));
+        let most = largest(mixed.iter().map(|mixed| mixed.dry.value));
         if let Some((i, most)) = most.and_then(|i| Some((i, goods.get(i)?))) {
             let field = format!("mixed_in[{i}].amount.{}", most.amount.field());
             at.check.fault(field, say::too_many_parts(MOST_PARTS, parts));

@@ -3,7 +3,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::prepared::{self, Preparation, prepare};
-use super::{LONGEST_NAME, MOST_GOODS};
+use super::{LONGEST_NAME, MOST_GOODS, check_totals, largest};
 use crate::allergens::LabelInputs;
 use crate::catalogue::cautions;
 use crate::catalogue::steps::so_much_of;
@@ -196,7 +196,7 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
         let name = stated.get(i).map_or("by", |inputs| inputs.wish.field());
         format!("toppings[{i}].wish.{name}")
     };
-    let mut placed: Vec<Option<OnTop>> = checked
+    let placed: Vec<Option<OnTop>> = checked
         .iter()
         .map(|(topping, wanted)| match wanted {
             Wanted::By(wish) => Some(topping.on(slab, *wish)),
@@ -204,28 +204,27 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
         })
         .collect();
     let others = placed.iter().flatten().fold(Mass::default(), |sum, on_top| sum + on_top.mass);
-    let mut filled = false;
-    for (i, (topping, wanted)) in checked.iter().enumerate() {
-        let Wanted::FillTo(total) = wanted else { continue };
-        if filled {
-            at.check.fault(field(i), say::one_fills_up());
-        } else if *total <= others {
-            at.check.fault(field(i), say::others_weigh(others, *total));
-        } else {
-            placed[i] = Some(topping.on(slab, Wish::Weighing(*total - others)));
-        }
-        filled = true;
-    }
-    let placed: Vec<OnTop> = placed.into_iter().flatten().collect();
+    let totals = checked.iter().enumerate().filter_map(|(i, (_, wanted))| match wanted {
+        Wanted::FillTo(total) => Some((i, *total)),
+        Wanted::By(_) => None,
+    });
+    check_totals(totals, others, None, &field, at.check);
     if at.check.has_faults() {
         return;
     }
+    let placed: Vec<OnTop> = placed
+        .into_iter()
+        .zip(&checked)
+        .filter_map(|(on_top, (topping, wanted))| match wanted {
+            Wanted::By(_) => on_top,
+            Wanted::FillTo(total) => Some(topping.on(slab, Wish::Weighing(*total - others))),
+        })
+        .collect();
     let covered: f64 = placed.iter().map(|on_top| on_top.covered).sum();
     // One too many by rounding up is no more than a whole one.
     let spare: f64 = placed.iter().map(|on_top| on_top.covered / on_top.count.max(1.0)).sum();
     if covered - spare > CARRIES {
-        let most =
-            (0..placed.len()).max_by(|a, b| placed[*a].covered.total_cmp(&placed[*b].covered));
+        let most = largest(placed.iter().map(|on_top| on_top.covered));
         let message = say::more_than_it_carries(covered * 100.0);
         at.check.fault(field(most.unwrap_or_default()), message);
     }
