@@ -12,6 +12,8 @@ const spoons: Record<Spooned, string> = {
 };
 
 interface Props<A extends { by: string }> {
+  /** What is asked; how much of it, if left out. */
+  label?: string;
   ways: Ways<A>;
   amount: A;
   errors: Errors;
@@ -22,7 +24,7 @@ interface Props<A extends { by: string }> {
 
 /** How much of it: by what, and the numbers that belong to that. */
 export function AmountField<A extends { by: string }>(props: Props<A>) {
-  const { ways, amount, errors, at, onChange } = props;
+  const { label: asked = "How much", ways, amount, errors, at, onChange } = props;
   const by = amount.by as A["by"];
   const set = (patch: object) => onChange({ ...amount, ...patch });
   const field = fieldsOf(amount as Record<string, unknown>, errors, set, `${at}.`);
@@ -33,7 +35,7 @@ export function AmountField<A extends { by: string }>(props: Props<A>) {
     <>
       <Box gridColumn="1 / -1">
         <SelectField
-          label="How much"
+          label={asked}
           value={by}
           choices={choices}
           onChange={(next) => onChange(ways[next].start)}

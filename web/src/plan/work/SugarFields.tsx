@@ -4,12 +4,14 @@ import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
-import { type Errors, fieldsOf } from "../../kit/fieldsOf";
+import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { UnitField } from "../../kit/UnitField";
+import { AmountField } from "../goods/AmountField";
+import type { Ways } from "../goods/ways";
 import { ThicknessField } from "../ThicknessField";
 import { TrayField } from "../TrayField";
 import type { FieldsOf } from "./fieldsOfWork";
@@ -18,9 +20,25 @@ type Sugar = WorkOf<"sugar">;
 type Recipe = NonNullable<Sugar["recipe"]>;
 type Lining = NonNullable<Sugar["lining"]>;
 
-const starts: { [B in Recipe["by"]]: Extract<Recipe, { by: B }> } = {
-  parts: { by: "parts", sugar: 3, syrup: 1, water: 1 },
-  weights: { by: "weights", sugar_g: 300, syrup_g: 100, water_g: 100 },
+const ways: Ways<Recipe> = {
+  parts: {
+    words: "as much as the sheet takes, in parts",
+    start: { by: "parts", sugar: 3, syrup: 1, water: 1 },
+    numbers: [
+      ["sugar", "Sugar", "parts"],
+      ["syrup", "Syrup", "parts"],
+      ["water", "Water", "parts"],
+    ],
+  },
+  weights: {
+    words: "what is in hand, in weights",
+    start: { by: "weights", sugar_g: 300, syrup_g: 100, water_g: 100 },
+    numbers: [
+      ["sugar_g", "Sugar", "g"],
+      ["syrup_g", "Syrup", "g"],
+      ["water_g", "Water", "g"],
+    ],
+  },
 };
 
 const linings: Record<Lining, string> = {
@@ -32,25 +50,26 @@ const linings: Record<Lining, string> = {
 /** A sheet of boiled sugar. */
 export function SugarFields({ work, errors, onChange }: FieldsOf<Sugar>) {
   const field = fieldsOf(work, errors, onChange);
-  const recipe = work.recipe ?? starts.parts;
+  const recipe = work.recipe ?? ways.parts.start;
   return (
     <Stack gap="4">
       <TrayField tray={work.tray} errors={errors} onChange={(tray) => onChange({ tray })} />
-      <SelectField
-        label="Boiled"
-        value={recipe.by}
-        choices={{
-          parts: "as much as the sheet takes, in parts",
-          weights: "what is in hand, in weights",
-        }}
-        onChange={(by) => onChange({ recipe: starts[by] })}
-      />
+      <Box
+        display="grid"
+        gap="2"
+        gridTemplateColumns="repeat(3, minmax(0, 1fr))"
+        alignItems="start"
+      >
+        <AmountField
+          label="Boiled"
+          ways={ways}
+          amount={recipe}
+          errors={errors}
+          at="recipe"
+          onChange={(next) => onChange({ recipe: next })}
+        />
+      </Box>
       {recipe.by === "parts" && <ThicknessField range={[2, 8]} {...field("thickness_mm")} />}
-      <RecipeFields
-        recipe={recipe}
-        errors={errors}
-        onChange={(next) => onChange({ recipe: next })}
-      />
       <NumberField label="Piece size" unit="cm²" {...field("piece_cm2")} />
       <Fold
         inner
@@ -103,52 +122,5 @@ export function SugarFields({ work, errors, onChange }: FieldsOf<Sugar>) {
         </Pair>
       </Fold>
     </Stack>
-  );
-}
-
-interface RecipeProps {
-  recipe: Recipe;
-  errors: Errors;
-  onChange: (recipe: Recipe) => void;
-}
-
-/** Sugar, syrup and water: in parts, or in weights. */
-function RecipeFields({ recipe, errors, onChange }: RecipeProps) {
-  return (
-    <Box display="grid" gap="2" gridTemplateColumns="repeat(3, minmax(0, 1fr))" alignItems="start">
-      {recipe.by === "parts" ? (
-        <Parts recipe={recipe} errors={errors} onChange={onChange} />
-      ) : (
-        <Weights recipe={recipe} errors={errors} onChange={onChange} />
-      )}
-    </Box>
-  );
-}
-
-type Of<B extends Recipe["by"]> = Omit<RecipeProps, "recipe"> & {
-  recipe: Extract<Recipe, { by: B }>;
-};
-
-function Parts({ recipe, errors, onChange }: Of<"parts">) {
-  const set = (patch: Partial<typeof recipe>) => onChange({ ...recipe, ...patch });
-  const field = fieldsOf(recipe, errors, set, "recipe.");
-  return (
-    <>
-      <NumberField label="Sugar" unit="parts" {...field("sugar")} />
-      <NumberField label="Syrup" unit="parts" {...field("syrup")} />
-      <NumberField label="Water" unit="parts" {...field("water")} />
-    </>
-  );
-}
-
-function Weights({ recipe, errors, onChange }: Of<"weights">) {
-  const set = (patch: Partial<typeof recipe>) => onChange({ ...recipe, ...patch });
-  const field = fieldsOf(recipe, errors, set, "recipe.");
-  return (
-    <>
-      <NumberField label="Sugar" unit="g" {...field("sugar_g")} />
-      <NumberField label="Syrup" unit="g" {...field("syrup_g")} />
-      <NumberField label="Water" unit="g" {...field("water_g")} />
-    </>
   );
 }
