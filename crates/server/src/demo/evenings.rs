@@ -3,7 +3,7 @@
 use craft::chocolate::Family;
 use craft::colour::Way;
 use craft::dip::DippedShape;
-use craft::filling::{Ingredient, IngredientInputs, PartOf};
+use craft::filling::Ingredient;
 use craft::method::{Kitchen, Method};
 use craft::pantry::Spooned;
 use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
@@ -11,16 +11,16 @@ use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
-    ComponentInputs, CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs,
-    HollowFor, HollowsInputs, InsideInputs, Lining, MadeCentres, MarbledInputs, MixedAmount,
-    MixedInInputs, OutlineInputs, PipedInputs, PipedShape, ShapeInputs, ShapedBy, SheetFinish,
-    SheetInputs, SheetShape, ShellsInputs, SlabInputs, ToneInputs, ToppingInputs, ToppingWish,
-    TrayInputs, WallInputs, WorkInputs,
+    CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs, HollowFor, HollowsInputs,
+    InsideInputs, Lining, MadeCentres, MarbledInputs, MixedAmount, OutlineInputs, PipedInputs,
+    PipedShape, ShapeInputs, ShapedBy, SheetFinish, SheetInputs, SheetShape, ShellsInputs,
+    SlabInputs, ToneInputs, ToppingInputs, ToppingWish, TrayInputs, WallInputs, WorkInputs,
 };
 
+use super::pieces::{bowl, folded, ingredient, made, scattered, slab, tray};
 use super::shelf::{
-    ALMONDS, BERRIES, BLUE, CEREAL, CHERRIES, GLASS_BOWL, GOLD, HALF_POWER, LONG_PROBE, LOW_POWER,
-    MOONS, OWLS, PLANETS, STARS, WHITE_COLOUR, chocolate_of, shelf_id,
+    ALMONDS, BERRIES, BLUE, CEREAL, CHERRIES, GOLD, LONG_PROBE, LOW_POWER, MOONS, OWLS, PLANETS,
+    STARS, WHITE_COLOUR, shelf_id,
 };
 
 /// How an evening of the demo went.
@@ -58,51 +58,6 @@ const FAIR: Looks = Looks {
     released: Released::Freely,
     streaks: Streaks::Some,
 };
-
-fn tray(length_mm: f64, width_mm: f64) -> TrayInputs {
-    TrayInputs::Rectangle { length_mm, width_mm, rim_mm: None }
-}
-
-fn bowl(family: Family) -> BowlInputs {
-    let heat = if family == Family::Dark { HALF_POWER } else { LOW_POWER };
-    BowlInputs {
-        chocolate_id: chocolate_of(family),
-        ware_id: Some(shelf_id(GLASS_BOWL)),
-        heat_id: Some(shelf_id(heat)),
-        thermometer_id: Some(shelf_id(LONG_PROBE)),
-        cooling_min: Some(8.0),
-        ..BowlInputs::usual(family)
-    }
-}
-
-fn made(key: &str, name: &str, work: WorkInputs) -> ComponentInputs {
-    ComponentInputs { key: key.to_owned(), name: name.to_owned(), work }
-}
-
-fn slab(family: Family, tray: TrayInputs, thickness_mm: f64) -> SlabInputs {
-    SlabInputs {
-        chocolate: family.to_string(),
-        cover: CoverInputs::Thickness { tray, thickness_mm },
-        mixed_in: Vec::new(),
-        toppings: Vec::new(),
-        lining: Lining::Parchment,
-        piece_cm2: None,
-    }
-}
-
-/// One of the goods of the pantry that are folded in.
-fn folded(number: u64, name: &str, amount: MixedAmount) -> MixedInInputs {
-    MixedInInputs { goods_id: Some(shelf_id(number)), ..MixedInInputs::usual(name, amount) }
-}
-
-/// One of the goods of the pantry on top.
-fn scattered(number: u64, name: &str, wish: ToppingWish) -> ToppingInputs {
-    ToppingInputs { goods_id: Some(shelf_id(number)), ..ToppingInputs::usual(name, wish) }
-}
-
-fn ingredient(ingredient: Ingredient, grams: f64) -> IngredientInputs {
-    IngredientInputs { ingredient: PartOf::Known(ingredient), name: None, grams, label: None }
-}
 
 /// One slab of one chocolate.
 fn inputs(

@@ -5,6 +5,7 @@
 //! simulated pot, made by a simulated maker; the same every time.
 
 mod evenings;
+mod pieces;
 mod shelf;
 
 use chrono::TimeDelta;
