@@ -92,23 +92,6 @@ const IN_NAMES: [(&str, Allergen); 26] = [
 /// Butters that are not of milk.
 const OTHER_BUTTERS: [&str; 3] = ["cocoa butter", "nut butter", "almond butter"];
 
-/// What the name of goods tells that is in them.
-#[must_use]
-pub fn told_by(name: &str) -> Vec<Allergen> {
-    let lower = name.to_lowercase();
-    let mut told: Vec<_> = IN_NAMES
-        .iter()
-        .filter(|(word, _)| lower.contains(word))
-        .map(|(_, allergen)| *allergen)
-        .collect();
-    if lower.contains("butter") && !OTHER_BUTTERS.iter().any(|other| lower.contains(other)) {
-        told.push(Allergen::Milk);
-    }
-    told.sort_unstable();
-    told.dedup();
-    told
-}
-
 /// Who gathers what a plan contains.
 #[derive(Debug, Default)]
 pub struct Gathering {
@@ -128,30 +111,27 @@ impl Gathering {
         for family in families {
             self.contains.extend(of_family(family));
         }
-        match label {
-            Some(label) => {
-                self.contains.extend(&label.contains);
-                self.may_contain.extend(&label.may_contain);
-            }
-            None => self.read(name),
-        }
+        self.label(name, label);
     }
 
     /// Goods by their name: what that tells, and what their label says; where that was not put
     /// in, that it is to be read.
     pub fn goods(&mut self, name: &str, label: Option<&LabelInputs>) {
-        self.contains.extend(told_by(name));
-        match label {
-            Some(label) => {
-                self.contains.extend(&label.contains);
-                self.may_contain.extend(&label.may_contain);
-            }
-            None => self.read(name),
+        let lower = name.to_lowercase();
+        let told = IN_NAMES.iter().filter(|(word, _)| lower.contains(word));
+        self.contains.extend(told.map(|(_, allergen)| *allergen));
+        if lower.contains("butter") && !OTHER_BUTTERS.iter().any(|other| lower.contains(other)) {
+            self.contains.push(Allergen::Milk);
         }
+        self.label(name, label);
     }
 
-    fn read(&mut self, name: &str) {
-        if !self.unread.iter().any(|known| known == name) {
+    /// What a label says; where it was not put in, that it is to be read.
+    fn label(&mut self, name: &str, label: Option<&LabelInputs>) {
+        if let Some(label) = label {
+            self.contains.extend(&label.contains);
+            self.may_contain.extend(&label.may_contain);
+        } else if !self.unread.iter().any(|known| known == name) {
             self.unread.push(name.to_owned());
         }
     }

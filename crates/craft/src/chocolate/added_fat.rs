@@ -44,7 +44,7 @@ impl AddedFat {
     }
 
     /// How much of it is fat.
-    const fn fat(self) -> f64 {
+    pub(crate) const fn fat(self) -> f64 {
         match self {
             Self::Oil | Self::CoconutFat => 1.0,
             Self::Butter => 0.82,

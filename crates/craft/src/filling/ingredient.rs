@@ -232,3 +232,39 @@ impl PartOf {
         }
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::chocolate::AddedFat;
+    use crate::pantry::named;
+
+    #[test]
+    fn the_pantry_and_added_fat_say_the_same_of_water_and_fat() {
+        use Ingredient as I;
+        let all = [
+            I::Cream,
+            I::Butter,
+            I::Milk,
+            I::Puree,
+            I::CitrusJuice,
+            I::GlucoseSyrup,
+            I::InvertSyrup,
+            I::Honey,
+            I::Sorbitol,
+            I::Spirit,
+            I::NutPaste,
+            I::Sugar,
+        ];
+        for ingredient in all {
+            let name = ingredient.usual_name();
+            let known = named(name).unwrap_or_else(|| panic!("{name} is a common thing")).known;
+            let Composition { water, fat, .. } = ingredient.composition();
+            assert_eq!((known.water_pct, known.fat_pct), (Some(water), Some(fat)), "{name}");
+        }
+        for fat in [AddedFat::Oil, AddedFat::Butter, AddedFat::CoconutFat] {
+            let known = named(fat.name()).unwrap_or_else(|| panic!("{}", fat.name())).known;
+            assert_eq!(known.fat_pct, Some(fat.fat() * 100.0), "{}", fat.name());
+        }
+    }
+}

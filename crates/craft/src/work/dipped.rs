@@ -5,7 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
-use super::filling::{RESTS_H, STAYS_BEHIND, made, of_recipe};
+use super::filling::{KEEPS_SMOOTH_H, RESTS_H, STAYS_BEHIND, made, of_recipe};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
@@ -99,7 +99,7 @@ impl MadeCentres {
         let shape = TaskDraft::new("shape", text, how, ONE_SHAPED_S * f64::from(count))
             .since("centres", 0)
             .from(Timing::Hours(RESTS_H), say::rested())
-            .until(Timing::Hours(48.0), say::rested_until(Until), say::rested_late());
+            .until(Timing::Hours(KEEPS_SMOOTH_H), say::rested_until(Until), say::rested_late());
         let mut tasks = made("centres", name, recipe, self.steeped.as_deref(), None);
         tasks.push(shape);
         tasks

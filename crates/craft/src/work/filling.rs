@@ -26,6 +26,8 @@ const LONGEST_NAME: usize = 80;
 pub(super) const STAYS_BEHIND: f64 = 0.08;
 /// Ganache rests overnight, hours (docs/craft.md, section 9).
 pub(super) const RESTS_H: f64 = 8.0;
+/// What was made pipes smooth, or can be shaped, for so long, hours (*custom*).
+pub(super) const KEEPS_SMOOTH_H: f64 = 48.0;
 /// Herbs, spices and tea give off most of their scent in so long, s (*custom*).
 const STEEPS_S: f64 = 1_200.0;
 /// A filling crusts for some hours, and dries out after a day (*custom*).
@@ -121,9 +123,7 @@ impl FillingInputs {
                     at.check.text("filling.steeped", steeped, LONGEST_NAME);
                 }
                 let stated = FillingRecipe::check(parts, "filling.parts", at.check)?;
-                let g_ml = in_grams_per_cubic_centimetre(stated.density());
-                recipe = Some(stated);
-                g_ml
+                in_grams_per_cubic_centimetre(recipe.insert(stated).density())
             }
             Self::Ganache { ratio, butter_pct, infusion, .. } => {
                 at.number("filling.ratio", *ratio, check::GANACHE_RATIO);
@@ -215,31 +215,34 @@ impl FillingInputs {
     }
 
     fn pipe(&self, capped: bool) -> TaskDraft {
-        let is_ganache = matches!(self, Self::Ganache { .. });
-        let is_made = matches!(self, Self::Recipe { .. });
-        let text = if is_ganache {
+        let text = if matches!(self, Self::Ganache { .. }) {
             say::fill_ganache(celsius(PIPE_BELOW_C))
         } else {
             say::fill(celsius(PIPE_BELOW_C))
         };
         let how = if capped { say::fill_how() } else { say::fill_open_how() };
         let task = TaskDraft::new("fill", text, how, 600.0).minding(cautions::allergens());
-        if is_ganache {
-            task.since("ganache", 0).from(Timing::Hours(RESTS_H), say::fill_ganache_from()).until(
-                Timing::Hours(48.0),
+        let (made, rested, until, late) = match self {
+            Self::Ganache { .. } => (
+                "ganache",
+                say::fill_ganache_from(),
                 say::fill_ganache_until(Until),
                 say::fill_ganache_late(),
-            )
-        } else if is_made {
-            task.since("filling", 0).from(Timing::Hours(RESTS_H), say::fill_rested()).until(
-                Timing::Hours(48.0),
+            ),
+            Self::Recipe { .. } => (
+                "filling",
+                say::fill_rested(),
                 say::fill_rested_until(Until),
                 say::fill_rested_late(),
-            )
-        } else {
+            ),
             // As soon as the shells have set: they are, once their rim was touched and scraped.
-            task
-        }
+            Self::Other { .. } => return task,
+        };
+        task.since(made, 0).from(Timing::Hours(RESTS_H), rested).until(
+            Timing::Hours(KEEPS_SMOOTH_H),
+            until,
+            late,
+        )
     }
 }
 

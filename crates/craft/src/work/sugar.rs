@@ -19,6 +19,7 @@ use crate::catalogue::cautions;
 use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::sugar as say;
 use crate::check;
+use crate::filling::Ingredient;
 use crate::message::{Nested, Until, list};
 use crate::note::{Note, Working};
 use crate::spread::Tray;
@@ -33,8 +34,6 @@ pub const HARD_CRACK_C: f64 = 151.0;
 pub const METRES_PER_DEGREE: f64 = 300.0;
 /// What boiled sugar weighs, g/cm³.
 const DENSITY: f64 = 1.5;
-/// Glucose syrup is a fifth water.
-const DRY_OF_SYRUP: f64 = 0.8;
 /// At the hard crack so much of it is dry matter; the rest is water that stays.
 const DRY_OF_BOILED: f64 = 0.985;
 /// Flavour oil, ml to a hundred grams of what is boiled (*custom*: 1 to 2 ml per 500 g).
@@ -99,27 +98,19 @@ impl Default for SugarRecipe {
 impl SugarRecipe {
     /// Sugar, syrup and water, with faults noted under `recipe`.
     fn check(self, check: &mut check::Checker) -> [f64; 3] {
+        let mut part =
+            |name: &str, value, bounds| check.number(&format!("recipe.{name}"), value, bounds);
         match self {
-            Self::Parts { sugar, syrup, water } => {
-                let mut part = |name: &str, value, bounds| {
-                    check.number(&format!("recipe.{name}"), value, bounds)
-                };
-                [
-                    part("sugar", sugar, check::SUGAR_PARTS),
-                    part("syrup", syrup, check::SYRUP_PARTS),
-                    part("water", water, check::WATER_PARTS),
-                ]
-            }
-            Self::Weights { sugar_g, syrup_g, water_g } => {
-                let mut part = |name: &str, value, bounds| {
-                    check.number(&format!("recipe.{name}"), value, bounds)
-                };
-                [
-                    part("sugar_g", sugar_g, check::SUGAR_G),
-                    part("syrup_g", syrup_g, check::SYRUP_G),
-                    part("water_g", water_g, check::WATER_G),
-                ]
-            }
+            Self::Parts { sugar, syrup, water } => [
+                part("sugar", sugar, check::SUGAR_PARTS),
+                part("syrup", syrup, check::SYRUP_PARTS),
+                part("water", water, check::WATER_PARTS),
+            ],
+            Self::Weights { sugar_g, syrup_g, water_g } => [
+                part("sugar_g", sugar_g, check::SUGAR_G),
+                part("syrup_g", syrup_g, check::SYRUP_G),
+                part("water_g", water_g, check::WATER_G),
+            ],
         }
     }
 }
@@ -312,7 +303,8 @@ impl SugarInputs {
         at: &mut Drafting<'_>,
     ) -> Panful {
         let density = grams_per_cubic_centimetre(DENSITY);
-        let left = (sugar + syrup * DRY_OF_SYRUP) / DRY_OF_BOILED;
+        let dry_of_syrup = 1.0 - Ingredient::GlucoseSyrup.composition().water / 100.0;
+        let left = (sugar + syrup * dry_of_syrup) / DRY_OF_BOILED;
         let in_pan = 1.0 + STAYS_IN_PAN;
         let (times, thickness, follows) = match self.recipe {
             SugarRecipe::Parts { .. } => {
