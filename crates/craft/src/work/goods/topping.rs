@@ -208,7 +208,7 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
         Wanted::FillTo(total) => Some((i, *total)),
         Wanted::By(_) => None,
     });
-    check_totals(totals, others, None, &field, at.check);
+    check_totals(totals, others, None, field, at.check);
     if at.check.has_faults() {
         return;
     }
