@@ -258,6 +258,16 @@ pub const CAVITY_MM: Bounds = Bounds::new(5.0, 400.0, "mm");
 pub const CAVITY_MM_INSIDE: Bounds = Bounds::new(0.1, 400.0, "mm");
 /// A shell's wall.
 pub const SHELL_MM: Bounds = Bounds::new(0.5, 12.0, "mm");
+/// A tone behind the face of a figure.
+pub const TONE_MM: Bounds = Bounds::new(0.3, 20.0, "mm");
+/// A tone that fills a part of a figure.
+pub const TONE_G: Bounds = Bounds::new(0.5, 3_000.0, "g");
+/// Parts of a sort that are stuck on one piece.
+pub const STUCK_ON: Bounds = Bounds::new(1.0, 40.0, "to a piece");
+/// The share of a piece's surface that is dipped in the end.
+pub const DIPPED_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
+/// How deep a part of a piece is dipped.
+pub const DEEP_MM: Bounds = Bounds::new(2.0, 200.0, "mm");
 /// How long a filled mould waits before it is turned over.
 pub const WAIT_S: Bounds = Bounds::new(0.0, 600.0, "s");
 /// A cap.

@@ -242,6 +242,31 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
             json!({ "coat_mm": 1.3,
                 "shape": { "area_cm2": 30.0, "volume_ml": 12.0, "height_mm": 60.0 } }),
         ),
+        (
+            "Two-tone figures",
+            json!({ "tones": [
+                    { "region": "face", "chocolate": "white", "fill": { "by": "layer", "thickness_mm": 1.5 } },
+                    { "chocolate": "white", "fill": { "by": "layer", "thickness_mm": 1.0 } },
+                ],
+                "inside": [{ "name": "bonbons", "each_ml": 6.0, "each_g": 8.0, "count": 2, "across_mm": 24.0 }],
+                "base": { "cap_mm": 2.0 },
+                "dipped": { "chocolate": "white", "share_pct": 20.0, "deep_mm": 25.0, "vessel_mm": 80.0 },
+                "stuck_on": [{ "name": "ears", "chocolate": "white", "made_by": "piping", "count": 2, "each_g": 1.5 }],
+                "painted": [{ "with": { "by": "dust", "name": "gold dust" }, "share_pct": 20.0 }] }),
+        ),
+        (
+            "Two-tone figures",
+            json!({ "tones": [
+                { "region": "face", "chocolate": "white", "fill": { "by": "solid", "each_g": 20.0 } },
+            ] }),
+        ),
+        (
+            "Joined hollows",
+            json!({ "cast": { "chocolate": "dark", "mould": { "count": 6,
+                    "cavity": { "shape": "hemisphere", "diameter_mm": 60.0 } }, "casts": 1, "wanted": 7,
+                "smear": { "chocolate": "dark", "share_pct": 30.0 },
+                "wall": { "by": "wished", "shell_mm": 2.5 } } }),
+        ),
         ("Coloured cocoa butter", json!({ "amount": { "by": "butter", "butter_g": 30.0 } })),
         ("Coloured cocoa butter", json!({ "amount": { "by": "pigment", "pigment_g": 3.0 } })),
     ];

@@ -2201,6 +2201,8 @@ export interface components {
              * @description Across its opening, as though that were round.
              */
             across_mm: number;
+            /** @description How it is filled. */
+            by: components["schemas"]["CastBy"];
             /**
              * Format: double
              * @description One cap.
@@ -2228,6 +2230,11 @@ export interface components {
              * @description Brushed coats.
              */
             coats?: number | null;
+            /**
+             * Format: int32
+             * @description Cavities that are filled in all; the last cast may leave some empty.
+             */
+            filled: number;
             /**
              * Format: double
              * @description The room under its cap.
@@ -2265,6 +2272,8 @@ export interface components {
              * @description The wall, once set.
              */
             shell_mm: number;
+            /** @description Whether its two sides close to a whole piece. */
+            two_sided: boolean;
             /**
              * Format: double
              * @description How long a filled mould waits; `null` where it is brushed, or where more stays
@@ -2274,8 +2283,15 @@ export interface components {
             /** @description Weighings that the wall was corrected by. */
             weighings: number;
         };
+        /**
+         * @description How a mould is filled.
+         * @enum {string}
+         */
+        CastBy: "dumping" | "brushing" | "turning" | "filling";
         /** @description Work in a mould, as the maker states it. */
         CastInputs: {
+            /** @description Where each brushed coat sets before the next. */
+            between?: components["schemas"]["CoatsSet"];
             /**
              * Format: int32
              * @description How often it is filled.
@@ -2292,8 +2308,14 @@ export interface components {
              * @description A mould from the shelf, in place of `mould`.
              */
             mould_id?: string | null;
+            smear?: null | components["schemas"]["SmearInputs"];
             /** @description How thick the shell is. */
             wall: components["schemas"]["WallInputs"];
+            /**
+             * Format: int32
+             * @description How many pieces are wanted: it is filled as often as they need, in place of `casts`.
+             */
+            wanted?: number | null;
             /** @description How it is lined. */
             way?: components["schemas"]["ShellWay"];
         };
@@ -2425,6 +2447,11 @@ export interface components {
             /** @description Coarse salt on top at the end. */
             salted?: boolean;
         };
+        /**
+         * @description Where each brushed coat sets before the next.
+         * @enum {string}
+         */
+        CoatsSet: "room" | "fridge";
         /** @description What to weigh. */
         ColourButterAnswer: {
             /** Format: double */
@@ -3193,9 +3220,20 @@ export interface components {
         };
         /** @description Figures, as the maker states them. */
         FiguresInputs: {
+            base?: null | components["schemas"]["CapInputs"];
             /** @description Mould, colours, wall, and the chocolate of the body behind the tones. */
             cast: components["schemas"]["CastInputs"];
-            /** @description The tones, in the order in which they go in. */
+            dipped?: null | components["schemas"]["ToeInputs"];
+            /** @description What goes inside, through the foot. */
+            inside?: components["schemas"]["InsideInputs"][];
+            /** @description What is painted or dusted on it once it is made. */
+            painted?: components["schemas"]["PaintedInputs"][];
+            /** @description What is made beside it and stuck on. */
+            stuck_on?: components["schemas"]["StuckOnInputs"][];
+            /**
+             * @description The tones, in the order in which they go in: where several lie in a region, the first is
+             *     seen.
+             */
             tones: components["schemas"]["ToneInputs"][];
         };
         /** @description A filling's balance. */
@@ -3789,8 +3827,12 @@ export interface components {
             cast: components["schemas"]["CastInputs"];
             /** @description What goes inside. */
             inside?: components["schemas"]["InsideInputs"][];
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
             /** @description What they are for. */
             purpose?: components["schemas"]["HollowFor"];
+            /** @description What is made beside them and stuck on. */
+            stuck_on?: components["schemas"]["StuckOnInputs"][];
         };
         /** @description Where a left-over could go. */
         IdeaAnswer: {
@@ -3848,6 +3890,8 @@ export interface components {
              * @description The room that one takes up; of a powder the room it takes up as it lies.
              */
             each_ml: number;
+            /** @description Whether it is made in the same batch, as bonbons are: nothing is bought for it. */
+            made_here?: boolean;
             /** @description What it is. */
             name: string;
             /** @description Whether it is not food: a toy, a slip of paper. */
@@ -4526,6 +4570,11 @@ export interface components {
             material?: components["schemas"]["MouldMaterial"];
             /** @description Its face in parts, the upper first, where it has parts. */
             regions?: components["schemas"]["RegionInputs"][];
+            /**
+             * @description Whether two sides close to a whole piece; a cavity is that piece, and its opening the hole
+             *     that it is filled by.
+             */
+            two_sided?: boolean;
             /** @description How it came out when it was weighed. */
             weighings?: components["schemas"]["Weighing"][];
         };
@@ -4868,6 +4917,30 @@ export interface components {
                 number
             ] | null;
         };
+        /** @description What is painted or dusted on, as the maker states it. */
+        PaintedInputs: {
+            /**
+             * Format: double
+             * @description How much of the surface it covers.
+             */
+            share_pct: number;
+            /** @description What with. */
+            with: components["schemas"]["PaintedWith"];
+        };
+        /** @description What with. */
+        PaintedWith: {
+            /** @enum {string} */
+            by: "colour";
+            /** @description The colour, by its key. */
+            colour: string;
+            /** @description How it is put on. */
+            way: components["schemas"]["Way"];
+        } | {
+            /** @enum {string} */
+            by: "dust";
+            /** @description What it is called. */
+            name: string;
+        };
         /**
          * @description A size of paper.
          * @enum {string}
@@ -4975,6 +5048,11 @@ export interface components {
             /** @enum {string} */
             kind: "list";
         };
+        /**
+         * @description How a part is made.
+         * @enum {string}
+         */
+        PartMadeBy: "piping" | "casting" | "cutting";
         /** @description What is put in: one that is known, or the maker's own. */
         PartOf: components["schemas"]["FillingIngredient"] | components["schemas"]["OwnComposition"];
         /**
@@ -6240,13 +6318,15 @@ export interface components {
          * @description How a mould is lined.
          * @enum {string}
          */
-        ShellWay: "dump" | "brush";
+        ShellWay: "dump" | "brush" | "turn";
         /** @description Shells, as the maker states them. */
         ShellsInputs: {
             cap?: null | components["schemas"]["CapInputs"];
             /** @description Mould, colours, wall. */
             cast: components["schemas"]["CastInputs"];
             filling?: null | components["schemas"]["FillingInputs"];
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
         };
         /** @description A slab's figures. */
         SlabAnswer: {
@@ -6392,11 +6472,36 @@ export interface components {
             to: string;
             waits_for?: null | components["schemas"]["Message"];
         };
+        /** @description What is smeared on the bare mould. */
+        SmearInputs: {
+            /**
+             * @description The chocolate, by key: another one shows as streaks, that of the shell keeps pinholes out
+             *     of its face.
+             */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How much of the face it covers.
+             */
+            share_pct: number;
+        };
         /**
          * @description How it breaks.
          * @enum {string}
          */
         Snap: "clean" | "soft" | "bends";
+        /** @description Bars and pieces, as the maker states them. */
+        SolidsInputs: {
+            /** @description Mould, colours; its wall is solid. */
+            cast: components["schemas"]["CastInputs"];
+            dipped?: null | components["schemas"]["ToeInputs"];
+            /** @description What is folded in. */
+            mixed_in?: components["schemas"]["MixedInInputs"][];
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
+            /** @description What goes on their backs. */
+            toppings?: components["schemas"]["ToppingInputs"][];
+        };
         /**
          * @description What sort of goods it is: where it stands in the pantry.
          * @enum {string}
@@ -6517,6 +6622,25 @@ export interface components {
              *     another.
              */
             matches: boolean;
+        };
+        /** @description A part that is stuck on. */
+        StuckOnInputs: {
+            /** @description Their chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: int32
+             * @description How many on each piece.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description What one weighs.
+             */
+            each_g: number;
+            /** @description How they are made. */
+            made_by: components["schemas"]["PartMadeBy"];
+            /** @description What they are: ears. */
+            name: string;
         };
         /** @description A sugar sheet, as the maker states it. */
         SugarInputs: {
@@ -6966,12 +7090,52 @@ export interface components {
             /** @description What that is. */
             text: components["schemas"]["Message"];
         };
-        /** @description A region in a chocolate of its own. */
+        /** @description A dipped toe. */
+        ToeInputs: {
+            /** @description What it is dipped in, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How deep it goes in.
+             */
+            deep_mm: number;
+            /**
+             * Format: double
+             * @description How much of the surface is dipped.
+             */
+            share_pct: number;
+            /**
+             * Format: double
+             * @description The vessel, inside, across.
+             */
+            vessel_mm: number;
+        };
+        /** @description How a tone lies in its region. */
+        ToneFill: {
+            /** @enum {string} */
+            by: "layer";
+            /**
+             * Format: double
+             * @description How thick, once set.
+             */
+            thickness_mm: number;
+        } | {
+            /** @enum {string} */
+            by: "solid";
+            /**
+             * Format: double
+             * @description What one takes; by its share of the face if left out.
+             */
+            each_g?: number | null;
+        };
+        /** @description A region, or the whole face, in a chocolate of its own. */
         ToneInputs: {
             /** @description Its chocolate, by key. */
             chocolate: string;
-            /** @description The mould's region. */
-            region: string;
+            /** @description How it lies. */
+            fill?: components["schemas"]["ToneFill"];
+            /** @description The mould's region; the whole face if left out. */
+            region?: string | null;
         };
         /** @description What goes on top. */
         ToppingAnswer: {
@@ -7197,7 +7361,7 @@ export interface components {
             /** @description That step's key. */
             step: string;
         };
-        /** @description How thick a shell is: as wished, or as a wait makes it. */
+        /** @description How thick a shell is: as wished, as a wait makes it, or filled solid. */
         WallInputs: {
             /** @enum {string} */
             by: "wished";
@@ -7219,6 +7383,9 @@ export interface components {
              * @description How long.
              */
             wait_s: number;
+        } | {
+            /** @enum {string} */
+            by: "solid";
         };
         /**
          * Format: date-time
@@ -7639,6 +7806,8 @@ export interface components {
             filling?: null | components["schemas"]["FillingInputs"];
             /** @enum {string} */
             kind: "shells";
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
         } | {
             /** @description Mould, colours, wall; a cavity is one half. */
             cast: components["schemas"]["CastInputs"];
@@ -7646,15 +7815,42 @@ export interface components {
             inside?: components["schemas"]["InsideInputs"][];
             /** @enum {string} */
             kind: "hollows";
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
             /** @description What they are for. */
             purpose?: components["schemas"]["HollowFor"];
+            /** @description What is made beside them and stuck on. */
+            stuck_on?: components["schemas"]["StuckOnInputs"][];
         } | {
+            base?: null | components["schemas"]["CapInputs"];
             /** @description Mould, colours, wall, and the chocolate of the body behind the tones. */
             cast: components["schemas"]["CastInputs"];
+            dipped?: null | components["schemas"]["ToeInputs"];
+            /** @description What goes inside, through the foot. */
+            inside?: components["schemas"]["InsideInputs"][];
             /** @enum {string} */
             kind: "figures";
-            /** @description The tones, in the order in which they go in. */
+            /** @description What is painted or dusted on it once it is made. */
+            painted?: components["schemas"]["PaintedInputs"][];
+            /** @description What is made beside it and stuck on. */
+            stuck_on?: components["schemas"]["StuckOnInputs"][];
+            /**
+             * @description The tones, in the order in which they go in: where several lie in a region, the first is
+             *     seen.
+             */
             tones: components["schemas"]["ToneInputs"][];
+        } | {
+            /** @description Mould, colours; its wall is solid. */
+            cast: components["schemas"]["CastInputs"];
+            dipped?: null | components["schemas"]["ToeInputs"];
+            /** @enum {string} */
+            kind: "solids";
+            /** @description What is folded in. */
+            mixed_in?: components["schemas"]["MixedInInputs"][];
+            /** @description What is painted or dusted on them once they are made. */
+            painted?: components["schemas"]["PaintedInputs"][];
+            /** @description What goes on their backs. */
+            toppings?: components["schemas"]["ToppingInputs"][];
         } | {
             /** @description What they are. */
             centre: components["schemas"]["CentreKind"];

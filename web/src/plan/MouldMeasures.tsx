@@ -1,6 +1,7 @@
 import { Box, Stack } from "@chakra-ui/react";
 import type { CavityInputs, MouldInputs } from "../api/client";
 import { CountField } from "../kit/CountField";
+import { EitherField } from "../kit/EitherField";
 import { Fold } from "../kit/Fold";
 import { faultyIn } from "../kit/faultyIn";
 import { fieldsOf } from "../kit/fieldsOf";
@@ -103,17 +104,24 @@ export function MouldMeasures({ mould, errors, field, onChange }: Props) {
       </Box>
       <Fold
         inner
-        title="Material and regions"
-        value={`${mould.material ?? "rigid"}, ${
+        title="Material, sides and regions"
+        value={`${mould.material ?? "rigid"}, ${mould.two_sided ? "two sides" : "open"}, ${
           regions.length === 0 ? "one face" : regions.map(({ name }) => name).join(", ")
         }`}
-        faulty={faultyIn(errors, `${field}.regions`)}
+        faulty={faultyIn(errors, `${field}.regions`, `${field}.two_sided`)}
       >
         <SelectField
           label="Material"
           value={mould.material ?? "rigid"}
           choices={{ rigid: "rigid: it does not bend", silicone: "silicone" }}
           onChange={(material) => set({ material })}
+        />
+        <EitherField
+          label="Sides"
+          no="open on one side"
+          yes="two sides close to a whole piece"
+          {...fieldsOf(mould, errors, set, `${field}.`)("two_sided")}
+          value={mould.two_sided ?? false}
         />
         <ListField
           items={regions}

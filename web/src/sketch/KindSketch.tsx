@@ -200,6 +200,19 @@ const sketches: Record<Sketched, (palette: Palette) => ReactNode> = {
       <path d="M42 44c2 10 6 16 10 18" fill="none" stroke="#FFFFFF" opacity="0.3" strokeWidth="3" />
     </>
   ),
+  solids: ({ first, colour }) => (
+    <>
+      <rect x="16" y="10" width="88" height="52" rx="4" fill={first.body} />
+      <path
+        d="M38 10v52M60 10v52M82 10v52M16 36h88"
+        fill="none"
+        stroke={first.edge}
+        strokeWidth="3"
+      />
+      <path d="M24 30c22-16 40 14 72-6" fill="none" stroke={colour} strokeWidth="4" />
+      <Sheen x={16} y={10} w={88} h={52} />
+    </>
+  ),
   dipped: ({ first, pale }) => (
     <>
       <path d="M32 44v22" stroke="#C9A775" strokeWidth="4" />

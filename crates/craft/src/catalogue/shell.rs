@@ -18,4 +18,5 @@ crate::messages! {
     wait_long() = "After this long the rim sets first and the wall is uneven: pour twice instead, or brush it.";
     thicker_than_radius(radius: Mm, shell: Mm) = "must be less than the cavity's radius of {radius}, or nothing stays hollow; it is {shell}";
     cap_fills_it(deep: Mm, cap: Mm) = "must be less than the hollow is deep, about {deep}; it is {cap}";
+    solid_deep() = "So deep a piece warms itself as it sets: a fan over it, and into the fridge as soon as its back is dry, or its middle comes out dull and streaked.";
 }

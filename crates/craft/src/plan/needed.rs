@@ -34,11 +34,11 @@ impl Needed {
             let takes: Vec<&Portion> = of_component.collect();
             let gives_back = takes.iter().any(|portion| portion.at_hand > portion.mass);
             if gives_back {
-                let at_hand =
-                    takes.iter().map(|portion| portion.at_hand).fold(Mass::default(), Mass::max);
-                most = most.max(kept + at_hand);
-                kept +=
-                    takes.iter().map(|portion| portion.mass).fold(Mass::default(), |a, b| a + b);
+                // One after the other too: a mould is emptied before anything is dipped.
+                for portion in takes {
+                    most = most.max(kept + portion.at_hand);
+                    kept += portion.mass;
+                }
             }
         }
         let mass = portions().flatten().fold(Mass::default(), |sum, portion| sum + portion.mass);

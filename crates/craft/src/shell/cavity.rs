@@ -167,6 +167,19 @@ impl Cavity {
         millimetres(mm)
     }
 
+    /// What is left of it where a share of its face, 0 to 1, is filled solid and so much of its
+    /// room is taken up: a shell in it has that much less to line and to fill.
+    #[must_use]
+    pub fn without(&self, face: f64, room: Volume) -> Self {
+        Self { volume: self.volume - room, area: self.area * (1.0 - face), opening: self.opening }
+    }
+
+    /// How far across a ball is that holds as much.
+    #[must_use]
+    pub fn as_a_ball(&self) -> Length {
+        millimetres((6.0 * in_millilitres(self.volume) * 1_000.0 / PI).cbrt())
+    }
+
     /// The wall of a shell of this thickness: A·t·(1 − x + x²/3), x = t/R_e; exact
     /// for half a ball.
     #[must_use]

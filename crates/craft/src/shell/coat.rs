@@ -31,6 +31,8 @@ pub enum ShellWay {
     Dump,
     /// Brushed in coats.
     Brush,
+    /// So much of it spooned in, the two sides closed, and turned until it has coated them.
+    Turn,
 }
 
 /// How a mould is filled and emptied.
@@ -85,6 +87,10 @@ pub enum Coat {
         /// How often.
         coats: u32,
     },
+    /// Turned in a closed mould.
+    Turned,
+    /// Filled to the brim: solid.
+    Filled,
 }
 
 /// Coats of a brushed shell.
@@ -97,6 +103,7 @@ pub fn drained(way: ShellWay, shell: Length, pouring: &Pouring<'_>) -> Coat {
             let coats = (in_millimetres(shell) / COAT_MM - 1e-9).ceil().max(1.0);
             Coat::Brushed { coats: coats as u32 }
         }
+        ShellWay::Turn => Coat::Turned,
     }
 }
 
@@ -127,7 +134,7 @@ mod tests {
         let pouring = Pouring { chocolate: &dark, flow_grade: 3, poured: None, learned: 1.0 };
         let coats = |mm| match drained(ShellWay::Brush, millimetres(mm), &pouring) {
             Coat::Brushed { coats } => coats,
-            Coat::Dumped { .. } => 0,
+            other => panic!("{other:?}"),
         };
         assert_eq!([coats(0.9), coats(1.0), coats(1.8), coats(2.6)], [1, 2, 2, 3]);
     }

@@ -59,45 +59,76 @@ fn taken(inside: &[Inside]) -> Volume {
     millilitres(ml)
 }
 
-/// Whether things fit in a hollow of two such shells: by room, and each by its size.
-#[must_use]
-pub fn fits(cavity: &Cavity, shell: Length, inside: &[Inside]) -> Fits {
-    let hollow = cavity.volume - cavity.wall(shell);
-    let room = hollow * 2.0;
-    let taken = taken(inside);
-    let wall_mm = in_millimetres(shell);
-    let across = millimetres((in_millimetres(cavity.across()) - 2.0 * wall_mm).max(0.0));
-    // As deep as it is: a flat cavity closes on a thing that its opening would let in.
-    let open = (1.0 - wall_mm / in_millimetres(cavity.radius())).max(1e-3);
-    let mouth_cm2 = in_square_centimetres(cavity.opening) * open * open;
-    let deep_mm = in_millilitres(room) / mouth_cm2 * 10.0 * 1.5;
-    let clear = across.min(millimetres(deep_mm));
-    let mut notes = Vec::new();
-    for one in inside.iter().filter(|one| one.across > clear) {
-        notes.push(Note::stop(
-            "inside-too-wide",
-            say::inside_too_wide(&one.name, one.across, clear),
-        ));
+/// The hollow of what is closed round something.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Hollow {
+    /// The room in it.
+    pub room: Volume,
+    /// How far across it is.
+    pub across: Length,
+    /// How far across a thing may be to go in.
+    pub clear: Length,
+    /// The wall round it.
+    pub wall: Length,
+}
+
+impl Hollow {
+    /// The hollow of two such shells, joined.
+    #[must_use]
+    pub fn joined(cavity: &Cavity, wall: Length) -> Self {
+        let hollow = cavity.volume - cavity.wall(wall);
+        let room = hollow * 2.0;
+        let wall_mm = in_millimetres(wall);
+        let across = millimetres((in_millimetres(cavity.across()) - 2.0 * wall_mm).max(0.0));
+        // As deep as it is: a flat cavity closes on a thing that its opening would let in.
+        let open = (1.0 - wall_mm / in_millimetres(cavity.radius())).max(1e-3);
+        let mouth_cm2 = in_square_centimetres(cavity.opening) * open * open;
+        let deep_mm = in_millilitres(room) / mouth_cm2 * 10.0 * 1.5;
+        Self { room, across, clear: across.min(millimetres(deep_mm)), wall }
     }
-    if taken > room {
-        notes.push(Note::stop("inside-too-much", say::inside_too_much(taken, room)));
+
+    /// The hollow of one that is open at its foot: what goes in goes through that.
+    #[must_use]
+    pub fn open(cavity: &Cavity, wall: Length) -> Self {
+        let room = cavity.volume - cavity.wall(wall);
+        let mouth = in_millimetres(cavity.across()) - 2.0 * in_millimetres(wall);
+        let across = millimetres(mouth.max(0.0));
+        Self { room, across, clear: across, wall }
     }
-    let widest = inside.iter().map(|one| in_millimetres(one.across)).fold(0.0, f64::max);
-    let by_room =
-        (3.0 * in_millilitres(taken) * 1_000.0 / (4.0 * std::f64::consts::PI)).cbrt() * 2.0;
-    let smallest = ((widest.max(by_room) + 2.0 * wall_mm) / STEP_MM - 1e-9).ceil() * STEP_MM;
-    Fits {
-        room,
-        taken,
-        across,
-        fits: notes.is_empty(),
-        smallest: millimetres(smallest.max(STEP_MM)),
-        notes,
-        working: vec![
-            Working::new("room in a joined hollow", in_millilitres(room), "ml"),
-            Working::new("taken up inside", in_millilitres(taken), "ml"),
-            Working::new("smallest that would do, across", smallest, "mm"),
-        ],
+
+    /// Whether things fit in it: by room, and each by its size.
+    #[must_use]
+    pub fn fits(&self, inside: &[Inside]) -> Fits {
+        let Self { room, across, clear, wall } = *self;
+        let taken = taken(inside);
+        let wall_mm = in_millimetres(wall);
+        let mut notes = Vec::new();
+        for one in inside.iter().filter(|one| one.across > clear) {
+            notes.push(Note::stop(
+                "inside-too-wide",
+                say::inside_too_wide(&one.name, one.across, clear),
+            ));
+        }
+        if taken > room {
+            notes.push(Note::stop("inside-too-much", say::inside_too_much(taken, room)));
+        }
+        let widest = inside.iter().map(|one| in_millimetres(one.across)).fold(0.0, f64::max);
+        let by_room =
+            (3.0 * in_millilitres(taken) * 1_000.0 / (4.0 * std::f64::consts::PI)).cbrt() * 2.0;
+        let smallest = ((widest.max(by_room) + 2.0 * wall_mm) / STEP_MM - 1e-9).ceil() * STEP_MM;
+        Fits {
+            room,
+            taken,
+            across,
+            fits: notes.is_empty(),
+            smallest: millimetres(smallest.max(STEP_MM)),
+            notes,
+            working: vec![
+                Working::new("room inside", in_millilitres(room), "ml"),
+                Working::new("taken up inside", in_millilitres(taken), "ml"),
+                Working::new("smallest ball that would do, across", smallest, "mm"),
+            ],
+        }
     }
 }
 
@@ -120,7 +151,7 @@ mod tests {
 
     fn ball(diameter_mm: f64, inside: &[Inside]) -> Fits {
         let cavity = CavityInputs::hemisphere(diameter_mm).check("", &mut Checker::new());
-        fits(&cavity.expect("sound"), millimetres(2.5), inside)
+        Hollow::joined(&cavity.expect("sound"), millimetres(2.5)).fits(inside)
     }
 
     #[test]

@@ -8,6 +8,6 @@ mod wall;
 
 pub use cavity::{Cavity, CavityInputs, CavityShape};
 pub use coat::{COAT_MM, Coat, Pouring, ShellWay, USUAL_FLOW_GRADE, USUAL_WAIT_S, drained};
-pub use hollow::{DRINK_MM, Fits, Inside, fits};
+pub use hollow::{DRINK_MM, Fits, Hollow, Inside};
 pub use mould::{MouldInputs, MouldMaterial, RegionInputs, Weighing};
-pub use wall::{CAP_MM, Shells, ShellsAmount, ShellsError, melted_density, wall_of};
+pub use wall::{CAP_MM, Shells, ShellsAmount, ShellsError, brimful, melted_density, wall_of};

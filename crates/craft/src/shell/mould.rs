@@ -74,6 +74,10 @@ pub struct MouldInputs {
     /// What it is made of.
     #[serde(default)]
     pub material: MouldMaterial,
+    /// Whether two sides close to a whole piece; a cavity is that piece, and its opening the hole
+    /// that it is filled by.
+    #[serde(default)]
+    pub two_sided: bool,
     /// Its face in parts, the upper first, where it has parts.
     #[serde(default)]
     pub regions: Vec<RegionInputs>,
@@ -90,6 +94,7 @@ impl MouldInputs {
             cavity: CavityInputs::hemisphere(diameter_mm),
             count,
             material: MouldMaterial::Rigid,
+            two_sided: false,
             regions: Vec::new(),
             weighings: Vec::new(),
         }

@@ -6,6 +6,7 @@ use crate::catalogue::shell as say;
 use crate::chocolate::{Chocolate, Family};
 use crate::message::{Message, spoken};
 use crate::note::{Note, Working};
+use crate::spread::mixed::MixedTogether;
 use crate::spread::slab::with_allowance;
 use crate::units::{
     Length, Mass, MassDensity, Volume, grams, in_grams, in_grams_per_cubic_centimetre,
@@ -16,6 +17,9 @@ use crate::units::{
 pub const CAP_MM: f64 = 1.8;
 /// A shell that leaves its mould and holds a filling, mm (*custom*).
 const SOUND_MM: [f64; 2] = [1.2, 4.0];
+/// A solid piece that sets as a slab thicker than this gives off more heat than it gets rid of
+/// in the room before its middle blooms, mm (*custom*).
+const DEEP_MM: f64 = 8.0;
 /// A mould that waits longer than this sets at its rim (*custom*).
 const LONGEST_WAIT_S: f64 = 180.0;
 
@@ -119,6 +123,39 @@ pub struct ShellsAmount {
     pub working: Vec<Working>,
 }
 
+/// What cavities take that are filled to the brim and left, with what is folded in: melted it
+/// stands level with the rim, and shrinks as it sets (docs/craft.md, section 4).
+#[must_use]
+pub fn brimful(
+    cavity: &Cavity,
+    count: u32,
+    chocolate: &Chocolate,
+    mixed: Option<&MixedTogether>,
+) -> ShellsAmount {
+    let (all, density) = (f64::from(count.max(1)), melted_density(chocolate));
+    let room: Volume = cavity.volume * all;
+    let kept = mixed.map_or(room * density, |mixed| mixed.chocolate_in(room, density));
+    let deep = cavity.radius() / 3.0;
+    let slow =
+        (deep > millimetres(DEEP_MM)).then(|| Note::caution("solid-deep", say::solid_deep()));
+    ShellsAmount {
+        shell: kept / all,
+        hollow: Volume::default(),
+        filling: Volume::default(),
+        cap: Mass::default(),
+        in_hand: with_allowance(kept),
+        kept,
+        returned: Mass::default(),
+        coat: Coat::Filled,
+        notes: slow.into_iter().collect(),
+        working: vec![
+            Working::new("cavity", in_millilitres(cavity.volume), "ml"),
+            Working::new("chocolate in one", in_grams(kept / all), "g"),
+            Working::new("kept", in_grams(kept), "g"),
+        ],
+    }
+}
+
 impl Shells<'_> {
     /// Fill and dump needs n·V·ρ_melted in hand and the allowance, and keeps
     /// n·V_shell·ρ; what is neither kept nor left on bowl and spatula comes back. A
@@ -158,7 +195,7 @@ impl Shells<'_> {
             ShellWay::Dump => {
                 (cavity.volume * melted_density(self.pouring.chocolate) * all).max(kept)
             }
-            ShellWay::Brush => kept,
+            ShellWay::Brush | ShellWay::Turn => kept,
         };
         let in_hand = with_allowance(poured);
         let coat = drained(self.way, shell, &self.pouring);
@@ -202,7 +239,7 @@ impl Shells<'_> {
             Coat::Dumped { wait: Some(wait) } if in_seconds(wait) > LONGEST_WAIT_S => {
                 notes.push(Note::caution("wait-long", say::wait_long()));
             }
-            Coat::Dumped { .. } | Coat::Brushed { .. } => {}
+            Coat::Dumped { .. } | Coat::Brushed { .. } | Coat::Turned | Coat::Filled => {}
         }
         notes
     }

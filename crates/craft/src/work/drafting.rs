@@ -2,7 +2,7 @@
 
 use crate::catalogue::work::drafting as say;
 use crate::check::{Bounds, Checker};
-use crate::chocolate::Chocolate;
+use crate::chocolate::{Chocolate, Family};
 use crate::colour::Optics;
 use crate::message::{Message, names};
 use crate::room::Room;
@@ -73,6 +73,11 @@ impl Drafting<'_> {
     /// How freely a chocolate flows, where its bag says so.
     pub fn flow_grade(&self, key: &str) -> Option<u8> {
         self.chocolates.iter().find(|known| known.key == key)?.flow_grade
+    }
+
+    /// A chocolate's family, where there is one by that key.
+    pub fn family(&self, key: &str) -> Option<Family> {
+        Some(self.chocolates.iter().find(|known| known.key == key)?.chocolate.family)
     }
 
     /// What tasks call a chocolate.

@@ -1,29 +1,26 @@
 //! Joined hollows: two halves with something dry between them.
 
 use crate::catalogue::work::hollows as say;
-use crate::message::names;
 use crate::shell::MouldInputs;
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::cast::{CastInputs, turned_out};
+use super::cast::{CastInputs, Within};
 use super::draft::Draft;
 use super::drafting::Drafting;
+use super::inside::{InsideInputs, check_inside, goods_inside, inside_each_g, remarks_inside};
 use super::kinds::{DARK, Group, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, STAYS_IN_MOULD, SUGAR_BLOOM};
-use super::parts::{Goods, Pieces};
+use super::painted::{PaintedInputs, paint, painted_keys};
+use super::parts::Pieces;
 use super::shells::begun;
+use super::stuck_on::{StuckOnInputs, stick_on, stuck_on, stuck_on_keys};
 use super::task::{TaskDraft, Timing};
-use crate::check;
 use crate::note::{Level, Note};
-use crate::shell::{DRINK_MM, Inside, fits};
+use crate::shell::{DRINK_MM, Hollow};
 
-use crate::units::{grams, in_grams, in_millimetres, millilitres, millimetres};
+use crate::units::{grams, in_grams, in_millimetres, millimetres};
 
-/// The longest name.
-const LONGEST_NAME: usize = 80;
-/// Things inside at most.
-const MOST_INSIDE: usize = 8;
 /// One is filled, warmed and closed in so long, s (*custom*).
 const JOINS_S: f64 = 40.0;
 /// A joined pair rests so long, s (*custom*).
@@ -43,26 +40,6 @@ pub enum HollowFor {
     Ornament,
 }
 
-/// Something that goes inside.
-#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
-#[serde(deny_unknown_fields)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct InsideInputs {
-    /// What it is.
-    pub name: String,
-    /// The room that one takes up; of a powder the room it takes up as it lies.
-    pub each_ml: f64,
-    /// What one weighs.
-    pub each_g: f64,
-    /// How many in each hollow.
-    pub count: u32,
-    /// How far across one is.
-    pub across_mm: f64,
-    /// Whether it is not food: a toy, a slip of paper.
-    #[serde(default)]
-    pub not_food: bool,
-}
-
 /// Joined hollows, as the maker states them.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -76,6 +53,12 @@ pub struct HollowsInputs {
     /// What they are for.
     #[serde(default)]
     pub purpose: HollowFor,
+    /// What is made beside them and stuck on.
+    #[serde(default)]
+    pub stuck_on: Vec<StuckOnInputs>,
+    /// What is painted or dusted on them once they are made.
+    #[serde(default)]
+    pub painted: Vec<PaintedInputs>,
 }
 
 impl Work for HollowsInputs {
@@ -96,14 +79,20 @@ impl Work for HollowsInputs {
                     count: 1,
                     across_mm: 8.0,
                     not_food: false,
+                    made_here: false,
                 }],
                 purpose: HollowFor::Eating,
+                stuck_on: Vec::new(),
+                painted: Vec::new(),
             },
         }]
     }
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
-        self.cast.keys_mut()
+        let keys = self.cast.keys_mut().into_iter();
+        keys.chain(stuck_on_keys(&mut self.stuck_on))
+            .chain(painted_keys(&mut self.painted))
+            .collect()
     }
 
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {
@@ -111,15 +100,17 @@ impl Work for HollowsInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let inside = self.check_inside(at);
-        let lined = self.cast.lined(None, &[], at)?;
-        let halves = self.cast.count();
+        let inside = check_inside(&self.inside, at);
+        self.cast.must_be_hollow_and_open(at);
+        let stuck = stuck_on(&self.stuck_on, at);
+        let lined = self.cast.lined(2, Within::default(), at)?;
+        let halves = self.cast.count(2);
         let pairs = halves / 2;
         if pairs == 0 {
             at.check.fault("cast.casts", say::two_halves());
             return None;
         }
-        let held = fits(&lined.cavity, lined.cast.shell, &inside);
+        let held = Hollow::joined(&lined.cavity, lined.cast.shell).fits(&inside);
         if !held.fits {
             for note in held.notes.iter().filter(|note| note.level == Level::Stop) {
                 at.check.fault("inside", say::must_fit(&note.text, held.smallest));
@@ -127,69 +118,37 @@ impl Work for HollowsInputs {
             return None;
         }
         let across = in_millimetres(lined.cast.across);
-        let mut draft = begun(&self.cast, lined);
+        let surface = lined.cavity.area * 2.0;
+        let mut draft = begun(lined);
         draft.said.working.extend(held.working);
         draft.said.notes.extend(self.remarks(halves, across));
         let pairs_f = f64::from(pairs);
-        draft.goods = self
-            .inside
-            .iter()
-            .map(|one| {
-                let mass = grams(one.each_g * f64::from(one.count) * pairs_f);
-                Goods::named(&one.name, mass, "inside")
-            })
-            .collect();
-        let inside_g: f64 = self.inside.iter().map(|one| one.each_g * f64::from(one.count)).sum();
+        draft.goods = goods_inside(&self.inside, pairs_f);
+        let inside_g = inside_each_g(&self.inside);
         let half_g = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
         draft.size.pieces =
             Some(Pieces { count: pairs_f, each: grams(2.0 * half_g + inside_g), area: None });
-        draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
-        draft.tasks.extend(self.joining(pairs));
+        let mut end = self.cast.ends(at.fridge);
+        end.extend(self.joining(pairs));
+        stick_on(&mut draft, &stuck, pairs_f, end);
         draft.said.checks = vec![say::check_rims(), say::check_dry(), say::check_seam()];
         draft.said.mistakes = vec![STAYS_IN_MOULD, FINE_CRACKS, SUGAR_BLOOM];
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
         draft.said.keeps = Some(say::keeps_as_inside());
+        paint(&mut draft, &self.painted, surface * pairs_f, at);
         Some(draft)
     }
 }
 
 impl HollowsInputs {
-    fn check_inside(&self, at: &mut Drafting<'_>) -> Vec<Inside> {
-        if self.inside.len() > MOST_INSIDE {
-            let there = self.inside.len();
-            at.check.fault("inside", say::at_most_inside(MOST_INSIDE, there));
-        }
-        let mut inside = Vec::new();
-        for (i, one) in self.inside.iter().enumerate() {
-            let field = |name: &str| format!("inside[{i}].{name}");
-            at.check.text(&field("name"), &one.name, LONGEST_NAME);
-            let each_ml = at.number(&field("each_ml"), one.each_ml, check::INSIDE_ML);
-            at.number(&field("each_g"), one.each_g, check::TOPPING_G);
-            at.number(&field("count"), f64::from(one.count), check::PIECES);
-            let across = at.number(&field("across_mm"), one.across_mm, check::CAVITY_MM_INSIDE);
-            inside.push(Inside {
-                name: one.name.clone(),
-                volume: millilitres(each_ml),
-                count: one.count,
-                across: millimetres(across),
-                loose: one.count > 1,
-            });
-        }
-        inside
-    }
-
     fn remarks(&self, halves: u32, across_mm: f64) -> Vec<Note> {
         let mut notes = Vec::new();
         if halves % 2 == 1 {
             notes.push(Note::info("half-over", say::half_over()));
         }
-        let not_food: Vec<_> =
-            self.inside.iter().filter(|one| one.not_food).map(|one| one.name.as_str()).collect();
-        if !not_food.is_empty() {
-            notes.push(Note::caution("not-food-inside", say::not_food_inside(names(not_food))));
-        }
+        notes.extend(remarks_inside(&self.inside));
         match self.purpose {
             HollowFor::Eating => {}
             HollowFor::Drink if across_mm < DRINK_MM => {

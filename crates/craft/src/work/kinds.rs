@@ -1,8 +1,8 @@
 //! What a kind of work says of itself in words, and what its plan usually starts from.
 
 use super::{
-    CastInputs, CoverInputs, MixedAmount, MixedInInputs, ToppingInputs, ToppingWish, TrayInputs,
-    WallInputs,
+    CastInputs, CoatsSet, CoverInputs, MixedAmount, MixedInInputs, ToppingInputs, ToppingWish,
+    TrayInputs, WallInputs,
 };
 use crate::chocolate::Family;
 use crate::shell::{MouldInputs, ShellWay};
@@ -95,8 +95,11 @@ pub(super) fn cast(mould: MouldInputs, shell_mm: f64) -> CastInputs {
         mould_id: None,
         mould,
         casts: 1,
+        wanted: None,
         colours: Vec::new(),
+        smear: None,
         way: ShellWay::Dump,
+        between: CoatsSet::Room,
         wall: WallInputs::Wished { shell_mm },
     }
 }

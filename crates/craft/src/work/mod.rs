@@ -17,11 +17,13 @@ mod figures;
 mod filling;
 mod goods;
 mod hollows;
+mod inside;
 mod kinds;
 mod layered;
 mod marbled;
 mod mistakes;
 mod outlines;
+mod painted;
 mod parting;
 mod parts;
 mod piped;
@@ -30,30 +32,35 @@ mod shards;
 mod sheet;
 mod shells;
 mod slab;
+mod solids;
+mod stuck_on;
 mod sugar;
 mod task;
 #[cfg(test)]
 mod tests;
+mod toe;
 mod tray;
 mod wrap;
 
 pub use bottled::{BottledAmount, BottledInputs};
-pub use cast::{Cast, CastInputs, WallInputs};
+pub use cast::{Cast, CastInputs, CoatsSet, SmearInputs, WallInputs};
 pub use clusters::ClustersInputs;
 pub use cover::{Cover, CoverInputs, PortionOf, PortionsInputs};
 pub use dipped::{CentreKind, DippedInputs, MadeCentres, ShapedBy};
 pub use draft::{Draft, Said, Sets, Shown, Size};
 pub(crate) use drafting::{BatchChocolate, Drafting};
 pub use face::{Face, FaceFilm, FacePart, FilmInputs};
-pub use figures::{FiguresInputs, ToneInputs};
+pub use figures::{FiguresInputs, ToneFill, ToneInputs};
 pub use filling::FillingInputs;
 pub use goods::{Fineness, MixedAmount, MixedInInputs, Preparation, ToppingInputs, ToppingWish};
-pub use hollows::{HollowFor, HollowsInputs, InsideInputs};
+pub use hollows::{HollowFor, HollowsInputs};
+pub use inside::InsideInputs;
 pub use kinds::{Group, Starting};
 pub use layered::{LayerInputs, LayeredInputs};
 pub use marbled::{AccentInputs, ColourInputs, ColourKind, MarbledInputs, muddied};
 pub use mistakes::Mistake;
 pub use outlines::{OutlineInputs, ShapeInputs, wanted};
+pub use painted::{PaintedInputs, PaintedWith};
 pub use parting::Lining;
 pub(crate) use parting::{in_a_box, without_fridge};
 pub use parts::{Goods, Layer, Pieces, Portion, Used};
@@ -63,9 +70,12 @@ pub use shards::{ShardPattern, ShardsInputs};
 pub use sheet::{SheetFinish, SheetInputs, SheetShape};
 pub use shells::{CapInputs, ShellsInputs};
 pub use slab::SlabInputs;
+pub use solids::SolidsInputs;
+pub use stuck_on::{PartMadeBy, StuckOnInputs};
 pub use sugar::{SugarInputs, SugarLining, SugarRecipe};
 pub(crate) use task::LayerTimes;
 pub use task::{Due, Task, TaskDraft, Timing};
+pub use toe::ToeInputs;
 pub use tray::{TrayInputs, USUAL_TRAYS};
 pub use wrap::{WrapInputs, WrapPattern};
 
@@ -188,8 +198,10 @@ kinds_of_work! {
     Shells(ShellsInputs) = "shells",
     /// Two halves joined, with something dry between them.
     Hollows(HollowsInputs) = "hollows",
-    /// Two-tone figures.
+    /// Figures, in one tone or several.
     Figures(FiguresInputs) = "figures",
+    /// Bars and pieces cast solid.
+    Solids(SolidsInputs) = "solids",
     /// Dipped pieces.
     Dipped(DippedInputs) = "dipped",
     /// A bottle of colour, to keep.

@@ -6,16 +6,17 @@ use crate::catalogue::work::shells as say;
 use crate::chocolate::Family;
 use crate::colour::Way;
 use crate::filling::IngredientInputs;
-use crate::shell::{CAP_MM, Coat, MouldInputs};
+use crate::shell::{CAP_MM, MouldInputs};
 use serde::{Deserialize, Serialize};
 
 use super::Work;
-use super::cast::{CastInputs, Lined, turned_out};
+use super::cast::{CastInputs, Lined, Within, turned_out};
 use super::draft::{Draft, Said, Sets, Shown, Size};
 use super::drafting::Drafting;
 use super::filling::{CRUSTS_AT_MOST_H, CRUSTS_H, FillingInputs};
 use super::kinds::{DARK, Group, Starting, cast};
 use super::mistakes::{COLOUR_STAYS, FINE_CRACKS, PINHOLES, STAYS_IN_MOULD, SUGAR_BLOOM};
+use super::painted::{PaintedInputs, paint, painted_keys};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::check;
@@ -47,6 +48,9 @@ pub struct ShellsInputs {
     /// What closes them, where they are filled.
     #[serde(default)]
     pub cap: Option<CapInputs>,
+    /// What is painted or dusted on them once they are made.
+    #[serde(default)]
+    pub painted: Vec<PaintedInputs>,
 }
 
 impl Work for ShellsInputs {
@@ -74,13 +78,15 @@ impl Work for ShellsInputs {
                     each_g: None,
                 }),
                 cap: Some(CapInputs { chocolate: None, cap_mm: CAP_MM }),
+                painted: Vec::new(),
             },
         }]
     }
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         let cap = self.cap.iter_mut().filter_map(|cap| cap.chocolate.as_mut());
-        self.cast.keys_mut().into_iter().chain(cap).collect()
+        let painted = painted_keys(&mut self.painted);
+        self.cast.keys_mut().into_iter().chain(cap).chain(painted).collect()
     }
 
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {
@@ -95,13 +101,15 @@ impl Work for ShellsInputs {
         if self.cap.is_some() && self.filling.is_none() {
             at.check.fault("cap", say::cap_closes_a_filling());
         }
-        let lined = self.cast.lined(cap, &[], at)?;
-        let count = self.cast.count();
+        self.cast.must_be_hollow_and_open(at);
+        let lined = self.cast.lined(1, Within { cap, ..Within::default() }, at)?;
+        let surface = lined.cavity.area;
+        let count = self.cast.count(1);
         let filled = match &self.filling {
             Some(filling) => Some(filling.fill((lined.cast.filling, cap.is_some()), count, at)?),
             None => None,
         };
-        let mut draft = begun(&self.cast, lined);
+        let mut draft = begun(lined);
         let mut each = draft.shown.cast.as_ref().map_or(0.0, |cast| in_grams(cast.each));
         draft.said.checks = vec![say::check_thin(), say::check_rim(), say::check_cloudy()];
         draft.said.mistakes = vec![STAYS_IN_MOULD, PINHOLES, FINE_CRACKS, SUGAR_BLOOM];
@@ -125,10 +133,11 @@ impl Work for ShellsInputs {
             let key = inputs.chocolate.as_deref().unwrap_or(&self.cast.chocolate);
             each += self.capped(&mut draft, key, cap, at)?;
         } else {
-            draft.tasks.extend(turned_out("pour", 0, at.fridge, false));
+            draft.tasks.extend(self.cast.ends(at.fridge));
         }
         let count = f64::from(count);
         draft.size.pieces = Some(Pieces { count, each: grams(each), area: None });
+        paint(&mut draft, &self.painted, surface * count, at);
         Some(draft)
     }
 
@@ -156,10 +165,11 @@ impl ShellsInputs {
         let each = cast.cap_each * (chocolate.solid_density / shells.solid_density).value;
         cast.cap = Some(cap);
         cast.cap_each = each;
-        let count = f64::from(cast.cavities * cast.casts);
+        let count = f64::from(cast.filled);
         draft.takes.push(Portion::of(key, each * count));
         draft.sets.layers.push(Layer::of(key, cap));
-        draft.sets.governs = 1;
+        let layer = draft.sets.layers.len() - 1;
+        draft.sets.governs = layer;
         let label = at.label(key);
         draft.tasks.push(
             TaskDraft::new("cap", say::cap(&label), say::cap_how(), 240.0)
@@ -168,27 +178,17 @@ impl ShellsInputs {
                 .from(Timing::Hours(CRUSTS_H), say::cap_from())
                 .until(Timing::Hours(CRUSTS_AT_MOST_H), say::cap_until(), say::cap_late()),
         );
-        draft.tasks.extend(turned_out("cap", 1, at.fridge, true));
+        draft.tasks.extend(turned_out("cap", layer, at.fridge, true));
         Some(in_grams(each))
     }
 }
 
 /// A draft of what was cast, without what its kind does with it.
-pub(super) fn begun(cast: &CastInputs, lined: Lined) -> Draft {
+pub(super) fn begun(lined: Lined) -> Draft {
     Draft {
         takes: lined.takes,
         tasks: lined.tasks,
-        sets: Sets {
-            layers: vec![Layer {
-                coats: match lined.cast.coat {
-                    Coat::Brushed { coats } => coats,
-                    Coat::Dumped { .. } => 1,
-                },
-                ..Layer::of(&cast.chocolate, lined.cast.shell)
-            }],
-            may_chill: true,
-            ..Sets::default()
-        },
+        sets: Sets { layers: lined.layers, may_chill: true, ..Sets::default() },
         size: Size { thickness: Some(lined.cast.shell), ..Size::default() },
         said: Said { notes: lined.notes, working: lined.working, ..Said::default() },
         shown: Shown {

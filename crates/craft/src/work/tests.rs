@@ -8,12 +8,14 @@ use crate::plan::{BowlInputs, Plan, PlanInputs, PlannedComponent};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};
 
 mod coatings;
+mod figures;
 mod flooded;
 mod moulded;
 mod orders;
 mod prepared_goods;
 mod recipe_fillings;
 mod several_goods;
+mod solids;
 mod sugar_sheets;
 mod variants;
 mod with_oil;

@@ -38,6 +38,7 @@ async fn every_kind_of_work_is_planned_from_where_it_starts() {
             ("Filled shells", "24 pieces of 9.1 g", "Turn it over and dump"),
             ("Joined hollows", "6 pieces of 36 g", "Close 6, one at a time"),
             ("Two-tone figures", "2 pieces of 49 g", "Put the white into the face"),
+            ("Solid bars and pieces", "3 pieces of 113 g", "Scrape the backs level"),
             ("Dipped pieces", "24 pieces of 17 g", "Dip the truffles"),
         ] {
             next(kind).await?;

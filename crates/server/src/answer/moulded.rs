@@ -99,6 +99,20 @@ impl From<Face> for FaceAnswer {
     }
 }
 
+/// How a mould is filled.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum CastBy {
+    /// Filled, waited, dumped.
+    Dumping,
+    /// Brushed in coats.
+    Brushing,
+    /// Closed, and turned until it has coated its sides.
+    Turning,
+    /// Filled to the brim: solid.
+    Filling,
+}
+
 /// Shells as they are cast.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct CastAnswer {
@@ -110,6 +124,12 @@ pub struct CastAnswer {
     pub cavities: u32,
     /// How often it is filled.
     pub casts: u32,
+    /// Cavities that are filled in all; the last cast may leave some empty.
+    pub filled: u32,
+    /// How it is filled.
+    pub by: CastBy,
+    /// Whether its two sides close to a whole piece.
+    pub two_sided: bool,
     /// What the mould is made of.
     pub material: MouldMaterial,
     /// The wall, once set.
@@ -141,9 +161,11 @@ pub struct CastAnswer {
 
 impl From<Cast> for CastAnswer {
     fn from(cast: Cast) -> Self {
-        let (coats, wait_s) = match cast.coat {
-            Coat::Brushed { coats } => (Some(coats), None),
-            Coat::Dumped { wait } => (None, wait.map(seconds)),
+        let (by, coats, wait_s) = match cast.coat {
+            Coat::Brushed { coats } => (CastBy::Brushing, Some(coats), None),
+            Coat::Dumped { wait } => (CastBy::Dumping, None, wait.map(seconds)),
+            Coat::Turned => (CastBy::Turning, None, None),
+            Coat::Filled => (CastBy::Filling, None, None),
         };
         let mm = |length| round(in_millimetres(length), 2);
         Self {
@@ -151,6 +173,9 @@ impl From<Cast> for CastAnswer {
             across_mm: mm(cast.across),
             cavities: cast.cavities,
             casts: cast.casts,
+            filled: cast.filled,
+            by,
+            two_sided: cast.two_sided,
             material: cast.material,
             shell_mm: mm(cast.shell),
             coats,

@@ -10,11 +10,12 @@ use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
-    AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, ColourInputs, ColourKind,
-    CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs, HollowFor, HollowsInputs,
-    InsideInputs, Lining, MadeCentres, MarbledInputs, MixedAmount, OutlineInputs, PipedInputs,
-    PipedShape, ShapeInputs, ShapedBy, SheetFinish, SheetInputs, SheetShape, ShellsInputs,
-    SlabInputs, ToneInputs, ToppingInputs, ToppingWish, TrayInputs, WallInputs, WorkInputs,
+    AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, CoatsSet, ColourInputs,
+    ColourKind, CoverInputs, DippedInputs, FiguresInputs, FillingInputs, FilmInputs, HollowFor,
+    HollowsInputs, InsideInputs, Lining, MadeCentres, MarbledInputs, MixedAmount, OutlineInputs,
+    PipedInputs, PipedShape, ShapeInputs, ShapedBy, SheetFinish, SheetInputs, SheetShape,
+    ShellsInputs, SlabInputs, ToneFill, ToneInputs, ToppingInputs, ToppingWish, TrayInputs,
+    WallInputs, WorkInputs,
 };
 
 use super::pieces::{bowl, folded, ingredient, made, scattered, slab, tray};
@@ -198,8 +199,11 @@ fn cast(
         // What is on the shelf takes its place.
         mould: MouldInputs::hemispheres(30.0, 1),
         casts,
+        wanted: None,
         colours,
+        smear: None,
         way: ShellWay::Dump,
+        between: CoatsSet::Room,
         wall: WallInputs::Wished { shell_mm },
     }
 }
@@ -227,6 +231,7 @@ fn three_days() -> PlanInputs {
             each_g: None,
         }),
         cap: Some(CapInputs { chocolate: None, cap_mm: 1.8 }),
+        painted: Vec::new(),
     });
     let moons = WorkInputs::Hollows(HollowsInputs {
         cast: cast("white", MOONS, 1, 2.6, Vec::new()),
@@ -238,6 +243,7 @@ fn three_days() -> PlanInputs {
                 count: 40,
                 across_mm: 7.0,
                 not_food: false,
+                made_here: false,
             },
             InsideInputs {
                 name: "a rolled-up riddle".to_owned(),
@@ -246,13 +252,25 @@ fn three_days() -> PlanInputs {
                 count: 1,
                 across_mm: 42.0,
                 not_food: true,
+                made_here: false,
             },
         ],
         purpose: HollowFor::Eating,
+        stuck_on: Vec::new(),
+        painted: Vec::new(),
     });
     let owls = WorkInputs::Figures(FiguresInputs {
         cast: cast("dark", OWLS, 1, 3.0, Vec::new()),
-        tones: vec![ToneInputs { region: "face".to_owned(), chocolate: "white".to_owned() }],
+        tones: vec![ToneInputs {
+            region: Some("face".to_owned()),
+            chocolate: "white".to_owned(),
+            fill: ToneFill::default(),
+        }],
+        inside: Vec::new(),
+        base: None,
+        dipped: None,
+        stuck_on: Vec::new(),
+        painted: Vec::new(),
     });
     let comets = WorkInputs::Dipped(DippedInputs {
         chocolate: "dark".to_owned(),

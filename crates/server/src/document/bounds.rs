@@ -36,6 +36,11 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         ],
     ),
     (check::CAVITY_MM_INSIDE, &["InsideInputs.across_mm"]),
+    (check::DEEP_MM, &["ToeInputs.deep_mm"]),
+    (check::DIPPED_PCT, &["ToeInputs.share_pct"]),
+    (check::STUCK_ON, &["StuckOnInputs.count"]),
+    (check::TONE_G, &["ToneFill.each_g"]),
+    (check::TONE_MM, &["ToneFill.thickness_mm"]),
     (check::CENTRE_C, &["DippedInputs.centre_c"]),
     (
         check::CHOCOLATE_G,
@@ -94,7 +99,13 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::FACE_CM2, &["ColourFilmRequest.area_cm2"]),
     (
         check::FACE_PCT,
-        &["ColourFilmRequest.share_pct", "FilmInputs.share_pct", "RegionInputs.share_pct"],
+        &[
+            "ColourFilmRequest.share_pct",
+            "FilmInputs.share_pct",
+            "PaintedInputs.share_pct",
+            "RegionInputs.share_pct",
+            "SmearInputs.share_pct",
+        ],
     ),
     (check::FAT_PCT, &["OwnInputs.fat_pct"]),
     (
@@ -197,6 +208,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (
         check::PIECES,
         &[
+            "CastInputs.wanted",
             "ClustersInputs.count",
             "DipRequest.count",
             "DippedInputs.count",
@@ -309,6 +321,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
             "InsideInputs.each_g",
             "GoodsInputs.each_g",
             "MixedAmount.each_g",
+            "StuckOnInputs.each_g",
             "ToppingInputs.each_g",
         ],
     ),
@@ -327,7 +340,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         ],
     ),
     (check::VEINS, &["ShapeInputs.veins"]),
-    (check::VESSEL_MM, &["DipRequest.vessel_mm", "DippedInputs.vessel_mm"]),
+    (check::VESSEL_MM, &["DipRequest.vessel_mm", "DippedInputs.vessel_mm", "ToeInputs.vessel_mm"]),
     (check::WAIT_S, &["WallInputs.wait_s", "Weighing.wait_s"]),
     (check::WEIGHED_G, &["Entry.grams"]),
     (check::WORKED_C, &["FridgeRequest.start_c", "SlabSplitRequest.slab_c"]),

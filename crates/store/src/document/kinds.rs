@@ -6,7 +6,7 @@ use craft::result::{Looks, Symptom};
 use craft::shelf::Thing;
 use craft::steps::Line;
 use serde::{Deserialize, Serialize};
-use serde_json::{Value, json};
+use serde_json::{Map, Value, json};
 
 use super::several_goods::several_goods;
 use super::{Document, Upgrade};
@@ -68,7 +68,7 @@ pub struct Computed {
 }
 
 /// Format 2: what is said is a message with its code and parameters; it was a text. Format 3:
-/// several goods go in and on top.
+/// several goods go in and on top. Format 4: what is cast says how it was filled, and how many.
 impl Document for Computed {
     const WHAT: &'static str = "what a batch was worked out to be";
     const UPGRADES: &'static [Upgrade] = &[
@@ -86,13 +86,13 @@ impl Document for Computed {
                     }
                 }
             }
-            if let Some(plan) = value.get_mut("plan") {
-                for component in list(plan, "components") {
-                    in_place(component, "keeps", message_or_none);
-                    for check in list(component, "checks") {
-                        *check = message(check.take());
-                    }
+            for component in each_component(&mut value) {
+                in_place(component, "keeps", message_or_none);
+                for check in list(component, "checks") {
+                    *check = message(check.take());
                 }
+            }
+            if let Some(plan) = value.get_mut("plan") {
                 for bowl in list(plan, "bowls") {
                     if let Some(left_over) = bowl.get_mut("left_over") {
                         for idea in list(left_over, "ideas") {
@@ -104,7 +104,29 @@ impl Document for Computed {
             Ok(value)
         },
         of_several_goods,
+        |mut value| {
+            for component in each_component(&mut value) {
+                if let Some(cast) = component.get_mut("cast").and_then(Value::as_object_mut) {
+                    how_it_was_filled(cast);
+                }
+            }
+            Ok(value)
+        },
     ];
+}
+
+fn each_component(value: &mut Value) -> impl Iterator<Item = &mut Value> {
+    value.get_mut("plan").into_iter().flat_map(|plan| list(plan, "components"))
+}
+
+/// Before, moulds were open, filled whole, and brushed or dumped.
+fn how_it_was_filled(cast: &mut Map<String, Value>) {
+    let number = |name: &str| cast.get(name).and_then(Value::as_u64).unwrap_or_default();
+    let filled = number("cavities") * number("casts");
+    let brushed = cast.get("coats").is_some_and(|coats| !coats.is_null());
+    cast.insert("filled".to_owned(), filled.into());
+    cast.insert("by".to_owned(), if brushed { "brushing" } else { "dumping" }.into());
+    cast.insert("two_sided".to_owned(), false.into());
 }
 
 /// What a field that is a list holds.

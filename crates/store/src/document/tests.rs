@@ -110,6 +110,11 @@ fn what_a_batch_was_worked_out_to_be_says_what_it_said() {
     let second: Computed = reads(fixture!("computed-2"));
     let third: Computed = reads(fixture!("computed-3"));
     assert_eq!(second, third, "one of each is a list of one");
+    let fourth: Computed = reads(fixture!("computed-4"));
+    assert_eq!(third, fourth, "what was cast was filled whole");
+    let casts = third.plan["components"].as_array().expect("components").iter();
+    let filled: Vec<_> = casts.map(|one| &one["cast"]).filter(|cast| cast.is_object()).collect();
+    assert!(!filled.is_empty() && filled.iter().all(|cast| cast["by"] == "dumping"), "{filled:?}");
 }
 
 #[test]
@@ -143,7 +148,7 @@ fn every_format_has_a_fixture() {
         (BowlInputs::WHAT, BowlInputs::format(), 2),
         (Thing::WHAT, Thing::format(), 1),
         (GearNumbers::WHAT, GearNumbers::format(), 1),
-        (Computed::WHAT, Computed::format(), 3),
+        (Computed::WHAT, Computed::format(), 4),
         (ShownPlan::WHAT, ShownPlan::format(), 1),
         (ResultDocument::WHAT, ResultDocument::format(), 1),
         (Summary::WHAT, Summary::format(), 1),

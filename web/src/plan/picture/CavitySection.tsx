@@ -17,9 +17,10 @@ interface Props {
   joined: WorkOf<"hollows">["inside"] | undefined;
 }
 
-/** How deep a cavity is, mm: as stated, or as deep as half a ball of its width. */
-function deep({ cavity, across_mm }: Cast): number {
-  return cavity.depth_mm ?? across_mm / 2;
+/** How deep a cavity is, mm: as stated, or as deep as half a ball of its width; all of one, where
+ * it closes to a whole piece. */
+function deep({ cavity, across_mm, two_sided }: Cast): number {
+  return cavity.depth_mm ?? (two_sided ? across_mm : across_mm / 2);
 }
 
 /** The outline of a cavity in section, its opening on top, so far inside its wall. */
@@ -34,7 +35,25 @@ function outline(cast: Cast, scale: number, inset: number): string {
     case "cone":
       return `M${-half} 0 L0 ${down} L${half} 0 Z`;
     default:
+      if (cast.two_sided) {
+        const r = down / 2;
+        return `M${-half} ${r} A${half} ${r - inset * scale * 0.5} 0 0 0 ${half} ${r} A${half} ${r - inset * scale * 0.5} 0 0 0 ${-half} ${r} Z`;
+      }
       return `M${-half} 0 A${half} ${down} 0 0 0 ${half} 0 Z`;
+  }
+}
+
+/** How the wall comes about, in a few words. */
+function filledBy({ by, coats, wait_s }: Cast): string {
+  switch (by) {
+    case "brushing":
+      return `${coats} brushed ${coats === 1 ? "coat" : "coats"}`;
+    case "turning":
+      return "closed and turned";
+    case "filling":
+      return "filled level";
+    case "dumping":
+      return wait_s == null ? "dumped at once" : `dumped after ${Math.round(wait_s)} s`;
   }
 }
 
@@ -48,15 +67,17 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls, jo
   const filled = plan.goods.some(({ goes }) => goes === "in the filling");
   const cap = (cast.cap_mm ?? 0) * scale;
   const inner = outline(cast, scale, cast.shell_mm);
+  const solid = cast.by === "filling";
   const lines = [
-    `wall ${Math.round(cast.shell_mm * 10) / 10} mm, ${mass(cast.shell_g)} each${joined ? " half" : ""}`,
-    `room inside ${Math.round(halves * cast.hollow_ml * 10) / 10} ml`,
+    solid
+      ? `solid, ${mass(cast.shell_g)} of chocolate in each`
+      : `wall ${Math.round(cast.shell_mm * 10) / 10} mm, ${mass(cast.shell_g)} each${joined ? " half" : ""}`,
+    solid ? null : `room inside ${Math.round(halves * cast.hollow_ml * 10) / 10} ml`,
     cast.cap_mm == null ? null : `cap ${cast.cap_mm} mm, ${mass(cast.cap_g)} each`,
-    cast.coats != null
-      ? `${cast.coats} brushed ${cast.coats === 1 ? "coat" : "coats"}`
-      : cast.wait_s == null
-        ? "dumped at once"
-        : `dumped after ${Math.round(cast.wait_s)} s`,
+    filledBy(cast),
+    cast.casts > 1 || cast.filled < cast.cavities
+      ? `${cast.filled} in ${cast.casts} ${cast.casts === 1 ? "cast" : "casts"}`
+      : null,
     cast.returned_g >= 1
       ? `${mass(cast.in_hand_g)} at hand, ${mass(cast.returned_g)} of it runs back`
       : null,
@@ -79,7 +100,9 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls, jo
           // biome-ignore lint/suspicious/noArrayIndexKey: a half is its place
           <g key={half} transform={half === 1 ? "scale(1 -1)" : undefined}>
             <path d={outline(cast, scale, 0)} fill={shell.body} stroke="currentColor" />
-            <path d={inner} fill={filled ? "#7A4E33" : "var(--chakra-colors-bg-panel)"} />
+            {!solid && (
+              <path d={inner} fill={filled ? "#7A4E33" : "var(--chakra-colors-bg-panel)"} />
+            )}
           </g>
         ))}
         {joined && (

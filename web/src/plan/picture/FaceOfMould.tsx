@@ -53,6 +53,9 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
   const fullRows = Math.floor(count / columns);
   const face = plan.face;
   const shell = layerLook(plan.layers[0], bowls);
+  const stated = ("cast" in work ? work.cast.smear : null) ?? undefined;
+  const of = stated && plan.layers.find(({ chocolate }) => chocolate === stated.chocolate);
+  const smear = stated && { looks: layerLook(of, bowls).body, share: stated.share_pct / 100 };
   return (
     <>
       <svg
@@ -64,12 +67,22 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
         data-testid="mould-picture"
       >
         <defs>
-          <radialGradient id={`${id}-light`} cx="0.36" cy="0.3" r="0.75">
-            <stop offset="0" stopColor="#fff" stopOpacity="0.75" />
-            <stop offset="0.16" stopColor="#fff" stopOpacity="0.25" />
-            <stop offset="0.45" stopColor="#fff" stopOpacity="0" />
-            <stop offset="1" stopColor="#000" stopOpacity="0.3" />
-          </radialGradient>
+          {round ? (
+            <radialGradient id={`${id}-light`} cx="0.36" cy="0.3" r="0.75">
+              <stop offset="0" stopColor="#fff" stopOpacity="0.75" />
+              <stop offset="0.16" stopColor="#fff" stopOpacity="0.25" />
+              <stop offset="0.45" stopColor="#fff" stopOpacity="0" />
+              <stop offset="1" stopColor="#000" stopOpacity="0.3" />
+            </radialGradient>
+          ) : (
+            // Broad and slanting, as a light over a flat face is.
+            <linearGradient id={`${id}-light`} x1="0" y1="0" x2="1" y2="0.6">
+              <stop offset="0.1" stopColor="#fff" stopOpacity="0.05" />
+              <stop offset="0.3" stopColor="#fff" stopOpacity="0.3" />
+              <stop offset="0.42" stopColor="#fff" stopOpacity="0.02" />
+              <stop offset="1" stopColor="#000" stopOpacity="0.15" />
+            </linearGradient>
+          )}
           <clipPath id={`${id}-cavity`}>
             {round ? (
               <circle r={w / 2} />
@@ -104,7 +117,7 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
                 clipPath={`url(#${id}-cavity)`}
               >
                 {face ? (
-                  <FacePatch face={face} w={w} h={h} seed={i + 1} />
+                  <FacePatch face={face} w={w} h={h} seed={i + 1} smear={smear} />
                 ) : (
                   <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
                 )}

@@ -9,12 +9,46 @@ interface Props {
   w: number;
   h: number;
   seed: number;
+  /** What is smeared on the bare mould: how it looks, and the share that it covers. */
+  smear?: { looks: string; share: number } | undefined;
 }
 
 /** One face: its parts from top to bottom by their shares, with flecks and streaks. */
-export function FacePatch({ face, w, h, seed }: Props) {
+/** Spots that together cover a share of a part: strokes, about a finger long, or flecks. */
+function Spots(props: {
+  w: number;
+  y: number;
+  tall: number;
+  share: number;
+  streaky: boolean;
+  looks: string;
+  next: () => number;
+}) {
+  const { w, y, tall, share, streaky, looks, next } = props;
+  const count = streaky
+    ? Math.min(30, Math.max(3, Math.round((share * w * tall) / 900)))
+    : Math.min(40, Math.round(share * 90));
+  const r = Math.sqrt((share * w * tall) / (count * Math.PI * (streaky ? 5 : 1)));
+  return Array.from({ length: count }, (_, n) => (
+    <ellipse
+      // biome-ignore lint/suspicious/noArrayIndexKey: a fleck is its place
+      key={n}
+      cx={(next() - 0.5) * w}
+      cy={y + next() * tall}
+      rx={streaky ? r * 4 : r}
+      ry={streaky ? r * 1.25 : r}
+      transform={streaky ? `rotate(${-28 + next() * 12})` : undefined}
+      fill={looks}
+    />
+  ));
+}
+
+/** One face: its parts from top to bottom by their shares, with flecks and streaks. */
+export function FacePatch({ face, w, h, seed, smear }: Props) {
   const next = thrown(seed);
   let top = -h / 2;
+  // A colour all over hides what is smeared behind it.
+  const bare = face.films.every(({ share_pct }) => share_pct < 100);
   return (
     <>
       {face.parts.map((part, i) => {
@@ -24,28 +58,20 @@ export function FacePatch({ face, w, h, seed }: Props) {
         return (
           <g key={part.name ?? i}>
             <rect x={-w / 2} y={y} width={w} height={tall + 0.5} fill={part.looks} />
+            {smear && bare && (
+              <Spots {...{ w, y, tall, next }} share={smear.share} streaky looks={smear.looks} />
+            )}
             {part.flecks.map(({ film, looks }) => {
               const of = face.films[film];
-              const share = (of?.share_pct ?? 0) / 100;
-              const streaky = of?.way === "finger" || of?.way === "brush" || of?.way === "sheet";
-              // A stroke is about a finger long, a fleck small beside the piece.
-              const count = streaky
-                ? Math.min(30, Math.max(3, Math.round((share * w * tall) / 900)))
-                : Math.min(40, Math.round(share * 90));
-              // So many that together they cover the share.
-              const r = Math.sqrt((share * w * tall) / (count * Math.PI * (streaky ? 5 : 1)));
-              return Array.from({ length: count }, (_, n) => (
-                <ellipse
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a fleck is its place
-                  key={`${film} ${n}`}
-                  cx={(next() - 0.5) * w}
-                  cy={y + next() * tall}
-                  rx={streaky ? r * 4 : r}
-                  ry={streaky ? r * 1.25 : r}
-                  transform={streaky ? `rotate(${-28 + next() * 12})` : undefined}
-                  fill={looks}
+              const way = of?.way;
+              return (
+                <Spots
+                  key={film}
+                  {...{ w, y, tall, looks, next }}
+                  share={(of?.share_pct ?? 0) / 100}
+                  streaky={way === "finger" || way === "brush" || way === "sheet"}
                 />
-              ));
+              );
             })}
           </g>
         );

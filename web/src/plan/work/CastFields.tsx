@@ -2,38 +2,32 @@ import { Stack } from "@chakra-ui/react";
 import type { CastInputs } from "../../api/client";
 import { useShelf } from "../../api/queries";
 import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
 import { fieldsOf } from "../../kit/fieldsOf";
-import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
-import { UnitField } from "../../kit/UnitField";
 import { MouldMeasures, mouldWords } from "../MouldMeasures";
-import { ThicknessField } from "../ThicknessField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FilmsFields } from "./FilmsFields";
 import type { FieldsOf } from "./fieldsOfWork";
-
-type Wall = CastInputs["wall"];
-
-const usualWall: { [By in Wall["by"]]: Extract<Wall, { by: By }> } = {
-  wished: { by: "wished", shell_mm: 2 },
-  waited: { by: "waited", wait_s: 30 },
-};
+import { LiningFields } from "./LiningFields";
+import { SmearFields } from "./SmearFields";
 
 interface Props extends Omit<FieldsOf<unknown>, "work" | "onChange"> {
   cast: CastInputs;
   /** What the shell's chocolate is called. */
   of: string;
+  /** Whether it is solid: never, if the maker says so, or always. */
+  solid?: "never" | "may" | "always";
   onChange: (patch: object) => void;
 }
 
 /** What all work in moulds states: the mould, the colours, the wall. */
-export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
+export function CastFields({ cast, of, solid = "never", errors, onChange, ...pick }: Props) {
   const saved = useShelf().data?.moulds ?? [];
   const chosen = saved.find(({ id }) => id === cast.mould_id);
   const set = (patch: Partial<CastInputs>) => onChange({ cast: { ...cast, ...patch } });
   const mould = chosen?.thing.mould ?? cast.mould;
-  const { wall } = cast;
   return (
     <Stack gap="4">
       <ChocolatePick
@@ -57,7 +51,7 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
             label: `${thing.name}: ${mouldWords(thing.mould)}`,
           })),
         ]}
-        error={errors["cast.mould_id"]}
+        error={errors["cast.mould_id"] ?? (chosen && errors["cast.mould.two_sided"])}
         onChange={(id) => set({ mould_id: id || null, mould })}
       />
       {!cast.mould_id && (
@@ -68,6 +62,7 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
           onChange={(next) => set({ mould: next })}
         />
       )}
+      <HowMany cast={cast} errors={errors} onChange={set} />
       <FilmsFields
         {...pick}
         films={cast.colours ?? []}
@@ -78,56 +73,37 @@ export function CastFields({ cast, of, errors, onChange, ...pick }: Props) {
         patch={(colours) => ({ cast: { ...cast, colours } })}
         onChange={onChange}
       />
-      <Pair>
-        <SelectField
-          label="Shell method"
-          value={cast.way ?? "dump"}
-          choices={{ dump: "filling and dumping", brush: "brushed coats" }}
-          onChange={(way) =>
-            set({
-              way,
-              ...(way === "brush" && wall.by === "waited" ? { wall: usualWall.wished } : {}),
-            })
-          }
-        />
-        <CountField label="Casts" {...fieldsOf(cast, errors, set, "cast.")("casts")} />
-      </Pair>
-      {(cast.way ?? "dump") === "dump" && (
-        <SelectField
-          label="Wall"
-          value={wall.by}
-          choices={{
-            wished: "Set the wall",
-            waited: "Set the drain time",
-          }}
-          onChange={(by) => set({ wall: usualWall[by] })}
-        />
+      {solid !== "always" && (
+        <LiningFields cast={cast} mould={mould} solid={solid} errors={errors} onChange={set} />
       )}
-      <WallFields wall={wall} errors={errors} onChange={(next) => set({ wall: next })} />
+      <SmearFields cast={cast} errors={errors} onChange={onChange} {...pick} />
     </Stack>
   );
 }
 
-interface WallProps {
-  wall: Wall;
+interface HowManyProps {
+  cast: CastInputs;
   errors: Record<string, string>;
-  onChange: (wall: Wall) => void;
+  onChange: (patch: Partial<CastInputs>) => void;
 }
 
-/** How thick the wall is to be, or how long it is waited. */
-function WallFields({ wall, errors, onChange }: WallProps) {
-  if (wall.by === "wished") {
-    const set = (patch: Partial<typeof wall>) => onChange({ ...wall, ...patch });
-    return (
-      <ThicknessField range={[1, 5]} {...fieldsOf(wall, errors, set, "cast.wall.")("shell_mm")} />
-    );
-  }
-  const set = (patch: Partial<typeof wall>) => onChange({ ...wall, ...patch });
-  const field = fieldsOf(wall, errors, set, "cast.wall.");
+/** How often the mould is filled, or for how many pieces. */
+function HowMany({ cast, errors, onChange }: HowManyProps) {
+  const field = fieldsOf(cast, errors, onChange, "cast.");
   return (
     <Pair>
-      <NumberField label="Drain time" unit="s" {...field("wait_s")} />
-      <UnitField label="Pour at" unit="°C" optional="middle of its range" {...field("poured_c")} />
+      <EitherField
+        label="Count by"
+        no="casts"
+        yes="pieces wanted"
+        value={cast.wanted != null}
+        onChange={(wanted) => onChange({ wanted: wanted ? cast.mould.count * cast.casts : null })}
+      />
+      {cast.wanted == null ? (
+        <CountField label="Casts" {...field("casts")} />
+      ) : (
+        <CountField label="Pieces wanted" {...field("wanted")} value={cast.wanted} />
+      )}
     </Pair>
   );
 }

@@ -1,72 +1,86 @@
-import { Box, Stack } from "@chakra-ui/react";
+import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
 import { useShelf } from "../../api/queries";
-import { Fault } from "../../kit/Fault";
-import { ListField } from "../../kit/ListField";
-import { SelectField } from "../../kit/SelectField";
+import { EitherField } from "../../kit/EitherField";
+import { Fold } from "../../kit/Fold";
+import { faultyIn } from "../../kit/faultyIn";
 import { CastFields } from "./CastFields";
-import { ChocolatePick } from "./ChocolatePick";
 import type { FieldsOf } from "./fieldsOfWork";
+import { InsideFields } from "./InsideFields";
+import { PaintedFields } from "./PaintedFields";
+import { PlateFields } from "./PlateFields";
+import { StuckOnFields } from "./StuckOnFields";
+import { ToeFields } from "./ToeFields";
+import { TonesFields } from "./TonesFields";
 
 type Figures = WorkOf<"figures">;
 
-/** Two-tone figures. */
+/** Figures in one tone or several. */
 export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figures>) {
-  const { tones } = work;
+  const { base, cast } = work;
   const saved = useShelf().data?.moulds ?? [];
-  const mould = saved.find(({ id }) => id === work.cast.mould_id)?.thing.mould ?? work.cast.mould;
+  const mould = saved.find(({ id }) => id === cast.mould_id)?.thing.mould ?? cast.mould;
   const regions = (mould.regions ?? []).map(({ name }) => name);
-  const free = regions.find((name) => tones.every(({ region }) => region !== name));
+  const usual = cast.chocolate;
   return (
     <Stack gap="4">
-      <CastFields {...pick} cast={work.cast} of="Body from" errors={errors} onChange={onChange} />
-      <ListField
-        items={tones}
-        at="tones"
+      <CastFields
+        {...pick}
+        cast={cast}
+        of="Body from"
+        solid="may"
         errors={errors}
-        fewest={1}
-        most={regions.length}
-        nameOf={(_, i) => `tone ${i + 1}`}
-        whole="The tones"
-        more="Add tone"
-        onMore={
-          free === undefined
-            ? undefined
-            : () =>
-                onChange({ tones: [...tones, { region: free, chocolate: work.cast.chocolate }] })
-        }
-        onChange={(next) => onChange({ tones: next })}
+        onChange={onChange}
+      />
+      <TonesFields
+        {...pick}
+        tones={work.tones}
+        regions={regions}
+        body={usual}
+        errors={errors}
+        onChange={onChange}
+      />
+      <InsideFields
+        inside={work.inside ?? []}
+        errors={errors}
+        onChange={(inside) => onChange({ inside })}
+      />
+      <Fold
+        inner
+        title="Foot"
+        value={base ? "closed with a plate" : "left open"}
+        faulty={faultyIn(errors, "base")}
       >
-        {({ item, i, at, field, changed, away }) => (
-          <Box
-            display="grid"
-            gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr) 44px"
-            gap="2"
-            alignItems="end"
-          >
-            <SelectField
-              label={i === 0 ? "First tone, on" : `Tone ${i + 1}, on`}
-              choices={[...new Set([...regions, item.region])].map((name) => ({
-                value: name,
-                label: `the ${name}`,
-              }))}
-              {...field("region")}
-            />
-            <ChocolatePick
-              {...pick}
-              label="From"
-              value={item.chocolate}
-              error={errors[`${at}.chocolate`]}
-              patch={(chocolate) => ({ tones: changed({ chocolate }) })}
-              onChange={onChange}
-            />
-            {away}
-          </Box>
+        <EitherField
+          label="Foot"
+          no="left open"
+          yes="closed with a plate"
+          value={base != null}
+          error={errors.base}
+          onChange={(closed) => onChange({ base: closed ? { cap_mm: 2 } : null })}
+        />
+        {base && (
+          <PlateFields
+            {...pick}
+            plate={base}
+            at="base"
+            words={["Plate from", "Plate thickness"]}
+            usual={usual}
+            errors={errors}
+            patch={(next) => ({ base: next })}
+            onChange={onChange}
+          />
         )}
-      </ListField>
-      {work.cast.mould_id && errors["cast.mould.regions"] && (
-        <Fault fontSize="sm">The mould's regions {errors["cast.mould.regions"]}</Fault>
-      )}
+      </Fold>
+      <StuckOnFields
+        {...pick}
+        stuckOn={work.stuck_on ?? []}
+        usual={usual}
+        errors={errors}
+        onChange={onChange}
+      />
+      <ToeFields {...pick} dipped={work.dipped} usual={usual} errors={errors} onChange={onChange} />
+      <PaintedFields {...pick} painted={work.painted ?? []} errors={errors} onChange={onChange} />
     </Stack>
   );
 }

@@ -13,8 +13,9 @@ import { families, familyNames } from "../../theme/chocolate";
 import { startingRecipes } from "../filling/ingredients";
 import { RecipeFields } from "../filling/RecipeFields";
 import { CastFields } from "./CastFields";
-import { ChocolatePick } from "./ChocolatePick";
 import type { FieldsOf } from "./fieldsOfWork";
+import { PaintedFields } from "./PaintedFields";
+import { PlateFields } from "./PlateFields";
 
 type Shells = WorkOf<"shells">;
 
@@ -75,26 +76,20 @@ export function ShellsFields({ work, errors, onChange, ...pick }: FieldsOf<Shell
             />
           )}
           {cap && (
-            <Pair>
-              <ChocolatePick
-                {...pick}
-                label="Cap from"
-                value={cap.chocolate ?? work.cast.chocolate}
-                error={errors["cap.chocolate"]}
-                patch={(chocolate) => ({ cap: { ...cap, chocolate } })}
-                onChange={onChange}
-              />
-              <NumberField
-                label="Cap thickness"
-                unit="mm"
-                value={cap.cap_mm}
-                error={errors["cap.cap_mm"]}
-                onChange={(cap_mm) => onChange({ cap: { ...cap, cap_mm } })}
-              />
-            </Pair>
+            <PlateFields
+              {...pick}
+              plate={cap}
+              at="cap"
+              words={["Cap from", "Cap thickness"]}
+              usual={work.cast.chocolate}
+              errors={errors}
+              patch={(next) => ({ cap: next })}
+              onChange={onChange}
+            />
           )}
         </Stack>
       </Fold>
+      <PaintedFields {...pick} painted={work.painted ?? []} errors={errors} onChange={onChange} />
     </Stack>
   );
 }

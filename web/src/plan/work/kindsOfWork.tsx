@@ -17,6 +17,7 @@ import { ShardsFields } from "./ShardsFields";
 import { SheetFields } from "./SheetFields";
 import { ShellsFields } from "./ShellsFields";
 import { SlabFields } from "./SlabFields";
+import { SolidsFields } from "./SolidsFields";
 import { SugarFields } from "./SugarFields";
 import { WrapFields } from "./WrapFields";
 
@@ -52,6 +53,7 @@ const all: { [K in WorkKind]: KindOfWork<K> } = {
   shells: { Fields: ShellsFields, Picture: Whole, lies: "closed" },
   hollows: { Fields: HollowsFields, Picture: Whole, lies: "closed" },
   figures: { Fields: FiguresFields, Picture: Whole, lies: "closed" },
+  solids: { Fields: SolidsFields, Picture: Whole, lies: "closed" },
   dipped: { Fields: DippedFields, Picture: Pieces, lies: "closed" },
   bottled: { Fields: BottledFields, Picture: null, lies: "flat" },
 };

@@ -2,7 +2,13 @@
 
 crate::messages! {
     "cast";
-    wait_goes_with_dumping() = "goes with filling and dumping; brushed coats are wished for";
+    wait_goes_with_dumping() = "goes with filling and dumping; of what is brushed or turned the thickness is set";
+    too_often(range: Between, casts: Count) = "must be so many that the mould is filled {range}; these need {casts}, so a second mould or fewer pieces";
+    must_be_hollow() = "must leave a hollow for what goes inside: set the wall, or make them as solid bars and pieces";
+    must_be_open() = "must be a mould that is open on one side; a piece that closes by itself is a figure, or solid";
+    solid_is_filled() = "must be filling and dumping: what is solid is filled and not dumped";
+    turned_is_two_sided() = "must be filling and dumping or brushing in an open mould: only one whose two sides close can be turned";
+    no_fridge() = "needs a fridge: give its temperature with the kitchen, or let the coats set in the room";
     weighed(weighings: Count) = "The wall goes by how this mould was weighed with such chocolate ({weighings} so far).";
     polish() = "Polish the mould";
     polish_how() = "With cotton wool, dry, every cavity; at room temperature, and no finger in it after.";
@@ -28,4 +34,25 @@ crate::messages! {
     turn_out() = "Turn it over and let them fall out";
     turn_out_how() = "A light twist or tap, onto a cloth. A piece that sticks has not shrunk yet: give it a few more minutes.";
     fridge_out_how() = "Seen from below, the mould has gone cloudy: they have released.";
+    pour_closed(label: Words) = "Clip the mould shut and fill it through its hole with the {label}";
+    spoon_in(each: StatedGrams, label: Words) = "Spoon {each} of the {label} into one side of each";
+    clip() = "Close the mould and clip it";
+    clip_how() = "Both flat faces wiped clean first: chocolate on them keeps it open, and runs out.";
+    clip_wet() = "Brush the rims once more, close the mould and clip it";
+    clip_wet_how() = "Both rims wet, the sides pressed together: that is the seam.";
+    turn() = "Turn it over and over until nothing runs inside";
+    turn_how() = "Slowly, every way up, a few seconds on each side; listen. Stand it foot up at the end, so that the rest thickens the foot.";
+    open() = "Unclip the mould and lift one side off";
+    open_how() = "Straight up. If it sticks, it has not shrunk yet: give it a few more minutes. Trim the seam with a warm knife.";
+    level() = "Scrape the backs level";
+    level_how() = "With the offset along the mould's face, once: what hangs over keeps a piece in the mould, and breaks off jagged.";
+    touch_back() = "Touch the backs lightly";
+    chill_coat() = "Into the fridge for the coat to set";
+    chill_coat_how() = "Three minutes; no more, or dew forms on it.";
+    next_coat_mind() = "Look first: where dew has formed, let it dry off in the room. Wet chocolate seizes.";
+    smear(label: Words, share: StatedPercent) = "Smear {label} over about {share} of the faces";
+    smear_all_over(label: Words) = "Brush {label} thinly over the faces";
+    smear_how() = "A gloved fingertip or a dry brush, into every fine line; thin, so that the streaks have edges.";
+    touch_smear() = "Touch the smear";
+    smear_from() = "the smear has set";
 }

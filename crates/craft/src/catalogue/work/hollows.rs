@@ -8,9 +8,7 @@ crate::messages! {
     check_dry() = "What goes inside is dry";
     check_seam() = "The seam is closed when it is held to the light";
     keeps_as_inside() = "About 8 weeks by custom, or as long as what is inside.";
-    at_most_inside(most: Count, there: Count) = "must be at most {most} things; there are {there}";
     half_over() = "One half is left over: a lid, or a try-out.";
-    not_food_inside(what: List) = "{what} is not food: wrap it so that it does not touch the chocolate and name it on the label. A choking hazard for small children. Some places forbid it: check yours.";
     drink_small(least: WholeMm) = "A drink bomb wants {least} across at least, or powder and marshmallows for one cup do not fit.";
     drink_milk() = "Hot milk burns: set it in the cup first and pour slowly, away from children.";
     ornament() = "A hook or ribbon is not food: make it removable, say so on the label, and take it out before eating.";

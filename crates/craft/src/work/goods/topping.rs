@@ -14,7 +14,7 @@ use crate::message::Until;
 use crate::pantry::{self, GoodsNotes, Spooned};
 use crate::setting::Scattered;
 use crate::spread::topping::{OnTop, Topping, Wish, remarks};
-use crate::units::{Mass, grams, in_grams, millimetres, square_centimetres};
+use crate::units::{Area, Mass, grams, in_grams, millimetres, square_centimetres};
 use crate::work::draft::Draft;
 use crate::work::drafting::Drafting;
 use crate::work::task::{TaskDraft, Timing};
@@ -176,9 +176,21 @@ impl ToppingInputs {
     }
 }
 
-/// Puts toppings on what is drafted.
+/// Puts toppings on what is spread out on a tray: they lie on its last layer.
 pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Drafting<'_>) {
     let Some(slab) = draft.size.tray.map(|tray| tray.area()) else { return };
+    let layer = draft.sets.layers.len().saturating_sub(1);
+    on_top_of(draft, slab, layer, stated, at);
+}
+
+/// Puts toppings on a layer of what is drafted, over an area in all.
+pub(crate) fn on_top_of(
+    draft: &mut Draft,
+    slab: Area,
+    layer: usize,
+    stated: &[ToppingInputs],
+    at: &mut Drafting<'_>,
+) {
     if stated.len() > MOST_GOODS {
         at.check.fault("toppings", say::too_many(MOST_GOODS, stated.len()));
         return;
@@ -246,11 +258,11 @@ pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Draft
         // What is counted in bags and pieces weighs with what lies on it.
         pieces.each += mass / pieces.count.max(1.0);
     }
-    if let Some(top) = draft.sets.layers.last_mut() {
+    if let Some(top) = draft.sets.layers.get_mut(layer) {
         // It takes heat out of what it falls on.
-        let layer = in_grams(chocolate) * top.share;
+        let of_it = in_grams(chocolate) * top.share;
         top.on_top =
-            Scattered { per_gram: in_grams(mass) / layer.max(1.0), covered: covered.min(1.0) };
+            Scattered { per_gram: in_grams(mass) / of_it.max(1.0), covered: covered.min(1.0) };
     }
 }
 

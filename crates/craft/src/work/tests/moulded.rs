@@ -256,7 +256,7 @@ fn tones_set_before_the_body_goes_in() {
     assert!(place("tone-1") < place("touch-tone-1") && place("touch-tone-1") < place("pour"));
     assert!(it(&plan).draft.shown.face.as_ref().is_some_and(|face| face.parts.len() == 2));
     let WorkInputs::Figures(mut figures) = start("Two-tone figures") else { unreachable!() };
-    figures.tones[0].region = "hat".to_owned();
+    figures.tones[0].region = Some("hat".to_owned());
     let told = faults(WorkInputs::Figures(figures));
     assert!(told[0].starts_with("components[0].work.tones[0].region must be a region"), "{told:?}");
 }

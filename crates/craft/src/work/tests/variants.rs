@@ -139,31 +139,22 @@ fn brushed_coats_are_wished_for_and_not_waited_for() {
 }
 
 #[test]
-fn a_figure_has_a_tone_for_a_region_and_each_but_one() {
+fn a_tone_goes_on_a_region_that_the_mould_has() {
     let start = || {
         let WorkInputs::Figures(figures) = start("Two-tone figures") else { unreachable!() };
         figures
     };
-    let mut one_region = start();
-    one_region.cast.mould.regions.truncate(1);
-    one_region.cast.mould.regions[0].share_pct = 100.0;
-    let said = told(WorkInputs::Figures(one_region), "cast.mould.regions");
-    assert_eq!(said, "must be two at least: a tone for each");
-
-    let mut no_tone = start();
-    no_tone.tones.clear();
-    assert!(told(WorkInputs::Figures(no_tone), "tones").starts_with("must be one at least"));
-
     let mut elsewhere = start();
-    elsewhere.tones[0].region = "tail".to_owned();
+    elsewhere.tones[0].region = Some("tail".to_owned());
     let said = told(WorkInputs::Figures(elsewhere), "tones[0].region");
     assert_eq!(said, "must be a region of the mould (face, body); it is tail");
 
-    let mut twice = start();
-    let again = twice.tones[0].clone();
-    twice.tones.push(again);
-    let said = told(WorkInputs::Figures(twice), "tones[1].region");
-    assert_eq!(said, "must be its own; face has a tone already");
+    let mut no_region = start();
+    no_region.cast.mould.regions.clear();
+    let said = told(WorkInputs::Figures(no_region.clone()), "tones[0].region");
+    assert!(said.starts_with("must be left out: the mould has no regions"), "{said}");
+    no_region.tones.clear();
+    assert!(it(&plan(WorkInputs::Figures(no_region))).tasks.iter().all(|t| t.key != "tone-1"));
 }
 
 #[test]

@@ -119,6 +119,7 @@ pub async fn shells(
     let (coats, wait_s) = match amount.coat {
         Coat::Brushed { coats } => (Some(coats), None),
         Coat::Dumped { wait } => (None, wait.map(seconds)),
+        Coat::Turned | Coat::Filled => (None, None),
     };
     Ok(Json(ShellAnswer {
         shell_g: round(craft::units::in_grams(amount.shell), 3),
