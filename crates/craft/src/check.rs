@@ -244,6 +244,8 @@ pub const PASSES: Bounds = Bounds::new(1.0, 20.0, "passes");
 pub const FACE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
 /// Coloured cocoa butter that is stirred into a chocolate.
 pub const TINT_PCT: Bounds = Bounds::new(0.1, 20.0, "%");
+/// Drops of a colour that are stirred into 100 g of a chocolate.
+pub const TINT_DROPS: Bounds = Bounds::new(1.0, 400.0, "drops to 100 g");
 /// Cavities of a mould.
 pub const CAVITIES: Bounds = Bounds::new(1.0, 500.0, "cavities");
 /// How often a mould is filled.

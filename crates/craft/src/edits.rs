@@ -50,6 +50,11 @@ pub enum Edit {
         /// Which.
         family: Family,
     },
+    /// A part of a chocolate that is there, to be tinted or named by itself.
+    AddPart {
+        /// The chocolate, by its key.
+        of: String,
+    },
     /// One colour more.
     AddColour {
         /// What with.
@@ -70,7 +75,7 @@ pub struct Edited {
 /// A plan after an edit.
 ///
 /// # Errors
-/// Where there is no such kind of work.
+/// Where there is no such kind of work, or no such chocolate to take a part of.
 pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
     let mut inputs = inputs.clone();
     let key = match edit {
@@ -86,6 +91,7 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
         Edit::AddChocolate { family } => {
             add_bowl(&mut inputs, &family.to_string(), BowlInputs::usual(family))
         }
+        Edit::AddPart { of } => add_part(&mut inputs, &of)?,
         Edit::AddColour { pigment } => add_colour(&mut inputs, *pigment),
     };
     Ok(Edited { inputs, key })
@@ -110,7 +116,7 @@ pub fn of_kind(usual: &PlanInputs, kind: String) -> Result<PlanInputs, Fault> {
 pub struct Uses {
     /// The chocolates and colours of each component, in the components' order.
     pub made_from: Vec<Vec<String>>,
-    /// The chocolates that nothing is made from, and nothing tinted with.
+    /// The chocolates that nothing is made from, nothing tinted with and nothing taken from.
     pub unused: Vec<String>,
     /// Those of them of which nothing was said either: they may go. One with its own numbers, an
     /// amount or a method stays until the maker takes it away.
@@ -123,7 +129,9 @@ pub fn uses(inputs: &PlanInputs) -> Uses {
     let made_from: Vec<_> = inputs.components.iter().map(|c| c.work.chocolates()).collect();
     let is_used = |key: &String| {
         let tints = inputs.bowls.iter().filter_map(|bowl| bowl.tint.as_ref());
-        made_from.iter().flatten().chain(tints.map(|tint| &tint.colour)).any(|used| used == key)
+        let parts = inputs.bowls.iter().filter_map(|bowl| bowl.taken_from.as_ref());
+        let used = made_from.iter().flatten().chain(tints.map(|tint| &tint.colour)).chain(parts);
+        used.into_iter().any(|used| used == key)
     };
     let unused: Vec<_> = inputs.bowls.iter().filter(|bowl| !is_used(&bowl.key)).collect();
     let keys = |of: &[&BowlInputs]| of.iter().map(|bowl| bowl.key.clone()).collect();
@@ -142,6 +150,7 @@ fn nothing_said(bowl: &BowlInputs) -> bool {
     }
     let bare = |bowl: &BowlInputs| BowlInputs {
         key: String::new(),
+        taken_from: None,
         colour: None,
         ware_id: None,
         heat_id: None,
@@ -190,6 +199,21 @@ fn add_bowl(inputs: &mut PlanInputs, wish: &str, bowl: BowlInputs) -> String {
     };
     inputs.bowls.push(BowlInputs { key: key.clone(), ..gear });
     key
+}
+
+/// Adds a part of a bowl: of the whole one, where it is asked of a part; gives its key.
+fn add_part(inputs: &mut PlanInputs, of: &str) -> Result<String, Fault> {
+    let chocolates = || inputs.bowls.iter().filter(|bowl| bowl.colour.is_none());
+    let Some(whole) = chocolates().find(|bowl| bowl.key == of) else {
+        let message = say::must_be_chocolate(names(chocolates().map(|bowl| &bowl.key)), of);
+        return Err(Fault { field: "edit.of".to_owned(), message });
+    };
+    let from = whole.taken_from.clone().unwrap_or_else(|| whole.key.clone());
+    let key = free(&format!("part of {from}"), inputs.bowls.iter().map(|bowl| bowl.key.as_str()));
+    let part =
+        BowlInputs { key: key.clone(), taken_from: Some(from), ..BowlInputs::usual(whole.family) };
+    inputs.bowls.push(part);
+    Ok(key)
 }
 
 fn add_colour(inputs: &mut PlanInputs, pigment: PigmentChoice) -> String {

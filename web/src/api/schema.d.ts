@@ -2040,12 +2040,19 @@ export interface components {
             /** @description What was learned of the gear; filled in from the shelf. */
             learned?: components["schemas"]["GearNumbers"];
             /**
+             * @description How it looks, `#rrggbb`: coating and wafers come in any colour. As its family does, if
+             *     left out; filled in from the shelf.
+             */
+            looks?: string | null;
+            /**
              * Format: double
              * @description Where the melt stops; the method's own if left out.
              */
             melt_to_c?: number | null;
             method?: null | components["schemas"]["Method"];
             microwave?: null | components["schemas"]["MicrowaveInputs"];
+            /** @description What the maker calls it; by what it is, if left out. */
+            name?: string | null;
             /**
              * Format: double
              * @description What the thermometer reads too little.
@@ -2068,6 +2075,11 @@ export interface components {
              * @description The stone's temperature; the room's if left out.
              */
             stone_c?: number | null;
+            /**
+             * @description The chocolate that it is taken from once that is in temper, by its key: a part of that
+             *     bowl, tinted or plain. All that is said here of its tempering goes by that bowl's.
+             */
+            taken_from?: string | null;
             /**
              * Format: double
              * @description Where the cooling aims; the method's own if left out.
@@ -2388,6 +2400,11 @@ export interface components {
             flow_grade?: number | null;
             /** @description What else the label says: ingredients. */
             label?: string;
+            /**
+             * @description How it looks, `#rrggbb`: coating and wafers come in any colour; as its family does, if left
+             *     out.
+             */
+            looks?: string | null;
             /** @description The bag's lot number. */
             lot?: string;
             /** @description What the maker calls it. */
@@ -3048,6 +3065,11 @@ export interface components {
             edit: "add_chocolate";
             /** @description Which. */
             family: components["schemas"]["Family"];
+        } | {
+            /** @enum {string} */
+            edit: "add_part";
+            /** @description The chocolate, by its key. */
+            of: string;
         } | {
             /** @enum {string} */
             edit: "add_colour";
@@ -5397,6 +5419,8 @@ export interface components {
             /** @description What texts call it. */
             label: string;
             left_over?: null | components["schemas"]["LeftOverAnswer"];
+            /** @description How it looks, `#rrggbb`, where that is not as its family does. */
+            looks?: string | null;
             /**
              * Format: double
              * @description What the components take of it.
@@ -5410,6 +5434,8 @@ export interface components {
              * @description What moulds and vessels give back.
              */
             returned_g: number;
+            taken?: null | components["schemas"]["TakenPartAnswer"];
+            tinted?: null | components["schemas"]["TintedAnswer"];
         };
         /** @description A point of the curve. */
         PointAnswer: {
@@ -6757,6 +6783,18 @@ export interface components {
              */
             taken_g: number;
         };
+        /** @description A part of a bowl that is in temper. */
+        TakenPartAnswer: {
+            /** @description The bowl that it is taken from, by key. */
+            from: string;
+            /** @description What texts call that. */
+            label: string;
+            /**
+             * Format: double
+             * @description How much is taken.
+             */
+            mass_g: number;
+        };
         /** @description How long the hands are at a step, s. */
         Takes: {
             /**
@@ -6857,6 +6895,11 @@ export interface components {
             kind: "chocolate";
             /** @description What else the label says: ingredients. */
             label?: string;
+            /**
+             * @description How it looks, `#rrggbb`: coating and wafers come in any colour; as its family does, if left
+             *     out.
+             */
+            looks?: string | null;
             /** @description The bag's lot number. */
             lot?: string;
             /** @description What the maker calls it. */
@@ -7073,7 +7116,23 @@ export interface components {
             colour: string;
             /**
              * Format: double
+             * @description So many drops of it to 100 g of the chocolate, in place of its share.
+             */
+            drops_per_100_g?: number | null;
+            /**
+             * Format: double
              * @description How much of it, of the chocolate's weight.
+             */
+            share_pct: number;
+        };
+        /** @description What is stirred into a bowl, or into what is taken from one. */
+        TintedAnswer: {
+            amount?: null | components["schemas"]["Message"];
+            /** @description The colour, by key. */
+            colour: string;
+            /**
+             * Format: double
+             * @description Its share of the chocolate's weight.
              */
             share_pct: number;
         };

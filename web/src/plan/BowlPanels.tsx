@@ -1,7 +1,8 @@
 import { memo } from "react";
-import type { BowlInputs, BowlPlan } from "../api/client";
+import type { BowlInputs, BowlPlan, PigmentChoice } from "../api/client";
 import { ChocolateInputs } from "./ChocolateInputs";
 import { MethodField } from "./MethodField";
+import { PartInputs } from "./PartInputs";
 
 interface Props {
   bowl: BowlInputs;
@@ -13,12 +14,21 @@ interface Props {
   errors: Record<string, string>;
   /** What it is called. */
   name: string;
+  /** What it is a part of, where it is taken from another. */
+  takenFrom: string | undefined;
   onChange: (patch: Partial<BowlInputs>) => void;
+  /** Adds a colour to the plan, and puts its key where the patch says. */
+  onAddColour: (pigment: PigmentChoice, patch: (key: string) => Partial<BowlInputs>) => void;
 }
 
 /** A chocolate and how it is tempered. What is dragged elsewhere leaves both as they are. */
 export const BowlPanels = memo(function BowlPanels(props: Props) {
-  const { bowl, plan, room_c, colours, errors, name, onChange } = props;
+  const { bowl, plan, room_c, colours, errors, name, takenFrom, onChange, onAddColour } = props;
+  if (bowl.taken_from) {
+    return (
+      <PartInputs {...{ bowl, name, colours, errors, onChange, onAddColour }} of={takenFrom} />
+    );
+  }
   return (
     <>
       <ChocolateInputs
@@ -31,6 +41,7 @@ export const BowlPanels = memo(function BowlPanels(props: Props) {
         errors={errors}
         name={name}
         onChange={onChange}
+        onAddColour={onAddColour}
       />
       {plan && (
         <MethodField

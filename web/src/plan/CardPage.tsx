@@ -102,8 +102,20 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
               </tr>
             </thead>
             <tbody>
-              {plan.bowls.map(({ key, plan: of }) =>
-                of ? (
+              {plan.bowls.map(({ key, plan: of, taken, tinted }) =>
+                taken ? (
+                  <tr key={key}>
+                    <td>{names.get(key)}</td>
+                    <td className="figure">
+                      <strong>{mass(taken.mass_g)}</strong>
+                    </td>
+                    <td colSpan={5}>
+                      of the {names.get(taken.from) ?? taken.label}, once it is in temper
+                      {tinted?.amount &&
+                        `; with ${inWords(tinted.amount)} of the ${names.get(tinted.colour) ?? tinted.colour}`}
+                    </td>
+                  </tr>
+                ) : of ? (
                   <tr key={key}>
                     <td>
                       {names.get(key)}

@@ -1,11 +1,14 @@
 import { Stack } from "@chakra-ui/react";
 import { memo, useCallback } from "react";
-import type { BowlInputs, BowlPlan, Family } from "../api/client";
+import type { BowlInputs, BowlPlan, Family, PigmentChoice } from "../api/client";
 import { useMethods } from "../api/queries";
+import { LooksField } from "../chocolate/LooksField";
 import { RecipeFields } from "../chocolate/RecipeFields";
 import { Fold } from "../kit/Fold";
 import { mass } from "../kit/format";
 import { UnitField } from "../kit/UnitField";
+import { chocolateColours } from "../theme/chocolate";
+import { CalledField } from "./CalledField";
 import { ChocolateField } from "./ChocolateField";
 import { FatFields } from "./FatFields";
 import { KitFields } from "./KitFields";
@@ -24,6 +27,8 @@ interface Props {
   /** What it is called. */
   name: string;
   onChange: (patch: Partial<BowlInputs>) => void;
+  /** Adds a colour to the plan, and puts its key where the patch says. */
+  onAddColour: (pigment: PigmentChoice, patch: (key: string) => Partial<BowlInputs>) => void;
 }
 
 /** A chocolate, and what it is melted in and by. */
@@ -65,6 +70,15 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
             onChange={setChocolate}
           />
         )}
+        <CalledField bowl={bowl} errors={errors} onChange={onChange} />
+        {bowl.family === "coating" && !bowl.chocolate_id && (
+          <LooksField
+            looks={bowl.looks}
+            usual={chocolateColours.coating.body}
+            error={errors.looks}
+            onChange={(looks) => onChange({ looks })}
+          />
+        )}
         {!bowl.colour && <FatFields added={bowl.fat_added} errors={errors} onChange={onChange} />}
         {!bowl.colour && (
           <TintFields
@@ -72,6 +86,7 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
             colours={props.colours}
             errors={errors}
             onChange={onChange}
+            onAddColour={props.onAddColour}
           />
         )}
         <UnitField

@@ -1,7 +1,7 @@
 import { Box, IconButton, Stack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { memo, useCallback, useMemo } from "react";
-import type { Family, KindAnswer, PigmentChoice, PlanInputs, WholePlan } from "../api/client";
+import type { KindAnswer, PigmentChoice, PlanInputs, WholePlan } from "../api/client";
 import { useKinds } from "../api/queries";
 import { Chosen } from "../kit/Chosen";
 import { mass } from "../kit/format";
@@ -11,6 +11,7 @@ import { TextField } from "../kit/TextField";
 import { useSame } from "../kit/useSame";
 import { under, withoutComponent, withWork } from "./edits";
 import type { Ask, Edit } from "./usePlanDraft";
+import type { MoreChocolate } from "./work/fieldsOfWork";
 import { WorkFields } from "./work/WorkFields";
 
 interface Props {
@@ -70,9 +71,12 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
   );
   /** A new chocolate for the work at hand, put where `patch` says. */
   const addChocolate = useCallback(
-    (family: Family, patch: (key: string) => object) =>
-      onAsk({ edit: "add_chocolate", family }, ({ inputs, key }) =>
-        withWork(inputs, index, patch(key)),
+    (more: MoreChocolate, patch: (key: string) => object) =>
+      onAsk(
+        typeof more === "string"
+          ? { edit: "add_chocolate", family: more }
+          : { edit: "add_part", of: more.part_of },
+        ({ inputs, key }) => withWork(inputs, index, patch(key)),
       ),
     [onAsk, index],
   );
@@ -83,10 +87,11 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
       ),
     [onAsk, index],
   );
-  const lines = draft.bowls.map(({ key, family, colour }) => ({
+  const lines = draft.bowls.map(({ key, family, colour, taken_from }) => ({
     key,
     family,
     colour: colour != null,
+    part: taken_from != null,
   }));
   const bowls = useSame(lines);
   const count = draft.components.length;

@@ -6,7 +6,7 @@ import { mass, temperature } from "../kit/format";
 import { Notes } from "../kit/Notes";
 import { Swatch } from "../kit/Swatch";
 import { Hint } from "../reference/Hint";
-import { plannedLook } from "./plannedLook";
+import { bowlLook } from "./plannedLook";
 import { takesWords } from "./takesWords";
 import { weighedInAll, weighedOut } from "./weighedOut";
 
@@ -72,36 +72,45 @@ const Figures = memo(function Figures({ plan, names, chosen, onChoose }: Omit<Pr
       )}
       {several && (
         <Box as="ul" listStyleType="none" display="grid" gap="0" data-testid="glance-bowls">
-          {plan.bowls.map(({ key, plan: of, needed_g }) => (
-            <Box as="li" key={key}>
-              <Box
-                as="button"
-                aria-pressed={key === chosen}
-                onClick={() => onChoose(key)}
-                display="grid"
-                gridTemplateColumns="20px minmax(0, 1fr) auto"
-                gap="2"
-                alignItems="center"
-                width="full"
-                minH="48px"
-                px="1"
-                textAlign="start"
-                fontSize="sm"
-                borderRadius="4px"
-                cursor="pointer"
-                bg={key === chosen ? "bg.muted" : undefined}
-                fontWeight={key === chosen ? "600" : "500"}
-              >
-                {of ? <Swatch looks={plannedLook(of)} /> : <span />}
-                <Box as="span" lineClamp="1">
-                  {names.get(key) ?? key}
-                </Box>
-                <Box as="span" fontWeight="600">
-                  {mass(of ? weighedOut(of).total_g : needed_g)}
+          {plan.bowls.map((bowl) => {
+            const { key, plan: of, taken, needed_g } = bowl;
+            const looks = bowlLook(bowl, plan.bowls);
+            return (
+              <Box as="li" key={key}>
+                <Box
+                  as="button"
+                  aria-pressed={key === chosen}
+                  onClick={() => onChoose(key)}
+                  display="grid"
+                  gridTemplateColumns="20px minmax(0, 1fr) auto"
+                  gap="2"
+                  alignItems="center"
+                  width="full"
+                  minH="48px"
+                  px="1"
+                  textAlign="start"
+                  fontSize="sm"
+                  borderRadius="4px"
+                  cursor="pointer"
+                  bg={key === chosen ? "bg.muted" : undefined}
+                  fontWeight={key === chosen ? "600" : "500"}
+                >
+                  {looks ? <Swatch looks={looks} /> : <span />}
+                  <Box as="span" lineClamp="1">
+                    {names.get(key) ?? key}
+                    {taken && (
+                      <Box as="span" fontWeight="500">
+                        , of the {names.get(taken.from) ?? taken.label}
+                      </Box>
+                    )}
+                  </Box>
+                  <Box as="span" fontWeight="600">
+                    {mass(of ? weighedOut(of).total_g : (taken?.mass_g ?? needed_g))}
+                  </Box>
                 </Box>
               </Box>
-            </Box>
-          ))}
+            );
+          })}
         </Box>
       )}
       {!several && weighed.seed_g > 0 && plan.bowls[0]?.plan && (

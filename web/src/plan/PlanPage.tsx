@@ -1,7 +1,7 @@
 import { Box, Button, Stack, VisuallyHidden } from "@chakra-ui/react";
 import { useCallback, useMemo, useState } from "react";
 import { useParams } from "react-router";
-import type { BowlInputs, ComponentInputs, Plan, WholePlan } from "../api/client";
+import type { BowlInputs, ComponentInputs, PigmentChoice, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading, Standing } from "../kit/Standing";
@@ -76,7 +76,13 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const names = useMemo(() => new Map(named), [named]);
   // What pictures need of the bowls: they are large, and are not drawn for the rest.
   const drawnFrom = useSame(
-    draft.bowls.map(({ key, family, blend }) => ({ key, family, blend: blend ?? null })),
+    draft.bowls.map(({ key, family, blend, taken_from }) => ({
+      key,
+      family,
+      blend: blend ?? null,
+      taken_from: taken_from ?? null,
+      looks: plan.bowls.find((one) => one.key === key)?.looks ?? null,
+    })),
   );
   const index = Math.min(chosen, draft.components.length - 1);
   const component = draft.components[index];
@@ -115,6 +121,13 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     },
     [ask],
   );
+  const addColour = useCallback(
+    (pigment: PigmentChoice, patch: (key: string) => Partial<BowlInputs>) =>
+      ask({ edit: "add_colour", pigment }, ({ inputs, key }) =>
+        bowlKey === undefined ? inputs : withBowl(inputs, bowlKey, patch(key)),
+      ),
+    [ask, bowlKey],
+  );
   const choose = useCallback((next: number) => {
     setChosen(next);
     setChosenBowl(undefined);
@@ -136,8 +149,8 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     <PlanActions
       planId={kept.id}
       batches={kept.batches}
-      chocolate={bowlPlan?.plan ? bowlKey : undefined}
-      name={bowlName}
+      chocolate={bowlPlan?.plan ? bowlKey : bowlPlan?.taken?.from}
+      name={bowlPlan?.taken ? (names.get(bowlPlan.taken.from) ?? bowlName) : bowlName}
       faulty={faulty}
       save={save}
     />
@@ -241,7 +254,11 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
             colours={colours}
             errors={bowlErrors}
             name={names.get(bowl.key) ?? bowl.key}
+            takenFrom={
+              bowl.taken_from ? (names.get(bowl.taken_from) ?? bowl.taken_from) : undefined
+            }
             onChange={changeBowl}
+            onAddColour={addColour}
           />
         )}
         {!laptop && kitchen}

@@ -22,6 +22,8 @@ export function ShoppingPlace({ plan, names }: Props) {
     ...plan.bowls.map(({ plan: of }) => of?.stock?.cost),
     ...plan.goods.map(({ stock }) => stock?.cost),
   ];
+  // A part of a bowl is bought with it.
+  const bought = plan.bowls.filter(({ taken }) => taken == null);
   const cost = costs.reduce<number>((sum, one) => sum + (one ?? 0), 0);
   return (
     <Panel title="What it takes" maxW="1100px">
@@ -46,11 +48,11 @@ export function ShoppingPlace({ plan, names }: Props) {
             </tr>
           </thead>
           <tbody>
-            {plan.bowls.map(({ key, plan: of, needed_g }) => (
+            {bought.map(({ key, plan: of, looks, needed_g }) => (
               <tr key={key}>
                 <td>
                   <Box display="flex" gap="2" alignItems="center">
-                    {of && <Swatch looks={plannedLook(of)} />}
+                    {of && <Swatch looks={plannedLook(of, looks)} />}
                     {names.get(key) ?? key}
                   </Box>
                 </td>

@@ -1,21 +1,37 @@
-import type { BowlInputs } from "../api/client";
+import { Box } from "@chakra-ui/react";
+import type { BowlInputs, PigmentChoice } from "../api/client";
+import { usePigments, useShelf } from "../api/queries";
 import { NumberField } from "../kit/NumberField";
 import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 
+type Tint = NonNullable<BowlInputs["tint"]>;
+
+const SAVED = "shelf ";
+const USUAL = "usual ";
+/** Where a share, and where drops start. */
+const SHARE_PCT = 2;
+const DROPS = 40;
+
 interface Props {
   tint: BowlInputs["tint"];
-  /** The batch's colours. */
+  /** The plan's colours. */
   colours: readonly string[];
   errors: Record<string, string>;
   onChange: (patch: Pick<BowlInputs, "tint">) => void;
+  /** Adds a colour to the plan, and puts its key where the patch says. */
+  onAddColour: (pigment: PigmentChoice, patch: (key: string) => Partial<BowlInputs>) => void;
 }
 
-/** A colour of the batch stirred into a chocolate that is in temper. */
-export function TintFields({ tint, colours, errors, onChange }: Props) {
-  if (colours.length === 0 && !tint) return null;
+/** A colour stirred into a chocolate that is in temper: one of the plan's, or a new one. */
+export function TintFields({ tint, colours, errors, onChange, onAddColour }: Props) {
+  const saved = useShelf().data?.pigments ?? [];
+  const usual = usePigments().data ?? [];
+  const tinted = (colour: string): Pick<BowlInputs, "tint"> => ({
+    tint: { share_pct: SHARE_PCT, ...tint, colour },
+  });
   return (
-    <Pair>
+    <>
       <SelectField
         label="Tinted with"
         value={tint?.colour ?? ""}
@@ -25,20 +41,66 @@ export function TintFields({ tint, colours, errors, onChange }: Props) {
             value: key,
             label: key,
           })),
+          ...saved.map(({ id, thing }) => ({
+            value: SAVED + id,
+            label: `another, with ${thing.name} from your shelf`,
+          })),
+          ...usual.map(({ name }) => ({
+            value: USUAL + name,
+            label: `another, with ${name.toLowerCase()}`,
+          })),
         ]}
         error={errors["tint.colour"] ?? errors.tint}
-        onChange={(colour) =>
-          onChange({ tint: colour ? { colour, share_pct: tint?.share_pct ?? 2 } : null })
-        }
+        onChange={(chosen) => {
+          const of = saved.find(({ id }) => chosen === SAVED + id);
+          const pigment = usual.find(({ name }) => chosen === USUAL + name);
+          if (of) onAddColour({ name: of.thing.name, pigment_id: of.id }, tinted);
+          else if (pigment) onAddColour({ name: pigment.name, pigment }, tinted);
+          else onChange(chosen ? tinted(chosen) : { tint: null });
+        }}
       />
       {tint && (
+        <HowMuch tint={tint} errors={errors} onChange={(next) => onChange({ tint: next })} />
+      )}
+    </>
+  );
+}
+
+interface HowMuchProps {
+  tint: Tint;
+  errors: Record<string, string>;
+  onChange: (tint: Tint) => void;
+}
+
+/** How much of it: by weight, or in drops. */
+function HowMuch({ tint, errors, onChange }: HowMuchProps) {
+  const drops = tint.drops_per_100_g;
+  return (
+    <Pair>
+      <SelectField
+        label="Measured"
+        value={drops == null ? "share" : "drops"}
+        choices={{ share: "by weight", drops: "in drops" }}
+        onChange={(by) => onChange({ ...tint, drops_per_100_g: by === "drops" ? DROPS : null })}
+      />
+      {drops == null ? (
         <NumberField
           label="Share of the weight"
           unit="%"
           value={tint.share_pct}
           error={errors["tint.share_pct"]}
-          onChange={(share_pct) => onChange({ tint: { ...tint, share_pct } })}
+          onChange={(share_pct) => onChange({ ...tint, share_pct })}
         />
+      ) : (
+        <Box>
+          <NumberField
+            label="Drops to 100 g"
+            unit=""
+            value={drops}
+            error={errors["tint.drops_per_100_g"]}
+            onChange={(drops_per_100_g) => onChange({ ...tint, drops_per_100_g })}
+          />
+        </Box>
       )}
     </Pair>
   );

@@ -6,7 +6,7 @@ import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import type { Term } from "../reference/glossary";
 import { Hint } from "../reference/Hint";
-import { chocolateColours, isPale } from "../theme/chocolate";
+import { chocolateColours, isLight, isPale } from "../theme/chocolate";
 import { weighedOut } from "./weighedOut";
 
 const words = ["first", "then", "last"];
@@ -17,8 +17,14 @@ function meltWords(colour: BowlPlan["colour"]): string {
   return colour.melted_g == null ? "Soften" : "Butter to melt";
 }
 
+interface Props {
+  plan: BowlPlan;
+  /** How it looks, where that is not as its family does. */
+  looks?: string | null | undefined;
+}
+
 /** What to weigh, and how it is divided: melted, and held back in three. */
-export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
+export const WeighOut = memo(function WeighOut({ plan, looks }: Props) {
   const { amounts, stock, colour } = plan;
   const weighed = weighedOut(plan);
   const to_weigh_g = weighed.total_g;
@@ -28,8 +34,8 @@ export const WeighOut = memo(function WeighOut({ plan }: { plan: BowlPlan }) {
   const { family } = plan.windows;
   const kept = weighed.melted_g - weighed.pour_out_g;
   const extra = heldApart({ ...weighed, gate_c: amounts.gate_c ?? null });
-  const colours = chocolateColours[family];
-  const mark = isPale(family) ? "#2A1B12" : "#FFFFFF";
+  const colours = looks ? { body: looks, edge: looks } : chocolateColours[family];
+  const mark = (looks ? isLight(looks) : isPale(family)) ? "#2A1B12" : "#FFFFFF";
   return (
     <Stack gap="4">
       <Box

@@ -8,7 +8,8 @@ export function bowlNames(
   shelf: Shelf | undefined,
 ): Map<string, string> {
   const plain = bowls.map((bowl) => {
-    if (bowl.colour) return bowl.key;
+    if (bowl.name) return bowl.name;
+    if (bowl.colour || bowl.taken_from) return bowl.key;
     const saved = shelf?.chocolates.find(({ id }) => id === bowl.chocolate_id);
     return saved?.thing.name ?? kindWords(bowl).toLowerCase();
   });

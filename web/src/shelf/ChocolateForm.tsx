@@ -3,11 +3,13 @@ import { useState } from "react";
 import type { ThingOf } from "../api/client";
 import { type OnShelf, useWindows } from "../api/queries";
 import { FamilyField } from "../chocolate/FamilyField";
+import { LooksField } from "../chocolate/LooksField";
 import { OwnNumbersFields } from "../chocolate/OwnNumbersFields";
 import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
+import { lookOf } from "../theme/chocolate";
 import { flowWords } from "./flow";
 import { LabelFields } from "./LabelFields";
 import { ThingForm } from "./ThingForm";
@@ -59,6 +61,12 @@ export function ChocolateForm({ standing, done }: Props) {
       <Box display="grid" gap="4" gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "1fr 1fr" }}>
         <Box display="grid" gap="3" alignContent="start">
           <FamilyField family={draft.family} blend={draft.blend} errors={wrong} onChange={set} />
+          <LooksField
+            looks={draft.looks}
+            usual={lookOf({ ...draft, looks: null })}
+            error={wrong.looks}
+            onChange={(looks) => set({ looks })}
+          />
           <Pair>
             {!standing && (
               <UnitField

@@ -27,7 +27,9 @@ export function lookOf(kind: {
   family: Family;
   blend?: BlendPart[] | null;
   colour?: RecipeInputs | null;
+  looks?: string | null;
 }): string {
+  if (kind.looks) return kind.looks;
   const pigment = kind.colour?.pigments[0]?.pigment?.srgb;
   if (pigment) return pigment;
   return kind.blend ? blendLook(kind.blend) : chocolateColours[kind.family].body;

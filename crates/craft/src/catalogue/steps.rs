@@ -22,4 +22,15 @@ crate::messages! {
     weigh_goods(goods: Nested) = "Weigh out {goods}";
     and_last(others: List, last: Nested) = "{others} and {last}";
     so_much_of(mass: ToWeigh, name: Words) = "{mass} of {name}";
+    part(mass: ToWeigh, from: Words, label: Words) = "Take {mass} of the {from} for the {label}";
+    part_again(from: Words, label: Words) = "Take some of the {from} again for the {label}";
+    part_how() = "Once it is in temper, into a warm, dry bowl; the rest is held in its range.";
+    colour_ready(amount: Nested, colour: Words, label: Words) = "Hold {amount} of the {colour} ready for the {label}";
+    colour_ready_how() = "Fluid and in its range: colder it sets in lumps, hotter it costs the chocolate its temper.";
+    tint(amount: Nested, colour: Words, label: Words) = "Stir {amount} of the {colour} into the {label}";
+    tint_how() = "Both in their working ranges, a little at a time, until no streak is left. Test it again if that took long.";
+    in_grams(mass: ToWeigh) = "{mass}";
+    in_drops(drops: Count, mass: FineGrams) = "{drops} drops (about {mass})";
+    in_teaspoons(mass: ToWeigh, spoons: Words) = "{mass} ({spoons})";
+    as_before() = "as much as before";
 }

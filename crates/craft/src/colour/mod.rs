@@ -4,10 +4,14 @@ mod appearance;
 mod butter;
 mod film;
 mod pigment;
+mod spooned;
 mod strength;
+mod tinting;
 
 pub use appearance::{Film, Ground, Optics, Rgb, hex, linear, stack};
 pub use butter::{ColourButter, Wanted, colour_butter, pct_of_total, remarks as butter_remarks};
 pub use film::{FilmAmount, Way, film};
 pub use pigment::{Carrier, FoodStatus, PigmentInputs, USUAL_PARTS, usual_pigments};
+pub use spooned::{a_drop, measured};
 pub use strength::{Strength, seen_strength};
+pub use tinting::tinted;

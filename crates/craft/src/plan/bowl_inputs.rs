@@ -10,7 +10,7 @@ use crate::allergens::LabelInputs;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{AddedFatInputs, Chocolate, Family};
-use crate::colour::PigmentInputs;
+use crate::colour::{PigmentInputs, linear};
 use crate::heat::Vessel;
 use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
@@ -32,8 +32,19 @@ pub(super) const USUAL_ROOM_C: f64 = 20.0;
 pub struct BowlInputs {
     /// What the batch's components call it.
     pub key: String,
+    /// What the maker calls it; by what it is, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub name: Option<String>,
+    /// The chocolate that it is taken from once that is in temper, by its key: a part of that
+    /// bowl, tinted or plain. All that is said here of its tempering goes by that bowl's.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub taken_from: Option<String>,
     /// The chocolate.
     pub family: Family,
+    /// How it looks, `#rrggbb`: coating and wafers come in any colour. As its family does, if
+    /// left out; filled in from the shelf.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub looks: Option<String>,
     /// A blend in its place.
     #[serde(default)]
     pub blend: Option<Vec<BlendPart>>,
@@ -146,7 +157,10 @@ impl BowlInputs {
     pub fn usual(family: Family) -> Self {
         Self {
             key: family.to_string(),
+            name: None,
+            taken_from: None,
             family,
+            looks: None,
             blend: None,
             own: OwnInputs::default(),
             chocolate_id: None,
@@ -217,6 +231,14 @@ impl BowlInputs {
 
     fn check_bare(&self, room_c: f64, check: &mut Checker) -> Tempering {
         check.text("key", &self.key, LONGEST_KEY);
+        if let Some(name) = &self.name {
+            check.text("name", name, LONGEST_KEY);
+        }
+        if let Some(looks) = &self.looks
+            && linear(looks).is_none()
+        {
+            check.fault("looks", say::must_be_srgb(looks));
+        }
         let base = family_or_blend(self.family, self.blend.as_deref(), check);
         let chocolate = self.own.check("own", base, check);
         let chocolate = match &self.fat_added {

@@ -1,7 +1,7 @@
 //! Coating: nothing to temper, other fats. What is said of it alone, and with couverture.
 
 use super::bowl_inputs::BowlInputs;
-use super::planned::PlannedBowl;
+use super::planned::{PlannedBowl, plan_of};
 use crate::catalogue::plan as say;
 use crate::catalogue::work::parting;
 use crate::check::Checker;
@@ -31,10 +31,7 @@ pub(super) fn check_shock_set(
 
 /// The families that a component is made of.
 fn families(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Family> {
-    let of = |key: &str| {
-        let plan = bowls.iter().find(|bowl| bowl.key == key)?.plan.as_ref()?;
-        Some(plan.chocolate.family)
-    };
+    let of = |key: &str| Some(plan_of(bowls, key)?.chocolate.family);
     draft.takes.iter().filter_map(|portion| of(&portion.chocolate)).collect()
 }
 

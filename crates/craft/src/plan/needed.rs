@@ -24,7 +24,10 @@ impl Needed {
     /// What gives back, filled moulds and vessels, comes first, one after the other;
     /// the rest is made of what came back. So the most that is at hand at once is
     /// weighed out, not the sum.
-    pub fn of(key: &str, drafts: &[Draft], tempering: &Tempering) -> Self {
+    ///
+    /// What is taken out of it, `parts`, is at hand besides: nobody knows whether it is taken
+    /// before or after the moulds.
+    pub fn of(key: &str, drafts: &[Draft], tempering: &Tempering, parts: Mass) -> Self {
         let portions = || {
             drafts.iter().map(|draft| draft.takes.iter().filter(|portion| portion.chocolate == key))
         };
@@ -42,7 +45,8 @@ impl Needed {
             }
         }
         let mass = portions().flatten().fold(Mass::default(), |sum, portion| sum + portion.mass);
-        let at_hand = most.max(mass);
+        let at_hand = most.max(mass) + parts;
+        let mass = mass + parts;
         // What stays on a colour's brush and in its cup is counted with the film.
         let is_colour = tempering.recipe.is_some();
         let wanted =
@@ -56,6 +60,17 @@ impl Needed {
         let stated = self.total != self.wanted;
         self.mass += more;
         self.wanted += more;
+        if !stated {
+            self.total = self.wanted;
+        }
+    }
+
+    /// No less of it can be made at all, where any is needed.
+    pub fn at_least(&mut self, least: Mass) {
+        let stated = self.total != self.wanted;
+        if self.wanted > Mass::default() {
+            self.wanted = self.wanted.max(least);
+        }
         if !stated {
             self.total = self.wanted;
         }

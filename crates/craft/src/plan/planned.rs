@@ -8,6 +8,30 @@ use crate::setting::Setting;
 use crate::units::Mass;
 use crate::work::{Draft, Task};
 
+/// A part of a bowl that is in temper.
+#[derive(Clone, Debug, PartialEq)]
+pub struct TakenPart {
+    /// The bowl that it is taken from, by key.
+    pub from: String,
+    /// What texts call that.
+    pub label: String,
+    /// How much is taken.
+    pub mass: Mass,
+}
+
+/// Colour that is stirred into a bowl, or into what is taken from one.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Tinted {
+    /// The colour, by key.
+    pub colour: String,
+    /// What texts call it.
+    pub label: String,
+    /// Its share of the chocolate's weight, 0 to 1.
+    pub share: f64,
+    /// How much chocolate it is stirred into: all of the bowl, but what is taken out of it.
+    pub into: Mass,
+}
+
 /// A chocolate of the plan, and what is made from it.
 #[derive(Clone, Debug, PartialEq)]
 pub struct PlannedBowl {
@@ -20,8 +44,14 @@ pub struct PlannedBowl {
     /// What moulds and vessels give back.
     pub returned: Mass,
     /// How it is tempered; `None` where nothing is made from it and nothing weighed
-    /// out.
+    /// out, and for what is taken from another bowl.
     pub plan: Option<BowlPlan>,
+    /// What it is a part of, where it is taken from another bowl.
+    pub taken: Option<TakenPart>,
+    /// What is stirred into it.
+    pub tinted: Option<Tinted>,
+    /// How it looks, `#rrggbb`, where that is not as its family does.
+    pub looks: Option<String>,
     /// What is left over, where more is weighed out than is needed.
     pub left_over: Option<LeftOver>,
     /// Remarks.
@@ -45,4 +75,15 @@ pub struct PlannedComponent {
     pub fridge: Option<Stay>,
     /// Remarks on its times.
     pub notes: Vec<Note>,
+}
+
+/// How a chocolate is tempered: by its own plan, or by that of the bowl it is taken from.
+#[must_use]
+pub fn plan_of<'b>(bowls: &'b [PlannedBowl], key: &str) -> Option<&'b BowlPlan> {
+    let find = |key: &str| bowls.iter().find(|bowl| bowl.key == key);
+    let bowl = find(key)?;
+    match &bowl.taken {
+        Some(taken) => find(&taken.from)?.plan.as_ref(),
+        None => bowl.plan.as_ref(),
+    }
 }

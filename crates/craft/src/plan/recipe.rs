@@ -5,7 +5,9 @@ use uuid::Uuid;
 
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
-use crate::colour::{ColourButter, Optics, PigmentInputs, Wanted, butter_remarks, colour_butter};
+use crate::colour::{
+    ColourButter, Optics, PigmentInputs, Wanted, a_drop, butter_remarks, colour_butter,
+};
 use crate::note::{Note, Working};
 use crate::units::{Mass, in_grams};
 
@@ -54,6 +56,9 @@ pub struct TintInputs {
     pub colour: String,
     /// How much of it, of the chocolate's weight.
     pub share_pct: f64,
+    /// So many drops of it to 100 g of the chocolate, in place of its share.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub drops_per_100_g: Option<f64>,
 }
 
 /// A colour, checked.
@@ -131,14 +136,24 @@ impl RecipeInputs {
 }
 
 impl TintInputs {
+    /// Its share of the chocolate's weight, 0 to 1: as stated, or by its drops.
+    #[must_use]
+    pub fn share(&self) -> f64 {
+        match self.drops_per_100_g {
+            Some(drops) => drops * in_grams(a_drop()) / 100.0,
+            None => self.share_pct / 100.0,
+        }
+    }
+
     /// Remarks on so much colour in a chocolate.
     #[must_use]
     pub fn remarks(&self) -> Vec<Note> {
+        let share_pct = self.share() * 100.0;
         let mut notes =
-            vec![Note::info("tint-in-temper", say::tint_in_temper(self.share_pct, &self.colour))];
-        if self.share_pct > STRONG_FROM_PCT {
+            vec![Note::info("tint-in-temper", say::tint_in_temper(share_pct, &self.colour))];
+        if share_pct > STRONG_FROM_PCT {
             notes.push(Note::caution("tint-strong", say::tint_strong()));
-        } else if self.share_pct > THINS_FROM_PCT {
+        } else if share_pct > THINS_FROM_PCT {
             notes.push(Note::caution("tint-thins", say::tint_thins()));
         }
         notes

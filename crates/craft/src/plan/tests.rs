@@ -110,7 +110,9 @@ fn a_tint_names_a_colour_and_tints_a_chocolate() {
     let kinds = crate::kinds::kinds();
     let painted = kinds.iter().find(|kind| !kind.colours.is_empty()).expect("one with colours");
     let colour = painted.colours[0].clone();
-    let tint = |of: &str| Some(TintInputs { colour: of.to_owned(), share_pct: 2.0 });
+    let tint = |of: &str| {
+        Some(TintInputs { colour: of.to_owned(), share_pct: 2.0, drops_per_100_g: None })
+    };
     let white = BowlInputs { tint: tint("green"), ..BowlInputs::usual(Family::White) };
     let nowhere = of(vec![white, colour.clone()], vec![slab("a", "A", "white")]);
     assert_eq!(
@@ -129,7 +131,8 @@ fn a_strong_tint_is_warned_of_and_only_one_that_is_no_tint_is_refused() {
     let painted = kinds.iter().find(|kind| !kind.colours.is_empty()).expect("one with colours");
     let colour = painted.colours[0].clone();
     let tinted = |share_pct| {
-        let tint = Some(TintInputs { colour: colour.key.clone(), share_pct });
+        let tint =
+            Some(TintInputs { colour: colour.key.clone(), share_pct, drops_per_100_g: None });
         let white = BowlInputs { tint, ..BowlInputs::usual(Family::White) };
         of(vec![white, colour.clone()], vec![slab("a", "A", "white")])
     };

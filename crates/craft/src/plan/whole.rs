@@ -6,10 +6,10 @@ use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
 use super::inputs::PlanInputs;
 use super::left_over::left_over;
 use super::needed::Needed;
-use super::planned::{PlannedBowl, PlannedComponent};
+use super::planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 use super::recipe::{Recipe, TintInputs};
 use super::taken::{GoodsTaken, from_the_tap, taken};
-use super::{coatings, sharing, tints};
+use super::{coatings, division, sharing, tints};
 use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
@@ -75,35 +75,55 @@ impl Plan {
         let fine = inputs.bowls.iter().any(|bowl| bowl.kitchen.scale() == Scale::Fine);
         let scale = if fine { Scale::Fine } else { Scale::Kitchen };
         let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0), scale };
-        let tempering = check_bowls(&inputs.bowls, room_c, &mut check);
-        let known: Vec<BatchChocolate> = (inputs.bowls.iter().zip(&tempering))
+        let stated = division::put_in(&inputs.bowls, &mut check);
+        let tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
+        let known: Vec<BatchChocolate> = (stated.iter().zip(&tempering))
             .map(|(bowl, t)| BatchChocolate {
                 key: bowl.key.clone(),
-                label: label(bowl, &inputs.bowls),
+                label: label(bowl, &stated),
                 chocolate: t.chocolate.clone(),
                 optics: t.recipe.as_ref().map(Recipe::optics),
                 parts: t.recipe.as_ref().map(Recipe::parts),
                 flow_grade: bowl.flow_grade,
             })
             .collect();
-        tints::check(&inputs.bowls, &known, &mut check);
-        let drafts = check_components(&inputs.components, &known, kitchen, &mut check);
-        coatings::check_shock_set(&inputs.bowls, &inputs.components, &drafts, &mut check);
+        tints::check(&stated, &known, &mut check);
+        let mut drafts = check_components(&inputs.components, &known, kitchen, &mut check);
+        coatings::check_shock_set(&stated, &inputs.components, &drafts, &mut check);
         check.finish()?;
 
         let mut check = Checker::new();
-        let mut needs: Vec<Needed> = inputs
-            .bowls
-            .iter()
-            .zip(&tempering)
-            .map(|(bowl, tempering)| Needed::of(&bowl.key, &drafts, tempering))
-            .collect();
-        tints::add(&inputs.bowls, &mut needs);
+        let needs = needed(&stated, &drafts, &tempering);
+        division::check_parts(&stated, &needs, &mut check);
+        let looks: Vec<_> = stated.iter().map(|bowl| tints::looks(bowl, &known)).collect();
+        let coloured = |key: &str| {
+            let place = stated.iter().position(|bowl| bowl.key == key)?;
+            looks.get(place)?.clone()
+        };
+        for layer in drafts.iter_mut().flat_map(|draft| &mut draft.sets.layers) {
+            layer.colour = layer.colour.take().or_else(|| coloured(&layer.chocolate));
+        }
+        let tinted: Vec<_> =
+            (0..stated.len()).map(|i| tints::tinted_mass(i, &stated, &needs)).collect();
         let mut bowls = Vec::new();
-        for (i, ((bowl, tempering), needed)) in
-            inputs.bowls.iter().zip(tempering).zip(needs).enumerate()
+        for (i, ((bowl, tempering), needed)) in stated.iter().zip(tempering).zip(needs).enumerate()
         {
-            match weighed_out(bowl, &known[i].label, needed, tempering) {
+            let named = Named {
+                label: &known[i].label,
+                taken: bowl.taken_from.as_ref().map(|from| TakenPart {
+                    from: from.clone(),
+                    label: label_of(&known, from),
+                    mass: needed.total,
+                }),
+                tinted: bowl.tint.as_ref().map(|tint| Tinted {
+                    colour: tint.colour.clone(),
+                    label: label_of(&known, &tint.colour),
+                    share: tint.share(),
+                    into: tinted[i],
+                }),
+                looks: looks[i].clone(),
+            };
+            match weighed_out(bowl, named, needed, tempering) {
                 Ok(planned) => bowls.push(planned),
                 Err(fault) => check.add(fault.under(&format!("bowls[{i}]"))),
             }
@@ -116,10 +136,44 @@ impl Plan {
             .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
             .collect();
         let notes = sharing::remarks(&components, &bowls);
-        let allergens = declared(&inputs.bowls, &bowls, &components);
+        let allergens = declared(&stated, &bowls, &components);
         let goods = taken(&bowls, &components);
         Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens, goods })
     }
+}
+
+/// What is needed of each bowl: of parts first, then of what they are taken from.
+fn needed(stated: &[BowlInputs], drafts: &[Draft], tempering: &[Tempering]) -> Vec<Needed> {
+    let of = |i: usize, parts: Mass| Needed::of(&stated[i].key, drafts, &tempering[i], parts);
+    let parts: Vec<_> = stated
+        .iter()
+        .enumerate()
+        .map(|(i, bowl)| bowl.taken_from.is_some().then(|| of(i, Mass::default())))
+        .collect();
+    let mut needs: Vec<_> = parts
+        .iter()
+        .enumerate()
+        .map(|(i, part)| {
+            let taken_out = division::taken_out(&stated[i].key, stated, &parts);
+            part.unwrap_or_else(|| of(i, taken_out))
+        })
+        .collect();
+    tints::add(stated, &mut needs);
+    needs
+}
+
+/// What tasks call a chocolate of the batch.
+fn label_of(known: &[BatchChocolate], key: &str) -> String {
+    let found = known.iter().find(|known| known.key == key);
+    found.map_or_else(|| key.to_owned(), |known| known.label.clone())
+}
+
+/// What is said of a bowl besides how it is tempered.
+struct Named<'n> {
+    label: &'n str,
+    taken: Option<TakenPart>,
+    tinted: Option<Tinted>,
+    looks: Option<String>,
 }
 
 /// What all that is used contains: of chocolates by their families and labels, of goods by name.
@@ -151,24 +205,44 @@ fn declared(
     all.declared()
 }
 
-/// What tasks call a chocolate: its family, or its key where there are two of that.
+/// What tasks call a chocolate: its name, its family, or its key where there are two of that. A
+/// colour goes by its key.
 fn label(bowl: &BowlInputs, bowls: &[BowlInputs]) -> String {
+    if let Some(name) = &bowl.name {
+        return name.clone();
+    }
     let alike = bowls.iter().filter(|other| other.family == bowl.family).count();
-    if bowl.blend.is_none() && alike == 1 { bowl.family.to_string() } else { bowl.key.clone() }
+    if bowl.blend.is_none() && bowl.colour.is_none() && alike == 1 {
+        bowl.family.to_string()
+    } else {
+        bowl.key.clone()
+    }
 }
 
-fn check_bowls(bowls: &[BowlInputs], room_c: f64, check: &mut Checker) -> Vec<Tempering> {
+/// Every bowl as it was stated is checked; what it comes to follows from what is known of the one
+/// that it is a part of, where it is.
+fn check_bowls(
+    bowls: &[BowlInputs],
+    whole: &[BowlInputs],
+    room_c: f64,
+    check: &mut Checker,
+) -> Vec<Tempering> {
     if bowls.len() > MOST_BOWLS {
         check.fault("bowls", say::must_be_at_most(MOST_BOWLS, bowls.len()));
     }
     let mut keys = HashSet::new();
     let mut checked = Vec::new();
-    for (i, bowl) in bowls.iter().enumerate() {
+    for (i, (bowl, whole)) in bowls.iter().zip(whole).enumerate() {
         let field = format!("bowls[{i}]");
         if !keys.insert(bowl.key.as_str()) {
             check.fault(format!("{field}.key"), say::must_be_its_own(&bowl.key));
         }
-        checked.push(bowl.check(&field, room_c, check));
+        let stated = bowl.check(&field, room_c, check);
+        checked.push(if bowl.taken_from.is_some() {
+            whole.check(&field, room_c, &mut Checker::new())
+        } else {
+            stated
+        });
     }
     checked
 }
@@ -209,7 +283,7 @@ fn check_components(
 
 fn weighed_out(
     bowl: &BowlInputs,
-    label: &str,
+    Named { label, taken, tinted, looks }: Named<'_>,
     Needed { mass: needed, wanted, total, returned }: Needed,
     tempering: Tempering,
 ) -> Result<PlannedBowl, Fault> {
@@ -227,7 +301,8 @@ fn weighed_out(
         return Err(Fault { field: "total_g".to_owned(), message });
     }
     let chocolate = tempering.chocolate.clone();
-    let plan = (total > Mass::default()).then(|| tempering.into_plan(total)).transpose()?;
+    let whole = taken.is_none() && total > Mass::default();
+    let plan = whole.then(|| tempering.into_plan(total)).transpose()?;
     // What moulds and vessels give back can be made into something else.
     let left_over = (chocolate.family != Family::CocoaButter)
         .then(|| left_over(key, &chocolate, total - wanted + returned))
@@ -238,6 +313,9 @@ fn weighed_out(
         needed,
         returned,
         plan,
+        taken,
+        tinted,
+        looks,
         left_over,
         notes,
     })
@@ -255,9 +333,7 @@ fn timed(
     let mut times = Vec::new();
     let mut stays = Vec::new();
     for layer in &draft.sets.layers {
-        let Some(plan) =
-            bowls.iter().find(|b| b.key == layer.chocolate).and_then(|b| b.plan.as_ref())
-        else {
+        let Some(plan) = plan_of(bowls, &layer.chocolate) else {
             // Nothing is weighed out of it: it has no times.
             times.push(LayerTimes { setting: None, fridge: None });
             stays.push(None);

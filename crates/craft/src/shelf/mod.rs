@@ -283,6 +283,7 @@ impl Shelf {
                 filled.family = saved.family;
                 filled.blend.clone_from(&saved.blend);
                 filled.own = inputs.own.or(saved.own);
+                filled.looks = inputs.looks.clone().or_else(|| saved.looks.clone());
                 filled.flow_grade = saved.flow_grade;
                 filled.label.clone_from(&saved.allergens);
             } else {

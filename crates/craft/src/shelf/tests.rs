@@ -18,6 +18,7 @@ const BLEND: Uuid = Uuid::from_u128(5);
 
 fn bag() -> ChocolateInputs {
     ChocolateInputs {
+        looks: None,
         name: "Dark 66 %".to_owned(),
         family: Family::Dark,
         blend: None,

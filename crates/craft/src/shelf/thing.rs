@@ -7,7 +7,7 @@ use crate::allergens::LabelInputs;
 use crate::catalogue::shelf as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
-use crate::colour::PigmentInputs;
+use crate::colour::{PigmentInputs, linear};
 use crate::heat::Material;
 use crate::method::Kitchen;
 use crate::pantry::GoodsInputs;
@@ -38,6 +38,10 @@ pub struct ChocolateInputs {
     /// A blend in its place.
     #[serde(default)]
     pub blend: Option<Vec<BlendPart>>,
+    /// How it looks, `#rrggbb`: coating and wafers come in any colour; as its family does, if left
+    /// out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub looks: Option<String>,
     /// The numbers on its bag.
     #[serde(default)]
     pub own: OwnInputs,
@@ -81,6 +85,11 @@ impl ChocolateInputs {
         check.remark("label", &self.label, LONGEST_NOTE);
         check.optional("flow_grade", self.flow_grade.map(f64::from), check::FLOW_GRADE);
         check.optional("price_per_kg", self.price_per_kg, check::PRICE_PER_KG);
+        if let Some(looks) = &self.looks
+            && linear(looks).is_none()
+        {
+            check.fault("looks", say::must_be_srgb(looks));
+        }
         self.chocolate("", check);
     }
 }

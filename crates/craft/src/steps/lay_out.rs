@@ -2,6 +2,7 @@
 
 use std::collections::{BTreeMap, HashMap};
 
+use super::parted::parted;
 use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
 use super::tempering;
 use crate::catalogue::cautions;
@@ -30,7 +31,7 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
         let casts = component.draft.shown.cast.as_ref().map_or(1, |cast| cast.casts.max(1));
         let mut begins_s = 0.0;
         for cast in 1..=casts {
-            let line = component_line(component, cast, casts, &colours);
+            let line = component_line(component, cast, casts, &colours, plan);
             begins_s = find_uses(&line, lines.len(), begins_s, &mut uses);
             lines.push(line);
         }
@@ -119,7 +120,13 @@ fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32),
     waits
 }
 
-fn component_line(component: &PlannedComponent, cast: u32, casts: u32, colours: &[&str]) -> Line {
+fn component_line(
+    component: &PlannedComponent,
+    cast: u32,
+    casts: u32,
+    colours: &[&str],
+    plan: &Plan,
+) -> Line {
     let key = if cast == 1 { component.key.clone() } else { format!("{}#{cast}", component.key) };
     let name = if casts == 1 {
         component.name.clone()
@@ -135,6 +142,7 @@ fn component_line(component: &PlannedComponent, cast: u32, casts: u32, colours: 
         let before = first_taking.is_some_and(|first| i < first);
         steps.push(step(task, &key, kind(task, before, colours)));
     }
+    let steps = parted(steps, &key, component, casts, plan);
     let of = LineOf::Component { component: component.key.clone(), cast, casts };
     Line { key, of, name, steps }
 }

@@ -8,6 +8,7 @@ use crate::plan::{BowlInputs, Plan, PlanInputs, PlannedComponent};
 use crate::units::{Mass, in_grams, in_millimetres, in_seconds, in_square_centimetres};
 
 mod coatings;
+mod divided;
 mod figures;
 mod flooded;
 mod moulded;

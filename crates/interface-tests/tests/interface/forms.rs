@@ -287,7 +287,7 @@ async fn forms_of_moulded_and_dipped_work_do_so_too() {
                         Choose("Shell method", "brushed coats", "/cast/way", json!("brush")),
                         Choose("Coats set", "in the fridge", "/cast/between", json!("fridge")),
                         Fill("Casts", "2", "/cast/casts", json!(2)),
-                        Choose("Count by", "pieces wanted", "/cast/wanted", json!(4)),
+                        Choose("Count by", "pieces wanted", "/cast/casts", json!(2)),
                         Fill("Pieces wanted", "3", "/cast/wanted", json!(3)),
                         Choose("It lies", "solid, all through", "/tones/0/fill/by", json!("solid")),
                         Fill("In each", "12", "/tones/0/fill/each_g", json!(12)),
@@ -304,7 +304,7 @@ async fn forms_of_moulded_and_dipped_work_do_so_too() {
                         Choose(
                             "Once it is out of the mould",
                             "a part of it is dipped",
-                            "/dipped/deep_mm",
+                            "/dipped/share_pct",
                             json!(20),
                         ),
                         Fill("How deep", "30", "/dipped/deep_mm", json!(30)),

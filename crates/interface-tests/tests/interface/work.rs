@@ -132,6 +132,40 @@ async fn several_things_share_a_bowl_and_what_is_left_goes_into_one_more() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn one_bowl_is_divided_and_its_part_tinted() {
+    browse("work_divided", async |page| {
+        let plan = instead(page, "Dipped pieces").await?;
+        page.unfold().await?;
+        page.choose("Two-tone", "zigzags of a part of the same bowl").await?;
+        page.until_shown("glance-bowls", "part of dark, of the dark").await?;
+        page.choose("Chocolate or colour shown", "part of dark").await?;
+        page.until_shown("part-of", "once that is in temper").await?;
+        page.fill("Call it", "night").await?;
+        page.choose("Tinted with", "another, with titanium white").await?;
+        page.until_shown("tinted", "drops").await?;
+        page.choose("Measured", "in drops").await?;
+        page.fill("Drops to 100 g", "0").await?;
+        page.until_said("Drops to 100 g must be 1 to 400 drops to 100 g").await?;
+        page.fill("Drops to 100 g", "60").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        page.place("Steps").await?;
+        page.until_shown("build-steps", "of the dark for the night").await?;
+        page.until_shown("build-steps", "zigzag night, dip").await?;
+        page.place("Shopping").await?;
+        // What is a part of a bowl is not bought twice.
+        page.until("shopping", "one chocolate", |text| {
+            text.contains("dark") && !text.contains("night")
+        })
+        .await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
+        let part = &kept["inputs"]["bowls"][1];
+        ensure!(part["taken_from"] == "dark" && part["tint"]["drops_per_100_g"] == 60.0, "{part}");
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn how_far_it_goes_is_told_whichever_is_known() {
     browse("work_cover", async |page| {
         let plan = api::id(&api::new_plan("how far").await?)?;

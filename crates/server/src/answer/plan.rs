@@ -2,13 +2,14 @@
 
 use chrono::NaiveDate;
 use craft::allergens::Declared;
+use craft::colour::measured;
 use craft::edits::{Uses, uses};
 use craft::message::Message;
 use craft::note::{Note, first_in_the_way};
 use craft::plan::{GoodsTaken, LeftOver, Plan, PlanInputs, PlannedBowl};
 use craft::schedule::{Span, span};
 use craft::steps::Line;
-use craft::units::in_seconds;
+use craft::units::{Mass, in_seconds};
 use craft::work::ComponentInputs;
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -16,8 +17,8 @@ use utoipa::ToSchema;
 use super::bowl_plan::BowlPlanAnswer;
 use super::component_plan::ComponentPlanAnswer;
 use super::figures::RoomAnswer;
-use super::grams;
 use super::shelf::GoodsStockAnswer;
+use super::{grams, round};
 use crate::on_shelf::OnShelf;
 
 /// Where a left-over could go.
@@ -46,6 +47,28 @@ impl From<LeftOver> for LeftOverAnswer {
     }
 }
 
+/// A part of a bowl that is in temper.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TakenPartAnswer {
+    /// The bowl that it is taken from, by key.
+    pub from: String,
+    /// What texts call that.
+    pub label: String,
+    /// How much is taken.
+    pub mass_g: f64,
+}
+
+/// What is stirred into a bowl, or into what is taken from one.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct TintedAnswer {
+    /// The colour, by key.
+    pub colour: String,
+    /// Its share of the chocolate's weight.
+    pub share_pct: f64,
+    /// How much, in grams, drops or spoons; `null` where nothing is made from it yet.
+    pub amount: Option<Message>,
+}
+
 /// A chocolate of the batch.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct PlannedBowlAnswer {
@@ -57,8 +80,15 @@ pub struct PlannedBowlAnswer {
     pub needed_g: f64,
     /// What moulds and vessels give back.
     pub returned_g: f64,
-    /// How it is tempered; `null` where nothing is made from it.
+    /// How it is tempered; `null` where nothing is made from it, and for what is taken from
+    /// another bowl.
     pub plan: Option<BowlPlanAnswer>,
+    /// What it is a part of, where it is taken from another bowl.
+    pub taken: Option<TakenPartAnswer>,
+    /// What is stirred into it.
+    pub tinted: Option<TintedAnswer>,
+    /// How it looks, `#rrggbb`, where that is not as its family does.
+    pub looks: Option<String>,
     /// What is left over, where more is weighed out than is needed.
     pub left_over: Option<LeftOverAnswer>,
     /// Remarks.
@@ -248,13 +278,32 @@ impl WholePlanAnswer {
 impl From<Plan> for PlanAnswer {
     fn from(plan: Plan) -> Self {
         let room = RoomAnswer { notes: plan.room_notes, ..(&plan.room).into() };
+        let parts: Vec<(String, String)> = plan
+            .bowls
+            .iter()
+            .filter_map(|bowl| Some((bowl.key.clone(), bowl.taken.as_ref()?.from.clone())))
+            .collect();
         let made_from = |key: &str| -> Vec<String> {
+            let is_of_it =
+                |of: &str| of == key || parts.iter().any(|(part, from)| part == of && from == key);
             let makes = |c: &&craft::plan::PlannedComponent| {
-                c.draft.takes.iter().any(|portion| portion.chocolate == key)
+                c.draft.takes.iter().any(|portion| is_of_it(&portion.chocolate))
             };
             plan.components.iter().filter(makes).map(|c| c.name.clone()).collect()
         };
         let bowl = |bowl: PlannedBowl| PlannedBowlAnswer {
+            tinted: bowl.tinted.map(|tinted| TintedAnswer {
+                colour: tinted.colour,
+                share_pct: round(tinted.share * 100.0, 2),
+                amount: (tinted.into > Mass::default())
+                    .then(|| measured(tinted.into * tinted.share)),
+            }),
+            taken: bowl.taken.map(|taken| TakenPartAnswer {
+                from: taken.from,
+                label: taken.label,
+                mass_g: grams(taken.mass),
+            }),
+            looks: bowl.looks,
             plan: bowl.plan.map(|of_bowl| BowlPlanAnswer {
                 room: Some(room.clone()),
                 made: made_from(&bowl.key),

@@ -69,6 +69,7 @@ pub(super) fn chocolate_of(family: Family) -> Option<Uuid> {
 fn chocolate(name: &str, family: Family, flow_grade: u8, price_per_kg: f64) -> ChocolateInputs {
     ChocolateInputs {
         name: name.to_owned(),
+        looks: None,
         family,
         blend: None,
         own: OwnInputs::default(),

@@ -314,6 +314,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::STONE_KG, &["RibbonsInputs.stone_kg"]),
     (check::STRIP_MM, &["RibbonsInputs.length_mm", "RibbonsInputs.width_mm"]),
     (check::STROKES, &["MarbledInputs.strokes"]),
+    (check::TINT_DROPS, &["TintInputs.drops_per_100_g"]),
     (check::TINT_PCT, &["TintInputs.share_pct"]),
     (
         check::TOPPING_G,

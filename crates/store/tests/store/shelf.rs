@@ -14,6 +14,7 @@ use crate::kitchen::{at, empty, open_bowl, wall, whole};
 
 fn chocolate(name: &str) -> Thing {
     Thing::Chocolate(ChocolateInputs {
+        looks: None,
         name: name.to_owned(),
         family: Family::Dark,
         blend: None,

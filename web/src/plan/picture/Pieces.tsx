@@ -9,7 +9,7 @@ import {
 } from "../../api/client";
 import { accepted } from "../../api/refusal";
 import { goodsLook } from "./goodsLook";
-import { layerLook } from "./look";
+import { layerLook, lineOn } from "./look";
 import { thrown } from "./thrown";
 
 const WIDTH = 560;
@@ -48,10 +48,7 @@ export const Pieces = memo(function Pieces({ work, plan, bowls }: Props) {
   const next = thrown(3);
   const piped = work.kind === "piped";
   const dipped = work.kind === "dipped";
-  const swirl =
-    dipped && work.swirl
-      ? layerLook(plan.layers[0] && { ...plan.layers[0], chocolate: work.swirl }, bowls)
-      : null;
+  const swirl = dipped && work.swirl ? layerLook(lineOn(plan.layers[0], work.swirl), bowls) : null;
   // What is mixed in, in its own colours, one after the other.
   const goods = plan.mixed_in.map(({ name }) => goodsLook(name));
   const each = outlines?.flatMap((one) => Array.from({ length: one.count }, () => one)) ?? [];

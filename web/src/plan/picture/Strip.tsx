@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { BowlInputs, ComponentPlan, WorkOf } from "../../api/client";
-import { layerLook } from "./look";
+import { layerLook, lineOn } from "./look";
 import { strokesOf, zigzag } from "./zigzag";
 
 const WIDTH = 560;
@@ -23,9 +23,7 @@ export const Strip = memo(function Strip({ work, plan, bowls }: Props) {
   const below = high * scale + 34;
   const pattern = cake?.pattern;
   const line =
-    pattern && plan.layers[0]
-      ? layerLook({ ...plan.layers[0], chocolate: pattern.chocolate }, bowls)
-      : null;
+    pattern && plan.layers[0] ? layerLook(lineOn(plan.layers[0], pattern.chocolate), bowls) : null;
   const tall = high * 0.8;
   const strokes = pattern ? strokesOf(pattern.length_mm, long, tall) : 0;
   // What does not reach the end is as long as it is.

@@ -4,6 +4,7 @@ import { families, familyNames } from "../../theme/chocolate";
 import type { FieldsOf } from "./fieldsOfWork";
 
 const NEW = "+ ";
+const PART = "part of ";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "names" | "onAddChocolate"> {
   label: string;
@@ -26,17 +27,24 @@ export function ChocolatePick(props: Props) {
         ...bowls
           .filter(({ colour }) => !colour)
           .map(({ key }) => ({ value: key, label: names.get(key) ?? key })),
+        ...bowls
+          .filter(({ colour, part }) => !colour && !part)
+          .map(({ key }) => ({
+            value: `${PART}${key}`,
+            label: `a part of the ${names.get(key) ?? key}`,
+          })),
         ...offered.map((family) => ({
           value: `${NEW}${family}`,
           label: `another: ${familyNames[family].toLowerCase()}`,
         })),
       ]}
       error={error}
-      onChange={(chosen) =>
-        chosen.startsWith(NEW)
-          ? onAddChocolate(chosen.slice(NEW.length) as Family, patch)
-          : onChange(patch(chosen))
-      }
+      onChange={(chosen) => {
+        if (bowls.some(({ key }) => key === chosen)) onChange(patch(chosen));
+        else if (chosen.startsWith(PART)) {
+          onAddChocolate({ part_of: chosen.slice(PART.length) }, patch);
+        } else onAddChocolate(chosen.slice(NEW.length) as Family, patch);
+      }}
     />
   );
 }

@@ -108,14 +108,16 @@ export function DippedFields({ work, errors, onChange, ...pick }: FieldsOf<Dippe
           ...pick.bowls
             .filter(({ key, colour }) => !colour && key !== work.chocolate)
             .map(({ key }) => ({ value: key, label: `zigzags of ${pick.names.get(key) ?? key}` })),
+          { value: "part", label: "zigzags of a part of the same bowl" },
           { value: "+", label: "zigzags of another: white" },
         ]}
         error={errors.swirl}
-        onChange={(next) =>
-          next === "+"
-            ? pick.onAddChocolate("white", (key) => ({ swirl: key }))
-            : onChange({ swirl: next || null })
-        }
+        onChange={(next) => {
+          const put = (key: string) => ({ swirl: key });
+          if (next === "+") pick.onAddChocolate("white", put);
+          else if (next === "part") pick.onAddChocolate({ part_of: work.chocolate }, put);
+          else onChange({ swirl: next || null });
+        }}
       />
     </Stack>
   );

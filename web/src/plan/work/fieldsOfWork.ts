@@ -6,7 +6,12 @@ export interface BowlLine {
   family: Family;
   /** Whether it is a colour. */
   colour: boolean;
+  /** Whether it is a part of another. */
+  part: boolean;
 }
+
+/** A chocolate that comes in: of a family, or a part of one that is there, by its key. */
+export type MoreChocolate = Family | { part_of: string };
 
 /** What every kind's fields are given. */
 export interface FieldsOf<W> {
@@ -16,7 +21,7 @@ export interface FieldsOf<W> {
   errors: Record<string, string>;
   onChange: (patch: Partial<W>) => void;
   /** Adds a chocolate to the batch, and puts its key where the patch says. */
-  onAddChocolate: (family: Family, patch: (key: string) => object) => void;
+  onAddChocolate: (more: MoreChocolate, patch: (key: string) => object) => void;
   /** Adds a colour to the batch, and puts its key where the patch says. */
   onAddColour: (pigment: PigmentChoice, patch: (key: string) => object) => void;
 }

@@ -298,7 +298,8 @@ fn a_painted_sheet_takes_its_colours() {
 fn tints_take_from_their_colour_and_stay_under_their_limit() {
     let mut tinted = inputs(shells(|_| {}));
     let dark = tinted.bowls.iter_mut().find(|b| b.key == "dark").expect("dark");
-    dark.tint = Some(TintInputs { colour: "blue".to_owned(), share_pct: 4.0 });
+    dark.tint =
+        Some(TintInputs { colour: "blue".to_owned(), share_pct: 4.0, drops_per_100_g: None });
     let planned = Plan::of(&tinted).expect("a plan");
     let total = |key: &str| {
         let bowl = planned.bowls.iter().find(|b| b.key == key).expect("it is there");
