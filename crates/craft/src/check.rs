@@ -245,7 +245,9 @@ pub const FACE_PCT: Bounds = Bounds::new(1.0, 100.0, "%");
 /// Coloured cocoa butter that is stirred into a chocolate.
 pub const TINT_PCT: Bounds = Bounds::new(0.1, 20.0, "%");
 /// Drops of a colour that are stirred into 100 g of a chocolate.
-pub const TINT_DROPS: Bounds = Bounds::new(1.0, 400.0, "drops to 100 g");
+pub const TINT_DROPS: Bounds = Bounds::new(1.0, 400.0, "drops");
+/// One colour that is stirred into another.
+pub const MIXED_PCT: Bounds = Bounds::new(0.1, 100.0, "%");
 /// Cavities of a mould.
 pub const CAVITIES: Bounds = Bounds::new(1.0, 500.0, "cavities");
 /// How often a mould is filled.
@@ -260,6 +262,10 @@ pub const CAVITY_MM: Bounds = Bounds::new(5.0, 400.0, "mm");
 pub const CAVITY_MM_INSIDE: Bounds = Bounds::new(0.1, 400.0, "mm");
 /// A shell's wall.
 pub const SHELL_MM: Bounds = Bounds::new(0.5, 12.0, "mm");
+/// Strips that a collar goes round in.
+pub const STRIPS: Bounds = Bounds::new(1.0, 12.0, "strips");
+/// How long colour rests before the chocolate.
+pub const REST_H: Bounds = Bounds::new(0.1, 48.0, "hours");
 /// A tone behind the face of a figure.
 pub const TONE_MM: Bounds = Bounds::new(0.3, 20.0, "mm");
 /// A tone that fills a part of a figure.

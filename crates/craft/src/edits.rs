@@ -50,9 +50,9 @@ pub enum Edit {
         /// Which.
         family: Family,
     },
-    /// A part of a chocolate that is there, to be tinted or named by itself.
+    /// A part of a chocolate or a colour that is there, to be tinted, mixed or named by itself.
     AddPart {
-        /// The chocolate, by its key.
+        /// Which, by its key.
         of: String,
     },
     /// One colour more.
@@ -203,9 +203,9 @@ fn add_bowl(inputs: &mut PlanInputs, wish: &str, bowl: BowlInputs) -> String {
 
 /// Adds a part of a bowl: of the whole one, where it is asked of a part; gives its key.
 fn add_part(inputs: &mut PlanInputs, of: &str) -> Result<String, Fault> {
-    let chocolates = || inputs.bowls.iter().filter(|bowl| bowl.colour.is_none());
-    let Some(whole) = chocolates().find(|bowl| bowl.key == of) else {
-        let message = say::must_be_chocolate(names(chocolates().map(|bowl| &bowl.key)), of);
+    let bowls = || inputs.bowls.iter();
+    let Some(whole) = bowls().find(|bowl| bowl.key == of) else {
+        let message = say::must_be_a_bowl(names(bowls().map(|bowl| &bowl.key)), of);
         return Err(Fault { field: "edit.of".to_owned(), message });
     };
     let from = whole.taken_from.clone().unwrap_or_else(|| whole.key.clone());

@@ -40,6 +40,8 @@ pub mod edits;
 pub mod filling;
 pub mod fridge;
 pub mod heat;
+pub mod help;
+pub mod keeping;
 pub mod kinds;
 pub mod learn;
 pub mod logfile;

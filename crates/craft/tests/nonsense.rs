@@ -186,6 +186,14 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
         ("Wrap round a cake", json!({ "overlap_mm": 25.0, "spill_pct": 15.0 })),
         (
             "Wrap round a cake",
+            json!({ "frozen": { "weighs_kg": 8.0, "cold_c": -18.0 }, "strips": 3 }),
+        ),
+        (
+            "Piped pieces",
+            json!({ "shape": "nests", "frozen": { "weighs_kg": 8.0, "cold_c": -18.0 } }),
+        ),
+        (
+            "Wrap round a cake",
             json!({ "pattern": { "chocolate": "dark", "length_mm": 2000.0, "line_mm": 3.0 } }),
         ),
         (
@@ -263,7 +271,7 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
         (
             "Joined hollows",
             json!({ "cast": { "chocolate": "dark", "mould": { "count": 6,
-                    "cavity": { "shape": "hemisphere", "diameter_mm": 60.0 } }, "casts": 1, "wanted": 7,
+                    "cavity": { "shape": "hemisphere", "diameter_mm": 60.0 } }, "casts": 1, "wanted": 7, "colour_rest_h": 3.0,
                 "smear": { "chocolate": "dark", "share_pct": 30.0 },
                 "wall": { "by": "wished", "shell_mm": 2.5 } } }),
         ),

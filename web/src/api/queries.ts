@@ -11,6 +11,7 @@ import {
   type FillingAnswer,
   type GoodsInputs,
   type Guide,
+  type Help,
   type IngredientInputs,
   type KindAnswer,
   type MethodAnswer,
@@ -32,6 +33,7 @@ import { accepted, Refusal } from "./refusal";
 /** What is read once and shown in more than one place. */
 export const keys = {
   methods: ["methods"] as const,
+  help: ["help"] as const,
   goods: ["goods"] as const,
   kinds: ["kinds"] as const,
   trays: ["trays"] as const,
@@ -63,6 +65,15 @@ export function useUsualGoods() {
     queryKey: keys.goods,
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: async () => accepted<GoodsInputs[]>(await api.GET("/api/v1/goods")),
+  });
+}
+
+/** What is told of each topic that steps name. */
+export function useHelp() {
+  return useQuery({
+    queryKey: keys.help,
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: async () => accepted<Help[]>(await api.GET("/api/v1/help")),
   });
 }
 

@@ -1036,6 +1036,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is told of each topic: why it is done, and how. */
+        get: operations["list_help"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/kinds": {
         parameters: {
             query?: never;
@@ -2311,6 +2328,11 @@ export interface components {
             casts: number;
             /** @description The chocolate of the shells, by key. */
             chocolate: string;
+            /**
+             * Format: double
+             * @description How long the colours rest before the chocolate; six hours if left out.
+             */
+            colour_rest_h?: number | null;
             /** @description The colours on its face, the one that goes in first, and is seen, first. */
             colours?: components["schemas"]["FilmInputs"][];
             /** @description The mould. */
@@ -2694,6 +2716,7 @@ export interface components {
             fridge?: null | components["schemas"]["FridgeAnswer"];
             /** @description What else goes in. */
             goods: components["schemas"]["GoodsAnswer"][];
+            keeping?: null | components["schemas"]["KeepingAnswer"];
             keeps?: null | components["schemas"]["Message"];
             /** @description Its key. */
             key: string;
@@ -3068,7 +3091,7 @@ export interface components {
         } | {
             /** @enum {string} */
             edit: "add_part";
-            /** @description The chocolate, by its key. */
+            /** @description Which, by its key. */
             of: string;
         } | {
             /** @enum {string} */
@@ -3202,6 +3225,11 @@ export interface components {
              */
             share_pct: number;
         };
+        /**
+         * @description What a face is drawn with.
+         * @enum {string}
+         */
+        FaceTexture: "fork" | "comb" | "bubble_sheet";
         /**
          * @description A kind of chocolate that shares its temperature windows.
          * @enum {string}
@@ -3369,6 +3397,8 @@ export interface components {
         FilmInputs: {
             /** @description The coloured cocoa butter, by its key. */
             colour: string;
+            /** @description Whether tape keeps the rest of the face bare of it. */
+            masked?: boolean;
             /**
              * Format: int32
              * @description Passes, or coats.
@@ -3498,6 +3528,19 @@ export interface components {
              * @description How thick the piece is.
              */
             thickness_mm: number;
+        };
+        /** @description A stone, or a dome of ice, from the freezer. */
+        FrozenInputs: {
+            /**
+             * Format: double
+             * @description How cold it comes from the freezer.
+             */
+            cold_c: number;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            weighs_kg: number;
         };
         /** @description A ganache. */
         GanacheAnswer: {
@@ -3838,6 +3881,17 @@ export interface components {
             /** @description What the maker calls it. */
             name: string;
         };
+        /** @description What is told of a topic. */
+        Help: {
+            /** @description How, one thing after the other. */
+            how: components["schemas"]["Message"][];
+            /** @description In a word or two. */
+            title: components["schemas"]["Message"];
+            /** @description Which. */
+            topic: components["schemas"]["Topic"];
+            /** @description Why it is done. */
+            why: components["schemas"]["Message"];
+        };
         /**
          * @description What a hollow is for.
          * @enum {string}
@@ -3947,12 +4001,27 @@ export interface components {
             step: string;
             /** @description What to do. */
             text: components["schemas"]["Message"];
+            topic?: null | components["schemas"]["Topic"];
         };
         /**
          * @description How an instruction stands.
          * @enum {string}
          */
         InstructionState: "do" | "closing" | "missed" | "wait" | "wait_for_bowl";
+        /** @description How something is kept. */
+        KeepingAnswer: {
+            /** @description What it must not lie beside. */
+            apart: components["schemas"]["Message"][];
+            /**
+             * Format: double
+             * @description Days, at the most; `null` where only a date of its own tells.
+             */
+            days?: number | null;
+            /** @description How it is stored, in words. */
+            storage: components["schemas"]["Message"];
+            /** @description Where. */
+            store: components["schemas"]["Store"];
+        };
         /**
          * @description How long a filling keeps by the activity of its water (*custom*).
          * @enum {string}
@@ -4150,6 +4219,7 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
             /** @description What it is spread in. */
@@ -4231,7 +4301,7 @@ export interface components {
          * @description What it lies on: how its underside looks.
          * @enum {string}
          */
-        Lining: "parchment" | "acetate" | "printed";
+        Lining: "parchment" | "acetate" | "printed" | "bare_tin" | "silicone" | "foil" | "crumpled_foil";
         /** @description What was taken from a log. */
         LogAnswer: {
             /** @description Actions that are new, from a record that was saved here. */
@@ -4327,6 +4397,7 @@ export interface components {
              * @description How many strokes.
              */
             strokes: number;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
         };
@@ -5201,6 +5272,7 @@ export interface components {
              */
             count: number;
             flooded?: null | components["schemas"]["FloodedInputs"];
+            frozen?: null | components["schemas"]["FrozenInputs"];
             /**
              * Format: double
              * @description How much line is in each.
@@ -6396,6 +6468,7 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
         };
@@ -6588,6 +6661,7 @@ export interface components {
             tempered?: string | null;
             /** @description What to do. */
             text: components["schemas"]["Message"];
+            topic?: null | components["schemas"]["Topic"];
             wait?: null | components["schemas"]["Wait"];
         };
         /**
@@ -6629,6 +6703,11 @@ export interface components {
              */
             short_g?: number | null;
         };
+        /**
+         * @description Where it is kept.
+         * @enum {string}
+         */
+        Store: "cool_room" | "fridge" | "until_served" | "dry";
         /**
          * @description Streaks and bloom.
          * @enum {string}
@@ -7196,6 +7275,11 @@ export interface components {
             /** @description The mould's region; the whole face if left out. */
             region?: string | null;
         };
+        /**
+         * @description What can be asked of a step.
+         * @enum {string}
+         */
+        Topic: "temper" | "spread" | "knock" | "fill" | "dump" | "coat" | "scrape" | "unmould" | "colour" | "touch" | "chill" | "peel" | "lift" | "wrap" | "pipe" | "dip" | "join" | "score" | "draw" | "boil";
         /** @description What goes on top. */
         ToppingAnswer: {
             /**
@@ -7622,6 +7706,7 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
         } | {
@@ -7655,6 +7740,7 @@ export interface components {
              * @description How large the pieces are to be.
              */
             piece_cm2?: number | null;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
             /** @description What it is spread in. */
@@ -7680,6 +7766,7 @@ export interface components {
              * @description How many strokes.
              */
             strokes: number;
+            texture?: null | components["schemas"]["FaceTexture"];
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
         } | {
@@ -7734,6 +7821,7 @@ export interface components {
              * @description The cake, over its icing.
              */
             diameter_mm: number;
+            frozen?: null | components["schemas"]["FrozenInputs"];
             /**
              * Format: double
              * @description How high the strip is.
@@ -7753,6 +7841,11 @@ export interface components {
              */
             spill_pct?: number | null;
             /**
+             * Format: int32
+             * @description In how many strips it goes round; in one if left out.
+             */
+            strips?: number | null;
+            /**
              * Format: double
              * @description How thick, once set.
              */
@@ -7766,6 +7859,7 @@ export interface components {
              */
             count: number;
             flooded?: null | components["schemas"]["FloodedInputs"];
+            frozen?: null | components["schemas"]["FrozenInputs"];
             /** @enum {string} */
             kind: "piped";
             /**
@@ -8002,6 +8096,7 @@ export interface components {
              * @description The cake, over its icing.
              */
             diameter_mm: number;
+            frozen?: null | components["schemas"]["FrozenInputs"];
             /**
              * Format: double
              * @description How high the strip is.
@@ -8018,6 +8113,11 @@ export interface components {
              * @description What spreads over the edges; 15 % if left out.
              */
             spill_pct?: number | null;
+            /**
+             * Format: int32
+             * @description In how many strips it goes round; in one if left out.
+             */
+            strips?: number | null;
             /**
              * Format: double
              * @description How thick, once set.
@@ -13283,6 +13383,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GoodsInputs"][];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_help: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Help"][];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */

@@ -4,6 +4,7 @@ import type { Guide } from "../api/client";
 import { CountdownTo } from "../bench/CountdownTo";
 import { Edged } from "../bench/Edged";
 import type { KitchenClock } from "../bench/useBowl";
+import { StepHelp } from "../help/StepHelp";
 import { time, weekday } from "../kit/format";
 import { inWords } from "../kit/message";
 
@@ -80,6 +81,11 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
         <Box mt="3" color="fg.muted" fontSize={{ base: "md", md: "xl" }}>
           {inWords(now.detail)}
         </Box>
+        {now.topic && (
+          <Box mt="3">
+            <StepHelp of={now.topic} big />
+          </Box>
+        )}
         {now.caution && now.state !== "missed" && (
           <Box
             mt="3"

@@ -26,7 +26,11 @@ export const BowlPanels = memo(function BowlPanels(props: Props) {
   const { bowl, plan, room_c, colours, errors, name, takenFrom, onChange, onAddColour } = props;
   if (bowl.taken_from) {
     return (
-      <PartInputs {...{ bowl, name, colours, errors, onChange, onAddColour }} of={takenFrom} />
+      <PartInputs
+        into={colours.includes(bowl.key) ? "colour" : "chocolate"}
+        {...{ bowl, name, colours, errors, onChange, onAddColour }}
+        of={takenFrom}
+      />
     );
   }
   return (

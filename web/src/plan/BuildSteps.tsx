@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { ComponentPlan, Due, Line } from "../api/client";
+import { StepHelp } from "../help/StepHelp";
 import { Fold } from "../kit/Fold";
 import { stretch } from "../kit/format";
 import { inWords } from "../kit/message";
@@ -58,6 +59,7 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
               <Box as="span" color="fg.muted" fontSize="sm">
                 {inWords(step.detail)} {step.caution && inWords(step.caution)}
               </Box>
+              <StepHelp of={step.topic} />
             </Box>
             <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>
               {step.wait?.opens && (

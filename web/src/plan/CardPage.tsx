@@ -12,6 +12,7 @@ import { WayTo } from "../kit/WayTo";
 import { sheetWords } from "../sheets/sheetWords";
 import { bowlNames } from "./names";
 import { PlanPlaces } from "./PlanPlaces";
+import { storageWords } from "./storageWords";
 import { weighedOut } from "./weighedOut";
 
 /** The bursts of a melt, those of one length together, and at which setting. */
@@ -211,7 +212,7 @@ interface OnCardProps {
 }
 
 function OnCard({ component, lines, names }: OnCardProps) {
-  const { takes, goods, used, pieces, keeps } = component;
+  const { takes, goods, used, pieces, keeps, keeping } = component;
   const of = lines.filter(
     (line) => line.of.of === "component" && line.of.component === component.key,
   );
@@ -251,6 +252,7 @@ function OnCard({ component, lines, names }: OnCardProps) {
         ))}
       </Box>
       {keeps && <Box>Keeps: {inWords(keeps)}</Box>}
+      {keeping && <Box>Store: {storageWords(keeping)}</Box>}
     </Box>
   );
 }

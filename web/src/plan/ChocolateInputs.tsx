@@ -80,15 +80,14 @@ export const ChocolateInputs = memo(function ChocolateInputs(props: Props) {
           />
         )}
         {!bowl.colour && <FatFields added={bowl.fat_added} errors={errors} onChange={onChange} />}
-        {!bowl.colour && (
-          <TintFields
-            tint={bowl.tint}
-            colours={props.colours}
-            errors={errors}
-            onChange={onChange}
-            onAddColour={props.onAddColour}
-          />
-        )}
+        <TintFields
+          tint={bowl.tint}
+          into={bowl.colour ? "colour" : "chocolate"}
+          colours={props.colours.filter((key) => key !== bowl.key)}
+          errors={errors}
+          onChange={onChange}
+          onAddColour={props.onAddColour}
+        />
         <UnitField
           label={bowl.colour ? "Amount" : "Weigh out"}
           unit="g"

@@ -1,7 +1,7 @@
 import { Box, IconButton, Stack } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { memo, useCallback, useMemo } from "react";
-import type { KindAnswer, PigmentChoice, PlanInputs, WholePlan } from "../api/client";
+import type { KindAnswer, PlanInputs, WholePlan } from "../api/client";
 import { useKinds } from "../api/queries";
 import { Chosen } from "../kit/Chosen";
 import { mass } from "../kit/format";
@@ -10,8 +10,9 @@ import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { useSame } from "../kit/useSame";
 import { under, withoutComponent, withWork } from "./edits";
+import { isColour } from "./names";
 import type { Ask, Edit } from "./usePlanDraft";
-import type { MoreChocolate } from "./work/fieldsOfWork";
+import type { MoreChocolate, MoreColour } from "./work/fieldsOfWork";
 import { WorkFields } from "./work/WorkFields";
 
 interface Props {
@@ -81,17 +82,20 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
     [onAsk, index],
   );
   const addColour = useCallback(
-    (pigment: PigmentChoice, patch: (key: string) => object) =>
-      onAsk({ edit: "add_colour", pigment }, ({ inputs, key }) =>
-        withWork(inputs, index, patch(key)),
+    (more: MoreColour, patch: (key: string) => object) =>
+      onAsk(
+        "part_of" in more
+          ? { edit: "add_part", of: more.part_of }
+          : { edit: "add_colour", pigment: more },
+        ({ inputs, key }) => withWork(inputs, index, patch(key)),
       ),
     [onAsk, index],
   );
-  const lines = draft.bowls.map(({ key, family, colour, taken_from }) => ({
-    key,
-    family,
-    colour: colour != null,
-    part: taken_from != null,
+  const lines = draft.bowls.map((bowl) => ({
+    key: bowl.key,
+    family: bowl.family,
+    colour: isColour(bowl, draft.bowls),
+    part: bowl.taken_from != null,
   }));
   const bowls = useSame(lines);
   const count = draft.components.length;

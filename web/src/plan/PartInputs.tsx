@@ -9,7 +9,9 @@ import { TintFields } from "./TintFields";
 
 interface Props {
   bowl: BowlInputs;
-  /** What it is a part of. */
+  /** What it is a part of: of a chocolate, or of a colour. */
+  into: "chocolate" | "colour";
+  /** What that is called. */
   of: string | undefined;
   name: string;
   colours: readonly string[];
@@ -20,7 +22,7 @@ interface Props {
 
 /** A part of a bowl that is in temper: what is stirred into it, and how much is taken. */
 export const PartInputs = memo(function PartInputs(props: Props) {
-  const { bowl, of, name, colours, errors, onChange, onAddColour } = props;
+  const { bowl, into, of, name, colours, errors, onChange, onAddColour } = props;
   return (
     <Fold
       title="The part"
@@ -35,7 +37,8 @@ export const PartInputs = memo(function PartInputs(props: Props) {
         <CalledField bowl={bowl} errors={errors} onChange={onChange} />
         <TintFields
           tint={bowl.tint}
-          colours={colours}
+          into={into}
+          colours={colours.filter((key) => key !== bowl.key)}
           errors={errors}
           onChange={onChange}
           onAddColour={onAddColour}

@@ -19,7 +19,7 @@ import { HeatAsked } from "./HeatAsked";
 import { InBrief } from "./InBrief";
 import { KitchenFold } from "./KitchenFold";
 import { NameField } from "./NameField";
-import { bowlNames } from "./names";
+import { bowlNames, isColour } from "./names";
 import { PlanActions } from "./PlanActions";
 import { PlanDeeds } from "./PlanDeeds";
 import { PlanPlaces } from "./PlanPlaces";
@@ -133,7 +133,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     setChosenBowl(undefined);
   }, []);
   const colours = useMemo(
-    () => draft.bowls.filter(({ colour }) => colour).map(({ key }) => key),
+    () => draft.bowls.filter((bowl) => isColour(bowl, draft.bowls)).map(({ key }) => key),
     [draft.bowls],
   );
   // What stands beside the first figures follows once the hand rests.

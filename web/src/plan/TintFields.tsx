@@ -12,9 +12,13 @@ const USUAL = "usual ";
 /** Where a share, and where drops start. */
 const SHARE_PCT = 2;
 const DROPS = 40;
+/** Where a mixture of two colours starts: a thickening of white. */
+const MIXED_PCT = 30;
 
 interface Props {
   tint: BowlInputs["tint"];
+  /** What is stirred into: a colour is mixed, a chocolate tinted. */
+  into?: "chocolate" | "colour";
   /** The plan's colours. */
   colours: readonly string[];
   errors: Record<string, string>;
@@ -24,16 +28,17 @@ interface Props {
 }
 
 /** A colour stirred into a chocolate that is in temper: one of the plan's, or a new one. */
-export function TintFields({ tint, colours, errors, onChange, onAddColour }: Props) {
+export function TintFields(props: Props) {
+  const { tint, into = "chocolate", colours, errors, onChange, onAddColour } = props;
   const saved = useShelf().data?.pigments ?? [];
   const usual = usePigments().data ?? [];
   const tinted = (colour: string): Pick<BowlInputs, "tint"> => ({
-    tint: { share_pct: SHARE_PCT, ...tint, colour },
+    tint: { share_pct: into === "colour" ? MIXED_PCT : SHARE_PCT, ...tint, colour },
   });
   return (
     <>
       <SelectField
-        label="Tinted with"
+        label={into === "colour" ? "Mixed with" : "Tinted with"}
         value={tint?.colour ?? ""}
         choices={[
           { value: "", label: "nothing" },

@@ -3,6 +3,7 @@ import type { ComponentPlan } from "../api/client";
 import { mass } from "../kit/format";
 import { inWords } from "../kit/message";
 import { ShowSum } from "../kit/ShowSum";
+import { storageWords } from "./storageWords";
 
 function long(mm: number): string {
   return mm < 1000 ? `${Math.round(mm)} mm long` : `${(mm / 1000).toFixed(1)} m long`;
@@ -49,6 +50,11 @@ export function WorkFigures({ plan }: { plan: ComponentPlan }) {
       {plan.keeps && (
         <Box fontSize="sm" data-testid="keeps">
           <strong>Keeps:</strong> {inWords(plan.keeps)}
+        </Box>
+      )}
+      {plan.keeping && (
+        <Box fontSize="sm" data-testid="storage">
+          <strong>Store:</strong> {storageWords(plan.keeping)}
         </Box>
       )}
     </Box>

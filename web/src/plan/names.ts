@@ -2,6 +2,12 @@ import type { BowlInputs } from "../api/client";
 import type { Shelf } from "../api/queries";
 import { kindWords } from "../theme/chocolate";
 
+/** Whether a bowl is a colour: made here, or a part of one. */
+export function isColour(bowl: BowlInputs, bowls: readonly BowlInputs[]): boolean {
+  const whole = bowls.find(({ key }) => key === bowl.taken_from) ?? bowl;
+  return whole.colour != null;
+}
+
 /** What each chocolate of a batch is called: as on the shelf, or by its kind. */
 export function bowlNames(
   bowls: readonly BowlInputs[],

@@ -5,6 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, standing};
 use super::timeline::{At, Timeline, after, timelines};
+use crate::help::Topic;
 use crate::message::Message;
 use crate::steps::{Line, Step, StepKind};
 use crate::units::{Time, seconds};
@@ -50,6 +51,8 @@ pub struct Instruction {
     pub state: State,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
+    /// What can be asked of it.
+    pub topic: Option<Topic>,
     /// When its window opens, where that is to come.
     pub opens: Option<Coming>,
     /// When its window closes.
@@ -309,6 +312,7 @@ impl<'a, 'l> Candidate<'a, 'l> {
             caution: step.caution.clone(),
             state,
             is_touch: step.is_touch,
+            topic: step.topic,
             opens: opens.and_then(|at| coming(self.line, &self.step.opens()?.what, false, at)),
             closes: self
                 .closes

@@ -17,7 +17,7 @@ macro_rules! areas {
 }
 
 areas! {
-    bench, bowl, cautions, chocolate, colour, drawn, filling, ganache, heat, input, logfile, measure, plan, room, shelf, shell, spread, steps,
+    bench, bowl, cautions, chocolate, colour, drawn, filling, ganache, heat, help, input, keeping, logfile, measure, plan, room, shelf, shell, spread, steps,
 }
 
 pub(crate) mod work;

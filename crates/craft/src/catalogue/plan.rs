@@ -38,7 +38,7 @@ crate::messages! {
     fridge_shared(in_fridge: Count) = "{in_fridge} of them go into the same fridge: make level room for each, and keep the door shut in between.";
     tray_shared(name: Words, before: Words) = "{name} goes in the same tray as {before}: only once that is out.";
     hands_too_slow(step: Nested, busy: Seconds, room: Seconds) = "{step}: about {busy} of work, and only {room} before it sets. Work in smaller batches, or with a second pair of hands.";
-    tint_goes_with_chocolate() = "goes with a chocolate; cocoa butter is coloured by its pigments";
+    tint_goes_with_chocolate() = "goes with a chocolate or a colour; plain cocoa butter is coloured by its pigments";
     must_name_a_colour(colour: Words) = "must name a coloured cocoa butter of this batch; it is {colour}";
     must_be_at_most(most: Count, there: Count) = "must be at most {most}; there are {there}";
     must_be_its_own(key: Words) = "must be its own; {key} is there already";
@@ -50,7 +50,10 @@ crate::messages! {
     must_be_srgb(looks: Words) = "must be a colour as #rrggbb; it is {looks}";
     taken_from_nothing(from: Words) = "must name another chocolate of this plan; it is {from}";
     taken_from_a_part(from: Words) = "must be a bowl that is tempered; {from} is a part of one itself";
-    taken_from_chocolate() = "goes with chocolate: a colour is made by itself";
+    taken_without_a_recipe() = "must be left out where it has pigments of its own: a part is coloured as the bowl that it is taken from";
+    mixed_colour(share: FinePercent, colour: Words) = "{share} of {colour} is stirred in, both fluid and in their range. Try a smear on paper, note the parts, and photograph it beside the dry piece: wet it looks darker.";
+    must_be_plain(colour: Words) = "must be a colour that nothing is stirred into; {colour} is a mixture itself";
+    must_be_another(colour: Words) = "must be another colour than {colour} itself";
     more_than_the_bowl(of: Words, holds: StatedGrams, all: StatedGrams) = "must be less: the {of} holds {holds}, and its parts come to {all}";
-    must_be_chocolate(there: List, of: Words) = "must be a chocolate of the plan ({there}); it is {of}";
+    must_be_a_bowl(there: List, of: Words) = "must be a chocolate or a colour of the plan ({there}); it is {of}";
 }

@@ -10,6 +10,7 @@ use serde::Serialize;
 use super::ganache::{PIPE_BELOW_C, keeping};
 use super::ingredient::{Composition, Solute};
 use crate::catalogue::filling as say;
+use crate::keeping::Lasts;
 use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::units::{Mass, celsius, in_grams};
@@ -23,6 +24,11 @@ const WATER_MOLAR: f64 = 18.015;
 /// to 3).
 const HANDLES_FROM: [(f64, Texture); 3] =
     [(2.3, Texture::Cuts), (1.65, Texture::Rolls), (1.0, Texture::Pipes)];
+
+/// What has little free water keeps as long as the chocolate round it, weeks (*custom*).
+const DRY_WEEKS: f64 = 8.0;
+/// What is perishable keeps for days: so many are counted on, where no recipe says (*custom*).
+const PERISHABLE_DAYS: f64 = 4.0;
 
 /// How long a filling keeps by the activity of its water (*custom*).
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize)]
@@ -46,6 +52,16 @@ impl Keeps {
             a if a < 0.80 => Self::Weeks,
             a if a <= 0.85 => Self::ThreeWeeks,
             _ => Self::Perishable,
+        }
+    }
+
+    /// Weeks, at the most.
+    fn weeks(self) -> f64 {
+        match self {
+            Self::Months => DRY_WEEKS,
+            Self::Weeks => 5.0,
+            Self::ThreeWeeks => 3.0,
+            Self::Perishable => PERISHABLE_DAYS / 7.0,
         }
     }
 
@@ -178,12 +194,12 @@ impl Balance {
     /// How long it keeps, in a sentence: by its class or by the custom of what spoils in it,
     /// whichever is the stricter.
     #[must_use]
-    pub fn keeping(&self) -> Message {
+    pub fn keeping(&self) -> Lasts {
         match (self.keeps, self.perishes) {
-            (Some(Keeps::Perishable), _) => Keeps::Perishable.words(),
+            (Some(Keeps::Perishable), _) => Lasts::cold(PERISHABLE_DAYS, Keeps::Perishable.words()),
             (_, true) => keeping(self.water_pct / 100.0),
-            (Some(keeps), false) => keeps.words(),
-            (None, false) => say::keeps_as_dry(),
+            (Some(keeps), false) => Lasts::weeks(keeps.weeks(), keeps.words()),
+            (None, false) => Lasts::weeks(DRY_WEEKS, say::keeps_as_dry()),
         }
     }
 }

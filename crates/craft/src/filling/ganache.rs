@@ -2,7 +2,7 @@
 
 use crate::catalogue::ganache as say;
 use crate::chocolate::Family;
-use crate::message::Message;
+use crate::keeping::Lasts;
 use crate::note::{Note, Working};
 use crate::units::{
     Mass, MassDensity, Temperature, celsius, grams, grams_per_cubic_centimetre, in_grams,
@@ -105,14 +105,15 @@ fn remarks(family: Family, ratio: f64, water: f64) -> Vec<Note> {
         notes.push(Note::info("ganache-firm", say::ganache_firm(firm)));
     }
     notes.push(Note::info("ganache-order", say::ganache_order(BUTTER_IN_C, celsius(PIPE_BELOW_C))));
-    notes.push(Note::caution("perishable", keeping(water)));
+    notes.push(Note::caution("perishable", keeping(water).text));
     notes
 }
 
 /// How long a filling with cream keeps, and why no longer.
 #[must_use]
-pub fn keeping(water: f64) -> Message {
-    say::keeps(water * 100.0, &KEEPS_DAYS[0], &KEEPS_DAYS[1], COLD_C)
+pub fn keeping(water: f64) -> Lasts {
+    let text = say::keeps(water * 100.0, &KEEPS_DAYS[0], &KEEPS_DAYS[1], COLD_C);
+    Lasts::cold(f64::from(KEEPS_DAYS[0]), text)
 }
 
 #[cfg(test)]

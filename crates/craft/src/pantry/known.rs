@@ -60,6 +60,12 @@ pub struct GoodsNotes {
 }
 
 impl GoodsNotes {
+    /// Whether they are moist: chocolate does not keep with them.
+    #[must_use]
+    pub fn are_moist(&self) -> bool {
+        self.water_pct.is_some_and(|water| water > MOIST_PCT)
+    }
+
     /// What is known here, and what is not known here from another.
     #[must_use]
     pub fn over(self, other: Self) -> Self {

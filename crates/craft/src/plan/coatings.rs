@@ -29,6 +29,14 @@ pub(super) fn check_shock_set(
     }
 }
 
+/// Whether anything made of a chocolate states the frozen slab that it is spread on: then that is
+/// at hand.
+pub(super) fn is_on_a_frozen_slab(key: &str, drafts: &[Draft]) -> bool {
+    drafts.iter().any(|draft| {
+        draft.sets.stone.is_some() && draft.takes.iter().any(|one| one.chocolate == key)
+    })
+}
+
 /// The families that a component is made of.
 fn families(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Family> {
     let of = |key: &str| Some(plan_of(bowls, key)?.chocolate.family);

@@ -28,8 +28,8 @@ pub(super) fn put_in(bowls: &[BowlInputs], check: &mut Checker) -> Vec<BowlInput
             Some(parent) if parent.taken_from.is_some() => {
                 check.fault(field, say::taken_from_a_part(from));
             }
-            Some(parent) if parent.colour.is_some() || bowl.colour.is_some() => {
-                check.fault(field, say::taken_from_chocolate());
+            Some(_) if bowl.colour.is_some() => {
+                check.fault(field, say::taken_without_a_recipe());
             }
             Some(parent) => {
                 whole.push(BowlInputs {

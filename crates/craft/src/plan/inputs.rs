@@ -44,6 +44,7 @@ impl PlanInputs {
             toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
+            texture: None,
         };
         Self {
             room_c: USUAL_ROOM_C,
@@ -86,6 +87,7 @@ impl PlanInputs {
             toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
+            texture: None,
         };
         let work = WorkInputs::Slab(slab);
         let components = usual

@@ -59,6 +59,7 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
+        texture: None,
     });
     let clusters = (usable_g * (1.0 + CLUSTER_PARTS) / CLUSTER_G).floor();
     let cluster = WorkInputs::Clusters(ClustersInputs {
@@ -82,6 +83,7 @@ pub(super) fn left_over(key: &str, chocolate: &Chocolate, mass: Mass) -> Option<
         flooded: None,
         second: None,
         outlines: None,
+        frozen: None,
     });
     let idea = |name: &str, text: Message, work: WorkInputs| Idea {
         text,

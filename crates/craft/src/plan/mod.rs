@@ -11,6 +11,7 @@ mod coatings;
 mod division;
 mod gear;
 mod inputs;
+mod keeping;
 mod left_over;
 mod merge;
 mod needed;
@@ -29,6 +30,7 @@ pub use bowl_inputs::BowlInputs;
 
 pub use gear::{MicrowaveInputs, WareInputs};
 pub use inputs::PlanInputs;
+pub use keeping::Keeping;
 pub use left_over::{Idea, LeftOver};
 pub use merge::{Clash, merge};
 pub use own::OwnInputs;

@@ -1,6 +1,7 @@
 //! What follows for one chocolate of a plan, and for one thing that is made.
 
 use super::bowl::BowlPlan;
+use super::keeping::Keeping;
 use super::left_over::LeftOver;
 use crate::fridge::Stay;
 use crate::note::Note;
@@ -73,6 +74,8 @@ pub struct PlannedComponent {
     pub setting: Option<Setting>,
     /// A stay in the fridge, once it is touch dry, where there is to be one.
     pub fridge: Option<Stay>,
+    /// How it is kept; `None` of what nobody eats as it is.
+    pub keeping: Option<Keeping>,
     /// Remarks on its times.
     pub notes: Vec<Note>,
 }

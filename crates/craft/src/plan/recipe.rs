@@ -145,6 +145,11 @@ impl TintInputs {
         }
     }
 
+    /// A remark on so much of it in another colour.
+    pub(super) fn mixed(&self) -> Note {
+        Note::info("colour-mixed", say::mixed_colour(self.share() * 100.0, &self.colour))
+    }
+
     /// Remarks on so much colour in a chocolate.
     #[must_use]
     pub fn remarks(&self) -> Vec<Note> {

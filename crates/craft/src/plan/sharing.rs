@@ -1,6 +1,7 @@
 //! What components share: chocolates, trays, the fridge, one pair of hands.
 
 use super::inputs::PlanInputs;
+use super::keeping::packed_apart;
 use super::planned::{PlannedBowl, PlannedComponent};
 use crate::catalogue::plan as say;
 use crate::message::{List, names};
@@ -45,6 +46,7 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) ->
     if in_fridge > 2 {
         notes.push(Note::info("fridge-shared", say::fridge_shared(in_fridge)));
     }
+    notes.extend(packed_apart(components));
     notes
 }
 
@@ -52,11 +54,14 @@ fn names_of(components: &[&PlannedComponent]) -> List {
     names(components.iter().map(|c| &c.name))
 }
 
+/// Whether goods have nuts in them, by their name.
+pub(super) fn is_nutty(name: &str) -> bool {
+    let name = name.to_lowercase();
+    NUTS.iter().any(|nut| name.contains(nut))
+}
+
 fn has_nuts(component: &&PlannedComponent) -> bool {
-    component.draft.goods.iter().any(|goods| {
-        let name = goods.name.to_lowercase();
-        NUTS.iter().any(|nut| name.contains(nut))
-    })
+    component.draft.goods.iter().any(|goods| is_nutty(&goods.name))
 }
 
 /// Trays from the shelf that more than one component is to be made in.

@@ -21,6 +21,7 @@ fn slab(key: &str, name: &str, chocolate: &str) -> ComponentInputs {
             toppings: Vec::new(),
             lining: Lining::default(),
             piece_cm2: None,
+            texture: None,
         }),
     }
 }
@@ -122,7 +123,7 @@ fn a_tint_names_a_colour_and_tints_a_chocolate() {
     let itself = BowlInputs { tint: tint(&colour.key), ..colour };
     let white = BowlInputs::usual(Family::White);
     let said = told(&of(vec![white, itself], vec![slab("a", "A", "white")]));
-    assert!(said[0].starts_with("bowls[1].tint goes with a chocolate"), "{said:?}");
+    assert!(said[0].starts_with("bowls[1].tint.colour must be another colour"), "{said:?}");
 }
 
 #[test]

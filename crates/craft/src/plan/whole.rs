@@ -4,10 +4,11 @@ use std::collections::HashSet;
 
 use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
 use super::inputs::PlanInputs;
+use super::keeping::Keeping;
 use super::left_over::left_over;
 use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
-use super::recipe::{Recipe, TintInputs};
+use super::recipe::Recipe;
 use super::taken::{GoodsTaken, from_the_tap, taken};
 use super::{coatings, division, sharing, tints};
 use crate::allergens::{Declared, Gathering};
@@ -76,13 +77,16 @@ impl Plan {
         let scale = if fine { Scale::Fine } else { Scale::Kitchen };
         let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0), scale };
         let stated = division::put_in(&inputs.bowls, &mut check);
-        let tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
+        let mut tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
+        let plain: Vec<_> =
+            tempering.iter().map(|t| t.recipe.as_ref().map(Recipe::optics)).collect();
         let known: Vec<BatchChocolate> = (stated.iter().zip(&tempering))
-            .map(|(bowl, t)| BatchChocolate {
+            .zip(tints::optics(&stated, &plain))
+            .map(|((bowl, t), optics)| BatchChocolate {
                 key: bowl.key.clone(),
                 label: label(bowl, &stated),
                 chocolate: t.chocolate.clone(),
-                optics: t.recipe.as_ref().map(Recipe::optics),
+                optics,
                 parts: t.recipe.as_ref().map(Recipe::parts),
                 flow_grade: bowl.flow_grade,
             })
@@ -93,6 +97,9 @@ impl Plan {
         check.finish()?;
 
         let mut check = Checker::new();
+        for (bowl, tempering) in stated.iter().zip(&mut tempering) {
+            tempering.kitchen.frozen_slab |= coatings::is_on_a_frozen_slab(&bowl.key, &drafts);
+        }
         let needs = needed(&stated, &drafts, &tempering);
         division::check_parts(&stated, &needs, &mut check);
         let looks: Vec<_> = stated.iter().map(|bowl| tints::looks(bowl, &known)).collect();
@@ -288,7 +295,12 @@ fn weighed_out(
     tempering: Tempering,
 ) -> Result<PlannedBowl, Fault> {
     let key = &bowl.key;
-    let mut notes = bowl.tint.as_ref().map_or_else(Vec::new, TintInputs::remarks);
+    let is_colour = tempering.recipe.is_some();
+    let mut notes = match &bowl.tint {
+        Some(tint) if is_colour => vec![tint.mixed()],
+        Some(tint) => tint.remarks(),
+        None => Vec::new(),
+    };
     if let Some(added) = &bowl.fat_added {
         notes.extend(added.remarks(&tempering.chocolate));
     }
@@ -385,7 +397,9 @@ fn timed(
     if coatings::is_all_coating(&draft, bowls) {
         coatings::plain_words(&mut draft, &mut tasks);
     }
+    let keeping = Keeping::of(&draft, bowls);
     PlannedComponent {
+        keeping,
         key: component.key.clone(),
         name: component.name.clone(),
         draft,

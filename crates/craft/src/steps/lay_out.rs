@@ -7,8 +7,9 @@ use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
 use super::tempering;
 use crate::catalogue::cautions;
 use crate::catalogue::steps as say;
+use crate::help::Topic;
 use crate::message::{Nested, list};
-use crate::plan::{Plan, PlannedComponent};
+use crate::plan::{Plan, PlannedComponent, plan_of};
 use crate::units::{Time, in_seconds};
 use crate::work::{self, Goods, Task};
 
@@ -22,7 +23,7 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
     let colours: Vec<&str> = plan
         .bowls
         .iter()
-        .filter(|bowl| bowl.plan.as_ref().is_some_and(|plan| plan.colour.is_some()))
+        .filter(|bowl| plan_of(&plan.bowls, &bowl.key).is_some_and(|plan| plan.colour.is_some()))
         .map(|bowl| bowl.key.as_str())
         .collect();
     let mut lines = Vec::new();
@@ -176,6 +177,7 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
         tempered: None,
         wait: None,
         is_touch: false,
+        topic: None,
     })
 }
 
@@ -220,5 +222,6 @@ fn step(task: &Task, line: &str, kind: StepKind) -> Step {
         tempered: None,
         wait: wait.filter(|wait| wait.opens.is_some() || wait.closes.is_some()),
         is_touch: task.is_touch,
+        topic: Topic::of(&task.text),
     }
 }

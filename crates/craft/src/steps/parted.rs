@@ -177,6 +177,7 @@ impl Ready<'_> {
             tempered: None,
             wait: None,
             is_touch: false,
+            topic: None,
         }
     }
 }

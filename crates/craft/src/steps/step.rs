@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::help::Topic;
 use crate::message::Message;
 use crate::setting::Moment;
 use crate::units::{in_seconds, seconds};
@@ -127,6 +128,9 @@ pub struct Step {
     pub wait: Option<Wait>,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
+    /// What can be asked of it; none of a step that an earlier release wrote.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub topic: Option<Topic>,
 }
 
 impl Step {

@@ -3,6 +3,7 @@
 
 use super::step::{Line, LineOf, Step, StepKind, Takes, Wait};
 use crate::catalogue::steps as say;
+use crate::help::Topic;
 use crate::message::Message;
 use crate::plan::{BowlPlan, PlannedBowl};
 use crate::units::{Mass, in_grams, in_seconds};
@@ -90,6 +91,7 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
             tempered: None,
             wait: None,
             is_touch: false,
+            topic: None,
         });
     }
     let tempers = plan.method.is_tested();
@@ -101,6 +103,7 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
         (false, 1) => say::temper(label),
         (false, _) => say::temper_again(label),
     };
+    let topic = Topic::of(&text);
     steps.push(Step {
         key: format!("{key}/temper"),
         kind: StepKind::Tempering,
@@ -113,6 +116,7 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
         tempered: None,
         wait,
         is_touch: false,
+        topic,
     });
     let of = LineOf::Bowl { bowl: bowl.key.clone(), nth };
     Some(Line { key, of, name: label.clone(), steps })

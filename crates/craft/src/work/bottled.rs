@@ -12,6 +12,7 @@ use super::task::{TaskDraft, Timing};
 use crate::catalogue::work::bottled as say;
 use crate::check;
 use crate::colour::{Wanted, colour_butter};
+use crate::keeping::{Lasts, Store};
 use crate::note::Working;
 use crate::units::{grams, in_grams};
 
@@ -114,7 +115,7 @@ impl Work for BottledInputs {
                 ],
                 checks: vec![say::check_grain(), say::check_smear()],
                 mistakes: vec![COLOUR_STAYS],
-                keeps: Some(say::keeps().to_owned()),
+                keeps: Some(Lasts::as_dated(Store::CoolRoom, say::keeps())),
                 ..Said::default()
             },
             ..Draft::default()

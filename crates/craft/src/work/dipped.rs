@@ -16,7 +16,8 @@ use crate::catalogue::work::dipped as say;
 use crate::check;
 use crate::dip::{DippedShape, centre_remarks, dip};
 use crate::filling::{COLD_C, FillingRecipe, IngredientInputs, Texture};
-use crate::message::{Message, Until};
+use crate::keeping::Lasts;
+use crate::message::Until;
 use crate::note::Note;
 
 use crate::units::{Mass, celsius, grams, in_grams, millimetres};
@@ -265,12 +266,12 @@ impl Work for DippedInputs {
 }
 
 impl DippedInputs {
-    fn keeps(&self) -> Message {
+    fn keeps(&self) -> Lasts {
         match self.centre {
-            CentreKind::Fruit => say::keeps_fruit(),
-            CentreKind::Truffle => say::keeps_truffle(COLD_C),
-            CentreKind::Biscuit => say::keeps_biscuit(),
-            CentreKind::Dry => say::keeps_dry(),
+            CentreKind::Fruit => Lasts::cold(1.0, say::keeps_fruit()),
+            CentreKind::Truffle => Lasts::cold(10.0, say::keeps_truffle(COLD_C)),
+            CentreKind::Biscuit => Lasts::weeks(3.0, say::keeps_biscuit()),
+            CentreKind::Dry => Lasts::weeks(6.0, say::keeps_dry()),
         }
     }
 

@@ -6,6 +6,7 @@ use super::mistakes::Mistake;
 use super::parts::{Goods, Layer, Pieces, Portion, Used};
 use super::task::TaskDraft;
 use crate::filling::Balance;
+use crate::keeping::Lasts;
 use crate::message::Message;
 use crate::note::{Note, Working};
 use crate::spread::Tray;
@@ -83,8 +84,8 @@ pub struct Said {
     pub notes: Vec<Note>,
     /// The working.
     pub working: Vec<Working>,
-    /// How long it keeps at 15–18 °C, airtight, in a sentence (*custom*).
-    pub keeps: Option<Message>,
+    /// How long its own kind keeps (*custom*); what goes in may keep less.
+    pub keeps: Option<Lasts>,
 }
 
 /// How what goes in or on is prepared.
@@ -103,6 +104,8 @@ pub struct Draft {
     pub takes: Vec<Portion>,
     /// What else goes in.
     pub goods: Vec<Goods>,
+    /// Which of the goods that go in or on are moist.
+    pub moist: Vec<String>,
     /// What is used up with it and nobody eats.
     pub used: Vec<Used>,
     /// How it lies, and by what it sets.

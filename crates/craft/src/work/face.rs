@@ -11,7 +11,7 @@ use crate::chocolate::Family;
 use crate::colour::{Film, Ground, Rgb, Way, film, hex, stack};
 use crate::message::{Until, names};
 use crate::note::{Note, Working};
-use crate::units::{Area, Length, in_grams, in_square_centimetres};
+use crate::units::{Area, Length, in_grams, in_square_centimetres, minutes};
 
 /// Films on one face at most.
 const MOST_FILMS: usize = 8;
@@ -25,6 +25,13 @@ const BRUSHED_DRIES_S: f64 = 600.0;
 pub(super) const RESTS_H: f64 = 6.0;
 /// It lets go of the mould by itself when it is left too long, hours (*custom*).
 const RESTS_AT_MOST_H: f64 = 72.0;
+/// Taping off, pulling the tape, and how long after the colour, s (*custom*).
+const MASK_S: f64 = 120.0;
+const UNMASK_S: f64 = 30.0;
+const UNMASK_AFTER_S: f64 = 120.0;
+/// A rest this short and the chocolate may take the colour with it; under six hours it does where it
+/// is thick, hours (*custom*).
+const SHORT_REST_H: f64 = 1.0;
 /// A hand covers so much in a second, cm² (*custom*).
 const CM2_A_SECOND: f64 = 1.0;
 
@@ -47,6 +54,9 @@ pub struct FilmInputs {
     /// The region of the mould that it goes on; the whole face if left out.
     #[serde(default)]
     pub region: Option<String>,
+    /// Whether tape keeps the rest of the face bare of it.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub masked: bool,
 }
 
 const fn once() -> u32 {
@@ -61,7 +71,14 @@ impl FilmInputs {
     /// One coat all over.
     #[must_use]
     pub fn all_over(colour: &str, way: Way) -> Self {
-        Self { colour: colour.to_owned(), way, passes: 1, share_pct: 100.0, region: None }
+        Self {
+            colour: colour.to_owned(),
+            way,
+            passes: 1,
+            share_pct: 100.0,
+            region: None,
+            masked: false,
+        }
     }
 }
 
@@ -187,7 +204,10 @@ pub(super) fn faced(
     if at.check.has_faults() {
         return None;
     }
-    faced.tasks = tasks(&faced.face.films, area, at);
+    faced.tasks = tasks(films, &faced.face.films, area, at);
+    if films.iter().any(|film| film.masked) {
+        faced.notes.push(Note::info("masked", say::masked()));
+    }
     for part in parts {
         let mut looked = looked_at(part, &faced.face.films, &lying);
         faced.notes.append(&mut looked.notes);
@@ -293,7 +313,12 @@ fn looked_at(part: &Part, films: &[FaceFilm], lying: &[Film]) -> LookedAt {
     }
 }
 
-fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
+fn tasks(
+    stated: &[FilmInputs],
+    films: &[FaceFilm],
+    area: Area,
+    at: &Drafting<'_>,
+) -> Vec<TaskDraft> {
     let mut tasks = Vec::new();
     for (i, film) in films.iter().enumerate() {
         let label = at.label(&film.colour);
@@ -318,7 +343,18 @@ fn tasks(films: &[FaceFilm], area: Area, at: &Drafting<'_>) -> Vec<TaskDraft> {
                 .since(&format!("colour-{i}"), 0)
                 .from(Timing::After(dries.clamp(180.0, 1_800.0)), say::film_from());
         }
+        let masked = stated.get(i).is_some_and(|film| film.masked);
+        if masked {
+            let key = format!("mask-{}", i + 1);
+            tasks.push(TaskDraft::new(&key, say::mask(), say::mask_how(), MASK_S));
+        }
         tasks.push(task);
+        if masked {
+            let (key, since) = (format!("unmask-{}", i + 1), format!("colour-{}", i + 1));
+            let unmask = TaskDraft::new(&key, say::unmask(), say::unmask_how(), UNMASK_S);
+            let (from, what) = (Timing::After(UNMASK_AFTER_S), say::unmask_from());
+            tasks.push(unmask.since(&since, 0).from(from, what));
+        }
     }
     tasks
 }
@@ -328,10 +364,21 @@ pub(super) fn last_film(films: &[FilmInputs]) -> Option<String> {
     (!films.is_empty()).then(|| format!("colour-{}", films.len()))
 }
 
+/// What a rest that is shorter than usual risks.
+pub(super) fn short_rest(rest_h: f64) -> Option<Note> {
+    if rest_h < SHORT_REST_H {
+        Some(Note::caution("rest-short", say::rest_minutes(minutes(rest_h * 60.0))))
+    } else if rest_h < RESTS_H {
+        Some(Note::info("rest-short", say::rest_hours(rest_h)))
+    } else {
+        None
+    }
+}
+
 /// The pour waits until the colour has rested.
-pub(super) fn after_the_rest(pour: TaskDraft, films: &[FilmInputs]) -> TaskDraft {
+pub(super) fn after_the_rest(pour: TaskDraft, films: &[FilmInputs], rest_h: f64) -> TaskDraft {
     let Some(last) = last_film(films) else { return pour };
-    pour.since(&last, 0).from(Timing::Hours(RESTS_H), say::pour_from()).until(
+    pour.since(&last, 0).from(Timing::Hours(rest_h), say::pour_from()).until(
         Timing::Hours(RESTS_AT_MOST_H),
         say::pour_until(Until),
         say::pour_late(),

@@ -21,6 +21,7 @@ use super::toe::ToeInputs;
 use crate::catalogue::work::figures as say;
 use crate::check;
 use crate::chocolate::Family;
+use crate::keeping::Lasts;
 use crate::message::names;
 use crate::note::{Level, Note};
 use crate::shell::{CavityInputs, Hollow, Inside, MouldInputs, RegionInputs, melted_density};
@@ -190,8 +191,11 @@ impl Work for FiguresInputs {
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps =
-            Some(if self.inside.is_empty() { say::keeps() } else { say::keeps_as_inside() });
+        draft.said.keeps = Some(if self.inside.is_empty() {
+            Lasts::weeks(8.0, say::keeps())
+        } else {
+            Lasts::weeks(8.0, say::keeps_as_inside())
+        });
         paint(&mut draft, &self.painted, surface * count, at);
         Some(draft)
     }

@@ -13,7 +13,8 @@ use crate::filling::{
     BUTTER_IN_C, Balance, FillingRecipe, IngredientInputs, Making, PIPE_BELOW_C, Texture, density,
     ganache, keeping,
 };
-use crate::message::{Message, Until};
+use crate::keeping::{Lasts, Store};
+use crate::message::Until;
 use crate::note::{Note, Working};
 
 use crate::units::{
@@ -93,7 +94,7 @@ pub(super) struct Filled {
     pub tasks: Vec<TaskDraft>,
     pub notes: Vec<Note>,
     pub working: Vec<Working>,
-    pub keeps: Message,
+    pub keeps: Lasts,
     /// How it is balanced, where that is known.
     pub balance: Option<Balance>,
 }
@@ -165,7 +166,7 @@ impl FillingInputs {
                 Working::new("filling in each", each_g, "g"),
                 Working::new("filling in all, with what stays behind", total_g, "g"),
             ],
-            keeps: say::keeps_as_filling(),
+            keeps: Lasts::as_dated(Store::CoolRoom, say::keeps_as_filling()),
             balance: None,
         };
         match self {
@@ -202,11 +203,12 @@ impl FillingInputs {
             }
             Self::Other { name, perishable, .. } => {
                 filled.goods.push(at.goods(name, grams(total_g), "in the filling"));
-                filled.keeps =
-                    if *perishable { say::keeps_perishable() } else { say::keeps_as_filling() };
+                if *perishable {
+                    filled.keeps = Lasts::as_dated(Store::Fridge, say::keeps_perishable());
+                }
                 filled.notes.push(Note::info("shells-rest", say::shells_rest()));
                 if *perishable {
-                    filled.notes.push(Note::caution("perishable", filled.keeps.clone()));
+                    filled.notes.push(Note::caution("perishable", filled.keeps.text.clone()));
                 }
             }
         }

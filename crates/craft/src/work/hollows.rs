@@ -1,6 +1,7 @@
 //! Joined hollows: two halves with something dry between them.
 
 use crate::catalogue::work::hollows as say;
+use crate::keeping::Lasts;
 use crate::shell::MouldInputs;
 use serde::{Deserialize, Serialize};
 
@@ -136,7 +137,7 @@ impl Work for HollowsInputs {
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps = Some(say::keeps_as_inside());
+        draft.said.keeps = Some(Lasts::weeks(8.0, say::keeps_as_inside()));
         paint(&mut draft, &self.painted, surface * pairs_f, at);
         Some(draft)
     }

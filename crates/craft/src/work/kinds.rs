@@ -97,6 +97,7 @@ pub(super) fn cast(mould: MouldInputs, shell_mm: f64) -> CastInputs {
         casts: 1,
         wanted: None,
         colours: Vec::new(),
+        colour_rest_h: None,
         smear: None,
         way: ShellWay::Dump,
         between: CoatsSet::Room,

@@ -4,6 +4,7 @@ use serde::{Deserialize, Serialize};
 
 use super::draft::{Draft, Sets, Size};
 use super::drafting::Drafting;
+use super::face_texture::FaceTexture;
 use super::goods::{ToppingInputs, on_top, scatter};
 use super::kinds::{DARK_AND_WHITE, Group, Starting, dark, topped, tray, white};
 use super::mistakes::{LAYERS_PART, SUGAR_BLOOM, TOPPING_FALLS_OFF, WILL_NOT_RELEASE};
@@ -52,6 +53,9 @@ pub struct LayeredInputs {
     /// How large the pieces are to be.
     #[serde(default)]
     pub piece_cm2: Option<f64>,
+    /// What its face is drawn with while it is wet.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub texture: Option<FaceTexture>,
 }
 
 impl Work for LayeredInputs {
@@ -71,6 +75,7 @@ impl Work for LayeredInputs {
                 toppings: vec![topped()],
                 lining: Lining::Parchment,
                 piece_cm2: None,
+                texture: None,
             },
         }]
     }
@@ -139,6 +144,11 @@ impl Work for LayeredInputs {
             .chain(set_and_release(&pour_key(last), last, at.fridge))
             .chain([broken()])
             .collect();
+        if let Some(texture) = self.texture {
+            let topped = !self.toppings.is_empty();
+            texture.draw(&mut draft, (&pour_key(last), last), topped, at);
+        }
+        self.lining.comes_off(&mut draft.tasks);
         draft.said.checks = vec![say::check_below(), say::check_upper(), say::check_topping()];
         draft.said.mistakes = vec![LAYERS_PART, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if !self.toppings.is_empty() {

@@ -12,6 +12,7 @@ use super::Work;
 use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::face_texture::FaceTexture;
 use super::goods::{ToppingInputs, on_top, scatter};
 use super::kinds::{DARK_AND_WHITE, Group, Starting, cover, dark, white};
 use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
@@ -99,6 +100,9 @@ pub struct MarbledInputs {
     /// How large the pieces are to be.
     #[serde(default)]
     pub piece_cm2: Option<f64>,
+    /// What its face is drawn with while it is wet.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub texture: Option<FaceTexture>,
 }
 
 impl ColourInputs {
@@ -174,6 +178,7 @@ impl Work for MarbledInputs {
                 toppings: Vec::new(),
                 lining: Lining::Acetate,
                 piece_cm2: None,
+                texture: None,
             },
         }]
     }
@@ -244,6 +249,10 @@ impl Work for MarbledInputs {
         draft.said.notes.extend(BARK.remark(cover.thickness));
         draft.said.notes.push(hard_pieces());
         draft.tasks = self.tasks(&draft, at);
+        if let Some(texture) = self.texture {
+            texture.draw(&mut draft, ("pour", 0), !self.toppings.is_empty(), at);
+        }
+        self.lining.comes_off(&mut draft.tasks);
         draft.said.checks = vec![say::check_in_temper(), say::check_blobs(), say::check_passes()];
         draft.said.mistakes = vec![MUDDY, STREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if self.accents.iter().any(|accent| accent.colour.is_some()) {

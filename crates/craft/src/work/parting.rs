@@ -20,6 +20,14 @@ pub enum Lining {
     Acetate,
     /// A printed transfer sheet: its pattern marries to the chocolate.
     Printed,
+    /// The bare tin, polished.
+    BareTin,
+    /// Silicone: a mat, or a soft tray.
+    Silicone,
+    /// Foil, drawn smooth.
+    Foil,
+    /// Foil, crumpled and spread out again: a face like rock.
+    CrumpledFoil,
 }
 
 impl Lining {
@@ -28,7 +36,9 @@ impl Lining {
         let name = match self {
             Self::Acetate => "acetate sheets",
             Self::Printed => "printed transfer sheets",
-            _ => return None,
+            Self::Parchment | Self::BareTin | Self::Silicone | Self::Foil | Self::CrumpledFoil => {
+                return None;
+            }
         };
         Some(Used { name, count: 1.0, goes: "under it" })
     }
@@ -38,8 +48,20 @@ impl Lining {
     pub fn underside(self) -> &'static str {
         match self {
             Self::Parchment => "matt",
-            Self::Acetate => "gloss",
+            Self::Silicone => "satin",
+            Self::Acetate | Self::BareTin | Self::Foil => "gloss",
+            Self::CrumpledFoil => "crumpled",
             Self::Printed => "printed",
+        }
+    }
+
+    /// How what lay on it comes off, where that is not a sheet that is peeled away.
+    pub(super) fn comes_off(self, tasks: &mut [TaskDraft]) {
+        let Some(peel) = tasks.iter_mut().find(|task| task.key == "peel") else { return };
+        match self {
+            Self::BareTin => (peel.text, peel.detail) = (say::knock_out(), say::knock_out_how()),
+            Self::Silicone => (peel.text, peel.detail) = (say::flex_off(), say::flex_off_how()),
+            Self::Parchment | Self::Acetate | Self::Printed | Self::Foil | Self::CrumpledFoil => {}
         }
     }
 
@@ -49,8 +71,16 @@ impl Lining {
             Self::Parchment => (say::line_with_parchment(), say::line_with_parchment_how()),
             Self::Acetate => (say::lay_smooth_sheet(), say::lay_smooth_sheet_how()),
             Self::Printed => (say::lay_printed_sheet(), say::lay_printed_sheet_how()),
+            Self::BareTin => (say::polish_tin(), say::polish_tin_how()),
+            Self::Silicone => (say::lay_silicone(), say::lay_silicone_how()),
+            Self::Foil => (say::lay_foil(), say::lay_foil_how()),
+            Self::CrumpledFoil => (say::crumple_foil(), say::crumple_foil_how()),
         };
-        TaskDraft::new("line", text, detail, 60.0)
+        let task = TaskDraft::new("line", text, detail, 60.0);
+        match self {
+            Self::Foil | Self::CrumpledFoil => task.minding(say::foil_mind()),
+            _ => task,
+        }
     }
 }
 

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::frozen::{Cold, FrozenInputs};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::outlines::{OutlineInputs, wanted};
@@ -12,7 +13,12 @@ use super::parting::{set_and_release, touched};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::work::piped as say;
+use crate::catalogue::work::ribbons::{
+    chill as keep_cold, chill_how as keep_cold_how, eaten_soon, line as stone_out,
+    line_mind as dry_stone,
+};
 use crate::check;
+use crate::chocolate::Chocolate;
 use crate::message::Until;
 use crate::note::{Note, Working};
 use crate::spread::piped::piped;
@@ -85,6 +91,10 @@ pub struct PipedInputs {
     /// The outlines that are piped; how many and how much line follow from them.
     #[serde(default)]
     pub outlines: Option<Vec<OutlineInputs>>,
+    /// What they are piped on, where that comes from the freezer: a stone under nests, the dome of
+    /// ice under bowls.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub frozen: Option<FrozenInputs>,
 }
 
 impl Work for PipedInputs {
@@ -105,6 +115,7 @@ impl Work for PipedInputs {
                 second: None,
                 flooded: None,
                 outlines: None,
+                frozen: None,
             },
         }]
     }
@@ -166,6 +177,7 @@ impl Work for PipedInputs {
             draft.said.notes.push(Note::caution("piped-ice", say::piped_ice()));
         }
         draft.tasks = self.tasks(at, &Lines { each_mm, count, bodies });
+        self.freeze(&mut draft, &chocolate, (mass / pieces, pieces), at);
         draft.said.checks = vec![say::check_joined(), say::check_width(), say::check_dry()];
         draft.said.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)
@@ -173,6 +185,39 @@ impl Work for PipedInputs {
 }
 
 impl PipedInputs {
+    /// Whether they are nests on a frozen stone, gathered within seconds.
+    fn nests_on_a_stone(&self) -> bool {
+        self.shape == PipedShape::Nests && self.frozen.is_some()
+    }
+
+    /// Says what the stone or the ice is good for.
+    fn freeze(
+        &self,
+        draft: &mut Draft,
+        chocolate: &Chocolate,
+        (each, count): (Mass, f64),
+        at: &mut Drafting<'_>,
+    ) {
+        let Some(frozen) = self.frozen else { return };
+        let of = match self.shape {
+            PipedShape::Nests => Cold::Stone,
+            PipedShape::Bowls => Cold::Ice,
+            PipedShape::Outlines | PipedShape::Lattices => {
+                at.check.fault("frozen", say::frozen_goes_with());
+                return;
+            }
+        };
+        let frozen = frozen.check("frozen", of, at);
+        if of == Cold::Stone {
+            draft.sets.stone = Some(frozen.temp());
+            draft.sets.poured = Some(chocolate.windows.melt.lo);
+            draft.sets.may_chill = false;
+            draft.said.notes.push(Note::caution("eaten-soon", eaten_soon()));
+        }
+        draft.said.working.extend(frozen.working(chocolate, each));
+        draft.said.notes.extend(frozen.remark(chocolate, each, count));
+    }
+
     /// Fills the bodies; gives what that takes.
     fn flood(
         &self,
@@ -235,6 +280,18 @@ impl PipedInputs {
     }
 
     fn tasks(&self, at: &Drafting<'_>, lines: &Lines) -> Vec<TaskDraft> {
+        if self.nests_on_a_stone() {
+            let (text, how) = (
+                say::nests_on_stone(lines.count, at.label(&self.chocolate)),
+                say::nests_on_stone_how(),
+            );
+            return vec![
+                TaskDraft::new("line", stone_out(), say::stone_how(), 45.0).minding(dry_stone()),
+                TaskDraft::new("pour", text, how, NEST_S * f64::from(lines.count))
+                    .with(&self.chocolate),
+                TaskDraft::new("chill", keep_cold(), keep_cold_how(), 20.0),
+            ];
+        }
         let bowls = self.shape == PipedShape::Bowls;
         let (text, detail) =
             if bowls { (say::ice(), say::ice_how()) } else { (say::line(), say::line_how()) };
@@ -313,6 +370,8 @@ impl PipedInputs {
 
 /// What fills an outline weighs so much, g/cm³, with its rounded edge (*custom*).
 const FLOODED_G_CM3: f64 = 1.26;
+/// A nest is piped on the stone and gathered in so long, s (*custom*).
+const NEST_S: f64 = 30.0;
 /// A body is filled in so long, s (*custom*).
 const FLOODED_IN_S: f64 = 25.0;
 /// The layer of the features, after the body.

@@ -1,34 +1,21 @@
 //! Ribbons from a frozen stone: spread, trimmed and lifted within seconds.
-//!
-//! Each pull gives the stone the heat of the melt and of the crystals that form. It is
-//! warm when it no longer sets a strip quickly: the number of pulls is what its store
-//! of cold holds between the two (*custom*, from the heat sum).
 
 use serde::{Deserialize, Serialize};
 
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::frozen::Frozen;
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::TaskDraft;
 use crate::catalogue::work::ribbons as say;
 use crate::check;
-use crate::chocolate::{Chocolate, Family};
 use crate::note::{Note, Working};
 use crate::setting::LIFTED_BENDS_S;
-use crate::units::{
-    Mass, celsius, in_celsius, in_grams, in_joules_per_gram, in_joules_per_gram_degree, in_percent,
-    millimetres, seconds,
-};
+use crate::units::{Mass, celsius, in_grams, millimetres, seconds};
 
-/// Above this the stone no longer sets a strip at once, °C (*custom*).
-const STONE_TOO_WARM_C: f64 = -4.0;
-/// Heat that a stone holds, J/(g·K): granite and marble alike.
-const STONE_HOLDS: f64 = 0.85;
-/// The share of its fat that sets on the stone before it is lifted (*custom*).
-const SETS_ON_STONE: f64 = 0.3;
 /// One is spread, trimmed, lifted and folded in so long, s (*custom*).
 const EACH_S: f64 = 25.0;
 /// What is trimmed off and melted again (*custom*).
@@ -53,22 +40,6 @@ pub struct RibbonsInputs {
     pub stone_kg: f64,
     /// How cold it comes from the freezer.
     pub stone_c: f64,
-}
-
-impl RibbonsInputs {
-    /// Pulls from one freezing: the cold in the stone over the heat of one strip.
-    fn pulls(&self, chocolate: &Chocolate, strip: Mass) -> f64 {
-        let cold = self.stone_kg * 1_000.0 * STONE_HOLDS * (STONE_TOO_WARM_C - self.stone_c);
-        let melt_c = in_celsius(chocolate.windows.melt.lo);
-        let falls = melt_c - STONE_TOO_WARM_C;
-        let each = in_grams(strip)
-            * (in_joules_per_gram_degree(chocolate.family.heat_when_melted()) * falls
-                + SETS_ON_STONE
-                    * in_joules_per_gram(Family::heat_of_melting_fat())
-                    * in_percent(chocolate.fat)
-                    / 100.0);
-        (cold / each).floor().max(0.0)
-    }
 }
 
 impl Work for RibbonsInputs {
@@ -106,7 +77,7 @@ impl Work for RibbonsInputs {
         let stone = celsius(at.number("stone_c", self.stone_c, check::FROZEN_C));
         let strip: Mass = length * width * thickness * chocolate.solid_density;
         let all = strip * count * (1.0 + TRIMMED);
-        let pulls = self.pulls(&chocolate, strip);
+        let frozen = Frozen::stone(self.stone_kg, self.stone_c);
         let mut draft = Draft {
             takes: vec![Portion::of(&self.chocolate, all)],
             sets: Sets {
@@ -126,21 +97,14 @@ impl Work for RibbonsInputs {
                     Working::new("a strip weighs", in_grams(strip), "g"),
                     Working::new("strips", count, ""),
                     Working::new("with what is trimmed off", in_grams(all), "g"),
-                    Working::new("pulls from one freezing, about", pulls, ""),
                     Working::new("bends once lifted, about", LIFTED_BENDS_S, "s"),
                 ],
                 ..Said::default()
             },
             ..Draft::default()
         };
-        if pulls < count {
-            let text = if pulls < 1.0 {
-                say::stone_too_warm(celsius(self.stone_c), self.stone_kg)
-            } else {
-                say::stone_warms(self.stone_kg, celsius(self.stone_c), pulls)
-            };
-            draft.said.notes.push(Note::caution("stone-warms", text));
-        }
+        draft.said.working.extend(frozen.working(&chocolate, strip));
+        draft.said.notes.extend(frozen.remark(&chocolate, strip, count));
         draft.said.notes.push(Note::caution("eaten-soon", say::eaten_soon()));
         draft.tasks = vec![
             TaskDraft::new("line", say::line(), say::line_how(), 30.0).minding(say::line_mind()),

@@ -95,6 +95,7 @@ impl Work for ShardsInputs {
             .chain([TaskDraft::new("break", say::break_it(), say::break_how(), 120.0)
                 .minding(cautions::sharp())])
             .collect();
+        self.lining.comes_off(&mut draft.tasks);
         draft.said.checks = vec![say::check_mark(), say::check_depth(), say::check_release()];
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         Some(draft)

@@ -6,6 +6,7 @@ use crate::catalogue::work::shells as say;
 use crate::chocolate::Family;
 use crate::colour::Way;
 use crate::filling::IngredientInputs;
+use crate::keeping::Lasts;
 use crate::shell::{CAP_MM, MouldInputs};
 use serde::{Deserialize, Serialize};
 
@@ -116,7 +117,7 @@ impl Work for ShellsInputs {
         if !self.cast.colours.is_empty() {
             draft.said.mistakes.push(COLOUR_STAYS);
         }
-        draft.said.keeps = Some(say::keeps());
+        draft.said.keeps = Some(Lasts::weeks(8.0, say::keeps()));
         if let Some(filled) = filled {
             each += filled.each_g;
             draft.goods = filled.goods;

@@ -6,6 +6,7 @@ use serde::{Deserialize, Serialize};
 use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::face_texture::FaceTexture;
 use super::goods::{MixedInInputs, ToppingInputs, mixed_in, on_top, scatter, within_what_binds};
 use super::kinds::{DARK, Group, Starting, cover, dark, goods};
 use super::mistakes::{
@@ -43,6 +44,9 @@ pub struct SlabInputs {
     /// How large the pieces are to be.
     #[serde(default)]
     pub piece_cm2: Option<f64>,
+    /// What its face is drawn with while it is wet.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub texture: Option<FaceTexture>,
 }
 
 impl Work for SlabInputs {
@@ -62,6 +66,7 @@ impl Work for SlabInputs {
                     toppings: Vec::new(),
                     lining: Lining::Parchment,
                     piece_cm2: None,
+                    texture: None,
                 },
             },
             Starting {
@@ -78,6 +83,7 @@ impl Work for SlabInputs {
                     toppings: Vec::new(),
                     lining: Lining::Parchment,
                     piece_cm2: None,
+                    texture: None,
                 },
             },
         ]
@@ -109,6 +115,10 @@ impl Work for SlabInputs {
             .chain(set_and_release("pour", 0, at.fridge))
             .chain([broken()])
             .collect();
+        self.lining.comes_off(&mut draft.tasks);
+        if let Some(texture) = self.texture {
+            texture.draw(&mut draft, ("pour", 0), !self.toppings.is_empty(), at);
+        }
         draft.said.checks = vec![say::check_even(), say::check_dry(), say::check_release()];
         draft.said.mistakes = vec![THIN_PATCHES, WILL_NOT_RELEASE, SUGAR_BLOOM];
         if !self.mixed_in.is_empty() {

@@ -20,6 +20,7 @@ use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::sugar as say;
 use crate::check;
 use crate::filling::Ingredient;
+use crate::keeping::{Lasts, Store};
 use crate::message::{Nested, Until, list};
 use crate::note::{Note, Working};
 use crate::spread::Tray;
@@ -253,7 +254,7 @@ impl Work for SugarInputs {
         draft.tasks = self.tasks(&draft, [panful.boiled, kept_back], boil_c, &cooling);
         draft.said.checks = vec![say::check_drop(), say::check_grain(), say::check_mark()];
         draft.said.mistakes = vec![SUGAR_GRAINS, SUGAR_STICKY];
-        draft.said.keeps = Some(say::keeps());
+        draft.said.keeps = Some(Lasts::as_dated(Store::Dry, say::keeps()));
         Some(draft)
     }
 }

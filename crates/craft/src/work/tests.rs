@@ -11,6 +11,9 @@ mod coatings;
 mod divided;
 mod figures;
 mod flooded;
+mod frozen;
+mod kept;
+mod mixed_colours;
 mod moulded;
 mod orders;
 mod prepared_goods;
@@ -18,6 +21,7 @@ mod recipe_fillings;
 mod several_goods;
 mod solids;
 mod sugar_sheets;
+mod surfaces;
 mod variants;
 mod with_oil;
 
@@ -85,6 +89,7 @@ fn slab(cover: CoverInputs) -> SlabInputs {
         toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
+        texture: None,
     }
 }
 
@@ -99,6 +104,7 @@ fn layered(layers: &[(&str, f64)]) -> WorkInputs {
         toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: None,
+        texture: None,
     })
 }
 
@@ -115,6 +121,7 @@ fn marbled(strokes: u32, white_pct: f64, kind: ColourKind) -> WorkInputs {
         toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: Some(16.0),
+        texture: None,
     })
 }
 
@@ -142,6 +149,8 @@ fn wrap(cake_mm: f64) -> WrapInputs {
             length_mm: 2_000.0,
             line_mm: 3.0,
         }),
+        frozen: None,
+        strips: None,
     }
 }
 
@@ -183,6 +192,7 @@ fn piped(second: bool) -> WorkInputs {
         flooded: None,
         second: second.then(|| SecondColour { chocolate: "white".to_owned(), length_mm: 500.0 }),
         outlines: None,
+        frozen: None,
     })
 }
 

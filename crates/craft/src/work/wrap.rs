@@ -5,22 +5,30 @@ use serde::{Deserialize, Serialize};
 use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
+use super::frozen::{Cold, FrozenInputs};
 use super::kinds::{DARK, Group, Starting, dark};
-use super::mistakes::{SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
+use super::mistakes::{RIBBON_SNAPS, SUGAR_BLOOM, WRAP_CRACKS, WRAP_FLOPS};
 use super::parting::touched;
 use super::parts::{Layer, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::work::parting::{touch_dry, touch_dry_from};
+use crate::catalogue::work::ribbons::{
+    check_frost, check_one_pull, chill as keep_cold, chill_how as keep_cold_how, eaten_soon,
+    line as stone_out, line_mind as dry_stone,
+};
 use crate::catalogue::work::wrap as say;
 use crate::check;
 use crate::message::Until;
-use crate::note::Working;
+use crate::note::{Note, Working};
+use crate::setting::LIFTED_BENDS_S;
 use crate::spread::piped::piped;
 use crate::spread::wrap::{OVERLAP_MM, SPILL_PCT, WrapInput};
-use crate::units::{Length, in_grams, millimetres, percent_of};
+use crate::units::{Length, in_grams, in_millimetres, millimetres, percent_of, seconds};
 
 /// The paper comes off after so long, s: ten to twenty minutes (*custom*).
 const PAPER_S: f64 = 900.0;
+/// One strip is spread on the stone, lifted and laid round in so long, s (*custom*).
+const PULL_S: f64 = 40.0;
 /// A pattern is set after so long, s (*custom*).
 const PATTERN_S: f64 = 90.0;
 
@@ -61,6 +69,12 @@ pub struct WrapInputs {
     /// A pattern, piped first.
     #[serde(default)]
     pub pattern: Option<WrapPattern>,
+    /// The frozen stone that it is spread on, in place of a sheet.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub frozen: Option<FrozenInputs>,
+    /// In how many strips it goes round; in one if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub strips: Option<u32>,
 }
 
 impl Work for WrapInputs {
@@ -81,6 +95,8 @@ impl Work for WrapInputs {
                 overlap_mm: None,
                 spill_pct: None,
                 pattern: None,
+                frozen: None,
+                strips: None,
             },
         }]
     }
@@ -127,7 +143,35 @@ impl Work for WrapInputs {
             draft.takes.push(Portion::of(&pattern.chocolate, mass));
             draft.said.working.push(Working::new("the pattern takes", in_grams(mass), "g"));
         }
-        draft.tasks = self.tasks(at, wrap.length);
+        let strips = at.check.optional("strips", self.strips.map(f64::from), check::STRIPS);
+        let strips = strips.unwrap_or(1.0);
+        if strips > 1.0 {
+            // Each overlaps the one before.
+            let overlaps =
+                wrap.length * ((strips - 1.0) * OVERLAP_MM / in_millimetres(wrap.length));
+            let more = wrap.chocolate * (overlaps / wrap.length).value;
+            draft.takes[0].mass += more;
+            draft.takes[0].at_hand += more;
+            draft.size.length = Some(wrap.length + overlaps);
+            draft.said.working.push(Working::new("for the overlaps", in_grams(more), "g"));
+        }
+        if let Some(frozen) = self.frozen {
+            let frozen = frozen.check("frozen", Cold::Stone, at);
+            if self.pattern.is_some() {
+                at.check.fault("pattern", say::no_pattern_on_ice());
+            }
+            let each = draft.takes[0].mass / strips;
+            draft.sets.stone = Some(frozen.temp());
+            draft.sets.poured = Some(chocolate.windows.melt.lo);
+            draft.said.working.extend(frozen.working(&chocolate, each));
+            draft.said.notes.extend(frozen.remark(&chocolate, each, strips));
+            draft.said.notes.push(Note::caution("eaten-soon", eaten_soon()));
+            draft.tasks = self.on_the_stone(at, strips);
+            draft.said.checks = vec![say::check_cake(), check_frost(), check_one_pull()];
+            draft.said.mistakes = vec![RIBBON_SNAPS, WRAP_FLOPS];
+            return Some(draft);
+        }
+        draft.tasks = self.tasks(at, draft.size.length.unwrap_or(wrap.length));
         draft.said.checks = vec![say::check_cake(), say::check_coat(), say::check_bends()];
         draft.said.mistakes = vec![WRAP_CRACKS, WRAP_FLOPS, SUGAR_BLOOM];
         Some(draft)
@@ -135,6 +179,28 @@ impl Work for WrapInputs {
 }
 
 impl WrapInputs {
+    /// Spread on the frozen stone, and round the cake within seconds.
+    fn on_the_stone(&self, at: &Drafting<'_>, strips: f64) -> Vec<TaskDraft> {
+        let label = at.label(&self.chocolate);
+        let (text, how) = if strips > 1.0 {
+            (say::pull_strips(strips, label), say::pull_how(seconds(LIFTED_BENDS_S)))
+        } else {
+            (say::pull(label), say::pull_how(seconds(LIFTED_BENDS_S)))
+        };
+        vec![
+            TaskDraft::new(
+                "line",
+                stone_out(),
+                say::template_how(millimetres(self.height_mm)),
+                45.0,
+            )
+            .minding(dry_stone()),
+            TaskDraft::new("pour", text, how, PULL_S * strips).with(&self.chocolate),
+            TaskDraft::new("trim", say::trim_cold(), say::trim(), 30.0),
+            TaskDraft::new("chill", keep_cold(), keep_cold_how(), 20.0),
+        ]
+    }
+
     fn tasks(&self, at: &Drafting<'_>, length: Length) -> Vec<TaskDraft> {
         let mut tasks = vec![TaskDraft::new(
             "line",

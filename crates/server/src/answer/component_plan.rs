@@ -1,8 +1,9 @@
 //! The plan of a component: what goes in, how it lies, how it is built.
 
+use craft::keeping::Store;
 use craft::message::Message;
 use craft::note::{Note, Working};
-use craft::plan::PlannedComponent;
+use craft::plan::{Keeping, PlannedComponent};
 use craft::spread::Tray;
 use craft::spread::mixed::Mixed;
 use craft::spread::topping::OnTop;
@@ -223,6 +224,26 @@ impl From<Tray> for OutlineAnswer {
     }
 }
 
+/// How something is kept.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct KeepingAnswer {
+    /// Days, at the most; `null` where only a date of its own tells.
+    pub days: Option<f64>,
+    /// Where.
+    pub store: Store,
+    /// How it is stored, in words.
+    pub storage: Message,
+    /// What it must not lie beside.
+    pub apart: Vec<Message>,
+}
+
+impl From<Keeping> for KeepingAnswer {
+    fn from(keeping: Keeping) -> Self {
+        let Keeping { days, store, storage, apart, .. } = keeping;
+        Self { days, store, storage, apart }
+    }
+}
+
 /// Everything that follows from what is stated of a component.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ComponentPlanAnswer {
@@ -258,8 +279,10 @@ pub struct ComponentPlanAnswer {
     pub cast: Option<CastAnswer>,
     /// How what it is filled with, or what is dipped, is balanced, where it goes by a recipe.
     pub filling: Option<FillingAnswer>,
-    /// How long it keeps at 15–18 °C, airtight, in a sentence.
+    /// How long it keeps, by its most perishable part, in a sentence.
     pub keeps: Option<Message>,
+    /// How it is kept.
+    pub keeping: Option<KeepingAnswer>,
     /// What is folded in.
     pub mixed_in: Vec<MixedInAnswer>,
     /// What goes on top, as it was stated.
@@ -343,7 +366,8 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             face: draft.shown.face.map(Into::into),
             cast: draft.shown.cast.map(Into::into),
             filling: draft.shown.filling.map(Into::into),
-            keeps: draft.said.keeps,
+            keeps: planned.keeping.as_ref().map(|keeping| keeping.text.clone()),
+            keeping: planned.keeping.map(Into::into),
             mixed_in: draft.mixed_in.into_iter().map(Into::into).collect(),
             toppings: draft.toppings.into_iter().map(Into::into).collect(),
             setting: planned.setting.map(Into::into),

@@ -37,7 +37,7 @@ pub struct FillingAnswer {
 impl From<Balance> for FillingAnswer {
     fn from(made: Balance) -> Self {
         Self {
-            keeps: made.keeping(),
+            keeps: made.keeping().text,
             total_g: grams(made.total),
             water_pct: round(made.water_pct, 3),
             fat_pct: round(made.fat_pct, 3),

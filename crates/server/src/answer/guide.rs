@@ -4,6 +4,7 @@ use chrono::{DateTime, Utc};
 use craft::batch::{
     Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo, Untempered,
 };
+use craft::help::Topic;
 use craft::message::Message;
 use craft::steps::StepKind;
 use serde::Serialize;
@@ -95,6 +96,8 @@ pub struct InstructionAnswer {
     pub state: InstructionState,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
+    /// What can be asked of it.
+    pub topic: Option<Topic>,
     /// When its window opens, where that is to come.
     pub opens: Option<ComingAnswer>,
     /// When its window closes.
@@ -117,6 +120,7 @@ impl InstructionAnswer {
             caution: i.caution,
             state: i.state.into(),
             is_touch: i.is_touch,
+            topic: i.topic,
             opens: i.opens.map(Into::into),
             closes: i.closes.map(Into::into),
             chocolate: i.chocolate,

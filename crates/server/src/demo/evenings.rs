@@ -92,6 +92,7 @@ fn topped(
     let slab = SlabInputs {
         toppings,
         piece_cm2: Some(12.0),
+        texture: None,
         lining: Lining::Acetate,
         ..slab(family, tray, thickness_mm)
     };
@@ -125,6 +126,7 @@ fn open_night() -> PlanInputs {
         toppings: Vec::new(),
         lining: Lining::Acetate,
         piece_cm2: Some(20.0),
+        texture: None,
     });
     let comets = WorkInputs::Clusters(ClustersInputs {
         chocolate: "milk".to_owned(),
@@ -148,6 +150,7 @@ fn open_night() -> PlanInputs {
         line_mm: 4.0,
         count: 12,
         flooded: None,
+        frozen: None,
         second: None,
         outlines: Some(vec![
             outline(ShapeInputs::Star { points: 5, inner_pct: 45.0 }, 55.0, 8),
@@ -201,6 +204,7 @@ fn cast(
         casts,
         wanted: None,
         colours,
+        colour_rest_h: None,
         smear: None,
         way: ShellWay::Dump,
         between: CoatsSet::Room,

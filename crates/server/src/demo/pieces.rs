@@ -38,6 +38,7 @@ pub(super) fn slab(family: Family, tray: TrayInputs, thickness_mm: f64) -> SlabI
         toppings: Vec::new(),
         lining: Lining::Parchment,
         piece_cm2: None,
+        texture: None,
     }
 }
 

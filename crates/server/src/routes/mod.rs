@@ -10,6 +10,7 @@ pub mod calc;
 pub mod days;
 pub mod goods;
 pub mod guide;
+pub mod help;
 pub mod kinds;
 pub mod methods;
 pub mod photos;
@@ -44,6 +45,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(pigments::list)
             .service(reminders::list)
             .service(goods::list)
+            .service(help::list)
             .service(shelf::read)
             .service(shelf::add)
             .service(shelf::edit)

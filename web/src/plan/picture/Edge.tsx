@@ -140,6 +140,8 @@ export const Edge = memo(function Edge({ plan, looks, marbled }: Props) {
 const undersides: Record<string, { colour: string; dashes?: string }> = {
   matt: { colour: "#9AA39D", dashes: "1 3" },
   gloss: { colour: "#6FB7D9" },
+  satin: { colour: "#8FA9B3", dashes: "3 1" },
+  crumpled: { colour: "#7F8B93", dashes: "2 3 5 2" },
   printed: { colour: "#C2478A", dashes: "8 4" },
   painted: { colour: "#C2478A" },
   flecked: { colour: "#C2478A", dashes: "2 6" },

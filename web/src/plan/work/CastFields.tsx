@@ -6,6 +6,7 @@ import { EitherField } from "../../kit/EitherField";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
+import { UnitField } from "../../kit/UnitField";
 import { MouldMeasures, mouldWords } from "../MouldMeasures";
 import { ChocolatePick } from "./ChocolatePick";
 import { FilmsFields } from "./FilmsFields";
@@ -73,6 +74,14 @@ export function CastFields({ cast, of, solid = "never", errors, onChange, ...pic
         patch={(colours) => ({ cast: { ...cast, colours } })}
         onChange={onChange}
       />
+      {(cast.colours?.length ?? 0) > 0 && (
+        <UnitField
+          label="Colour rests"
+          unit="h"
+          optional="6"
+          {...fieldsOf(cast, errors, set, "cast.")("colour_rest_h")}
+        />
+      )}
       {solid !== "always" && (
         <LiningFields cast={cast} mould={mould} solid={solid} errors={errors} onChange={set} />
       )}

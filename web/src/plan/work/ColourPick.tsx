@@ -4,6 +4,7 @@ import type { FieldsOf } from "./fieldsOfWork";
 
 const SAVED = "shelf ";
 const USUAL = "usual ";
+const PART = "part of ";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "onAddColour"> {
   label: string;
@@ -29,6 +30,9 @@ export function ColourPick(props: Props) {
           ? []
           : [{ value, label: value === "" ? "choose a colour…" : value }]),
         ...colours.map(({ key }) => ({ value: key, label: key })),
+        ...colours
+          .filter(({ part }) => !part)
+          .map(({ key }) => ({ value: PART + key, label: `a part of the ${key}, to mix` })),
         ...saved.map(({ id, thing }) => ({
           value: SAVED + id,
           label: `another, with ${thing.name} from your shelf`,
@@ -42,7 +46,10 @@ export function ColourPick(props: Props) {
       onChange={(chosen) => {
         const of = saved.find(({ id }) => chosen === SAVED + id);
         const pigment = usual.find(({ name }) => chosen === USUAL + name);
-        if (of) onAddColour({ name: of.thing.name, pigment_id: of.id }, patch);
+        const isThere = colours.some(({ key }) => key === chosen);
+        if (!isThere && chosen.startsWith(PART)) {
+          onAddColour({ part_of: chosen.slice(PART.length) }, patch);
+        } else if (of) onAddColour({ name: of.thing.name, pigment_id: of.id }, patch);
         else if (pigment) onAddColour({ name: pigment.name, pigment }, patch);
         else onChange(patch(chosen));
       }}

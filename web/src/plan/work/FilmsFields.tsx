@@ -3,6 +3,7 @@ import { ArrowUp } from "lucide-react";
 import type { FilmInputs, Way } from "../../api/client";
 import { usePigments } from "../../api/queries";
 import { CountField } from "../../kit/CountField";
+import { EitherField } from "../../kit/EitherField";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -104,6 +105,13 @@ export function FilmsFields(props: Props) {
                 value={item.share_pct ?? 100}
               />
             </Box>
+            <EitherField
+              label="Edge"
+              no="free"
+              yes="taped off, the rest stays bare"
+              value={item.masked ?? false}
+              onChange={(masked) => onChange(patch(changed({ masked })))}
+            />
             {regions.length > 0 && (
               <SelectField
                 label="On"

@@ -52,6 +52,7 @@ export function LayeredFields({ work, errors, onChange, ...pick }: FieldsOf<Work
         toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
+        texture={work.texture}
         errors={errors}
         onChange={onChange}
       />

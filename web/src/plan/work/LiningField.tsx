@@ -6,6 +6,10 @@ export const liningWords: Record<Lining, string> = {
   parchment: "parchment: matt underside",
   acetate: "smooth sheet: glossy underside",
   printed: "printed sheet: its pattern",
+  bare_tin: "bare tin: glossy, if it is polished",
+  silicone: "silicone: satin underside",
+  foil: "foil, smooth: glossy underside",
+  crumpled_foil: "foil, crumpled: like rock",
 };
 
 interface Props {

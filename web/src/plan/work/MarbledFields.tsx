@@ -115,6 +115,7 @@ export function MarbledFields({ work, errors, onChange, ...pick }: FieldsOf<Marb
         toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
+        texture={work.texture}
         errors={errors}
         onChange={onChange}
       />

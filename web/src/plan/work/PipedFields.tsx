@@ -9,6 +9,7 @@ import { SelectField } from "../../kit/SelectField";
 import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
+import { FrozenFields } from "./FrozenFields";
 import type { FieldsOf } from "./fieldsOfWork";
 import { freshOutline, OutlineFields } from "./OutlineFields";
 
@@ -29,6 +30,26 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
       <SelectField label="Piped as" choices={shapes} {...field("shape")} />
+      {(work.shape === "nests" || work.shape === "bowls" || work.frozen) && (
+        <FrozenFields
+          frozen={work.frozen}
+          words={
+            work.shape === "bowls"
+              ? { label: "Ice", no: "not weighed", yes: "by its weight", what: "Dome" }
+              : {
+                  label: "Piped on",
+                  no: "a sheet",
+                  yes: "a stone from the freezer",
+                  what: "Stone",
+                }
+          }
+          usual={
+            work.shape === "bowls" ? { weighs_kg: 1, cold_c: -18 } : { weighs_kg: 6, cold_c: -18 }
+          }
+          errors={errors}
+          onChange={(frozen) => onChange({ frozen })}
+        />
+      )}
       <NumberField label="Line width" unit="mm" {...field("line_mm")} />
       <EitherField
         label="Line length by"

@@ -39,6 +39,7 @@ export function SlabFields({ work, errors, onChange, ...pick }: FieldsOf<Slab>) 
         toppings={work.toppings}
         lining={work.lining}
         piece_cm2={work.piece_cm2}
+        texture={work.texture}
         errors={errors}
         onChange={onChange}
       />

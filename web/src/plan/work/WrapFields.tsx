@@ -1,5 +1,6 @@
 import { Stack } from "@chakra-ui/react";
 import type { WorkOf } from "../../api/client";
+import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
 import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
@@ -7,6 +8,7 @@ import { Pair } from "../../kit/Pair";
 import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
 import { FromField } from "./FromField";
+import { FrozenFields } from "./FrozenFields";
 import type { FieldsOf } from "./fieldsOfWork";
 
 type Wrap = WorkOf<"wrap">;
@@ -26,19 +28,42 @@ export function WrapFields({ work, errors, onChange, ...pick }: FieldsOf<Wrap>) 
         <UnitField label="Overlap" unit="mm" optional="25" {...field("overlap_mm")} />
         <UnitField label="Spill over the edges" unit="%" optional="15" {...field("spill_pct")} />
       </Pair>
-      <EitherField
-        label="Pattern first"
-        value={pattern != null}
-        no="none"
-        yes="piped in another chocolate"
-        onChange={(wanted) =>
-          wanted
-            ? pick.onAddChocolate("white", (chocolate) => ({
-                pattern: { chocolate, length_mm: 2000, line_mm: 3 },
-              }))
-            : onChange({ pattern: null })
+      <FrozenFields
+        frozen={work.frozen}
+        words={{
+          label: "Spread on",
+          no: "a sheet, lifted with it",
+          yes: "a stone from the freezer",
+          what: "Stone",
+        }}
+        usual={{ weighs_kg: 8, cold_c: -18 }}
+        errors={errors}
+        onChange={(frozen) =>
+          onChange({
+            frozen,
+            strips: frozen ? (work.strips ?? 1) : null,
+            ...(frozen && { pattern: null }),
+          })
         }
       />
+      {work.frozen && (
+        <CountField label="Strips round it" {...field("strips")} value={work.strips ?? 1} />
+      )}
+      {!work.frozen && (
+        <EitherField
+          label="Pattern first"
+          value={pattern != null}
+          no="none"
+          yes="piped in another chocolate"
+          onChange={(wanted) =>
+            wanted
+              ? pick.onAddChocolate("white", (chocolate) => ({
+                  pattern: { chocolate, length_mm: 2000, line_mm: 3 },
+                }))
+              : onChange({ pattern: null })
+          }
+        />
+      )}
       {pattern && <PatternFields pattern={pattern} errors={errors} onChange={onChange} {...pick} />}
     </Stack>
   );

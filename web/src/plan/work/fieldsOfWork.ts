@@ -13,6 +13,9 @@ export interface BowlLine {
 /** A chocolate that comes in: of a family, or a part of one that is there, by its key. */
 export type MoreChocolate = Family | { part_of: string };
 
+/** A colour that comes in: of a pigment, or a part of one that is there, by its key. */
+export type MoreColour = PigmentChoice | { part_of: string };
+
 /** What every kind's fields are given. */
 export interface FieldsOf<W> {
   work: W;
@@ -23,5 +26,5 @@ export interface FieldsOf<W> {
   /** Adds a chocolate to the batch, and puts its key where the patch says. */
   onAddChocolate: (more: MoreChocolate, patch: (key: string) => object) => void;
   /** Adds a colour to the batch, and puts its key where the patch says. */
-  onAddColour: (pigment: PigmentChoice, patch: (key: string) => object) => void;
+  onAddColour: (more: MoreColour, patch: (key: string) => object) => void;
 }

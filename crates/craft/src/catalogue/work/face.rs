@@ -16,4 +16,12 @@ crate::messages! {
     colour_region(verb: Words, label: Words, region: Words) = "{verb} the {label} on the {region}";
     no_regions() = "it has none";
     its_regions(names: List) = "{names}";
+    mask() = "Tape off what is to stay bare";
+    mask_how() = "Low-tack tape, pressed down at its edge with a fingernail; the face clean and dry.";
+    unmask() = "Pull off the tape";
+    unmask_how() = "Slowly, folded back on itself, while the colour is just dry: fully set it chips, wet it runs under.";
+    unmask_from() = "the colour is just dry";
+    masked() = "Tape is no food: count the strips on and off, and leave none in a mould.";
+    rest_minutes(rest: WholeMinutes) = "After {rest} the colour is hardly set: the chocolate smears it, or lifts it off with it. Thin films alone, poured at the low end of the range; six hours are usual.";
+    rest_hours(hours: Number) = "After {hours} hours thick strokes may still come off with the chocolate; six hours are usual, overnight is safe.";
 }

@@ -31,4 +31,17 @@ crate::messages! {
     break_how() = "By hand, in gloves, held by the edges.";
     peel_coating_how() = "Turn it over and roll the sheet away.";
     peel_how() = "Turn it over and roll the sheet away. A clean release is the proof of temper.";
+    polish_tin() = "Polish the bare tin";
+    polish_tin_how() = "With cotton wool, bone dry, at room temperature. A scratched or ribbed tin holds on: line that.";
+    lay_silicone() = "Lay out the silicone, dry";
+    lay_silicone_how() = "On a flat board, so that it can be moved. It lets go by itself; its face is satin, not glossy.";
+    lay_foil() = "Line the tray with foil, drawn smooth";
+    lay_foil_how() = "Shiny side up, smoothed with a dry cloth over a straight edge: every fold shows.";
+    crumple_foil() = "Crumple the foil, spread it out again and line the tray";
+    crumple_foil_how() = "In soft folds without tears, so that it can be peeled off whole.";
+    foil_mind() = "Look that no scrap of foil stays on a piece.";
+    knock_out() = "Turn the tin over and knock it out";
+    knock_out_how() = "A light twist, then a knock on a cloth. What holds on has not shrunk yet: give it a few more minutes.";
+    flex_off() = "Turn it over and flex the silicone off";
+    flex_off_how() = "Start at one corner, slowly: thin work breaks where it is bent sharply.";
 }

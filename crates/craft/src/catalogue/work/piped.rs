@@ -37,4 +37,8 @@ crate::messages! {
     lift() = "Lift it off the ice";
     lift_how() = "As soon as it holds; stand it on its foot.";
     lift_from() = "it holds";
+    frozen_goes_with() = "goes with nests, on a frozen stone, and with bowls, over ice";
+    nests_on_stone(count: Count, label: Words) = "Zigzag {count} nests of {label} on the stone, one at a time, each gathered at once";
+    nests_on_stone_how() = "To and fro in thin lines; as soon as they hold, loosen them with the offset, push them together and round them in the hands.";
+    stone_how() = "Flat, at hand height; gloves, and a chilled plate beside it for what is finished.";
 }

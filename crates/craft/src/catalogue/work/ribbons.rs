@@ -2,8 +2,6 @@
 
 crate::messages! {
     "ribbons";
-    stone_too_warm(stone: WholeTemp, weighs: Kilograms) = "At {stone} a stone of {weighs} is too warm for even one strip.";
-    stone_warms(weighs: Kilograms, stone: WholeTemp, pulls: Count) = "A stone of {weighs} at {stone} is good for about {pulls} strips: freeze it again for the rest.";
     eaten_soon() = "Not tempered: eat it within a day or two, then it dulls. Wipe the frost off the stone: water makes chocolate seize.";
     line() = "Take the stone out of the freezer and wipe off the frost";
     line_how() = "A strip of card the size of the ribbon lies ready.";

@@ -24,4 +24,10 @@ crate::messages! {
     paper_from() = "the paper comes off";
     trim() = "Snap off the overlap";
     trim_how() = "Or with a hot knife.";
+    no_pattern_on_ice() = "must be left out: on a frozen stone a pattern sets before anything is spread over it";
+    template_how(height: StatedMm) = "A strip of card {height} wide lies ready as a template; the cake stands iced beside the stone.";
+    pull(label: Words) = "Spread the {label} along the stone, lift it and lay it round the cake";
+    pull_strips(strips: Count, label: Words) = "Spread the {label} along the stone in {strips} strips, one at a time, each round the cake at once";
+    pull_how(bends: Seconds) = "In one movement, trimmed along the template with a knife's back, lifted as soon as it holds: it bends for about {bends}. Each strip laps over the one before.";
+    trim_cold() = "Press the laps together and trim them";
 }

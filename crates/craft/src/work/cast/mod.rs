@@ -11,7 +11,7 @@ use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 use super::drafting::Drafting;
-use super::face::{Face, Faced, FilmInputs, Part, after_the_rest, faced};
+use super::face::{Face, Faced, FilmInputs, Part, RESTS_H, after_the_rest, faced, short_rest};
 use super::parts::{Layer, Portion};
 use super::task::TaskDraft;
 use crate::catalogue::work::cast as say;
@@ -68,6 +68,9 @@ pub struct CastInputs {
     /// The colours on its face, the one that goes in first, and is seen, first.
     #[serde(default)]
     pub colours: Vec<FilmInputs>,
+    /// How long the colours rest before the chocolate; six hours if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub colour_rest_h: Option<f64>,
     /// What is smeared on the bare mould before the shell goes in.
     #[serde(default)]
     pub smear: Option<SmearInputs>,
@@ -217,6 +220,7 @@ impl CastInputs {
         let chocolate = at.chocolate("cast.chocolate", &self.chocolate);
         let cavity = self.mould.check("cast.mould", at.check);
         let counted = self.counted(to_a_piece, at);
+        at.check.optional("cast.colour_rest_h", self.colour_rest_h, check::REST_H);
         let smear = match &self.smear {
             Some(smear) => Some(smear.check(at)?),
             None => None,
@@ -426,7 +430,9 @@ impl CastInputs {
             first.into_iter().chain(self.wall_tasks(amount, at)).collect();
         // What goes in first waits for the colour's rest, whatever it is.
         if !poured.is_empty() {
-            let rested = after_the_rest(poured.remove(0), &self.colours);
+            let rest_h = self.colour_rest_h.unwrap_or(RESTS_H);
+            let rested = after_the_rest(poured.remove(0), &self.colours, rest_h);
+            lined.notes.extend(short_rest(rest_h).filter(|_| !self.colours.is_empty()));
             poured.insert(0, rested);
         }
         lined.tasks.extend(poured);

@@ -217,6 +217,7 @@ pub(crate) fn within_what_binds(
         draft.goods.push(one);
         draft.said.notes.extend(goods.known.remarks(&goods.name, room));
         draft.sets.goods.push((mixed.dry, goods.known.temp(room)));
+        draft.moist.extend(goods.known.are_moist().then(|| goods.name.clone()));
         draft.mixed_in.push((goods.name.clone(), mixed));
     }
 }

@@ -252,6 +252,7 @@ pub(crate) fn on_top_of(
         draft.goods.push(one);
         draft.sets.goods.push((on_top.mass, inputs.known.temp(room)));
         draft.said.notes.extend(inputs.known.remarks(&inputs.name, room));
+        draft.moist.extend(inputs.known.are_moist().then(|| inputs.name.clone()));
         draft.toppings.push((inputs.name.clone(), on_top));
     }
     if let Some(pieces) = &mut draft.size.pieces {

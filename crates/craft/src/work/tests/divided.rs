@@ -165,8 +165,8 @@ fn what_cannot_be_divided_is_refused_by_its_field() {
     assert!(nothing[0].starts_with("bowls[1].taken_from must name another"), "{nothing:?}");
     let itself = told(|inputs| inputs.bowls[1].taken_from = Some("blue white".to_owned()));
     assert!(itself[0].starts_with("bowls[1].taken_from must name another"), "{itself:?}");
-    let colour = told(|inputs| inputs.bowls[1].taken_from = Some("blue".to_owned()));
-    assert!(colour[0].starts_with("bowls[1].taken_from goes with chocolate"), "{colour:?}");
+    let recipe = told(|inputs| inputs.bowls[2].taken_from = Some("white".to_owned()));
+    assert!(recipe[0].starts_with("bowls[2].taken_from must be left out where"), "{recipe:?}");
     let nested = told(|inputs| {
         let part = inputs.bowls[1].clone();
         inputs.bowls.push(BowlInputs {

@@ -32,7 +32,7 @@ fn filled_shells_take_what_geometry_and_custom_say() {
     let room = crate::units::in_millilitres(cast.filling);
     // Three parts, each as the scale shows it.
     assert!((in_filling - 24.0 * room * 1.18 * 1.08).abs() < 1.5, "{in_filling}");
-    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.contains("10 days")));
+    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.text.contains("10 days")));
     assert!(codes(&plan).contains(&"perishable"));
 }
 

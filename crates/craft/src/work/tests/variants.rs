@@ -95,7 +95,7 @@ fn what_is_dipped_keeps_as_long_as_its_centre() {
         (CentreKind::Dry, "6 weeks", None),
     ] {
         let plan = of(centre, false);
-        let said = it(&plan).draft.said.keeps.clone().expect("keeps so long");
+        let said = it(&plan).draft.said.keeps.clone().expect("keeps so long").text;
         assert!(said.text.contains(keeps), "{centre:?}: {said}");
         let minded = ["perishable", "fruit-dry"].into_iter().find(|c| codes(&plan).contains(c));
         assert_eq!(minded, code, "{centre:?}");
@@ -115,7 +115,12 @@ fn shells_without_a_filling_are_turned_out_as_they_are() {
     let keys: Vec<_> = it(&open).tasks.iter().map(|task| task.key.as_str()).collect();
     assert!(!keys.iter().any(|key| key.contains("fill") || key.contains("cap")), "{keys:?}");
     assert!(
-        it(&open).draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.contains("8 weeks"))
+        it(&open)
+            .draft
+            .said
+            .keeps
+            .as_ref()
+            .is_some_and(|keeps| keeps.text.text.contains("8 weeks"))
     );
     let closed_on_nothing = changed!("Filled shells", Shells(shells) => shells.filling = None);
     assert!(told(closed_on_nothing, "cap").starts_with("closes a filling"));
