@@ -12,7 +12,7 @@ import { WayTo } from "../kit/WayTo";
 import { sheetWords } from "../sheets/sheetWords";
 import { bowlNames } from "./names";
 import { PlanPlaces } from "./PlanPlaces";
-import { storageWords } from "./storageWords";
+import { inBrief } from "./storageWords";
 import { weighedOut } from "./weighedOut";
 
 /** The bursts of a melt, those of one length together, and at which setting. */
@@ -217,6 +217,7 @@ function OnCard({ component, lines, names }: OnCardProps) {
     (line) => line.of.of === "component" && line.of.component === component.key,
   );
   const steps = of[0]?.steps ?? [];
+  const brief = inBrief(keeping);
   return (
     <Box borderTopWidth="2px" borderColor="fg" pt="1" mb="3" css={{ breakInside: "avoid" }}>
       <Box display="flex" justifyContent="space-between" gap="3">
@@ -237,6 +238,7 @@ function OnCard({ component, lines, names }: OnCardProps) {
           ),
           ...goods.map(({ name, mass_g, goes }) => `${mass(mass_g)} ${name} ${goes}`),
           ...(used ?? []).map(({ name, count }) => `${count} ${name}`),
+          ...(brief === undefined ? [] : [`keeps ${brief}`]),
         ].join(", ")}
       </Box>
       <Box as="ol" listStyleType="none" mt="0.5">
@@ -251,8 +253,9 @@ function OnCard({ component, lines, names }: OnCardProps) {
           </Box>
         ))}
       </Box>
-      {keeps && <Box>Keeps: {inWords(keeps)}</Box>}
-      {keeping && <Box>Store: {storageWords(keeping)}</Box>}
+      {keeps && brief === undefined && <Box>Keeps: {inWords(keeps)}</Box>}
+      {/* Where that is not as all chocolate is kept: the card is one page. */}
+      {keeping && keeping.store !== "cool_room" && <Box>Store: {inWords(keeping.storage)}</Box>}
     </Box>
   );
 }

@@ -7,11 +7,13 @@ use super::events::{Event, standing};
 use super::timeline::{At, Timeline, after, timelines};
 use crate::help::Topic;
 use crate::message::Message;
-use crate::steps::{Line, Step, StepKind};
+use crate::steps::{Line, LineOf, Step, StepKind};
 use crate::units::{Time, seconds};
 
 /// A window that closes this soon is announced.
 const CLOSING: TimeDelta = TimeDelta::seconds(60);
+/// The step with which a piece is out of its mould.
+const UNMOULDS: &str = "peel";
 /// What takes as long as this is not done while chocolate waits in temper (*custom*).
 const LONG: TimeDelta = TimeDelta::minutes(10);
 
@@ -161,6 +163,7 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
     let candidates: Vec<_> = lines
         .iter()
         .filter(|line| line.line.component().is_some())
+        .filter(|line| mould_is_free(line, &lines))
         .filter_map(|line| Candidate::of(line, &lines, bowls))
         .collect();
     let mut coming: Vec<_> = lines.iter().flat_map(|line| to_come(line, now)).collect();
@@ -175,6 +178,19 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
         coming,
         progress: lines.iter().map(progress).collect(),
     }
+}
+
+/// Whether the mould is free that a line fills: a second cast goes into it once the first is out.
+fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
+    let LineOf::Component { component, cast, .. } = &line.line.of else { return true };
+    let before = all.iter().find(|other| match &other.line.of {
+        LineOf::Component { component: of, cast: nth, .. } => of == component && nth + 1 == *cast,
+        LineOf::Bowl { .. } => false,
+    });
+    before.is_none_or(|before| {
+        let out = before.line.steps.iter().position(|step| step.task() == UNMOULDS);
+        before.is_passed(out.unwrap_or(before.line.steps.len().saturating_sub(1)))
+    })
 }
 
 fn lasts(time: Time) -> TimeDelta {

@@ -1,6 +1,6 @@
 //! Outlines from an SVG file that the maker brings.
 //!
-//! Only the numbers of its paths are taken; nothing else of the file is kept, so nothing
+//! Only the numbers of its paths and shapes are taken; nothing else of the file is kept, so nothing
 //! in it can do harm. What could (scripts, references, entities) is refused all the
 //! same, so that the maker knows what kind of file it is.
 
@@ -8,6 +8,7 @@ use kurbo::{Affine, BezPath, PathEl, Shape};
 use roxmltree::{Document, Node, ParsingOptions};
 
 use super::outline::Outline;
+use super::shapes_of_svg as shapes;
 use crate::catalogue::drawn as say;
 use crate::message::{Message, names, spoken};
 
@@ -18,7 +19,7 @@ const MOST_NODES: u32 = 20_000;
 /// Path segments at most.
 pub const MOST_SEGMENTS: usize = 20_000;
 /// Coordinates beyond this are no drawing.
-const FARTHEST: f64 = 1e6;
+pub(super) const FARTHEST: f64 = 1e6;
 /// Elements that can do something.
 const ACTIVE: [&str; 10] = [
     "script",
@@ -34,8 +35,8 @@ const ACTIVE: [&str; 10] = [
 ];
 /// Elements whose paths are not drawn.
 const HIDDEN: [&str; 6] = ["defs", "clipPath", "mask", "marker", "pattern", "symbol"];
-/// Shapes that are not paths.
-const SHAPES: [&str; 7] = ["rect", "circle", "ellipse", "line", "polyline", "polygon", "text"];
+/// What is drawn and has no outline of its own.
+const LEFT_OUT: [&str; 1] = ["text"];
 
 /// What was found in a file.
 #[derive(Clone, Debug, PartialEq)]
@@ -109,15 +110,13 @@ pub fn import(text: &str) -> Result<Imported, ImportError> {
     for node in root.descendants().filter(Node::is_element) {
         refuse_active(&node)?;
         let name = node.tag_name().name();
-        if SHAPES.contains(&name) {
-            left_out.push(name.to_owned());
-        }
-        if name != "path" || node.ancestors().any(|a| HIDDEN.contains(&a.tag_name().name())) {
+        if node.ancestors().any(|a| HIDDEN.contains(&a.tag_name().name())) {
             continue;
         }
-        let data = node.attribute("d").unwrap_or_default();
-        let own =
-            BezPath::from_svg(data).map_err(|error| ImportError::BadPath(say::as_read(&error)))?;
+        if LEFT_OUT.contains(&name) {
+            left_out.push(name.to_owned());
+        }
+        let Some(own) = shapes::outline(&node).map_err(ImportError::BadPath)? else { continue };
         segments += own.elements().iter().filter(|e| !matches!(e, PathEl::MoveTo(_))).count();
         if segments > MOST_SEGMENTS {
             return Err(ImportError::TooMuch(segments));
@@ -191,11 +190,11 @@ mod tests {
     fn paths_are_taken_where_they_lie() {
         let found = import(&svg(
             "<g transform=\"translate(10 0) scale(2)\"><path d=\"M0 0 L20 0 L20 10 Z\"/></g>\
-             <path d=\"M0 0 L0 20\"/><circle r=\"4\"/><defs><path d=\"M0 0 L900 900\"/></defs>",
+             <path d=\"M0 0 L0 20\"/><text>stars</text><defs><path d=\"M0 0 L900 900\"/></defs>",
         ))
         .expect("it can be taken");
         assert_eq!(found.outline.size(), [50.0, 20.0]);
-        assert_eq!((found.segments, found.left_out), (4, vec!["circle".to_owned()]));
+        assert_eq!((found.segments, found.left_out), (4, vec!["text".to_owned()]));
     }
 
     #[test]
@@ -232,8 +231,7 @@ mod tests {
             Err(ImportError::BadPath(_))
         ));
         assert!(matches!(import(&svg("<path d=\"M0 0 R\"/>")), Err(ImportError::BadPath(_))));
-        let told =
-            import(&svg("<rect width=\"4\" height=\"4\"/>")).expect_err("no path").to_string();
-        assert!(told.contains("turn its rect into paths"), "{told}");
+        let told = import(&svg("<text>stars</text>")).expect_err("no path").to_string();
+        assert!(told.contains("turn its text into paths"), "{told}");
     }
 }

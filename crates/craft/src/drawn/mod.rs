@@ -10,4 +10,5 @@ pub mod piping;
 pub mod polygon;
 pub mod score;
 pub mod shapes;
+mod shapes_of_svg;
 pub mod wrap_strip;

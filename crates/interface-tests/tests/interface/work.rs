@@ -145,7 +145,7 @@ async fn one_bowl_is_divided_and_its_part_tinted() {
         page.until_shown("tinted", "drops").await?;
         page.choose("Measured", "in drops").await?;
         page.fill("Drops to 100 g", "0").await?;
-        page.until_said("Drops to 100 g must be 1 to 400").await?;
+        page.until_said("must be 1 to 400 drops; it is 0").await?;
         page.fill("Drops to 100 g", "60").await?;
         page.until("saving", "saved", |text| text == "Saved").await?;
         page.place("Steps").await?;

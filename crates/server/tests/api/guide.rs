@@ -39,6 +39,47 @@ impl Kitchen {
             "components": components });
         self.planned(json!({ "name": "All of it", "inputs": inputs })).await
     }
+
+    /// Does what a batch's guide says, when it says so, until it has no more to say; the bowls that
+    /// were opened for it.
+    pub async fn follow(&self, batch: &str) -> Vec<String> {
+        let guide = async || self.get(&format!("/batches/{batch}/guide")).await.with(200);
+        let mut now_at = guide().await;
+        let (mut steps, mut bowls) = (0, Vec::new());
+        // Whoever does what it says, when it says so, comes to the end of it.
+        while let Some(now) = now_at["now"].as_object().cloned() {
+            steps += 1;
+            assert!(steps < 400, "it ends: {now_at:#}");
+            let state = text(&now["state"]);
+            assert_ne!(state, "missed", "who is in time misses nothing: {now:?}");
+            if state == "wait" {
+                let opens: DateTime<Utc> = text(&now["opens"]["at"]).parse().expect("a time");
+                let wait = opens - self.now() + TimeDelta::milliseconds(10);
+                self.pass(wait.max(TimeDelta::milliseconds(10)));
+            } else if now["kind"] == "tempering" {
+                let body = json!({ "chocolate": now["chocolate"] });
+                let opened = self.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
+                let bowl = text(&opened["bowl"]["id"]);
+                // In temper at once: what is tried here is the order of the steps.
+                let [read, seen] = [opened["bowl"]["use_c"][0].clone(), json!("sets_from_edge")];
+                self.read(&bowl, json!({ "temp_c": read })).await.with(201);
+                self.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
+                self.act(&bowl, json!({ "kind": "test_started" })).await.with(201);
+                self.pass(TimeDelta::minutes(4));
+                self.act(&bowl, json!({ "kind": "test_seen", "seen": seen })).await.with(201);
+                bowls.push(bowl);
+            } else {
+                assert!(state == "do" || state == "closing", "{now:?}");
+                self.done(batch, &text(&now["step"]), false).await;
+                self.pass(TimeDelta::seconds(5));
+            }
+            now_at = guide().await;
+        }
+        let all = now_at["progress"].as_array().expect("lines");
+        assert!(all.iter().all(|one| one["next"].is_null()), "{now_at:#}");
+        assert_eq!((&now_at["coming"], &now_at["stage"]), (&json!([]), &json!("made")));
+        bowls
+    }
 }
 
 #[actix_web::test]
@@ -60,41 +101,7 @@ async fn every_kind_of_work_is_planned_made_to_the_end_and_logged() {
         assert_eq!(told, names, "{key}");
     }
     let batch = kitchen.begun(&plan).await;
-    let guide = async || kitchen.get(&format!("/batches/{batch}/guide")).await.with(200);
-    let mut now_at = guide().await;
-    let (mut steps, mut bowls) = (0, Vec::new());
-    // Whoever does what it says, when it says so, comes to the end of it.
-    while let Some(now) = now_at["now"].as_object().cloned() {
-        steps += 1;
-        assert!(steps < 400, "it ends: {now_at:#}");
-        let state = text(&now["state"]);
-        assert_ne!(state, "missed", "who is in time misses nothing: {now:?}");
-        if state == "wait" {
-            let opens: DateTime<Utc> = text(&now["opens"]["at"]).parse().expect("a time");
-            let wait = opens - kitchen.now() + TimeDelta::milliseconds(10);
-            kitchen.pass(wait.max(TimeDelta::milliseconds(10)));
-        } else if now["kind"] == "tempering" {
-            let body = json!({ "chocolate": now["chocolate"] });
-            let opened = kitchen.post(&format!("/batches/{batch}/bowls"), body).await.with(201);
-            let bowl = text(&opened["bowl"]["id"]);
-            // In temper at once: what is tried here is the order of the steps.
-            let [read, seen] = [opened["bowl"]["use_c"][0].clone(), json!("sets_from_edge")];
-            kitchen.read(&bowl, json!({ "temp_c": read })).await.with(201);
-            kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
-            kitchen.act(&bowl, json!({ "kind": "test_started" })).await.with(201);
-            kitchen.pass(TimeDelta::minutes(4));
-            kitchen.act(&bowl, json!({ "kind": "test_seen", "seen": seen })).await.with(201);
-            bowls.push(bowl);
-        } else {
-            assert!(state == "do" || state == "closing", "{now:?}");
-            kitchen.done(&batch, &text(&now["step"]), false).await;
-            kitchen.pass(TimeDelta::seconds(5));
-        }
-        now_at = guide().await;
-    }
-    let all = now_at["progress"].as_array().expect("lines");
-    assert!(all.iter().all(|one| one["next"].is_null()), "{now_at:#}");
-    assert_eq!((&now_at["coming"], &now_at["stage"]), (&json!([]), &json!("made")));
+    let bowls = kitchen.follow(&batch).await;
     // Every bowl was ended by the last thing that was poured from it, and by nothing else.
     for bowl in bowls {
         assert_eq!(kitchen.bowl_now(&bowl).await["phase"], "done");

@@ -13,6 +13,7 @@ mod flat_work;
 mod gate;
 mod generated;
 mod guide;
+mod jobs;
 mod kitchen;
 mod methods;
 mod moulded;

@@ -52,17 +52,17 @@ async fn a_drawing_that_is_brought_gives_its_paths_and_nothing_else() {
         let svg = format!("<svg xmlns='http://www.w3.org/2000/svg'>{inside}</svg>");
         sheet(json!({ "shape": "drawing", "svg": svg }), 4.0)
     };
-    let cross = "<path id='evil\"><script>' d='M0 20 L40 20 M20 0 L20 40'/><circle r='3'/>";
+    let cross = "<path id='evil\"><script>' d='M0 20 L40 20 M20 0 L20 40'/><text>evil</text>";
     let escaped = cross.replace("<script>", "&lt;script&gt;").replace("evil\">", "evil&quot;&gt;");
     let laid = kitchen.post("/calc/piping-sheet", ask(&escaped)).await.with(200);
     assert_eq!(laid["outlines"][0]["parts"], 1);
-    assert_eq!(laid["outlines"][0]["notes"][1]["text"], "Only paths are piped. Left out: circle.");
+    assert_eq!(laid["outlines"][0]["notes"][1]["text"], "Only paths are piped. Left out: text.");
     assert!(!laid.to_string().contains("evil"), "nothing but numbers is kept");
     for (inside, words) in [
         ("<script>alert(1)</script><path d='M0 0 L9 9'/>", "it has a <script>"),
         ("<image href='http://example.org/x.png'/>", "it has a <image>"),
         ("<path d='M0 0 L9 9' onclick='x()'/>", "it has an onclick"),
-        ("<rect width='9' height='9'/>", "turn its rect into paths"),
+        ("<text>evil</text>", "turn its text into paths"),
         ("<path d='M0 0 L'/>", "cannot be read"),
     ] {
         let told = kitchen.post("/calc/piping-sheet", ask(inside)).await;
