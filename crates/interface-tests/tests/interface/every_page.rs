@@ -24,7 +24,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/plans/{several}"), "Nebula marble"),
         (format!("/plans/{several}/card"), "Never above"),
         (format!("/plans/{planets}"), "Planets with orange ganache"),
-        (format!("/plans/{planets}/card"), "Keeps:"),
+        (format!("/plans/{planets}/card"), "keeps 10 days"),
         ("/colour".into(), "How it looks when it is turned out"),
         (format!("/plans/{several}/sheets/constellations"), "star with 5 points"),
         (format!("/plans/{several}/sheets/nebula"), "back to the plan"),
