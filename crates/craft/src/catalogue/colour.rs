@@ -13,6 +13,7 @@ crate::messages! {
     tool_needs_more(film: FineGrams, least: Grams) = "{film} would cover it, but with less than {least} the tool does not work. What is left keeps: label it with pigment and date.";
     must_disperse_in_fat() = "must be a powder that disperses in fat, or a colour in oil: water, and a gel is water, makes cocoa butter and chocolate grainy and thick";
     must_be_a_colour(srgb: Words) = "must be a colour such as #3b5bdb; it is {srgb}";
+    must_be_srgb(looks: Words) = "must be a colour as #rrggbb; it is {looks}";
     must_be_food() = "must be sold for eating: \"non-toxic\" on a dust does not make it food";
     food_not_said(name: Words) = "{name}: read its label. Only colour that is sold for eating goes on food.";
     check_country(name: Words) = "{name}: barred from food in some countries. Check yours.";

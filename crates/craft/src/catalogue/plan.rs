@@ -47,7 +47,6 @@ crate::messages! {
     coating_with_couverture(hot: TempRange) = "Coating and couverture do not hold together: their fats soften each other and they part. Coating is worked at {hot}, which takes the temper from what it touches. Make all of it from one of the two. If both must be: let the coating set fully first, then the couverture over it, thin, in its working range, and eat it within days.";
     too_little(missing: Grams, wanted: Grams) = "{missing} short: it takes {wanted}, with what stays on bowl and spatula.";
     must_come_to(range: Between, total: Grams) = "must come to {range}; it comes to {total}";
-    must_be_srgb(looks: Words) = "must be a colour as #rrggbb; it is {looks}";
     taken_from_nothing(from: Words) = "must name another chocolate of this plan; it is {from}";
     taken_from_a_part(from: Words) = "must be a bowl that is tempered; {from} is a part of one itself";
     taken_without_a_recipe() = "must be left out where it has pigments of its own: a part is coloured as the bowl that it is taken from";

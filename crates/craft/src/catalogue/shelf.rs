@@ -24,5 +24,4 @@ crate::messages! {
     goods_soon_past(name: Words, day: Words) = "{name}: best before {day}. Use this pack first.";
     use_by(name: Words, day: Words) = "The date of {name} was {day}. Cream, milk and butter past it are not for fillings: take a fresh pack.";
     not_a_pigment() = "is not a pigment on the shelf";
-    must_be_srgb(looks: Words) = "must be a colour as #rrggbb; it is {looks}";
 }

@@ -3,6 +3,7 @@
 mod appearance;
 mod butter;
 mod film;
+mod looks;
 mod pigment;
 mod spooned;
 mod strength;
@@ -11,6 +12,7 @@ mod tinting;
 pub use appearance::{Film, Ground, Optics, Rgb, hex, linear, stack};
 pub use butter::{ColourButter, Wanted, colour_butter, pct_of_total, remarks as butter_remarks};
 pub use film::{FilmAmount, Way, film};
+pub use looks::check_looks;
 pub use pigment::{Carrier, FoodStatus, PigmentInputs, USUAL_PARTS, usual_pigments};
 pub use spooned::{a_drop, measured};
 pub use strength::{Strength, seen_strength};

@@ -10,7 +10,7 @@ use crate::allergens::LabelInputs;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
 use crate::chocolate::{AddedFatInputs, Chocolate, Family};
-use crate::colour::{PigmentInputs, linear};
+use crate::colour::{PigmentInputs, check_looks};
 use crate::heat::Vessel;
 use crate::heat::microwave::Microwave;
 use crate::learn::GearNumbers;
@@ -234,11 +234,7 @@ impl BowlInputs {
         if let Some(name) = &self.name {
             check.text("name", name, LONGEST_KEY);
         }
-        if let Some(looks) = &self.looks
-            && linear(looks).is_none()
-        {
-            check.fault("looks", say::must_be_srgb(looks));
-        }
+        check_looks(self.looks.as_deref(), check);
         let base = family_or_blend(self.family, self.blend.as_deref(), check);
         let chocolate = self.own.check("own", base, check);
         let chocolate = match &self.fat_added {

@@ -79,7 +79,8 @@ pub struct Keeping {
     pub apart: Vec<Message>,
 }
 
-fn known_by(name: &str, words: &[&str]) -> bool {
+/// Whether goods are known by one of some words, as their maker names them.
+pub(super) fn known_by(name: &str, words: &[&str]) -> bool {
     let name = name.to_lowercase();
     words.iter().any(|word| name.contains(word))
 }
@@ -96,7 +97,6 @@ impl Keeping {
         });
         let parts = of_chocolates(draft, bowls).into_iter().chain(of_goods).chain(of_mixed);
         let shortest = own.into_iter().chain(parts).reduce(shorter)?;
-        // Where any of it belongs in the fridge, all of it does.
         Some(Self {
             days: shortest.days,
             text: shortest.text,
@@ -167,14 +167,9 @@ fn family_words(family: Family) -> String {
 
 /// What it must not lie beside.
 fn apart(draft: &Draft, store: Store) -> Vec<Message> {
-    let named = |words: &[&str]| {
-        let found: Vec<_> = draft
-            .goods
-            .iter()
-            .filter(|one| known_by(&one.name, words))
-            .map(|one| one.name.as_str())
-            .collect();
-        found
+    let named = |words: &[&str]| -> Vec<&str> {
+        let known = draft.goods.iter().filter(|one| known_by(&one.name, words));
+        known.map(|one| one.name.as_str()).collect()
     };
     let mut apart = Vec::new();
     if draft.goods.iter().any(|one| is_nutty(&one.name)) {

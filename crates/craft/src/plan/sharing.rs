@@ -1,7 +1,7 @@
 //! What components share: chocolates, trays, the fridge, one pair of hands.
 
 use super::inputs::PlanInputs;
-use super::keeping::packed_apart;
+use super::keeping::{known_by, packed_apart};
 use super::planned::{PlannedBowl, PlannedComponent};
 use crate::catalogue::plan as say;
 use crate::message::{List, names};
@@ -56,8 +56,7 @@ fn names_of(components: &[&PlannedComponent]) -> List {
 
 /// Whether goods have nuts in them, by their name.
 pub(super) fn is_nutty(name: &str) -> bool {
-    let name = name.to_lowercase();
-    NUTS.iter().any(|nut| name.contains(nut))
+    known_by(name, &NUTS)
 }
 
 fn has_nuts(component: &&PlannedComponent) -> bool {

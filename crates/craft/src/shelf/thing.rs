@@ -7,7 +7,7 @@ use crate::allergens::LabelInputs;
 use crate::catalogue::shelf as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
-use crate::colour::{PigmentInputs, linear};
+use crate::colour::{PigmentInputs, check_looks};
 use crate::heat::Material;
 use crate::method::Kitchen;
 use crate::pantry::GoodsInputs;
@@ -85,11 +85,7 @@ impl ChocolateInputs {
         check.remark("label", &self.label, LONGEST_NOTE);
         check.optional("flow_grade", self.flow_grade.map(f64::from), check::FLOW_GRADE);
         check.optional("price_per_kg", self.price_per_kg, check::PRICE_PER_KG);
-        if let Some(looks) = &self.looks
-            && linear(looks).is_none()
-        {
-            check.fault("looks", say::must_be_srgb(looks));
-        }
+        check_looks(self.looks.as_deref(), check);
         self.chocolate("", check);
     }
 }

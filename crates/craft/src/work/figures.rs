@@ -24,7 +24,9 @@ use crate::chocolate::Family;
 use crate::keeping::Lasts;
 use crate::message::names;
 use crate::note::{Level, Note};
-use crate::shell::{CavityInputs, Hollow, Inside, MouldInputs, RegionInputs, melted_density};
+use crate::shell::{
+    Cavity, CavityInputs, Hollow, Inside, MouldInputs, RegionInputs, melted_density,
+};
 use crate::units::{Length, Mass, Volume, grams, millimetres};
 
 /// Tones at most.
@@ -168,7 +170,6 @@ impl Work for FiguresInputs {
             ..Within::default()
         };
         let lined = self.cast.lined(1, within, at)?;
-        let surface = self.cast.mould.check("cast.mould", at.check)?.area;
         let count = f64::from(self.cast.count(1));
         let hollow = Hollow::open(&lined.cavity, lined.cast.shell);
         let mut draft = begun(lined);
@@ -181,10 +182,10 @@ impl Work for FiguresInputs {
         let each = body + laid.mass + grams(inside_each_g(&self.inside));
         draft.size.pieces = Some(Pieces { count, each, area: None });
         let mut end = self.cast.ends(at.fridge);
-        end.extend(self.closed(&mut draft, hollow, &inside, count, at)?);
+        end.extend(self.closed(&mut draft, (&laid.cavity, hollow), &inside, count, at)?);
         stick_on(&mut draft, &stuck, count, end);
         if let Some(toe) = &self.dipped {
-            toe.dip(&mut draft, surface, count, at)?;
+            toe.dip(&mut draft, laid.cavity.area, count, at)?;
         }
         draft.said.checks = vec![say::check_tones_set(), say::check_no_air(), say::check_cloudy()];
         draft.said.mistakes = vec![GREY_BETWEEN, PINHOLES, STAYS_IN_MOULD, FINE_CRACKS];
@@ -196,13 +197,15 @@ impl Work for FiguresInputs {
         } else {
             Lasts::weeks(8.0, say::keeps_as_inside())
         });
-        paint(&mut draft, &self.painted, surface * count, at);
+        paint(&mut draft, &self.painted, laid.cavity.area * count, at);
         Some(draft)
     }
 }
 
 /// The tones as they lie in one cavity.
 struct Laid {
+    /// The whole cavity, before anything lies in it.
+    cavity: Cavity,
     /// The parts of the face, each with the family that is seen there.
     parts: Vec<Part>,
     /// What each takes, by its chocolate.
@@ -230,6 +233,7 @@ impl FiguresInputs {
         let body = at.chocolate("cast.chocolate", &self.cast.chocolate)?.family;
         let cavity = cavity?;
         let mut laid = Laid {
+            cavity,
             parts: self.parts(body, at),
             each: Vec::new(),
             mass: Mass::default(),
@@ -253,7 +257,7 @@ impl FiguresInputs {
                 at.check.fault(format!("{field}.region"), message);
                 return None;
             };
-            let (room, thickness) = match tone.fill {
+            let (room, thickness, density) = match tone.fill {
                 ToneFill::Layer { thickness_mm } => {
                     let own = format!("{field}.fill.thickness_mm");
                     let thick = millimetres(at.number(&own, thickness_mm, check::TONE_MM));
@@ -261,7 +265,7 @@ impl FiguresInputs {
                     if !at.check.has_faults() && there >= most {
                         at.check.fault(own, say::thicker_than_the_mould(there, most));
                     }
-                    (cavity.area * share * thick, thick)
+                    (cavity.area * share * thick, thick, chocolate.solid_density)
                 }
                 ToneFill::Solid { each_g } => {
                     let own = format!("{field}.fill.each_g");
@@ -272,12 +276,8 @@ impl FiguresInputs {
                         at.check.fault(format!("{field}.region"), say::leaves_no_body());
                     }
                     laid.solid_face += share;
-                    (room, room / (cavity.area * share))
+                    (room, room / (cavity.area * share), density)
                 }
-            };
-            let density = match tone.fill {
-                ToneFill::Layer { .. } => chocolate.solid_density,
-                ToneFill::Solid { .. } => melted_density(&chocolate),
             };
             laid.full += room;
             laid.each.push((tone.chocolate.clone(), room * density));
@@ -343,7 +343,7 @@ impl FiguresInputs {
     fn closed(
         &self,
         draft: &mut Draft,
-        hollow: Hollow,
+        (cavity, hollow): (&Cavity, Hollow),
         inside: &[Inside],
         count: f64,
         at: &mut Drafting<'_>,
@@ -384,7 +384,6 @@ impl FiguresInputs {
             tasks.push(fill.minding(say::put_inside_mind()));
         }
         if let Some((key, thick, chocolate)) = base {
-            let cavity = self.cast.mould.check("cast.mould", at.check)?;
             let plate: Mass = cavity.opening * PLATE_SHARE * thick * chocolate.solid_density;
             draft.takes.push(Portion::of(key, plate * count));
             draft.sets.layers.push(Layer::of(key, thick));

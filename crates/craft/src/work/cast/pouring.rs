@@ -35,18 +35,19 @@ impl CastInputs {
     /// From the pour to the scraped shell.
     pub(super) fn wall_tasks(&self, amount: &ShellsAmount, at: &Drafting<'_>) -> Vec<TaskDraft> {
         let label = at.label(&self.chocolate);
-        let pour = |text| TaskDraft::new("pour", text, say::pour_how(), 60.0).with(&self.chocolate);
+        let pour = || {
+            let closed = self.mould.two_sided;
+            let text = if closed { say::pour_closed(&label) } else { say::pour(&label) };
+            TaskDraft::new("pour", text, say::pour_how(), 60.0).with(&self.chocolate)
+        };
+        let knock = || TaskDraft::new("knock", say::knock(), say::knock_how(), KNOCKS_S);
         match amount.coat {
             Coat::Dumped { wait } => {
                 let wait_s = wait.map_or(0.0, in_seconds);
                 let dump = TaskDraft::new("dump", say::dump(), say::dump_how(), 45.0);
                 let tasks = vec![
-                    pour(if self.mould.two_sided {
-                        say::pour_closed(&label)
-                    } else {
-                        say::pour(&label)
-                    }),
-                    TaskDraft::new("knock", say::knock(), say::knock_how(), KNOCKS_S),
+                    pour(),
+                    knock(),
                     // However short: its clock runs from the last knock.
                     if wait_s >= 1.0 {
                         dump.since("knock", 0).from(Timing::After(wait_s), say::dump_from())
@@ -77,15 +78,9 @@ impl CastInputs {
                     TaskDraft::new("turn", say::turn(), say::turn_how(), TURNS_S),
                 ]
             }
-            Coat::Filled => vec![
-                pour(if self.mould.two_sided {
-                    say::pour_closed(&label)
-                } else {
-                    say::pour(&label)
-                }),
-                TaskDraft::new("knock", say::knock(), say::knock_how(), KNOCKS_S),
-                TaskDraft::new("level", say::level(), say::level_how(), 20.0),
-            ],
+            Coat::Filled => {
+                vec![pour(), knock(), TaskDraft::new("level", say::level(), say::level_how(), 20.0)]
+            }
         }
     }
 
