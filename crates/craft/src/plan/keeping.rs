@@ -1,8 +1,8 @@
 //! How long what is made keeps, by its most perishable part, how it is stored, and what it must not
 //! lie beside.
 
+use super::known_goods::{CRISP, FRUIT, SCENTED, is_nutty, known_by};
 use super::planned::{PlannedBowl, PlannedComponent, plan_of};
-use super::sharing::is_nutty;
 use crate::catalogue::keeping as say;
 use crate::chocolate::{AddedFat, Family};
 use crate::filling::COLD_C;
@@ -28,42 +28,6 @@ const MOIST_DAYS: f64 = 4.0;
 /// What has a date of its own is taken to keep so long, against what is custom, days (*custom*).
 const UNKNOWN_DAYS: f64 = 20.0;
 
-/// Words by which goods are known that go soft where anything is moist.
-const CRISP: [&str; 12] = [
-    "cereal",
-    "biscuit",
-    "wafer",
-    "pretzel",
-    "popcorn",
-    "oat",
-    "cookie",
-    "cracker",
-    "toffee",
-    "crisp",
-    "brittle",
-    "hard sweets",
-];
-/// Words by which dried fruit is known, and what keeps as it does.
-const FRUIT: [&str; 12] = [
-    "raisin",
-    "cherr",
-    "cranberr",
-    "apricot",
-    "peel",
-    "banana",
-    "berr",
-    "date",
-    "fig",
-    "fruit",
-    "marshmallow",
-    "candied",
-];
-/// Words by which goods are known whose smell goes over.
-const SCENTED: [&str; 12] = [
-    "mint", "coffee", "chilli", "cinnamon", "ginger", "orange", "petal", "spice", "anise", "tea",
-    "rum", "lavender",
-];
-
 /// How something that is made is kept.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Keeping {
@@ -77,12 +41,6 @@ pub struct Keeping {
     pub storage: Message,
     /// What it must not lie beside.
     pub apart: Vec<Message>,
-}
-
-/// Whether goods are known by one of some words, as their maker names them.
-pub(super) fn known_by(name: &str, words: &[&str]) -> bool {
-    let name = name.to_lowercase();
-    words.iter().any(|word| name.contains(word))
 }
 
 impl Keeping {

@@ -12,6 +12,7 @@ mod division;
 mod gear;
 mod inputs;
 mod keeping;
+mod known_goods;
 mod left_over;
 mod merge;
 mod needed;

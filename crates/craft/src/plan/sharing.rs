@@ -1,27 +1,14 @@
 //! What components share: chocolates, trays, the fridge, one pair of hands.
 
 use super::inputs::PlanInputs;
-use super::keeping::{known_by, packed_apart};
+use super::keeping::packed_apart;
+use super::known_goods::is_nutty;
 use super::planned::{PlannedBowl, PlannedComponent};
 use crate::catalogue::plan as say;
 use crate::message::{List, names};
 use crate::note::Note;
 use crate::units::Time;
 use crate::work::{Task, TrayInputs};
-
-/// Words by which nuts are known on a list of goods.
-const NUTS: [&str; 10] = [
-    "nut",
-    "almond",
-    "pecan",
-    "pistachio",
-    "macadamia",
-    "praline",
-    "marzipan",
-    "gianduja",
-    "cashew",
-    "sesame",
-];
 
 /// So many chocolates can be held in temper at once by one maker (*custom*).
 const HELD_AT_ONCE: usize = 3;
@@ -52,11 +39,6 @@ pub(super) fn remarks(components: &[PlannedComponent], bowls: &[PlannedBowl]) ->
 
 fn names_of(components: &[&PlannedComponent]) -> List {
     names(components.iter().map(|c| &c.name))
-}
-
-/// Whether goods have nuts in them, by their name.
-pub(super) fn is_nutty(name: &str) -> bool {
-    known_by(name, &NUTS)
 }
 
 fn has_nuts(component: &&PlannedComponent) -> bool {

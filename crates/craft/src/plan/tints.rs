@@ -1,6 +1,7 @@
 //! Chocolates that are tinted with a colour of the same batch.
 
 use super::bowl_inputs::BowlInputs;
+use super::division::taken_out;
 use super::needed::Needed;
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker};
@@ -57,9 +58,7 @@ pub(super) fn add(bowls: &[BowlInputs], needs: &mut [Needed]) {
 
 /// How much of a bowl is tinted with its tint: all of it, but what is taken out.
 pub(super) fn tinted_mass(i: usize, bowls: &[BowlInputs], needs: &[Needed]) -> Mass {
-    let parts = bowls.iter().zip(needs);
-    let parts = parts.filter(|(other, _)| other.taken_from.as_ref() == Some(&bowls[i].key));
-    let taken_out = parts.fold(Mass::default(), |sum, (_, needed)| sum + needed.total);
+    let taken_out = taken_out(&bowls[i].key, bowls, needs.iter().map(Some));
     (needs[i].total - taken_out).max(Mass::default())
 }
 

@@ -161,7 +161,8 @@ fn needed(stated: &[BowlInputs], drafts: &[Draft], tempering: &[Tempering]) -> V
         .iter()
         .enumerate()
         .map(|(i, part)| {
-            let taken_out = division::taken_out(&stated[i].key, stated, &parts);
+            let taken_out =
+                division::taken_out(&stated[i].key, stated, parts.iter().map(Option::as_ref));
             part.unwrap_or_else(|| of(i, taken_out))
         })
         .collect();
