@@ -1,14 +1,11 @@
-import { Box } from "@chakra-ui/react";
 import type { BowlInputs, PigmentChoice } from "../api/client";
-import { usePigments, useShelf } from "../api/queries";
 import { NumberField } from "../kit/NumberField";
 import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
+import { useNewColours } from "./useNewColours";
 
 type Tint = NonNullable<BowlInputs["tint"]>;
 
-const SAVED = "shelf ";
-const USUAL = "usual ";
 /** Where a share, and where drops start. */
 const SHARE_PCT = 2;
 const DROPS = 40;
@@ -30,8 +27,7 @@ interface Props {
 /** A colour stirred into a chocolate that is in temper: one of the plan's, or a new one. */
 export function TintFields(props: Props) {
   const { tint, into = "chocolate", colours, errors, onChange, onAddColour } = props;
-  const saved = useShelf().data?.pigments ?? [];
-  const usual = usePigments().data ?? [];
+  const fresh = useNewColours();
   const tinted = (colour: string): Pick<BowlInputs, "tint"> => ({
     tint: { share_pct: into === "colour" ? MIXED_PCT : SHARE_PCT, ...tint, colour },
   });
@@ -46,21 +42,12 @@ export function TintFields(props: Props) {
             value: key,
             label: key,
           })),
-          ...saved.map(({ id, thing }) => ({
-            value: SAVED + id,
-            label: `another, with ${thing.name} from your shelf`,
-          })),
-          ...usual.map(({ name }) => ({
-            value: USUAL + name,
-            label: `another, with ${name.toLowerCase()}`,
-          })),
+          ...fresh.choices,
         ]}
         error={errors["tint.colour"] ?? errors.tint}
         onChange={(chosen) => {
-          const of = saved.find(({ id }) => chosen === SAVED + id);
-          const pigment = usual.find(({ name }) => chosen === USUAL + name);
-          if (of) onAddColour({ name: of.thing.name, pigment_id: of.id }, tinted);
-          else if (pigment) onAddColour({ name: pigment.name, pigment }, tinted);
+          const pigment = fresh.pigmentOf(chosen);
+          if (pigment) onAddColour(pigment, tinted);
           else onChange(chosen ? tinted(chosen) : { tint: null });
         }}
       />
@@ -97,15 +84,13 @@ function HowMuch({ tint, errors, onChange }: HowMuchProps) {
           onChange={(share_pct) => onChange({ ...tint, share_pct })}
         />
       ) : (
-        <Box>
-          <NumberField
-            label="Drops to 100 g"
-            unit=""
-            value={drops}
-            error={errors["tint.drops_per_100_g"]}
-            onChange={(drops_per_100_g) => onChange({ ...tint, drops_per_100_g })}
-          />
-        </Box>
+        <NumberField
+          label="Drops to 100 g"
+          unit=""
+          value={drops}
+          error={errors["tint.drops_per_100_g"]}
+          onChange={(drops_per_100_g) => onChange({ ...tint, drops_per_100_g })}
+        />
       )}
     </Pair>
   );

@@ -1,9 +1,7 @@
-import { usePigments, useShelf } from "../../api/queries";
 import { SelectField } from "../../kit/SelectField";
+import { useNewColours } from "../useNewColours";
 import type { FieldsOf } from "./fieldsOfWork";
 
-const SAVED = "shelf ";
-const USUAL = "usual ";
 const PART = "part of ";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "onAddColour"> {
@@ -18,8 +16,7 @@ interface Props extends Pick<FieldsOf<unknown>, "bowls" | "onAddColour"> {
 /** One of the batch's colours, or a new one from a pigment. */
 export function ColourPick(props: Props) {
   const { label, value, error, bowls, patch, onChange, onAddColour } = props;
-  const saved = useShelf().data?.pigments ?? [];
-  const usual = usePigments().data ?? [];
+  const fresh = useNewColours();
   const colours = bowls.filter(({ colour }) => colour);
   return (
     <SelectField
@@ -33,24 +30,15 @@ export function ColourPick(props: Props) {
         ...colours
           .filter(({ part }) => !part)
           .map(({ key }) => ({ value: PART + key, label: `a part of the ${key}, to mix` })),
-        ...saved.map(({ id, thing }) => ({
-          value: SAVED + id,
-          label: `another, with ${thing.name} from your shelf`,
-        })),
-        ...usual.map(({ name }) => ({
-          value: USUAL + name,
-          label: `another, with ${name.toLowerCase()}`,
-        })),
+        ...fresh.choices,
       ]}
       error={error}
       onChange={(chosen) => {
-        const of = saved.find(({ id }) => chosen === SAVED + id);
-        const pigment = usual.find(({ name }) => chosen === USUAL + name);
+        const pigment = fresh.pigmentOf(chosen);
         const isThere = colours.some(({ key }) => key === chosen);
         if (!isThere && chosen.startsWith(PART)) {
           onAddColour({ part_of: chosen.slice(PART.length) }, patch);
-        } else if (of) onAddColour({ name: of.thing.name, pigment_id: of.id }, patch);
-        else if (pigment) onAddColour({ name: pigment.name, pigment }, patch);
+        } else if (pigment) onAddColour(pigment, patch);
         else onChange(patch(chosen));
       }}
     />

@@ -1,9 +1,9 @@
 import { Box, IconButton } from "@chakra-ui/react";
 import { ArrowUp } from "lucide-react";
 import type { FilmInputs, Way } from "../../api/client";
-import { usePigments } from "../../api/queries";
 import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
+import { Entry } from "../../kit/Entry";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -11,6 +11,7 @@ import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
 import { ColourPick } from "./ColourPick";
 import type { FieldsOf } from "./fieldsOfWork";
+import { useSomeColour } from "./useSomeColour";
 import { wayWords } from "./wayWords";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColour"> {
@@ -29,7 +30,7 @@ interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColou
 /** The colours on a face, in the order of work: what goes in first is what is seen. */
 export function FilmsFields(props: Props) {
   const { films, field, regions, usual, bowls, errors, patch, onChange, onAddColour } = props;
-  const [first] = usePigments().data ?? [];
+  const withColour = useSomeColour({ bowls, onAddColour }, onChange);
   const fresh = (colour: string): FilmInputs => ({
     colour,
     way: usual,
@@ -37,13 +38,6 @@ export function FilmsFields(props: Props) {
     share_pct: 100,
     region: null,
   });
-  const more = () => {
-    const colour = bowls.find((bowl) => bowl.colour)?.key;
-    if (colour !== undefined) onChange(patch([...films, fresh(colour)]));
-    else if (first) {
-      onAddColour({ name: first.name, pigment: first }, (key) => patch([...films, fresh(key)]));
-    }
-  };
   return (
     <Fold
       inner
@@ -59,18 +53,11 @@ export function FilmsFields(props: Props) {
         nameOf={(_, i) => `colour ${i + 1}`}
         whole="The colours"
         more={films.length === 0 ? "Colour the face" : "Add colour"}
-        onMore={more}
+        onMore={() => withColour((colour) => patch([...films, fresh(colour)]))}
         onChange={(next) => onChange(patch(next))}
       >
         {({ item, i, at, field: its, changed, earlier, away }) => (
-          <Box
-            borderInlineStartWidth="4px"
-            borderColor="border.emphasized"
-            ps="3"
-            display="grid"
-            gap="2"
-            data-testid="film"
-          >
+          <Entry testId="film">
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px 44px" alignItems="end">
               <ColourPick
                 label={i === 0 ? "First applied" : `Then (${i + 1})`}
@@ -124,7 +111,7 @@ export function FilmsFields(props: Props) {
                 onChange={(region) => onChange(patch(changed({ region: region || null })))}
               />
             )}
-          </Box>
+          </Entry>
         )}
       </ListField>
     </Fold>

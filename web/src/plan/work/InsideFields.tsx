@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { InsideInputs } from "../../api/client";
 import { CountField } from "../../kit/CountField";
+import { Entry } from "../../kit/Entry";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -58,13 +59,7 @@ export function InsideFields({ inside, errors, onChange }: Props) {
         onChange={onChange}
       >
         {({ item, i, at, field, changed, away }) => (
-          <Box
-            borderInlineStartWidth="4px"
-            borderColor="border.emphasized"
-            ps="3"
-            display="grid"
-            gap="2"
-          >
+          <Entry>
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px" alignItems="end">
               <TextField label={`Inside (${i + 1})`} {...field("name")} />
               {away}
@@ -84,7 +79,7 @@ export function InsideFields({ inside, errors, onChange }: Props) {
                 onChange(changed({ not_food: sort === "not_food", made_here: sort === "made" }))
               }
             />
-          </Box>
+          </Entry>
         )}
       </ListField>
     </Fold>

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { Outlines } from "../../api/client";
 import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
+import { Entry } from "../../kit/Entry";
 import { Fault } from "../../kit/Fault";
 import { FilePick } from "../../kit/FilePick";
 import { Fold } from "../../kit/Fold";
@@ -64,13 +65,7 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
         onChange={onChange}
       >
         {({ item, at, field, changed, away }) => (
-          <Box
-            display="grid"
-            gap="2"
-            borderInlineStartWidth="4px"
-            borderColor="border.emphasized"
-            ps="3"
-          >
+          <Entry>
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 40px" gap="2" alignItems="end">
               <SelectField
                 label="Outline"
@@ -89,7 +84,7 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
               <NumberField label="Width" unit="mm" {...field("width_mm")} />
               <CountField {...field("count")} />
             </Pair>
-          </Box>
+          </Entry>
         )}
       </ListField>
     </Fold>

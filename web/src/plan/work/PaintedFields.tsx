@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { PaintedInputs, Way } from "../../api/client";
-import { usePigments } from "../../api/queries";
+import { Entry } from "../../kit/Entry";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -9,6 +9,7 @@ import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { ColourPick } from "./ColourPick";
 import type { FieldsOf } from "./fieldsOfWork";
+import { useSomeColour } from "./useSomeColour";
 import { wayWords } from "./wayWords";
 
 type With = PaintedInputs["with"];
@@ -29,15 +30,9 @@ interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColou
 
 /** What is painted or dusted on pieces once they are finished. */
 export function PaintedFields({ painted, bowls, errors, onChange, onAddColour }: Props) {
-  const [first] = usePigments().data ?? [];
   const patch = (next: PaintedInputs[]) => ({ painted: next });
   const inColour = (colour: string): With => ({ by: "colour", colour, way: "brush" });
-  /** Puts a colour there: one of the batch, or else a new one. */
-  const withColour = (put: (colour: string) => object) => {
-    const there = bowls.find((bowl) => bowl.colour)?.key;
-    if (there !== undefined) onChange(put(there));
-    else if (first) onAddColour({ name: first.name, pigment: first }, put);
-  };
+  const withColour = useSomeColour({ bowls, onAddColour }, onChange);
   return (
     <Fold
       inner
@@ -59,13 +54,7 @@ export function PaintedFields({ painted, bowls, errors, onChange, onAddColour }:
         onChange={(next) => onChange(patch(next))}
       >
         {({ item, i, at, field, changed, away }) => (
-          <Box
-            borderInlineStartWidth="4px"
-            borderColor="border.emphasized"
-            ps="3"
-            display="grid"
-            gap="2"
-          >
+          <Entry>
             <Box
               display="grid"
               gridTemplateColumns="minmax(0, 1fr) 96px 44px"
@@ -99,7 +88,7 @@ export function PaintedFields({ painted, bowls, errors, onChange, onAddColour }:
                 onChange={(name) => onChange(patch(changed({ with: { by: "dust", name } })))}
               />
             )}
-          </Box>
+          </Entry>
         )}
       </ListField>
     </Fold>

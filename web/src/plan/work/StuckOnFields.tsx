@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { StuckOnInputs } from "../../api/client";
 import { CountField } from "../../kit/CountField";
+import { Entry } from "../../kit/Entry";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -52,13 +53,7 @@ export function StuckOnFields({ stuckOn, usual, errors, onChange, ...pick }: Pro
         onChange={(next) => onChange(patch(next))}
       >
         {({ item, i, at, field, changed, away }) => (
-          <Box
-            borderInlineStartWidth="4px"
-            borderColor="border.emphasized"
-            ps="3"
-            display="grid"
-            gap="2"
-          >
+          <Entry>
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 44px" alignItems="end">
               <TextField label={`Stuck on (${i + 1})`} {...field("name")} />
               {away}
@@ -76,7 +71,7 @@ export function StuckOnFields({ stuckOn, usual, errors, onChange, ...pick }: Pro
               <CountField label="On each" {...field("count")} />
               <NumberField label="Weight of one" unit="g" {...field("each_g")} />
             </Box>
-          </Box>
+          </Entry>
         )}
       </ListField>
     </Fold>

@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { ToneInputs } from "../../api/client";
+import { Entry } from "../../kit/Entry";
 import { Fold } from "../../kit/Fold";
 import { faultyIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
@@ -48,13 +49,7 @@ export function TonesFields({ tones, regions, body, errors, onChange, ...pick }:
         {({ item, i, at, changed, away }) => {
           const fill = item.fill ?? coat;
           return (
-            <Box
-              borderInlineStartWidth="4px"
-              borderColor="border.emphasized"
-              ps="3"
-              display="grid"
-              gap="2"
-            >
+            <Entry>
               <Box
                 display="grid"
                 gridTemplateColumns="minmax(0, 1fr) minmax(0, 1fr) 44px"
@@ -113,7 +108,7 @@ export function TonesFields({ tones, regions, body, errors, onChange, ...pick }:
                   />
                 )}
               </Box>
-            </Box>
+            </Entry>
           );
         }}
       </ListField>
