@@ -154,6 +154,8 @@ pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 pub const TOASTING_MIN: Bounds = Bounds::new(1.0, 90.0, "min");
 /// Parts of sugar to one of goods that are candied.
 pub const CANDYING_PARTS: Bounds = Bounds::new(0.1, 3.0, "parts");
+/// How warm a fat is melted.
+pub const MELTING_C: Bounds = Bounds::new(30.0, 70.0, "°C");
 /// An oven in which goods are dried.
 pub const DRYING_C: Bounds = Bounds::new(30.0, 120.0, "°C");
 /// How long goods are dried.

@@ -8,11 +8,11 @@ use craft::bowl::{ActionKind, Phase, Record, Setup, fold};
 use craft::coach::not_tempered;
 use craft::learn::lesson;
 use craft::message::Message;
-use craft::plan::{Plan, PlanInputs};
-use craft::shelf::{Taught, stock};
+use craft::plan::{BowlInputs, GoodsTaken, Plan, PlanInputs};
+use craft::shelf::{Taught, Thing, in_its_unit, stock};
 use craft::steps::{Line, lines};
 use craft::time::WallTime;
-use craft::units::in_grams;
+use craft::units::{Mass, in_grams};
 use craft::work::WorkInputs;
 use store::batches::{BatchRow, ClockRow};
 use store::bowls::{BowlLine, BowlRow};
@@ -299,22 +299,58 @@ pub async fn keep_ending(
             store::shelf::unteach(&mut *connection, bowl.id).await?;
         }
         // A rehearsal empties no bag.
-        if let Some(chocolate_id) = inputs.chocolate_id.filter(|_| real) {
-            let bowl_took = stock::taken(setup, &fold(setup, record, end));
-            // What was stirred into it did not come out of its bag.
-            let of_fat = inputs.fat_added.map(|added| added.of(bowl_took)).unwrap_or_default();
-            let taken = MoveRow {
-                id: bowl.id,
-                thing_id: chocolate_id,
-                bowl_id: Some(bowl.id),
-                kind: stock::Move::Taken,
-                amount: in_grams(bowl_took - of_fat),
-                at: now.0,
-            };
-            store::stock::take(&mut *connection, &taken).await?;
+        if real {
+            take_stock(
+                &mut *connection,
+                bowl,
+                &inputs,
+                stock::taken(setup, &fold(setup, record, end)),
+                now,
+            )
+            .await?;
         }
     }
     store::changes::note(connection, Change::Shelf, now).await
+}
+
+/// Takes what went into a bowl out of the bag it came from, and what was stirred into it out of its
+/// own.
+async fn take_stock(
+    connection: &mut Connection,
+    bowl: &BowlRow,
+    inputs: &BowlInputs,
+    bowl_took: Mass,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    let of_fat = inputs.fat_added.map(|added| added.of(bowl_took)).unwrap_or_default();
+    let moved = |id, thing_id, amount| MoveRow {
+        id,
+        thing_id,
+        bowl_id: Some(bowl.id),
+        kind: stock::Move::Taken,
+        amount,
+        at: now.0,
+    };
+    if let Some(chocolate_id) = inputs.chocolate_id {
+        let taken = moved(bowl.id, chocolate_id, in_grams(bowl_took - of_fat));
+        store::stock::take(&mut *connection, &taken).await?;
+    }
+    let Some((added, goods_id)) = inputs.fat_added.and_then(|a| Some((a, a.goods_id?))) else {
+        return Ok(());
+    };
+    // What was taken off the shelf for good meanwhile has no stock to take from.
+    let goods = match store::shelf::get(&mut *connection, goods_id).await {
+        Ok(row) => row.thing.ok(),
+        Err(StoreError::NotFound(_)) => None,
+        Err(error) => return Err(error),
+    };
+    let Some(Thing::Goods(goods)) = goods else { return Ok(()) };
+    let taken = GoodsTaken::weighed(added.fat.name(), Some(goods_id), of_fat);
+    if let Some(amount) = in_its_unit(&goods, &taken) {
+        let id = Uuid::new_v5(&bowl.id, b"stirred in");
+        store::stock::take(&mut *connection, &moved(id, goods_id, amount)).await?;
+    }
+    Ok(())
 }
 
 /// Notes what a batch's steps taught about how long work takes to set in this kitchen, or

@@ -92,7 +92,8 @@ pub async fn as_ruled_in(
 ) -> Result<Shelf, StoreError> {
     let entries = rows.iter().filter_map(|row| {
         let thing = row.thing.as_ref().ok()?.clone();
-        Some((row.id, Entry { thing, learns_from: row.learns_from }))
+        let put_away = row.put_away;
+        Some((row.id, Entry { thing, learns_from: row.learns_from, put_away }))
     });
     let lessons = lessons(rows, connection).await?;
     Ok(Shelf::new(entries, lessons))

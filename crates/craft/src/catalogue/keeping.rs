@@ -6,6 +6,7 @@ crate::messages! {
     as_fruit_or_cereal(name: Words) = "3 weeks by custom, as the {name} does. Its own date comes first.";
     as_moist(name: Words) = "Days, not weeks: the {name} is moist. In the fridge, with a date in days.";
     as_untempered() = "2 days by custom: it was not tempered, and dulls.";
+    as_mixed_fats(weeks: Number) = "{weeks} weeks by custom, for coating and chocolate in one: they bloom sooner.";
     as_fat(weeks: Number, fat: Words) = "{weeks} weeks by custom, for the {fat} in it. The date of that comes first.";
     in_a_cool_room(cool: StatedTempRange) = "Airtight and dark at {cool}, away from smells. Not in the fridge.";
     in_the_fridge(cold: StatedTempRange) = "In the fridge at {cold}, in a closed box; left closed until it is as warm as the room.";

@@ -2,6 +2,7 @@
 //! stays softer.
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use super::Chocolate;
 use crate::catalogue::chocolate as say;
@@ -61,6 +62,10 @@ pub struct AddedFatInputs {
     pub fat: AddedFat,
     /// How much of it is in the whole.
     pub share_pct: f64,
+    /// The goods on the shelf that it is taken from; those of its name, if left out, filled in from
+    /// the shelf.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub goods_id: Option<Uuid>,
 }
 
 impl AddedFatInputs {
@@ -75,7 +80,7 @@ impl AddedFatInputs {
     /// use craft::chocolate::{AddedFat, AddedFatInputs};
     /// use craft::units::{grams, in_grams};
     ///
-    /// let oil = AddedFatInputs { fat: AddedFat::Oil, share_pct: 2.0 };
+    /// let oil = AddedFatInputs { fat: AddedFat::Oil, share_pct: 2.0, goods_id: None };
     /// assert!((in_grams(oil.of(grams(400.0))) - 8.0).abs() < 1e-9);
     /// ```
     #[must_use]
@@ -133,7 +138,7 @@ mod tests {
     use crate::units::in_celsius;
 
     fn with(fat: AddedFat, share_pct: f64, family: Family) -> (Chocolate, Vec<String>) {
-        let added = AddedFatInputs { fat, share_pct };
+        let added = AddedFatInputs { fat, share_pct, goods_id: None };
         let chocolate = added.stirred_into(Chocolate::of(family));
         let codes = added.remarks(&chocolate).into_iter().map(|note| note.code).collect();
         (chocolate, codes)

@@ -10,6 +10,9 @@ use crate::units::{
 
 /// Shares may miss 100 % by this much: they are typed by hand.
 const SLACK_PCT: f64 = 0.5;
+/// So much of a coating in couverture, or the other way round, sets with it; more softens both
+/// and blooms, % (*custom*).
+const MOST_OF_OTHER_FAT_PCT: f64 = 5.0;
 
 /// Why there is no blend.
 #[derive(Clone, Copy, Debug, PartialEq)]
@@ -21,8 +24,11 @@ pub enum BlendError {
         /// What they add up to, per cent.
         sum_pct: f64,
     },
-    /// Coatings are made of other fats.
-    CoatingWithChocolate,
+    /// Coatings are made of other fats: more than a little of either in the other.
+    CoatingWithChocolate {
+        /// The share of the one there is less of, per cent.
+        share_pct: f64,
+    },
 }
 
 impl BlendError {
@@ -32,7 +38,9 @@ impl BlendError {
         match self {
             Self::TooFewParts => say::too_few_parts(),
             Self::NotWhole { sum_pct } => say::not_whole(*sum_pct),
-            Self::CoatingWithChocolate => say::coating_with_chocolate(),
+            Self::CoatingWithChocolate { share_pct } => {
+                say::coating_with_chocolate(MOST_OF_OTHER_FAT_PCT, *share_pct)
+            }
         }
     }
 }
@@ -44,7 +52,8 @@ impl Chocolate {
     ///
     /// Each bound is the mean of its parts' bounds, weighted by mass (docs/craft.md,
     /// section 1), so is the fat; densities are weighted so that volumes add up.
-    /// It counts as the family of its largest part.
+    /// It counts as the family of its largest part. A little coating in couverture, or a
+    /// little couverture in a coating, changes neither's bounds, only how it lasts.
     ///
     /// ```
     /// use craft::chocolate::{Chocolate, Family};
@@ -60,8 +69,8 @@ impl Chocolate {
     /// ```
     ///
     /// # Errors
-    /// Where there are fewer than two parts, they do not make a whole, or one is
-    /// a coating and another is not.
+    /// Where there are fewer than two parts, they do not make a whole, or there is more
+    /// than 5 % of a coating in chocolate that is tempered, or of that in a coating.
     pub fn blend(parts: &[(Self, f64)]) -> Result<Self, BlendError> {
         if parts.len() < 2 {
             return Err(BlendError::TooFewParts);
@@ -70,18 +79,26 @@ impl Chocolate {
         if (sum_pct - 100.0).abs() > SLACK_PCT {
             return Err(BlendError::NotWhole { sum_pct });
         }
-        let tempers = parts.iter().filter(|(part, _)| part.family.tempers()).count();
-        if tempers != 0 && tempers != parts.len() {
-            return Err(BlendError::CoatingWithChocolate);
+        let share_pct = other_fat_pct(parts);
+        if share_pct > MOST_OF_OTHER_FAT_PCT {
+            return Err(BlendError::CoatingWithChocolate { share_pct });
         }
         let mean = |of: &dyn Fn(&Self) -> f64| {
             parts.iter().map(|(part, pct)| of(part) * pct / sum_pct).sum::<f64>()
         };
-        // Within a blend either every part has a bound or none has.
+        // What sets it is the fat there is most of: either every part of that has a bound or
+        // none has.
+        let tempers = tempering_pct(parts) * 2.0 >= sum_pct;
+        let alike: Vec<&(Self, f64)> =
+            parts.iter().filter(|(part, _)| part.family.tempers() == tempers).collect();
+        let alike_pct: f64 = alike.iter().map(|(_, pct)| pct).sum();
+        let mean_alike = |of: &dyn Fn(&Self) -> f64| {
+            alike.iter().map(|(part, pct)| of(part) * pct / alike_pct).sum::<f64>()
+        };
         let band = |of: &dyn Fn(&Windows) -> Option<Band>| {
-            parts.iter().all(|(part, _)| of(&part.windows).is_some()).then(|| {
+            alike.iter().all(|(part, _)| of(&part.windows).is_some()).then(|| {
                 let end = |of_band: fn(&Band) -> f64| {
-                    celsius(mean(&|c| of(&c.windows).as_ref().map_or(0.0, of_band)))
+                    celsius(mean_alike(&|c| of(&c.windows).as_ref().map_or(0.0, of_band)))
                 };
                 Band { lo: end(|b| in_celsius(b.lo)), hi: end(|b| in_celsius(b.hi)) }
             })
@@ -89,7 +106,7 @@ impl Chocolate {
         let sure = |of: fn(&Windows) -> Band| {
             band(&move |w| Some(of(w))).unwrap_or(of(&parts[0].0.windows))
         };
-        let point = |of: fn(&Windows) -> f64| celsius(mean(&|c| of(&c.windows)));
+        let point = |of: fn(&Windows) -> f64| celsius(mean_alike(&|c| of(&c.windows)));
         let windows = Windows {
             melt: sure(|w| w.melt),
             limit: point(|w| in_celsius(w.limit)),
@@ -113,6 +130,19 @@ impl Chocolate {
             own: parts.iter().any(|(part, _)| part.own),
         })
     }
+}
+
+/// How much of some parts is tempered, per cent of what they were stated in.
+fn tempering_pct(parts: &[(Chocolate, f64)]) -> f64 {
+    parts.iter().filter(|(part, _)| part.family.tempers()).map(|(_, pct)| pct).sum()
+}
+
+/// Of coating and of what is tempered the share there is less of, per cent: nothing where all
+/// is of one kind.
+pub(crate) fn other_fat_pct(parts: &[(Chocolate, f64)]) -> f64 {
+    let sum: f64 = parts.iter().map(|(_, pct)| pct).sum();
+    let tempers = tempering_pct(parts);
+    tempers.min(sum - tempers) / sum * 100.0
 }
 
 #[cfg(test)]
@@ -151,9 +181,27 @@ mod tests {
             of(&[(Family::Dark, 60.0), (Family::Milk, 30.0)]),
             Err(BlendError::NotWhole { .. })
         ));
-        assert_eq!(
-            of(&[(Family::Dark, 60.0), (Family::Coating, 40.0)]),
-            Err(BlendError::CoatingWithChocolate)
-        );
+        for (dark, coating, least) in [(60.0, 40.0, 40.0), (94.0, 6.0, 6.0), (8.0, 92.0, 8.0)] {
+            let told = of(&[(Family::Dark, dark), (Family::Coating, coating)]);
+            let Err(BlendError::CoatingWithChocolate { share_pct }) = told else {
+                panic!("{told:?} of {dark} and {coating}");
+            };
+            assert!((share_pct - least).abs() < 1e-9);
+        }
+    }
+
+    #[test]
+    fn a_little_coating_leaves_every_bound_of_a_chocolate_where_it_was_and_the_other_way_round() {
+        let dark = of(&[(Family::Dark, 95.0), (Family::Coating, 5.0)]).expect("a blend");
+        assert_eq!((dark.family, dark.windows), (Family::Dark, Family::Dark.windows()));
+        let coating = of(&[(Family::Milk, 4.0), (Family::Coating, 96.0)]).expect("a blend");
+        assert_eq!(coating.windows, Family::Coating.windows());
+        let mixed = [(Family::Dark, 50.0), (Family::Milk, 46.0), (Family::Coating, 4.0)];
+        let mixed = of(&mixed).expect("a blend");
+        assert_eq!(mixed.family, Family::Dark);
+        let lost = in_celsius(mixed.windows.lost.expect("it tempers"));
+        let [dark, milk] = [Family::Dark, Family::Milk]
+            .map(|family| in_celsius(family.windows().lost.expect("it tempers")));
+        assert!((lost - (50.0 * dark + 46.0 * milk) / 96.0).abs() < 1e-9);
     }
 }

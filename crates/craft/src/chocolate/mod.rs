@@ -9,6 +9,7 @@ mod windows;
 
 pub use added_fat::{AddedFat, AddedFatInputs};
 pub use blend::BlendError;
+pub(crate) use blend::other_fat_pct;
 pub use family::Family;
 pub use own_numbers::{OwnNumbers, OwnNumbersError};
 pub use windows::{Band, Windows};

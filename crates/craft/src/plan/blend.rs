@@ -2,8 +2,10 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::chocolate as say;
 use crate::check::{self, Checker};
-use crate::chocolate::{Chocolate, Family};
+use crate::chocolate::{Chocolate, Family, other_fat_pct};
+use crate::note::Note;
 
 /// One part of a blend.
 #[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
@@ -25,6 +27,23 @@ pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<
     let parts: Vec<_> =
         parts.iter().map(|part| (Chocolate::of(part.family), part.share_pct)).collect();
     Chocolate::blend(&parts).map_err(|error| check.fault(field, error.message())).ok()
+}
+
+/// Of coating and of what is tempered the share there is less of, per cent.
+fn other_fat(parts: &[BlendPart]) -> f64 {
+    let parts: Vec<_> =
+        parts.iter().map(|part| (Chocolate::of(part.family), part.share_pct)).collect();
+    other_fat_pct(&parts)
+}
+
+/// Whether there is coating in a chocolate, or chocolate in a coating.
+pub(super) fn are_fats_mixed(parts: &[BlendPart]) -> bool {
+    other_fat(parts) > 0.0
+}
+
+/// A remark on the coating in a chocolate, or the chocolate in a coating.
+pub(super) fn remark(parts: &[BlendPart]) -> Option<Note> {
+    are_fats_mixed(parts).then(|| Note::caution("other-fat", say::other_fat(other_fat(parts))))
 }
 
 /// A family's chocolate, or that of a blend in its place, with faults noted under

@@ -7,7 +7,7 @@ use super::recipe::ColourPlan;
 use crate::bowl::{Colouring, Setup};
 use crate::catalogue::plan as say;
 use crate::check::{Checker, Fault};
-use crate::chocolate::{AddedFat, AddedFatInputs, Chocolate};
+use crate::chocolate::{AddedFatInputs, Chocolate};
 use crate::colour::Wanted;
 use crate::heat::Vessel;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave, SHORTEST_S};
@@ -60,6 +60,8 @@ pub struct BowlPlan {
     offset: TemperatureDifference,
     /// What is stirred into it as it melts.
     fat_added: Option<AddedFatInputs>,
+    /// Whether it is a blend of coating and what is tempered.
+    pub(super) fats_mixed: bool,
 }
 
 /// Plans a bowl that stands for itself: it says how much it holds, and how warm
@@ -145,6 +147,7 @@ impl Tempering {
             learned: self.learned,
             offset: self.offset,
             fat_added: self.fat_added,
+            fats_mixed: self.fats_mixed,
             chocolate: self.chocolate,
         })
     }
@@ -188,9 +191,9 @@ impl BowlPlan {
 
     /// What is stirred into it as it melts, and how much of it there is in the whole.
     #[must_use]
-    pub fn fat_added(&self) -> Option<(AddedFat, Mass)> {
+    pub fn fat_added(&self) -> Option<(AddedFatInputs, Mass)> {
         let added = self.fat_added?;
-        Some((added.fat, self.scale.shows(added.of(self.total))))
+        Some((added, self.scale.shows(added.of(self.total))))
     }
 
     /// How much chocolate is weighed out: all of it but what is stirred into it.

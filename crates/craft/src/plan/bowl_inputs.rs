@@ -4,6 +4,7 @@
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
+use super::blend::are_fats_mixed;
 use super::recipe::{Recipe, RecipeInputs, RecipePart, TintInputs};
 use super::{BlendPart, MicrowaveInputs, OwnInputs, WareInputs, family_or_blend};
 use crate::allergens::LabelInputs;
@@ -148,6 +149,8 @@ pub(super) struct Tempering {
     pub cooling: Option<Time>,
     pub recipe: Option<Recipe>,
     pub fat_added: Option<AddedFatInputs>,
+    /// Whether it is a blend of coating and what is tempered.
+    pub fats_mixed: bool,
 }
 
 impl BowlInputs {
@@ -209,6 +212,7 @@ impl BowlInputs {
             heat_id: None,
             thermometer_id: None,
             colour: self.colour.as_ref().map(RecipeInputs::off_the_shelf),
+            fat_added: self.fat_added.map(|added| AddedFatInputs { goods_id: None, ..added }),
             ..self.clone()
         }
     }
@@ -302,6 +306,7 @@ impl BowlInputs {
             cooling: cooling_min.map(minutes),
             recipe,
             fat_added: self.fat_added,
+            fats_mixed: self.blend.as_deref().is_some_and(are_fats_mixed),
             chocolate,
         }
     }

@@ -4,6 +4,7 @@
 use serde::{Deserialize, Serialize};
 
 use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
+use super::labels::NamedLabel;
 use crate::chocolate::Family;
 use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
 
@@ -22,6 +23,9 @@ pub struct PlanInputs {
     /// How long it takes to set here, against what is usual; filled in from the shelf.
     #[serde(default)]
     pub setting_pace: Option<f64>,
+    /// What the labels say of goods that recipes name and nobody picks; filled in from the shelf.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub labels: Vec<NamedLabel>,
     /// The chocolates to be tempered.
     pub bowls: Vec<BowlInputs>,
     /// What is made.
@@ -51,6 +55,7 @@ impl PlanInputs {
             rh_pct: 45.0,
             fridge_c: None,
             setting_pace: None,
+            labels: Vec::new(),
             bowls: vec![bowl],
             components: vec![ComponentInputs {
                 key: "slab".to_owned(),

@@ -111,9 +111,12 @@ fn of_chocolates(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Lasts> {
             }
             _ => Lasts::weeks(MILK_WEEKS, say::as_chocolate(MILK_WEEKS, label)),
         });
-        if let Some((fat, _)) = plan.fat_added() {
-            let weeks = if fat == AddedFat::Butter { BUTTER_WEEKS } else { FAT_WEEKS };
-            all.push(Lasts::weeks(weeks, say::as_fat(weeks, fat.name())));
+        if let Some((added, _)) = plan.fat_added() {
+            let weeks = if added.fat == AddedFat::Butter { BUTTER_WEEKS } else { FAT_WEEKS };
+            all.push(Lasts::weeks(weeks, say::as_fat(weeks, added.fat.name())));
+        }
+        if plan.fats_mixed {
+            all.push(Lasts::weeks(FAT_WEEKS, say::as_mixed_fats(FAT_WEEKS)));
         }
     }
     all

@@ -101,10 +101,14 @@ pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> V
         }
     }
     for bowl in bowls {
-        let Some((fat, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else { continue };
+        let Some((added, mass)) = bowl.plan.as_ref().and_then(BowlPlan::fat_added) else {
+            continue;
+        };
+        let name = added.fat.name();
         // Of what a component was given from the shelf, it is the same.
-        let goods_id = adding.named(fat.name()).and_then(|known| known.goods_id);
-        adding.add(GoodsTaken::weighed(fat.name(), goods_id, mass), &bowl.label, "stirred in");
+        let named = || adding.named(name).and_then(|known| known.goods_id);
+        let goods_id = added.goods_id.or_else(named);
+        adding.add(GoodsTaken::weighed(name, goods_id, mass), &bowl.label, "stirred in");
     }
     for component in components {
         for used in &component.draft.used {

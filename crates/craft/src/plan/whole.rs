@@ -10,7 +10,7 @@ use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 use super::recipe::Recipe;
 use super::taken::{GoodsTaken, from_the_tap, taken};
-use super::{coatings, division, sharing, tints};
+use super::{blend, coatings, division, labels, sharing, tints};
 use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
@@ -76,6 +76,7 @@ impl Plan {
         let fine = inputs.bowls.iter().any(|bowl| bowl.kitchen.scale() == Scale::Fine);
         let scale = if fine { Scale::Fine } else { Scale::Kitchen };
         let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0), scale };
+        labels::check(&inputs.labels, &mut check);
         let stated = division::put_in(&inputs.bowls, &mut check);
         let mut tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
         let plain: Vec<_> =
@@ -143,7 +144,7 @@ impl Plan {
             .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
             .collect();
         let notes = sharing::remarks(&components, &bowls);
-        let allergens = declared(&stated, &bowls, &components);
+        let allergens = declared(inputs, &stated, &bowls, &components);
         let goods = taken(&bowls, &components);
         Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens, goods })
     }
@@ -186,6 +187,7 @@ struct Named<'n> {
 
 /// What all that is used contains: of chocolates by their families and labels, of goods by name.
 fn declared(
+    PlanInputs { labels, .. }: &PlanInputs,
     stated: &[BowlInputs],
     bowls: &[PlannedBowl],
     components: &[PlannedComponent],
@@ -197,16 +199,21 @@ fn declared(
         let family = stated.blend.is_none().then_some(stated.family);
         all.chocolate(&bowl.label, parts.chain(family), stated.label.as_ref());
     }
+    let by_name = |name: &str| {
+        let known = labels.iter().find(|known| known.name.eq_ignore_ascii_case(name));
+        known.map(|known| &known.label)
+    };
     let fats = bowls.iter().filter_map(|bowl| bowl.plan.as_ref()?.fat_added());
-    for (fat, _) in fats {
-        all.goods(fat.name(), None);
+    for (added, _) in fats {
+        all.goods(added.fat.name(), by_name(added.fat.name()));
     }
     let mut named = HashSet::new();
     for goods in components.iter().flat_map(|component| &component.draft.goods) {
         for bought in goods.bought().filter(|one| !from_the_tap(one.name)) {
+            let label = bought.label.or_else(|| by_name(bought.name));
             // Without a label nothing but the name tells: once is enough.
-            if bought.label.is_some() || named.insert(bought.name) {
-                all.goods(bought.name, bought.label);
+            if label.is_some() || named.insert(bought.name) {
+                all.goods(bought.name, label);
             }
         }
     }
@@ -302,6 +309,7 @@ fn weighed_out(
         Some(tint) => tint.remarks(),
         None => Vec::new(),
     };
+    notes.extend(bowl.blend.as_deref().and_then(blend::remark));
     if let Some(added) = &bowl.fat_added {
         notes.extend(added.remarks(&tempering.chocolate));
     }

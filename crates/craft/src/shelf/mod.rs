@@ -28,7 +28,7 @@ use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, learned_value};
 use crate::pantry::GoodsInputs;
-use crate::plan::{BowlInputs, GoodsTaken, PlanInputs};
+use crate::plan::{BY_NAME, BowlInputs, GoodsTaken, NamedLabel, PlanInputs};
 use crate::work;
 
 /// A thing on the shelf.
@@ -38,6 +38,8 @@ pub struct Entry {
     pub thing: Thing,
     /// Bowls opened before this teach nothing about it: it was reset then.
     pub learns_from: Option<DateTime<Utc>>,
+    /// Whether it was put away: it is kept, since plans may name it.
+    pub put_away: bool,
 }
 
 /// What one bowl taught, and about which gear.
@@ -162,7 +164,8 @@ impl Shelf {
         self.goods_named(&taken.name, in_use)
     }
 
-    /// The goods of a name, whatever its capitals. Of two of one name, those that came first.
+    /// The goods of a name, whatever its capitals. Of two of one name, those that were not put away,
+    /// and of those the ones that came first.
     fn goods_named(
         &self,
         name: &str,
@@ -171,12 +174,12 @@ impl Shelf {
         let name = name.to_lowercase();
         let same = self.entries.iter().filter_map(|(id, entry)| match &entry.thing {
             Thing::Goods(goods) if goods.name.to_lowercase() == name && in_use(*id) => {
-                Some((*id, goods))
+                Some((entry.put_away, *id, goods))
             }
             _ => None,
         });
         // The shelf has no order of its own; ids grow with time.
-        same.min_by_key(|(id, _)| *id)
+        same.min_by_key(|(put_away, id, _)| (*put_away, *id)).map(|(_, id, goods)| (id, goods))
     }
 
     /// The kitchen.
@@ -235,9 +238,19 @@ impl Shelf {
                 }
             }
         }
+        filled.labels = self.labels_by_name();
         filled.setting_pace = self.learned(Number::SettingPace, None, None).map(|l| l.value);
         check.finish()?;
         Ok(filled)
+    }
+
+    /// What the labels say of goods that recipes name and nobody picks.
+    fn labels_by_name(&self) -> Vec<NamedLabel> {
+        let known = BY_NAME.iter().filter_map(|name| {
+            let (_, goods) = self.goods_named(name, |_| true)?;
+            Some(NamedLabel { name: (*name).to_owned(), label: goods.allergens.clone()? })
+        });
+        known.collect()
     }
 
     /// Puts in what is known of the goods that a component names; what is not known of them
@@ -309,6 +322,18 @@ impl Shelf {
                 filled.offset_c = thermometer.offset_c();
             } else {
                 check.fault("thermometer_id", say::not_a_thermometer());
+            }
+        }
+        if let Some(added) = &mut filled.fat_added {
+            match added.goods_id {
+                Some(id) if self.goods(id).is_none() => {
+                    check.fault("fat_added.goods_id", say::not_goods());
+                }
+                Some(_) => {}
+                None => {
+                    let named = self.goods_named(added.fat.name(), |_| true);
+                    added.goods_id = named.map(|(id, _)| id);
+                }
             }
         }
         for (i, part) in filled.colour.iter_mut().flat_map(|c| &mut c.pigments).enumerate() {

@@ -33,7 +33,7 @@ fn bag() -> ChocolateInputs {
 }
 
 fn entry(thing: Thing) -> Entry {
-    Entry { thing, learns_from: None }
+    Entry { thing, learns_from: None, put_away: false }
 }
 
 fn things() -> Vec<(Uuid, Entry)> {
@@ -378,4 +378,48 @@ fn goods_without_an_id_are_those_of_their_name() {
     assert_eq!(found("gold STARS"), Some(BAG));
     assert_eq!(found("stars"), None);
     assert_eq!(shelf.goods_taken(&named("gold stars"), |_| false), None, "put away");
+}
+
+#[test]
+fn goods_that_recipes_name_are_found_by_their_names_and_their_labels_read() {
+    use crate::allergens::{Allergen, LabelInputs};
+    use crate::chocolate::{AddedFat, AddedFatInputs};
+    use crate::pantry::named;
+    let labelled = |name: &str, may_contain: Vec<Allergen>| {
+        let allergens = Some(LabelInputs { contains: Vec::new(), may_contain });
+        entry(Thing::Goods(GoodsInputs { allergens, ..named(name).expect("a common one") }))
+    };
+    let [old, oil, cream] = [11, 12, 13].map(Uuid::from_u128);
+    let mut bottle = labelled("sunflower oil", vec![Allergen::Soya]);
+    bottle.put_away = true;
+    let shelf = Shelf::new(
+        [
+            (old, bottle),
+            (oil, labelled("sunflower oil", vec![Allergen::Sesame])),
+            (cream, labelled("cream", vec![Allergen::Nuts])),
+        ],
+        Vec::new(),
+    );
+    let shells = crate::kinds::kinds().into_iter().find(|kind| kind.name == "Filled shells");
+    let shells = shells.expect("such a kind");
+    let mut inputs = PlanInputs::usual(Family::Dark);
+    inputs.bowls[0].fat_added =
+        Some(AddedFatInputs { fat: AddedFat::Oil, share_pct: 2.0, goods_id: None });
+    inputs.components.push(crate::work::ComponentInputs {
+        key: "shells".into(),
+        name: "Shells".into(),
+        work: shells.start,
+    });
+    inputs.bowls.extend(shells.colours);
+    let filled = shelf.fill(&inputs).expect("all there");
+    // The bottle that was put away is not the one at hand.
+    assert_eq!(filled.bowls[0].fat_added.expect("oil").goods_id, Some(oil));
+    let plan = crate::plan::Plan::of(&filled).expect("a plan");
+    assert!(plan.goods.iter().any(|goods| goods.goods_id == Some(oil)));
+    assert_eq!(plan.allergens.may_contain, [Allergen::Nuts, Allergen::Sesame]);
+    let unread = &plan.allergens.unread;
+    assert!(!unread.iter().any(|name| name == "cream" || name == "sunflower oil"), "{unread:?}");
+    inputs.bowls[0].fat_added.as_mut().expect("oil").goods_id = Some(BOWL);
+    let faults = shelf.fill(&inputs).expect_err("there is none");
+    assert_eq!(faults[0].field, "bowls[0].fat_added.goods_id");
 }

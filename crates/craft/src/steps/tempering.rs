@@ -124,7 +124,9 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
 
 fn weighed(plan: &BowlPlan, label: &str) -> Message {
     match plan.fat_added() {
-        Some((fat, mass)) => say::weigh_and_fat(weighed_chocolate(plan, label), mass, fat.name()),
+        Some((added, mass)) => {
+            say::weigh_and_fat(weighed_chocolate(plan, label), mass, added.fat.name())
+        }
         None => weighed_chocolate(plan, label),
     }
 }

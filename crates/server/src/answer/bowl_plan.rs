@@ -166,8 +166,8 @@ impl From<BowlPlan> for BowlPlanAnswer {
                 .then(|| grams(plan.amounts.melted - colour.amounts.pigment)),
             ..colour.clone().into()
         });
-        let fat_added = plan.fat_added().map(|(fat, mass)| FatAddedAnswer {
-            name: fat.name().to_owned(),
+        let fat_added = plan.fat_added().map(|(added, mass)| FatAddedAnswer {
+            name: added.fat.name().to_owned(),
             mass_g: grams(mass),
             chocolate_g: grams(plan.chocolate_weighed()),
         });

@@ -73,6 +73,7 @@ fn inputs(
         rh_pct,
         fridge_c: Some(5.0),
         setting_pace: None,
+        labels: Vec::new(),
         bowls: vec![bowl(family)],
         components: vec![made(
             "slab",
@@ -164,6 +165,7 @@ fn open_night() -> PlanInputs {
         rh_pct: 45.0,
         fridge_c: Some(5.0),
         setting_pace: None,
+        labels: Vec::new(),
         bowls: [Family::Dark, Family::Milk, Family::White].into_iter().map(bowl).collect(),
         components: vec![
             made("nebula", "Nebula marble", nebula),
@@ -311,6 +313,7 @@ fn three_days() -> PlanInputs {
         rh_pct: 45.0,
         fridge_c: Some(5.0),
         setting_pace: None,
+        labels: Vec::new(),
         bowls: vec![
             bowl(Family::Dark),
             bowl(Family::White),

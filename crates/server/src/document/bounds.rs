@@ -76,6 +76,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::TOASTING_C, &["Preparation.oven_c"]),
     (check::TOASTING_MIN, &["Preparation.minutes"]),
     (check::CANDYING_PARTS, &["Preparation.sugar_parts"]),
+    (check::MELTING_C, &["Preparation.to_c"]),
     (check::DRYING_C, &["Preparation.dryer_c"]),
     (check::DRYING_H, &["Preparation.hours"]),
     (check::DRYING_LEAVES_PCT, &["Preparation.leaves_pct"]),

@@ -89,15 +89,26 @@ pub struct TakenAnswer {
 
 async fn taken(state: &State, bowl_id: Uuid) -> Answer<Option<TakenAnswer>> {
     let moves = store::stock::of_bowl(&state.pool, bowl_id).await?;
-    let sum =
-        |kind: Move| -> f64 { moves.iter().filter(|m| m.kind == kind).map(|m| m.amount).sum() };
-    let Some(took) = moves.iter().find(|m| m.kind == Move::Taken) else { return Ok(None) };
+    if moves.is_empty() {
+        return Ok(None);
+    }
     let on_shelf = state.shelf.read(&state.pool).await?;
-    Ok(on_shelf.shelf.chocolate(took.thing_id).map(|chocolate| TakenAnswer {
-        chocolate_id: took.thing_id,
-        name: chocolate.name.clone(),
-        taken_g: round(sum(Move::Taken), 2),
-        returned_g: round(sum(Move::Returned), 2),
+    // The oil that was stirred in came out of a bottle of its own.
+    let took = moves.iter().filter(|m| m.kind == Move::Taken).find_map(|m| {
+        let chocolate = on_shelf.shelf.chocolate(m.thing_id)?;
+        Some((m.thing_id, chocolate))
+    });
+    Ok(took.map(|(chocolate_id, chocolate)| {
+        let of_it = moves.iter().filter(|m| m.thing_id == chocolate_id);
+        let sum = |kind: Move| -> f64 {
+            of_it.clone().filter(|m| m.kind == kind).map(|m| m.amount).sum()
+        };
+        TakenAnswer {
+            chocolate_id,
+            name: chocolate.name.clone(),
+            taken_g: round(sum(Move::Taken), 2),
+            returned_g: round(sum(Move::Returned), 2),
+        }
     }))
 }
 

@@ -157,6 +157,34 @@ async fn stock_goes_down_with_the_pour_and_up_with_what_is_returned() {
 }
 
 #[actix_web::test]
+async fn what_is_stirred_in_comes_out_of_its_own_bottle_at_the_pour() {
+    let kitchen = Kitchen::new().await;
+    let bag = kitchen.put_on_shelf(galaxy(), Some(2_000.0)).await;
+    let bottle = json!({ "kind": "goods", "name": "Sunflower oil", "unit": "ml",
+        "known": { "bulk_g_ml": 0.92 } });
+    let oil = kitchen.put_on_shelf(bottle, Some(500.0)).await;
+    let plan = kitchen.plan("Comet bark").await;
+    let change = json!({ "chocolate_id": bag, "fat_added": { "fat": "oil", "share_pct": 2 } });
+    kitchen.change(&plan, change).await;
+    let opened = kitchen.opened(&plan).await;
+    let bowl = text(&opened["bowl"]["id"]);
+    let melted = opened["plan"]["amounts"]["melted_g"].as_f64().expect("grams");
+    let poured = kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    let left = async |id: &str| kitchen.on_shelf(id).await["left"].as_f64().expect("so much");
+    let of_oil = melted * 0.02;
+    assert!((left(&oil).await - (500.0 - of_oil / 0.92)).abs() < 0.02);
+    assert!((left(&bag).await - (2_000.0 - melted + of_oil)).abs() < 0.02);
+    // What the bowl took of its chocolate is grams of chocolate alone.
+    let shown = kitchen.get(&format!("/bowls/{bowl}")).await.with(200)["taken"].clone();
+    let taken = shown["taken_g"].as_f64().expect("grams");
+    assert!((taken - (melted - of_oil)).abs() < 0.02, "{shown}");
+    assert_eq!(shown["chocolate_id"], bag);
+    let undo = json!({ "kind": "undone", "undoes": poured["id"] });
+    kitchen.act(&bowl, undo).await.with(201);
+    assert!((left(&oil).await - 500.0).abs() < 0.02);
+}
+
+#[actix_web::test]
 async fn a_new_plan_starts_from_the_kitchen_and_the_only_gear_there_is() {
     let kitchen = Kitchen::new().await;
     let ware = json!({ "kind": "ware", "name": "Blue glass", "material": "glass", "mass_g": 450 });

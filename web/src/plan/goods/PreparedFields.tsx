@@ -14,6 +14,7 @@ const words: Record<By, string> = {
   toasting: "toasted",
   candying: "candied",
   chopping: "chopped",
+  melting: "melted",
   drying: "dried",
 };
 
@@ -21,6 +22,7 @@ const start: { [B in By]: Of<B> } = {
   toasting: { by: "toasting", oven_c: 160, minutes: 10 },
   candying: { by: "candying", sugar_parts: 0.5 },
   chopping: { by: "chopping", to: "medium" },
+  melting: { by: "melting", to_c: 40 },
   drying: { by: "drying", dryer_c: 60, hours: 8, leaves_pct: 20 },
 };
 
@@ -124,6 +126,10 @@ function OneFields({ one, errors, at, onChange }: OneProps<Preparation>) {
     case "chopping": {
       const field = fieldsOf(one, errors, (patch) => onChange({ ...one, ...patch }), at);
       return <SelectField label="How fine" choices={fineness} {...field("to")} />;
+    }
+    case "melting": {
+      const field = fieldsOf(one, errors, (patch) => onChange({ ...one, ...patch }), at);
+      return <NumberField label="No warmer than" unit="°C" {...field("to_c")} />;
     }
     case "drying": {
       const field = fieldsOf(one, errors, (patch) => onChange({ ...one, ...patch }), at);

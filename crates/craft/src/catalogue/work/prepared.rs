@@ -15,6 +15,12 @@ crate::messages! {
     chop_fine() = "Like coarse sugar, on a dry board; a sieve takes out what is too large.";
     dry(mass: ToWeigh, name: Words, oven: WholeTemp) = "Put {mass} of {name} into the oven at {oven} to dry";
     dry_how(time: WholeMinutes) = "In one layer, the door a finger open, about {time}. They are done when one, cold, snaps instead of bending.";
+    melt(mass: ToWeigh, name: Words, to: WholeTemp) = "Melt {mass} of {name}, to {to} at most";
+    melt_how() = "In small pieces, over warm water or in short bursts, stirred; stop while a last piece is still there. No lid: what drips off one is water.";
+    hot_fat() = "Hot fat burns and spits where it is wet: a dry pan, low heat, a place to put it down.";
+    it_is_lukewarm(name: Words) = "the {name} is lukewarm";
+    feel_melted(name: Words) = "Feel the {name}: still liquid, and no warmer than your lip";
+    feel_melted_how() = "Warmer, it melts the crystals that it meets; set again, it goes in as lumps: then warm it a little.";
     they_are_cold(name: Words) = "the {name} are cold";
     feel(name: Words) = "Feel the {name}: as cold as the room, and dry";
     feel_how() = "Warm goods take the temper of what they touch; moist ones thicken it.";

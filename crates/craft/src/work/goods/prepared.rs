@@ -29,6 +29,10 @@ const THREADS_C: f64 = 118.0;
 const CANDYING_S: f64 = 900.0;
 /// A hundred grams are chopped in so long, s: coarse, medium, fine.
 const CHOPPING_S: [f64; 3] = [60.0, 90.0, 150.0];
+/// Butter or another fat is melted so fast, s…
+const MELTING_S: f64 = 300.0;
+/// …and lukewarm again after so long, stirred now and then, s.
+const LUKEWARM_AFTER_S: f64 = 900.0;
 
 /// How finely goods are chopped.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
@@ -65,6 +69,11 @@ pub enum Preparation {
         /// How finely.
         to: Fineness,
     },
+    /// Butter or another fat, gently, until it is clear.
+    Melting {
+        /// How warm it gets.
+        to_c: f64,
+    },
     /// In a low oven or a dryer, until they snap.
     Drying {
         /// How hot it is.
@@ -90,6 +99,7 @@ impl Preparation {
                 number("sugar_parts", sugar_parts, check::CANDYING_PARTS);
             }
             Self::Chopping { .. } => {}
+            Self::Melting { to_c } => number("to_c", to_c, check::MELTING_C),
             Self::Drying { dryer_c, hours, leaves_pct } => {
                 number("dryer_c", dryer_c, check::DRYING_C);
                 number("hours", hours, check::DRYING_H);
@@ -107,7 +117,7 @@ impl Preparation {
                 let goods = after / (1.0 + sugar_parts);
                 (goods, after - goods)
             }
-            Self::Chopping { .. } => (after, Mass::default()),
+            Self::Chopping { .. } | Self::Melting { .. } => (after, Mass::default()),
             Self::Drying { leaves_pct, .. } => (after / (leaves_pct / 100.0), Mass::default()),
         }
     }
@@ -138,6 +148,13 @@ impl Preparation {
                 let hundreds = crate::units::in_grams(mass) / 100.0;
                 TaskDraft::new(key, say::chop(mass, name), how, each_s * hundreds.clamp(0.5, 10.0))
             }
+            Self::Melting { to_c } => TaskDraft::new(
+                key,
+                say::melt(mass, name, celsius(to_c)),
+                say::melt_how(),
+                MELTING_S,
+            )
+            .minding(say::hot_fat()),
             Self::Drying { dryer_c, hours, .. } => TaskDraft::new(
                 key,
                 say::dry(mass, name, celsius(dryer_c)),
@@ -156,6 +173,9 @@ impl Preparation {
             Self::Toasting { .. } => Some((Timing::After(COLD_AFTER_S), cold)),
             Self::Candying { .. } => Some((Timing::After(CANDIED_COLD_AFTER_S), cold)),
             Self::Chopping { .. } => None,
+            Self::Melting { .. } => {
+                Some((Timing::After(LUKEWARM_AFTER_S), say::it_is_lukewarm(name)))
+            }
             Self::Drying { hours, .. } => {
                 Some((Timing::Hours(hours + COLD_AFTER_S / 3_600.0), cold))
             }
@@ -199,6 +219,7 @@ pub(super) fn prepare(
         .collect();
     amounts.reverse();
     let name = goods.name.as_str();
+    let melted = matches!(list.last(), Some(Preparation::Melting { .. }));
     let mut warm: Option<(String, Timing, Message)> = None;
     let mut late = false;
     for (i, (one, (before, sugar))) in list.iter().zip(&amounts).enumerate() {
@@ -216,8 +237,12 @@ pub(super) fn prepare(
     }
     if let Some((since, timing, cold)) = warm {
         let key = format!("cold-{place}");
-        let feel = TaskDraft::new(&key, say::feel(name), say::feel_how(), 15.0)
-            .minding(cautions::allergens());
+        let (text, how) = if melted {
+            (say::feel_melted(name), say::feel_melted_how())
+        } else {
+            (say::feel(name), say::feel_how())
+        };
+        let feel = TaskDraft::new(&key, text, how, 15.0).minding(cautions::allergens());
         draft.prepared.cold.push(feel.since(&since, 0).from(timing, cold));
     }
     let raw = amounts.first().map_or(goods.mass, |(before, _)| *before);

@@ -78,7 +78,8 @@ fn a_filling_counts_before_its_shell_and_its_own_date_before_custom() {
 #[test]
 fn butter_shortens_it_and_what_was_not_tempered_is_eaten_at_once() {
     let mut with_butter = inputs(WorkInputs::Slab(slab(cover(4.0))));
-    with_butter.bowls[0].fat_added = Some(AddedFatInputs { fat: AddedFat::Butter, share_pct: 2.0 });
+    with_butter.bowls[0].fat_added =
+        Some(AddedFatInputs { fat: AddedFat::Butter, share_pct: 2.0, goods_id: None });
     let planned = Plan::of(&with_butter).expect("a plan");
     assert_eq!(kept(&planned).days, Some(21.0));
     assert!(kept(&planned).text.text.contains("butter"));

@@ -85,6 +85,22 @@ fn a_day_of_drying_is_a_sitting_of_its_own() {
 }
 
 #[test]
+fn butter_is_melted_and_lukewarm_before_it_goes_in() {
+    let plan = mixed(vec![Preparation::Melting { to_c: 40.0 }]);
+    let steps = steps(&plan);
+    let melt = &steps[at(&steps, "prepare-in-1-1")];
+    assert!(melt.text.text.starts_with("Melt 96 g"), "{}", melt.text.text);
+    assert!(melt.text.text.contains("40 °C") && melt.caution.is_some());
+    let feel = &steps[at(&steps, "cold-in-1")];
+    assert!(feel.opens().is_some_and(|opens| opens.typical_s > 600.0));
+    assert!(feel.text.text.contains("no warmer than your lip"), "{}", feel.text.text);
+    // What is chopped after it was melted and set again is felt as goods are.
+    let chopped = mixed(vec![Preparation::Melting { to_c: 40.0 }, TOASTED]);
+    let last = self::steps(&chopped);
+    assert!(last[at(&last, "cold-in-1")].text.text.contains("cold as the room"));
+}
+
+#[test]
 fn odd_preparations_are_refused_by_their_fields() {
     let told = |prepared: Vec<Preparation>| -> Vec<String> {
         let amount = MixedAmount::Grams { mass_g: 96.0 };
@@ -98,5 +114,6 @@ fn odd_preparations_are_refused_by_their_fields() {
     assert_eq!(told(vec![hot]), [format!("{at}[0].oven_c"), format!("{at}[0].minutes")]);
     let none = Preparation::Candying { sugar_parts: 0.0 };
     assert_eq!(told(vec![CHOPPED, none]), [format!("{at}[1].sugar_parts")]);
+    assert_eq!(told(vec![Preparation::Melting { to_c: 90.0 }]), [format!("{at}[0].to_c")]);
     assert_eq!(told(vec![CHOPPED; 5]), [at]);
 }

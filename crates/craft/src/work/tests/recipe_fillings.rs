@@ -133,3 +133,17 @@ fn what_is_steeped_is_strained_out_before_the_filling_is_made() {
         assert_eq!(crate::units::in_seconds(waits.moment.typical).round(), 1_200.0);
     }
 }
+
+#[test]
+fn whatever_a_recipe_names_can_be_found_on_the_shelf() {
+    for kind in kinds() {
+        let plan = plan(kind.start);
+        for goods in &it(&plan).draft.goods {
+            let ours = matches!(goods.goes, "in the filling" | "boiled");
+            let bought = goods.bought().filter(|one| ours && one.name != "water");
+            for one in bought.filter(|one| !one.name.ends_with("for the ganache")) {
+                assert!(crate::plan::BY_NAME.contains(&one.name), "{}: {}", kind.name, one.name);
+            }
+        }
+    }
+}

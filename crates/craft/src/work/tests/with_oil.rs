@@ -16,7 +16,7 @@ fn bark(fat_added: Option<AddedFatInputs>) -> Result<Plan, Vec<crate::check::Fau
 }
 
 fn oil(share_pct: f64) -> Option<AddedFatInputs> {
-    Some(AddedFatInputs { fat: AddedFat::Oil, share_pct })
+    Some(AddedFatInputs { fat: AddedFat::Oil, share_pct, goods_id: None })
 }
 
 #[test]
@@ -46,8 +46,26 @@ fn too_much_of_it_or_in_a_colour_is_refused() {
         |plan: Result<Plan, Vec<crate::check::Fault>>| plan.expect_err("refused")[0].field.clone();
     assert_eq!(field(bark(oil(9.0))), "bowls[0].fat_added.share_pct");
     assert_eq!(field(bark(oil(0.0))), "bowls[0].fat_added.share_pct");
-    let butter = Some(AddedFatInputs { fat: AddedFat::Butter, share_pct: 2.0 });
+    let butter = Some(AddedFatInputs { fat: AddedFat::Butter, share_pct: 2.0, goods_id: None });
     let plan = bark(butter).expect("a plan");
     assert!(plan.bowls[0].notes.iter().any(|note| note.code == "butter-water"));
     assert!(plan.allergens.contains.contains(&crate::allergens::Allergen::Milk));
+}
+
+#[test]
+fn a_little_coating_in_couverture_is_told_and_keeps_shorter_and_more_is_refused() {
+    let blend = |coating: f64| {
+        let mut inputs = inputs(WorkInputs::Slab(slab(cover(4.0))));
+        let part = |family, share_pct| crate::plan::BlendPart { family, share_pct };
+        inputs.bowls[0].blend =
+            Some(vec![part(Family::Dark, 100.0 - coating), part(Family::Coating, coating)]);
+        Plan::of(&inputs)
+    };
+    let plan = blend(4.0).expect("a plan");
+    let note = plan.bowls[0].notes.iter().find(|note| note.code == "other-fat").expect("said");
+    assert!(note.text.starts_with("4 % of another fat"), "{}", note.text);
+    assert_eq!(it(&plan).keeping.as_ref().expect("it keeps").days, Some(42.0));
+    let faults = blend(6.0).expect_err("too much");
+    assert_eq!(faults[0].field, "bowls[0].blend");
+    assert!(faults[0].message.text.ends_with("it is 6 %"), "{}", faults[0].message.text);
 }
