@@ -181,7 +181,7 @@ fn outlines(c: &mut Criterion) {
     c.bench_function("a drawing of 10,000 segments read, measured and checked", |b| {
         b.iter(|| {
             let outline = import(black_box(&svg)).map(|found| found.outline.as_wide_as(250.0));
-            outline.map(|outline| (outline.length(), joins(&outline, 4.0)))
+            outline.map(|outline| (outline.length(), joins(&outline, 4.0, false)))
         });
     });
 }

@@ -148,6 +148,10 @@ pub const ADDED_FAT_PCT: Bounds = Bounds::new(0.1, 8.0, "%");
 pub const FLOODED_MM: Bounds = Bounds::new(1.5, 6.0, "mm");
 /// How large the body of one piped piece is.
 pub const BODY_CM2: Bounds = Bounds::new(0.5, 600.0, "cm²");
+/// How thick the back of a flooded body is.
+pub const BACK_MM: Bounds = Bounds::new(0.5, 4.0, "mm");
+/// A line of an outline, by its place.
+pub const OUTLINE_LINE: Bounds = Bounds::new(1.0, 20_000.0, "");
 /// An oven in which goods are toasted.
 pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 /// How long goods are toasted.

@@ -182,7 +182,7 @@ proptest! {
             let outline = found.outline.as_wide_as(60.0);
             let [w, h] = outline.size();
             prop_assert!(w.is_finite() && h.is_finite());
-            let joins = joins(&outline, 4.0);
+            let joins = joins(&outline, 4.0, false);
             prop_assert!(joins.parts >= usize::from(!outline.strokes().is_empty()));
         }
     }
@@ -192,7 +192,7 @@ proptest! {
         let star = shapes::star(points, inner).as_wide_as(70.0);
         let mirrored = star.mirrored();
         prop_assert!((star.length() - mirrored.length()).abs() < 1e-6);
-        prop_assert_eq!(joins(&star, line).parts, joins(&mirrored, line).parts);
+        prop_assert_eq!(joins(&star, line, false).parts, joins(&mirrored, line, false).parts);
     }
 
     #[test]

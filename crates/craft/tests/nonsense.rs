@@ -202,7 +202,8 @@ fn what_may_be_left_out_is_refused_as_well_where_it_is_stated() {
         ),
         (
             "Piped pieces",
-            json!({ "flooded": { "chocolate": "dark", "depth_mm": 3.0, "area_cm2": 12.0 } }),
+            json!({ "flooded": { "chocolate": "dark", "depth_mm": 3.0, "area_cm2": 12.0,
+                "back": { "chocolate": "dark", "depth_mm": 1.0 } } }),
         ),
         (
             "Piped pieces",

@@ -711,6 +711,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/outlines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Outlines as they are piped: their lines, what of them is a feature, where they would come apart
+         *     and the bridges that would hold them.
+         */
+        post: operations["calc_outlines"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/piped": {
         parameters: {
             query?: never;
@@ -1480,6 +1500,12 @@ export interface components {
             /** @description Which. */
             fat: components["schemas"]["AddedFat"];
             /**
+             * Format: uuid
+             * @description The goods on the shelf that it is taken from; those of its name, if left out, filled in from
+             *     the shelf.
+             */
+            goods_id?: string | null;
+            /**
              * Format: double
              * @description How much of it is in the whole.
              */
@@ -1609,6 +1635,16 @@ export interface components {
         /** @description Whether a plan is archived. */
         Archived: {
             archived: boolean;
+        };
+        /** @description A back, spread over bodies that have set: it joins all of their colours. */
+        BackInputs: {
+            /** @description Its chocolate, by key. */
+            chocolate: string;
+            /**
+             * Format: double
+             * @description How thick.
+             */
+            depth_mm: number;
         };
         /** @description A batch. */
         BatchAnswer: {
@@ -3458,6 +3494,7 @@ export interface components {
              * @description How large the body of one is; of outlines that are stated it is known.
              */
             area_cm2?: number | null;
+            back?: null | components["schemas"]["BackInputs"];
             /** @description What it is filled with, by key. */
             chocolate: string;
             /**
@@ -4138,6 +4175,10 @@ export interface components {
         };
         /** @description One outline, and whether it hangs together. */
         LaidOutAnswer: {
+            /** @description The data of the path round the body that can be flooded, mm, where there is one. */
+            body?: string | null;
+            /** @description Short lines that would hold all parts together: from x, y to x, y each. */
+            bridges_mm: number[][];
             /**
              * Format: int32
              * @description How many.
@@ -4150,6 +4191,8 @@ export interface components {
              * @description How long its lines are.
              */
             length_mm: number;
+            /** @description Its lines one by one; the bridges that were added come last. */
+            lines: components["schemas"]["LineAnswer"][];
             /** @description A place on each part but the largest. */
             loose_mm: number[][];
             /** @description What it is called. */
@@ -4269,6 +4312,25 @@ export interface components {
             of: components["schemas"]["LineOf"];
             /** @description Its steps, in order. */
             steps: components["schemas"]["Step"][];
+        };
+        /** @description One line of an outline. */
+        LineAnswer: {
+            /** @description Whether it was added to hold parts together. */
+            bridge: boolean;
+            /** @description Whether it is a feature, piped first in a colour of its own. */
+            feature: boolean;
+            /**
+             * Format: double
+             * @description How long it is.
+             */
+            length_mm: number;
+            /** @description The middle of it. */
+            middle_mm: [
+                number,
+                number
+            ];
+            /** @description The data of its SVG path, mm. */
+            path: string;
         };
         /** @description What a line is of. */
         LineOf: {
@@ -4681,6 +4743,13 @@ export interface components {
          * @enum {string}
          */
         Move: "counted" | "bought" | "returned" | "taken" | "gone";
+        /** @description What the label of some goods says, by their name. */
+        NamedLabel: {
+            /** @description What their label says of allergens. */
+            label: components["schemas"]["LabelInputs"];
+            /** @description What they are called. */
+            name: string;
+        };
         /**
          * @description Something a method cannot do without.
          * @enum {string}
@@ -4905,11 +4974,15 @@ export interface components {
         };
         /** @description So many of an outline. */
         OutlineInputs: {
+            /** @description Whether short lines are added that hold its parts together. */
+            bridged?: boolean;
             /**
              * Format: int32
              * @description How many.
              */
             count: number;
+            /** @description Which of its lines are features, by their place, from 1: piped first, in the second colour. */
+            features?: number[];
             /** @description What it is. */
             outline: components["schemas"]["ShapeInputs"];
             /**
@@ -4917,6 +4990,23 @@ export interface components {
              * @description How wide one is.
              */
             width_mm: number;
+        };
+        /** @description Outlines as they are piped. */
+        OutlinesAnswer: {
+            /** @description The outlines. */
+            outlines: components["schemas"]["LaidOutAnswer"][];
+        };
+        /** @description Outlines to look at. */
+        OutlinesRequest: {
+            /** @description Whether their bodies are flooded, which holds what lies within. */
+            flooded?: boolean;
+            /**
+             * Format: double
+             * @description How wide the line is piped.
+             */
+            line_mm: number;
+            /** @description The outlines. */
+            outlines: components["schemas"]["OutlineInputs"][];
         };
         /** @description A point of the forecast. */
         OutlookAnswer: {
@@ -5337,6 +5427,8 @@ export interface components {
         };
         /** @description Outlines to lay out. */
         PipingRequest: {
+            /** @description Whether their bodies are flooded, which holds what lies within. */
+            flooded?: boolean;
             /**
              * Format: double
              * @description How wide the line is piped.
@@ -5426,6 +5518,8 @@ export interface components {
              * @description The fridge's temperature, where work is to set there once it is touch dry.
              */
             fridge_c?: number | null;
+            /** @description What the labels say of goods that recipes name and nobody picks; filled in from the shelf. */
+            labels?: components["schemas"]["NamedLabel"][];
             /**
              * Format: double
              * @description The room's relative humidity.
@@ -5585,6 +5679,14 @@ export interface components {
             by: "chopping";
             /** @description How finely. */
             to: components["schemas"]["Fineness"];
+        } | {
+            /** @enum {string} */
+            by: "melting";
+            /**
+             * Format: double
+             * @description How warm it gets.
+             */
+            to_c: number;
         } | {
             /** @enum {string} */
             by: "drying";
@@ -6030,7 +6132,7 @@ export interface components {
             chocolate: string;
             /**
              * Format: double
-             * @description How much line of it is in each.
+             * @description How much line of it is in each; of outlines whose features are named it is known.
              */
             length_mm: number;
         };
@@ -11849,6 +11951,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MicrowaveAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    calc_outlines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OutlinesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlinesAnswer"];
                 };
             };
             /** @description It cannot be read. */

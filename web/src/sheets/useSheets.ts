@@ -25,7 +25,8 @@ interface Sheets {
 
 async function asked({ work, plan, paper, mirrored, seed }: Asked): Promise<Sheets> {
   if (work.kind === "piped" && work.outlines) {
-    const body = { outlines: work.outlines, line_mm: work.line_mm, mirrored, paper };
+    const { outlines, line_mm, flooded } = work;
+    const body = { outlines, line_mm, flooded: flooded != null, mirrored, paper };
     const piping = accepted<PipingSheets>(await api.POST("/api/v1/calc/piping-sheet", { body }));
     return { sheets: piping.sheets, piping };
   }

@@ -30,18 +30,30 @@ pub struct Joins {
     pub thin: Vec<Point>,
     /// Ends that touch nothing.
     pub ends: Vec<Point>,
+    /// Short lines that would hold all parts together, each from point to point.
+    pub bridges: Vec<[Point; 2]>,
 }
 
 type Segment = GeomWithData<Line<Point>, usize>;
 
-/// How an outline hangs together, piped with a line of a width.
+/// How an outline hangs together, piped with a line of a width. Where its body is flooded, that
+/// holds all that lies within it.
 #[must_use]
-pub fn joins(outline: &Outline, line_mm: f64) -> Joins {
+pub fn joins(outline: &Outline, line_mm: f64, flooded: bool) -> Joins {
     let strokes = outline.strokes();
     let segments: Vec<Segment> = interleaved(&strokes);
     let tree = RTree::bulk_load(segments.clone());
     let mut firm = UnionFind::<usize>::new(strokes.len());
     let mut parts = strokes.len();
+    let body = if flooded { outline.body_line() } else { None };
+    let within = |at: &Point| body.as_ref().is_some_and(|(_, line)| line.holds(*at));
+    if let Some((body, _)) = &body {
+        for (i, stroke) in strokes.iter().enumerate() {
+            if stroke.points.iter().any(within) {
+                parts -= usize::from(firm.union(*body, i));
+            }
+        }
+    }
     let mut touching: Vec<(usize, usize, Point)> = Vec::new();
     for segment in &segments {
         // All in one: there is nothing left that could be loose or thin.
@@ -74,7 +86,41 @@ pub fn joins(outline: &Outline, line_mm: f64) -> Joins {
         }
     }
     let (count, loose) = loose(&strokes, &held);
-    Joins { parts: count, loose, thin, ends: ends(&strokes, &tree, line_mm) }
+    let mut ends = ends(&strokes, &tree, line_mm);
+    ends.retain(|at| !within(at));
+    Joins { parts: count, loose, thin, ends, bridges: bridges(&strokes, &segments, &tree, held) }
+}
+
+/// Lines that join each part to what is nearest to it, the smallest first, until all hang
+/// together.
+fn bridges(
+    strokes: &[Stroke],
+    segments: &[Segment],
+    tree: &RTree<Segment>,
+    mut held: UnionFind<usize>,
+) -> Vec<[Point; 2]> {
+    let mut bridges = Vec::new();
+    while bridges.len() < MOST_PLACES {
+        let parts = by_part(strokes, &held);
+        let [.., _, (smallest, ..)] = parts.as_slice() else { break };
+        let own = segments.iter().filter(|segment| held.find(segment.data) == *smallest);
+        let spans = own.flat_map(|segment| {
+            let [from, to] = [segment.geom().from, segment.geom().to];
+            let other = |end: Point| {
+                let mut near = tree.nearest_neighbor_iter(end);
+                near.find(|other| held.find(other.data) != *smallest)
+            };
+            [from, to].into_iter().filter_map(other).map(move |other| {
+                let ends = closest([from, to], [other.geom().from, other.geom().to]);
+                (segment.data, other.data, ends)
+            })
+        });
+        let shortest = spans.min_by(|(.., a), (.., b)| far(a[0], a[1]).total_cmp(&far(b[0], b[1])));
+        let Some((a, b, ends)) = shortest else { break };
+        held.union(a, b);
+        bridges.push(ends);
+    }
+    bridges
 }
 
 /// The straight bits of all strokes: the first of each, then the second of each, and so
@@ -101,6 +147,13 @@ fn around(from: Point, to: Point, by: f64) -> AABB<Point> {
 
 /// How many parts there are, and a place on each but the largest.
 fn loose(strokes: &[Stroke], parts: &UnionFind<usize>) -> (usize, Vec<Point>) {
+    let by_part = by_part(strokes, parts);
+    let places = by_part.iter().skip(1).take(MOST_PLACES).map(|(_, _, at)| *at).collect();
+    (by_part.len(), places)
+}
+
+/// Each part, the one with the most line first: its name, how much line, a place on it.
+fn by_part(strokes: &[Stroke], parts: &UnionFind<usize>) -> Vec<(usize, f64, Point)> {
     let mut by_part: Vec<(usize, f64, Point)> = Vec::new();
     for (i, stroke) in strokes.iter().enumerate() {
         let part = parts.find(i);
@@ -111,8 +164,7 @@ fn loose(strokes: &[Stroke], parts: &UnionFind<usize>) -> (usize, Vec<Point>) {
         }
     }
     by_part.sort_by(|a, b| b.1.total_cmp(&a.1));
-    let places = by_part.iter().skip(1).take(MOST_PLACES).map(|(_, _, at)| *at).collect();
-    (by_part.len(), places)
+    by_part
 }
 
 /// Ends of open strokes that touch nothing, not even their own stroke further on.
@@ -143,10 +195,16 @@ fn far(a: Point, b: Point) -> f64 {
     (a[0] - b[0]).hypot(a[1] - b[1])
 }
 
-/// How near two straight bits come, and where.
-fn nearest([a, b]: [Point; 2], [c, d]: [Point; 2]) -> (f64, Point) {
+/// How near two straight bits come, and the middle between them there.
+fn nearest(one: [Point; 2], other: [Point; 2]) -> (f64, Point) {
+    let [at, there] = closest(one, other);
+    (far(at, there), [f64::midpoint(at[0], there[0]), f64::midpoint(at[1], there[1])])
+}
+
+/// The two points, on either of two straight bits, that are nearest to each other.
+fn closest([a, b]: [Point; 2], [c, d]: [Point; 2]) -> [Point; 2] {
     if let Some(at) = crossing([a, b], [c, d]) {
-        return (0.0, at);
+        return [at, at];
     }
     let to = |p: Point, [from, to]: [Point; 2]| {
         let along = [to[0] - from[0], to[1] - from[1]];
@@ -156,10 +214,15 @@ fn nearest([a, b]: [Point; 2], [c, d]: [Point; 2]) -> (f64, Point) {
         } else {
             0.0
         };
-        (far(p, [from[0] + along[0] * share, from[1] + along[1] * share]), p)
+        [p, [from[0] + along[0] * share, from[1] + along[1] * share]]
     };
-    let all = [to(a, [c, d]), to(b, [c, d]), to(c, [a, b]), to(d, [a, b])];
-    all.into_iter().fold((f64::INFINITY, a), |best, next| if next.0 < best.0 { next } else { best })
+    let back = |[there, here]: [Point; 2]| [here, there];
+    let first = to(a, [c, d]);
+    let others = [to(b, [c, d]), back(to(c, [a, b])), back(to(d, [a, b]))];
+    let nearer = |best: [Point; 2], next: [Point; 2]| {
+        if far(next[0], next[1]) < far(best[0], best[1]) { next } else { best }
+    };
+    others.into_iter().fold(first, nearer)
 }
 
 fn crossing([a, b]: [Point; 2], [c, d]: [Point; 2]) -> Option<Point> {
@@ -181,8 +244,16 @@ mod tests {
     use super::*;
 
     fn of(data: &str, line_mm: f64) -> Joins {
-        joins(&Outline::new(BezPath::from_svg(data).expect("a path")), line_mm)
+        joins(&drawn(data), line_mm, false)
     }
+
+    fn drawn(data: &str) -> Outline {
+        Outline::new(BezPath::from_svg(data).expect("a path"))
+    }
+
+    /// A face: a round, two eyes and a mouth.
+    const FACE: &str = "M0 30 C0 -10 60 -10 60 30 C60 70 0 70 0 30 Z \
+        M18 20 L22 20 M38 20 L42 20 M18 42 Q30 50 42 42 M90 20 L100 20";
 
     #[test]
     fn a_cross_is_one_part_and_two_bars_are_two() {
@@ -198,7 +269,7 @@ mod tests {
     fn lines_that_only_touch_are_told_where() {
         let touch = of("M0 0 L40 0 M20 3 L20 40", 4.0);
         assert_eq!((touch.parts, touch.thin.len()), (1, 1));
-        assert!(far(touch.thin[0], [20.0, 3.0]) < 1.0, "{touch:?}");
+        assert!(far(touch.thin[0], [20.0, 1.5]) < 0.1, "{touch:?}");
         // With a heavier line they grow into one.
         assert_eq!(of("M0 0 L40 0 M20 3 L20 40", 6.5).thin, Vec::<Point>::new());
     }
@@ -210,5 +281,28 @@ mod tests {
         assert_eq!(open.ends.len(), 2, "{open:?}");
         // One that comes back to its own beginning is closed by the chocolate.
         assert_eq!(of("M0 0 L40 0 L40 40 L1 1", 4.0).ends, Vec::<Point>::new());
+    }
+
+    #[test]
+    fn short_bridges_make_one_of_all_parts() {
+        let face = drawn(FACE);
+        let apart = joins(&face, 4.0, false);
+        assert_eq!((apart.parts, apart.bridges.len()), (5, 4), "{apart:?}");
+        let longest = apart.bridges.iter().map(|[a, b]| far(*a, *b)).fold(0.0, f64::max);
+        // The one beside the face is as far off as it was drawn.
+        assert!((longest - 30.0).abs() < 1.0, "{:?}", apart.bridges);
+        let whole = joins(&face.with(&apart.bridges), 4.0, false);
+        assert_eq!((whole.parts, whole.bridges.len()), (1, 0), "{whole:?}");
+        assert!(of("M0 20 L40 20 M20 0 L20 40", 4.0).bridges.is_empty());
+    }
+
+    #[test]
+    fn a_body_that_is_flooded_holds_what_lies_within_it() {
+        let flooded = joins(&drawn(FACE), 4.0, true);
+        assert_eq!((flooded.parts, flooded.bridges.len()), (2, 1), "{flooded:?}");
+        assert_eq!(flooded.ends.len(), 2, "those of the line beside it: {:?}", flooded.ends);
+        // Without a closed line there is nothing that could be flooded.
+        let open = joins(&drawn("M0 0 L40 0 M0 20 L30 20"), 4.0, true);
+        assert_eq!(open.parts, 2);
     }
 }

@@ -150,16 +150,16 @@ mod tests {
             let bounds = path.bounding_box();
             assert!(bounds.y1 >= 100.0 && bounds.x0 > -0.1, "{letter}: {bounds:?}");
             let alone = Outline::new(path);
-            assert_eq!(joins(&alone, 6.0).parts, 1, "{letter}");
+            assert_eq!(joins(&alone, 6.0, false).parts, 1, "{letter}");
         }
     }
 
     #[test]
     fn a_word_lifts_in_one_with_its_bar_and_not_without() {
         let with = word("Quillmere 26", true).expect("a word").as_wide_as(150.0);
-        assert_eq!(joins(&with, 3.0).parts, 1);
+        assert_eq!(joins(&with, 3.0, false).parts, 1);
         let without = word("Quillmere 26", false).expect("a word").as_wide_as(150.0);
-        assert_eq!(joins(&without, 3.0).parts, 11);
+        assert_eq!(joins(&without, 3.0, false).parts, 11);
     }
 
     #[test]

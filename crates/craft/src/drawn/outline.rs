@@ -53,6 +53,18 @@ impl Outline {
         Self::new(Affine::FLIP_X * self.path.clone())
     }
 
+    /// As it looks from behind as a part of what is so wide.
+    #[must_use]
+    pub fn mirrored_within(&self, width: f64) -> Self {
+        Self { path: Affine::translate((width, 0.0)) * Affine::FLIP_X * self.path.clone() }
+    }
+
+    /// Whether there is no line in it.
+    #[must_use]
+    pub fn is_empty(&self) -> bool {
+        self.path.elements().is_empty()
+    }
+
     /// Moved.
     #[must_use]
     pub fn at(&self, x: f64, y: f64) -> Self {
@@ -103,22 +115,86 @@ impl Outline {
         strokes
     }
 
+    /// Its lines, each by itself and where it lies in the whole: as many as it has strokes, in
+    /// their order.
+    #[must_use]
+    pub fn lines(&self) -> Vec<Self> {
+        let mut lines: Vec<BezPath> = Vec::new();
+        for element in self.path.elements() {
+            if matches!(element, PathEl::MoveTo(_)) {
+                lines.push(BezPath::new());
+            }
+            if let Some(line) = lines.last_mut() {
+                line.push(*element);
+            }
+        }
+        let lines = lines.into_iter().map(|path| Self { path });
+        lines.filter(|line| !line.strokes().is_empty()).collect()
+    }
+
+    /// Some lines together, each where it lies.
+    #[must_use]
+    pub fn of_lines<'l>(lines: impl IntoIterator<Item = &'l Self>) -> Self {
+        let elements = lines.into_iter().flat_map(|line| line.path.elements().iter().copied());
+        Self { path: elements.collect() }
+    }
+
+    /// With straight lines from point to point added to it.
+    #[must_use]
+    pub fn with(&self, straight: &[[Point; 2]]) -> Self {
+        let mut path = self.path.clone();
+        for [from, to] in straight {
+            path.move_to((from[0], from[1]));
+            path.line_to((to[0], to[1]));
+        }
+        Self { path }
+    }
+
+    /// Its largest closed line, by its place among its lines: round the body that can be flooded.
+    #[must_use]
+    pub fn body_line(&self) -> Option<(usize, Self)> {
+        let closed = self.lines().into_iter().enumerate().filter(|(_, line)| line.is_closed());
+        closed.max_by(|(_, a), (_, b)| a.encloses().total_cmp(&b.encloses()))
+    }
+
     /// What its largest closed line encloses, mm²: the body that can be flooded. Nothing where
     /// no line is closed.
     #[must_use]
     pub fn body(&self) -> f64 {
-        let mut largest: f64 = 0.0;
-        let mut one = BezPath::new();
-        for element in self.path.elements() {
-            if matches!(element, PathEl::MoveTo(_)) {
-                one = BezPath::new();
+        self.body_line().map_or(0.0, |(_, line)| line.encloses())
+    }
+
+    fn is_closed(&self) -> bool {
+        self.path.elements().iter().any(|element| matches!(element, PathEl::ClosePath))
+    }
+
+    fn encloses(&self) -> f64 {
+        self.path.area().abs()
+    }
+
+    /// Whether a point lies within it, where it is one closed line.
+    #[must_use]
+    pub fn holds(&self, [x, y]: Point) -> bool {
+        self.path.winding(kurbo::Point::new(x, y)) != 0
+    }
+
+    /// The middle of its first line, as one goes along it.
+    #[must_use]
+    pub fn middle(&self) -> Point {
+        let strokes = self.strokes();
+        let Some(stroke) = strokes.first() else { return [0.0, 0.0] };
+        let far = |w: &[Point]| (w[1][0] - w[0][0]).hypot(w[1][1] - w[0][1]);
+        let half = stroke.points.windows(2).map(far).sum::<f64>() / 2.0;
+        let mut gone = 0.0;
+        for bit in stroke.points.windows(2) {
+            let long = far(bit);
+            if gone + long >= half && long > 0.0 {
+                let share = (half - gone) / long;
+                return [0, 1].map(|i| bit[0][i] + (bit[1][i] - bit[0][i]) * share);
             }
-            one.push(*element);
-            if matches!(element, PathEl::ClosePath) {
-                largest = largest.max(one.area().abs());
-            }
+            gone += long;
         }
-        largest
+        stroke.points[0]
     }
 
     /// How long its lines are together, mm.
@@ -155,6 +231,18 @@ mod tests {
         let back = hook.mirrored().mirrored();
         assert!((back.length() - hook.length()).abs() < 1e-9);
         assert_eq!(back.svg(), hook.svg());
+    }
+
+    #[test]
+    fn its_lines_are_told_apart_and_lie_where_they_lay() {
+        let both = Outline::new(BezPath::from_svg("M0 0 L10 0 M2 5 L2 9 L6 9").expect("a path"));
+        let lines = both.lines();
+        assert_eq!(lines.len(), 2);
+        assert_eq!(lines[0].middle(), [5.0, 0.0]);
+        assert_eq!(lines[1].middle(), [2.0, 9.0]);
+        assert!(both.body_line().is_none() && square().body_line().is_some());
+        let (_, body) = square().body_line().expect("a closed line");
+        assert!(body.holds([5.0, 5.0]) && !body.holds([11.0, 5.0]));
     }
 
     #[test]

@@ -15,12 +15,30 @@ const MOST_SHEETS: usize = 20;
 /// So many of an outline.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Wanted {
-    /// The outline, as large as it is to be.
+    /// The outline, as large as it is to be, with the bridges that hold it together.
     pub outline: Outline,
+    /// Which of its lines are features, piped first in a colour of their own.
+    pub features: Vec<usize>,
+    /// How many of its lines are bridges: the last.
+    pub bridges: usize,
     /// How many.
     pub count: u32,
     /// What it is called.
     pub name: String,
+}
+
+impl Wanted {
+    /// Its lines by their colours: the body's, and the features'.
+    #[must_use]
+    pub fn in_colours(&self) -> [Outline; 2] {
+        let lines = self.outline.lines();
+        let of = |features: bool| {
+            let lines = lines.iter().enumerate();
+            let some = lines.filter(|(i, _)| self.features.contains(i) == features);
+            Outline::of_lines(some.map(|(_, line)| line))
+        };
+        [of(false), of(true)]
+    }
 }
 
 /// One outline as it was laid out.
@@ -41,8 +59,6 @@ pub struct LaidOut {
 /// The sheets.
 #[derive(Clone, Debug, PartialEq)]
 pub struct PipingSheets {
-    /// The outlines.
-    pub outlines: Vec<LaidOut>,
     /// The sheets, each an SVG file.
     pub sheets: Vec<String>,
     /// How many outlines are on each.
@@ -87,6 +103,21 @@ impl LayoutError {
 
 spoken!(LayoutError);
 
+/// Outlines, each with how it hangs together, piped with a line of a width; flooded or not.
+#[must_use]
+pub fn looked_at(wanted: &[Wanted], line_mm: f64, flooded: bool) -> Vec<LaidOut> {
+    wanted
+        .iter()
+        .map(|one| LaidOut {
+            name: one.name.clone(),
+            size: one.outline.size(),
+            length: one.outline.length(),
+            count: one.count,
+            joins: joins(&one.outline, line_mm, flooded),
+        })
+        .collect()
+}
+
 /// Lays outlines out in rows, the highest first, to be piped with a line of a width;
 /// mirrored where the face goes down.
 ///
@@ -120,8 +151,7 @@ pub fn piping_sheets(
     let mut per_sheet = Vec::new();
     let (mut x, mut y, mut row) = (edge, edge, 0.0_f64);
     for one in all {
-        let outline = if mirrored { one.outline.mirrored() } else { one.outline.clone() };
-        let [w, h] = outline.size();
+        let [w, h] = one.outline.size();
         if x + w + edge > width && x > edge {
             (x, y, row) = (edge, y + row + gap, 0.0);
         }
@@ -133,11 +163,18 @@ pub fn piping_sheets(
             per_sheet.push(0);
             (x, y, row) = (edge, edge, 0.0);
         }
-        let data = outline.at(x, y).svg();
         if let (Some(marks), Some(count)) = (sheets.last_mut(), per_sheet.last_mut()) {
-            // The line as wide as it is piped, and its middle to follow with the tip.
-            marks.push(Mark::Path { data: data.clone(), width: line_mm, colour: "#d9d4cf" });
-            marks.push(Mark::Path { data, width: 0.4, colour: "#111" });
+            // What is piped first is drawn darker.
+            for (lines, colour) in one.in_colours().into_iter().zip(["#d9d4cf", "#a39b93"]) {
+                let lines = if mirrored { lines.mirrored_within(w) } else { lines };
+                if lines.is_empty() {
+                    continue;
+                }
+                let data = lines.at(x, y).svg();
+                // The line as wide as it is piped, and its middle to follow with the tip.
+                marks.push(Mark::Path { data: data.clone(), width: line_mm, colour });
+                marks.push(Mark::Path { data, width: 0.4, colour: "#111" });
+            }
             *count += 1;
         }
         x += w + gap;
@@ -153,17 +190,7 @@ pub fn piping_sheets(
             drawing.sheets(paper).unwrap_or_default()
         })
         .collect();
-    let outlines = wanted
-        .iter()
-        .map(|one| LaidOut {
-            name: one.name.clone(),
-            size: one.outline.size(),
-            length: one.outline.length(),
-            count: one.count,
-            joins: joins(&one.outline, line_mm),
-        })
-        .collect();
-    Ok(PipingSheets { outlines, sheets, per_sheet })
+    Ok(PipingSheets { sheets, per_sheet })
 }
 
 #[cfg(test)]
@@ -172,7 +199,8 @@ mod tests {
     use super::*;
 
     fn stars(count: u32, width_mm: f64) -> Wanted {
-        Wanted { outline: star(5, 0.45).as_wide_as(width_mm), count, name: "stars".to_owned() }
+        let outline = star(5, 0.45).as_wide_as(width_mm);
+        Wanted { outline, features: Vec::new(), bridges: 0, count, name: "stars".to_owned() }
     }
 
     #[test]
@@ -182,7 +210,23 @@ mod tests {
         assert_eq!(laid.per_sheet, [12, 12, 6]);
         assert_eq!(laid.sheets.len(), 3);
         assert!(laid.sheets[0].contains("mirrored"));
-        assert_eq!(laid.outlines[0].joins.parts, 1);
+        assert_eq!(looked_at(&[stars(30, 50.0)], 4.0, false)[0].joins.parts, 1);
+    }
+
+    #[test]
+    fn features_are_drawn_darker_and_turned_with_what_they_lie_on() {
+        let face = "M0 0 L60 0 L60 60 L0 60 Z M10 20 L20 20";
+        let outline = Outline::new(kurbo::BezPath::from_svg(face).expect("a path"));
+        let name = "face".to_owned();
+        let face = Wanted { outline, features: vec![1], bridges: 0, count: 1, name };
+        let [body, features] = face.in_colours();
+        assert!((body.length() - 240.0).abs() < 1e-9 && (features.length() - 10.0).abs() < 1e-9);
+        let sheets = piping_sheets(std::slice::from_ref(&face), 4.0, true, Paper::A4);
+        let sheet = &sheets.expect("laid out").sheets[0];
+        assert_eq!(sheet.matches("#a39b93").count(), 1, "{sheet}");
+        // Ten to twenty from the left are forty to fifty from it as seen from behind.
+        let turned = features.mirrored_within(60.0);
+        assert_eq!(turned.strokes()[0].points, [[50.0, 20.0], [40.0, 20.0]]);
     }
 
     #[test]

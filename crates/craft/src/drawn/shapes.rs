@@ -101,7 +101,7 @@ mod tests {
         let all =
             [star(5, 0.45), moon(0.25), moon(0.75), ring(0), ring(6), leaf(4), lattice(3, 1.0)];
         for shape in all {
-            let joins = joins(&shape.as_wide_as(60.0), 4.0);
+            let joins = joins(&shape.as_wide_as(60.0), 4.0, false);
             assert_eq!((joins.parts, joins.thin.len()), (1, 0), "{shape:?}");
         }
     }

@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 use crate::catalogue::work::outlines as say;
 use crate::check::{self, Checker};
 use crate::drawn::import::import;
+use crate::drawn::joins::joins;
 use crate::drawn::letters::word;
 use crate::drawn::outline::Outline;
 use crate::drawn::piping::Wanted;
@@ -73,6 +74,12 @@ pub struct OutlineInputs {
     pub width_mm: f64,
     /// How many.
     pub count: u32,
+    /// Which of its lines are features, by their place, from 1: piped first, in the second colour.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub features: Vec<u32>,
+    /// Whether short lines are added that hold its parts together.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub bridged: bool,
 }
 
 impl ShapeInputs {
@@ -138,10 +145,52 @@ impl ShapeInputs {
     }
 }
 
+impl OutlineInputs {
+    /// Its features, by the places of their lines from 0; a fault noted where there is no such
+    /// line, or where nothing is left for the body.
+    fn features(&self, outline: &Outline, field: &str, check: &mut Checker) -> Vec<usize> {
+        if self.features.is_empty() {
+            return Vec::new();
+        }
+        let lines = outline.lines().len();
+        let mut places = Vec::new();
+        for (i, line) in self.features.iter().enumerate() {
+            let field = format!("{field}[{i}]");
+            check.number(&field, f64::from(*line), check::OUTLINE_LINE);
+            let place = *line as usize;
+            if place > lines {
+                check.fault(field, say::no_such_line(lines));
+            }
+            places.push(place);
+        }
+        places.sort_unstable();
+        places.dedup();
+        if places.first().is_some_and(|first| *first < 1)
+            || places.last().is_some_and(|last| *last > lines)
+        {
+            return Vec::new();
+        }
+        if places.len() == lines {
+            check.fault(field, say::nothing_left_for_the_body(lines));
+        }
+        places.into_iter().map(|line| line - 1).collect()
+    }
+}
+
+/// How outlines are piped.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct PipedWith {
+    /// How wide the line is.
+    pub line_mm: f64,
+    /// Whether their bodies are flooded, which holds what lies within.
+    pub flooded: bool,
+}
+
 /// The outlines as large as they are to be, with faults noted under `field`, and the
 /// shapes that were left out of each.
 pub fn wanted(
     outlines: &[OutlineInputs],
+    with: PipedWith,
     field: &str,
     check: &mut Checker,
 ) -> Vec<(Wanted, Vec<String>)> {
@@ -156,7 +205,20 @@ pub fn wanted(
         check.number(&format!("{field}.count"), f64::from(one.count), check::OUTLINES);
         if let Some((outline, left_out)) = one.outline.outline(&format!("{field}.outline"), check) {
             let outline = outline.as_wide_as(width.clamp(1.0, 1_000.0));
-            all.push((Wanted { outline, count: one.count, name: one.outline.name() }, left_out));
+            let features = one.features(&outline, &format!("{field}.features"), check);
+            let bridges = if one.bridged && !check.has_faults() {
+                joins(&outline, with.line_mm, with.flooded).bridges
+            } else {
+                Vec::new()
+            };
+            let wanted = Wanted {
+                outline: outline.with(&bridges),
+                features,
+                bridges: bridges.len(),
+                count: one.count,
+                name: one.outline.name(),
+            };
+            all.push((wanted, left_out));
         }
     }
     all

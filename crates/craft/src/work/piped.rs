@@ -8,7 +8,7 @@ use super::drafting::Drafting;
 use super::frozen::{Cold, FrozenInputs};
 use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::{PIECE_BREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
-use super::outlines::{OutlineInputs, wanted};
+use super::outlines::{OutlineInputs, PipedWith, wanted};
 use super::parting::{set_and_release, touched};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
@@ -49,7 +49,7 @@ pub enum PipedShape {
 pub struct SecondColour {
     /// Its chocolate, by key.
     pub chocolate: String,
-    /// How much line of it is in each.
+    /// How much line of it is in each; of outlines whose features are named it is known.
     pub length_mm: f64,
 }
 
@@ -65,6 +65,20 @@ pub struct FloodedInputs {
     /// How large the body of one is; of outlines that are stated it is known.
     #[serde(default)]
     pub area_cm2: Option<f64>,
+    /// A back in a chocolate of its own, where there is to be one.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub back: Option<BackInputs>,
+}
+
+/// A back, spread over bodies that have set: it joins all of their colours.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BackInputs {
+    /// Its chocolate, by key.
+    pub chocolate: String,
+    /// How thick.
+    pub depth_mm: f64,
 }
 
 /// Piped pieces, as the maker states them.
@@ -122,14 +136,18 @@ impl Work for PipedInputs {
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         let second = self.second.iter_mut().map(|second| &mut second.chocolate);
-        let flooded = self.flooded.iter_mut().map(|flooded| &mut flooded.chocolate);
+        let flooded = self.flooded.iter_mut().flat_map(|flooded| {
+            let back = flooded.back.as_mut().map(|back| &mut back.chocolate);
+            std::iter::once(&mut flooded.chocolate).chain(back)
+        });
         std::iter::once(&mut self.chocolate).chain(second).chain(flooded).collect()
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
         let chocolate = at.chocolate("chocolate", &self.chocolate)?;
         let line = millimetres(at.number("line_mm", self.line_mm, check::LINE_MM));
-        let Lines { each_mm, count, bodies } = self.lines(at);
+        let lines = self.lines(at);
+        let Lines { each_mm, features_mm, count, bodies } = lines;
         let length = millimetres(each_mm);
         let body = piped(&chocolate, length, line, count);
         let mut draft = Draft {
@@ -156,8 +174,8 @@ impl Work for PipedInputs {
         let mut mass = body.chocolate;
         if let Some(second) = &self.second {
             let other = at.chocolate("second.chocolate", &second.chocolate)?;
-            let length =
-                millimetres(at.number("second.length_mm", second.length_mm, check::PIPED_MM));
+            let stated = at.number("second.length_mm", second.length_mm, check::PIPED_MM);
+            let length = millimetres(features_mm.unwrap_or(stated));
             let features = piped(&other, length, line, count).chocolate;
             draft.takes.push(Portion::of(&second.chocolate, features));
             // They set by their own chocolate's clock, beside the body and not under it.
@@ -176,7 +194,7 @@ impl Work for PipedInputs {
         if self.shape == PipedShape::Bowls {
             draft.said.notes.push(Note::caution("piped-ice", say::piped_ice()));
         }
-        draft.tasks = self.tasks(at, &Lines { each_mm, count, bodies });
+        draft.tasks = self.tasks(at, &lines);
         self.freeze(&mut draft, &chocolate, (mass / pieces, pieces), at);
         draft.said.checks = vec![say::check_joined(), say::check_width(), say::check_dry()];
         draft.said.mistakes = vec![PIECE_BREAKS, WILL_NOT_RELEASE, SUGAR_BLOOM];
@@ -255,7 +273,17 @@ impl PipedInputs {
             "cm²",
         ));
         draft.said.working.push(Working::new("in the bodies", in_grams(filled), "g"));
-        Some(filled)
+        let Some(back) = &flooded.back else { return Some(filled) };
+        at.chocolate("flooded.back.chocolate", &back.chocolate)?;
+        let depth = millimetres(at.number("flooded.back.depth_mm", back.depth_mm, check::BACK_MM));
+        let spread: Mass = area * depth * grams_per_cubic_centimetre(FLOODED_G_CM3);
+        draft.takes.push(Portion::of(&back.chocolate, spread));
+        // Over all of it, and the last to let go.
+        draft.sets.governs = draft.sets.layers.len();
+        draft.sets.layers.push(Layer::of(&back.chocolate, depth));
+        draft.size.thickness = draft.size.thickness.map(|body| body + depth);
+        draft.said.working.push(Working::new("on the backs", in_grams(spread), "g"));
+        Some(filled + spread)
     }
 
     /// Filled once the outlines hold, then as flat work ends.
@@ -275,7 +303,19 @@ impl PipedInputs {
                 .since("pour", 0)
                 .from(Timing::TouchDry, say::outlines_hold()),
         ];
-        tasks.extend(set_and_release("flood", layer, at.fridge));
+        let Some(back) = &flooded.back else {
+            tasks.extend(set_and_release("flood", layer, at.fridge));
+            return tasks;
+        };
+        let what = say::bodies_set();
+        tasks.push(touched("touch-dry-bodies", say::touch_bodies(), "flood", layer, what));
+        let text = say::back(at.label(&back.chocolate), millimetres(back.depth_mm));
+        let seconds = BACK_IN_S * f64::from(lines.count);
+        tasks.push(
+            TaskDraft::new("back", text, say::back_how(), seconds.clamp(15.0, 3_600.0))
+                .with(&back.chocolate),
+        );
+        tasks.extend(set_and_release("back", layer + 1, at.fridge));
         tasks
     }
 
@@ -305,7 +345,7 @@ impl PipedInputs {
                     "features",
                     say::features(at.label(&second.chocolate)),
                     say::features_how(),
-                    lasting(second.length_mm, lines.count),
+                    lasting(lines.features_mm.unwrap_or(second.length_mm), lines.count),
                 )
                 .with(&second.chocolate),
             );
@@ -356,15 +396,35 @@ impl PipedInputs {
         let Some(outlines) = &self.outlines else {
             at.number("count", f64::from(self.count), check::PIECES);
             let each_mm = at.number("length_mm", self.length_mm, check::PIPED_MM);
-            return Lines { each_mm, count: self.count, bodies: Area::default() };
+            return Lines {
+                each_mm,
+                features_mm: None,
+                count: self.count,
+                bodies: Area::default(),
+            };
         };
-        let wanted = wanted(outlines, "outlines", at.check);
+        let with = PipedWith { line_mm: self.line_mm, flooded: self.flooded.is_some() };
+        let wanted = wanted(outlines, with, "outlines", at.check);
         let count: u32 = wanted.iter().map(|(one, _)| one.count).sum();
-        let all_mm: f64 = wanted.iter().map(|(w, _)| w.outline.length() * f64::from(w.count)).sum();
+        let named = wanted.iter().position(|(one, _)| !one.features.is_empty());
+        if let Some(i) = named.filter(|_| self.second.is_none()) {
+            at.check.fault(format!("outlines[{i}].features"), say::features_need_a_colour());
+        }
+        let [all_mm, features_mm] = wanted.iter().fold([0.0, 0.0], |[all, features], (one, _)| {
+            let pieces = f64::from(one.count);
+            let [body, own] = if one.features.is_empty() {
+                [one.outline.length(), 0.0]
+            } else {
+                one.in_colours().map(|lines| lines.length())
+            };
+            [all + body * pieces, features + own * pieces]
+        });
         let bodies_mm2: f64 =
             wanted.iter().map(|(w, _)| w.outline.body() * f64::from(w.count)).sum();
         let bodies = square_centimetres(bodies_mm2 / 100.0);
-        Lines { each_mm: all_mm / f64::from(count.max(1)), count, bodies }
+        let each = f64::from(count.max(1));
+        let features_mm = named.map(|_| features_mm / each);
+        Lines { each_mm: all_mm / each, features_mm, count, bodies }
     }
 }
 
@@ -374,6 +434,8 @@ const FLOODED_G_CM3: f64 = 1.26;
 const NEST_S: f64 = 30.0;
 /// A body is filled in so long, s (*custom*).
 const FLOODED_IN_S: f64 = 25.0;
+/// A back is spread in so long, s (*custom*).
+const BACK_IN_S: f64 = 15.0;
 /// The layer of the features, after the body.
 const FEATURES: usize = 1;
 
@@ -381,6 +443,8 @@ const FEATURES: usize = 1;
 struct Lines {
     /// Line in one piece, on the average.
     each_mm: f64,
+    /// The same of its features, where those are named.
+    features_mm: Option<f64>,
     count: u32,
     /// What all outlines enclose, where they are known.
     bodies: Area,

@@ -143,7 +143,13 @@ fn open_night() -> PlanInputs {
         each_g: 12.0,
         salted: true,
     });
-    let outline = |outline, width_mm, count| OutlineInputs { outline, width_mm, count };
+    let outline = |outline, width_mm, count| OutlineInputs {
+        outline,
+        width_mm,
+        count,
+        features: Vec::new(),
+        bridged: false,
+    };
     let constellations = WorkInputs::Piped(PipedInputs {
         chocolate: "white".to_owned(),
         shape: PipedShape::Outlines,

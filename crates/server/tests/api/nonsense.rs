@@ -83,6 +83,12 @@ fn asked() -> Vec<(&'static str, Value)> {
             json!({ "line_mm": 4, "outlines": [{ "width_mm": 60, "count": 4,
                 "outline": { "shape": "star", "points": 5, "inner_pct": 45 } }] }),
         ),
+        (
+            "outlines",
+            json!({ "line_mm": 4, "flooded": true, "outlines": [{ "width_mm": 60, "count": 4,
+                "features": [2], "bridged": true,
+                "outline": { "shape": "ring", "spokes": 6 } }] }),
+        ),
         ("score-map", json!({ "outline": outline, "piece_cm2": 16, "seed": 3 })),
         ("colour-butter", json!({ "parts_per_100": 8, "total_g": 50 })),
         ("colour-butter", json!({ "parts_per_100": 8, "butter_g": 50 })),

@@ -223,6 +223,7 @@ async fn nothing_that_is_sent_makes_the_server_fail() {
         "/calc/microwave".to_owned(),
         "/calc/plan".to_owned(),
         "/calc/piping-sheet".to_owned(),
+        "/calc/outlines".to_owned(),
         "/calc/score-map".to_owned(),
         "/calc/wrap-sheet".to_owned(),
         "/calc/convert".to_owned(),

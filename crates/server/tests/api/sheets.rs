@@ -46,6 +46,35 @@ async fn outlines_are_laid_out_measured_and_checked() {
 }
 
 #[actix_web::test]
+async fn outlines_are_told_line_by_line_with_the_bridges_that_would_hold_them() {
+    let kitchen = Kitchen::new().await;
+    let asked = |bridged: bool, features: Value| {
+        json!({ "line_mm": 2, "outlines": [{ "width_mm": 60, "count": 4, "bridged": bridged,
+            "features": features, "outline": { "shape": "word", "text": "Comet" } }] })
+    };
+    let loose = kitchen.post("/calc/outlines", asked(false, json!([2]))).await.with(200);
+    let one = &loose["outlines"][0];
+    assert_eq!((&one["parts"], one["bridges_mm"].as_array().map(Vec::len)), (&json!(5), Some(4)));
+    let lines = one["lines"].as_array().expect("lines");
+    let features: Vec<_> = lines.iter().map(|line| line["feature"] == true).collect();
+    assert!(features[1] && features.iter().filter(|feature| **feature).count() == 1, "{lines:?}");
+    let joined = kitchen.post("/calc/outlines", asked(true, json!([2]))).await.with(200);
+    let one = &joined["outlines"][0];
+    assert_eq!((&one["parts"], &one["bridges_mm"]), (&json!(1), &json!([])));
+    let more = one["lines"].as_array().expect("lines");
+    assert_eq!(more.iter().filter(|line| line["bridge"] == true).count(), 4);
+    assert_eq!(more.len(), lines.len() + 4);
+    // A bridge is not a line of the drawing: it cannot be a feature.
+    let last = json!([more.len()]);
+    let told = kitchen.post("/calc/outlines", asked(true, last)).await;
+    assert!(told.refuses("outlines[0].features[0]").starts_with("must name lines"));
+    let star = json!({ "line_mm": 4, "outlines": [{ "width_mm": 60, "count": 4,
+        "outline": { "shape": "star", "points": 5, "inner_pct": 45 } }] });
+    let star = kitchen.post("/calc/outlines", star).await.with(200);
+    assert_eq!(star["outlines"][0]["body"], star["outlines"][0]["path"], "it is one closed line");
+}
+
+#[actix_web::test]
 async fn a_drawing_that_is_brought_gives_its_paths_and_nothing_else() {
     let kitchen = Kitchen::new().await;
     let ask = |inside: &str| {

@@ -1,17 +1,19 @@
 import { Box } from "@chakra-ui/react";
-import type { Outlines } from "../../api/client";
+import type { Outlines, WorkOf } from "../../api/client";
 import { CountField } from "../../kit/CountField";
 import { EitherField } from "../../kit/EitherField";
 import { Entry } from "../../kit/Entry";
 import { Fault } from "../../kit/Fault";
 import { FilePick } from "../../kit/FilePick";
 import { Fold } from "../../kit/Fold";
-import { faultyIn } from "../../kit/faultyIn";
+import { faultyIn, firstFaultIn } from "../../kit/faultyIn";
 import { ListField } from "../../kit/ListField";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
+import { useOutlines } from "../useOutlines";
+import { OutlineLines } from "./OutlineLines";
 
 type Shape = Outlines["outline"];
 
@@ -35,16 +37,21 @@ const names: Record<Shape["shape"], string> = {
   drawing: "my own drawing (SVG)",
 };
 
+/** Of one colour, and without bridges. */
+const plain: Pick<Outlines, "features" | "bridged"> = { features: [], bridged: false };
+
 export const freshOutline: Outlines = { outline: fresh.star, width_mm: 60, count: 12 };
 
 interface Props {
+  work: WorkOf<"piped">;
   outlines: Outlines[];
   errors: Record<string, string>;
   onChange: (outlines: Outlines[]) => void;
 }
 
 /** What is piped: outlines, each so wide and so many times. */
-export function OutlineFields({ outlines, errors, onChange }: Props) {
+export function OutlineFields({ work, outlines, errors, onChange }: Props) {
+  const laid = useOutlines(work);
   return (
     <Fold
       inner
@@ -64,26 +71,39 @@ export function OutlineFields({ outlines, errors, onChange }: Props) {
         onMore={() => onChange([...outlines, freshOutline])}
         onChange={onChange}
       >
-        {({ item, at, field, changed, away }) => (
+        {({ item, i, at, field, changed, away }) => (
           <Entry>
             <Box display="grid" gridTemplateColumns="minmax(0, 1fr) 40px" gap="2" alignItems="end">
               <SelectField
                 label="Outline"
                 value={item.outline.shape}
                 choices={names}
-                onChange={(shape) => onChange(changed({ outline: fresh[shape] }))}
+                onChange={(shape) => onChange(changed({ ...plain, outline: fresh[shape] }))}
               />
               {away}
             </Box>
             <ShapeFields
               shape={item.outline}
               error={(name) => errors[`${at}.outline.${name}`]}
-              onChange={(outline) => onChange(changed({ outline }))}
+              onChange={(outline) =>
+                // Another drawing has other lines.
+                onChange(changed(outline.shape === "drawing" ? { ...plain, outline } : { outline }))
+              }
             />
             <Pair>
               <NumberField label="Width" unit="mm" {...field("width_mm")} />
               <CountField {...field("count")} />
             </Pair>
+            {laid[i] && (
+              <OutlineLines
+                outline={item}
+                laid={laid[i]}
+                line_mm={work.line_mm}
+                coloured={work.second != null}
+                error={firstFaultIn(errors, `${at}.features`)}
+                onChange={(patch) => onChange(changed(patch))}
+              />
+            )}
           </Entry>
         )}
       </ListField>

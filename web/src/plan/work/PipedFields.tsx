@@ -6,8 +6,8 @@ import { fieldsOf } from "../../kit/fieldsOf";
 import { NumberField } from "../../kit/NumberField";
 import { Pair } from "../../kit/Pair";
 import { SelectField } from "../../kit/SelectField";
-import { UnitField } from "../../kit/UnitField";
 import { ChocolatePick } from "./ChocolatePick";
+import { FloodedFields } from "./FloodedFields";
 import { FromField } from "./FromField";
 import { FrozenFields } from "./FrozenFields";
 import type { FieldsOf } from "./fieldsOfWork";
@@ -22,10 +22,17 @@ const shapes: Record<Piped["shape"], string> = {
   bowls: "bowls over ice",
 };
 
+/** Outlines all in one colour. */
+function withoutFeatures(outlines: Piped["outlines"]) {
+  return outlines ? { outlines: outlines.map((one) => ({ ...one, features: [] })) } : {};
+}
+
 /** Piped pieces. */
 export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>) {
   const { second, flooded } = work;
   const field = fieldsOf(work, errors, onChange);
+  // Of features that are named it is known how much line they are.
+  const named = work.outlines?.some(({ features }) => (features?.length ?? 0) > 0) ?? false;
   return (
     <Stack gap="4">
       <FromField work={work} errors={errors} onChange={onChange} {...pick} />
@@ -60,6 +67,7 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
       />
       {work.outlines ? (
         <OutlineFields
+          work={work}
           outlines={work.outlines}
           errors={errors}
           onChange={(outlines) => onChange({ outlines })}
@@ -87,32 +95,13 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
         />
       )}
       {flooded && (
-        <Pair>
-          <ChocolatePick
-            {...pick}
-            label="Filled with"
-            value={flooded.chocolate}
-            error={errors["flooded.chocolate"]}
-            patch={(chocolate) => ({ flooded: { ...flooded, chocolate } })}
-            onChange={onChange}
-          />
-          <NumberField
-            label="Depth"
-            unit="mm"
-            value={flooded.depth_mm}
-            error={errors["flooded.depth_mm"]}
-            onChange={(depth_mm) => onChange({ flooded: { ...flooded, depth_mm } })}
-          />
-          {!work.outlines && (
-            <UnitField
-              label="Area of one body"
-              unit="cm²"
-              value={flooded.area_cm2}
-              error={errors["flooded.area_cm2"]}
-              onChange={(area_cm2) => onChange({ flooded: { ...flooded, area_cm2 } })}
-            />
-          )}
-        </Pair>
+        <FloodedFields
+          {...pick}
+          flooded={flooded}
+          drawn={work.outlines != null}
+          errors={errors}
+          onChange={onChange}
+        />
       )}
       <EitherField
         label="A second colour"
@@ -124,7 +113,7 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
             ? pick.onAddChocolate("white", (chocolate) => ({
                 second: { chocolate, length_mm: 100 },
               }))
-            : onChange({ second: null })
+            : onChange({ second: null, ...withoutFeatures(work.outlines) })
         }
       />
       {second && (
@@ -137,13 +126,15 @@ export function PipedFields({ work, errors, onChange, ...pick }: FieldsOf<Piped>
             patch={(chocolate) => ({ second: { ...second, chocolate } })}
             onChange={onChange}
           />
-          <NumberField
-            label="Line length each, second"
-            unit="mm"
-            value={second.length_mm}
-            error={errors["second.length_mm"]}
-            onChange={(length_mm) => onChange({ second: { ...second, length_mm } })}
-          />
+          {!named && (
+            <NumberField
+              label="Line length each, second"
+              unit="mm"
+              value={second.length_mm}
+              error={errors["second.length_mm"]}
+              onChange={(length_mm) => onChange({ second: { ...second, length_mm } })}
+            />
+          )}
         </Pair>
       )}
     </Stack>

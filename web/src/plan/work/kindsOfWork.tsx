@@ -1,6 +1,7 @@
 import type { ComponentType } from "react";
 import type { BowlInputs, ComponentPlan, WorkKind, WorkOf } from "../../api/client";
 import { Pieces } from "../picture/Pieces";
+import { Piped } from "../picture/Piped";
 import { Strip } from "../picture/Strip";
 import { Whole } from "../picture/Whole";
 import { BottledFields } from "./BottledFields";
@@ -47,7 +48,7 @@ const all: { [K in WorkKind]: KindOfWork<K> } = {
   shards: { Fields: ShardsFields, Picture: Whole, lies: "flat" },
   sheet: { Fields: SheetFields, Picture: Whole, lies: "flat" },
   wrap: { Fields: WrapFields, Picture: Strip, lies: "bent" },
-  piped: { Fields: PipedFields, Picture: Pieces, lies: "flat" },
+  piped: { Fields: PipedFields, Picture: Piped, lies: "flat" },
   ribbons: { Fields: RibbonsFields, Picture: Strip, lies: "bent" },
   sugar: { Fields: SugarFields, Picture: Whole, lies: "flat" },
   shells: { Fields: ShellsFields, Picture: Whole, lies: "closed" },

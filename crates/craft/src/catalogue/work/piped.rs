@@ -28,6 +28,11 @@ crate::messages! {
     nothing_to_flood() = "needs an outline that is closed: nothing in these would hold it";
     flood(label: Words, depth: Mm) = "Fill the outlines with {label}, {depth} deep";
     flood_how() = "A bag cut wider, from the edge inward; draw it into the corners with a needle, burst the bubbles, tap the sheet.";
+    features_need_a_colour() = "need a second colour, or they are piped with the body";
+    bodies_set() = "the bodies no longer smear";
+    touch_bodies() = "Touch a body at its middle";
+    back(label: Words, depth: Mm) = "Spread {label} over the backs, {depth} thick";
+    back_how() = "Thin and even, up to the edge; over every seam between two colours, so that it holds them.";
     outlines_hold() = "the outlines hold";
     gather() = "Gather each into a nest";
     gather_how() = "While it bends, with both hands.";

@@ -37,6 +37,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
     config
         .service(windows::windows)
         .service(proposals::proposals)
+        .service(sheets::outlines)
         .service(sheets::piping)
         .service(sheets::wrap)
         .service(sheets::score)

@@ -4,14 +4,14 @@ use actix_web::post;
 use actix_web::web::Json;
 use craft::check::{self, Checker};
 use craft::drawn::page::{Drawing, Mark, Paper};
-use craft::drawn::piping::{LaidOut, LayoutError, Wanted, piping_sheets};
+use craft::drawn::piping::{LaidOut, LayoutError, Wanted, looked_at, piping_sheets};
 use craft::drawn::score::{ScoreMap, score_map};
 use craft::drawn::wrap_strip::wrap_sheets;
 use craft::message::names;
 use craft::note::Note;
 use craft::spread::piped::LEAST_LINE_MM;
 use craft::units::{millimetres, square_centimetres};
-use craft::work::{OutlineInputs, ShardPattern, TrayInputs, wanted};
+use craft::work::{OutlineInputs, PipedWith, ShardPattern, TrayInputs, wanted};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -20,6 +20,9 @@ use crate::answer::round;
 use crate::body::Body;
 use crate::catalogue::calc as say;
 use crate::problem::{Answer, Problem};
+
+/// Lines of one outline that are told one by one: more, nobody picks by hand.
+const MOST_LINES: usize = 200;
 
 /// Sheets of paper.
 #[derive(Debug, Serialize, ToSchema)]
@@ -36,12 +39,44 @@ pub struct PipingRequest {
     outlines: Vec<OutlineInputs>,
     /// How wide the line is piped.
     line_mm: f64,
+    /// Whether their bodies are flooded, which holds what lies within.
+    #[serde(default)]
+    flooded: bool,
     /// Whether the face goes down, so that they are drawn mirrored.
     #[serde(default)]
     mirrored: bool,
     /// On which paper.
     #[serde(default)]
     paper: Paper,
+}
+
+/// Outlines to look at.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct OutlinesRequest {
+    /// The outlines.
+    outlines: Vec<OutlineInputs>,
+    /// How wide the line is piped.
+    line_mm: f64,
+    /// Whether their bodies are flooded, which holds what lies within.
+    #[serde(default)]
+    flooded: bool,
+}
+
+/// One line of an outline.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct LineAnswer {
+    /// The data of its SVG path, mm.
+    path: String,
+    /// How long it is.
+    length_mm: f64,
+    /// The middle of it.
+    #[schema(min_items = 2, max_items = 2)]
+    middle_mm: [f64; 2],
+    /// Whether it is a feature, piped first in a colour of its own.
+    feature: bool,
+    /// Whether it was added to hold parts together.
+    bridge: bool,
 }
 
 /// One outline, and whether it hangs together.
@@ -66,8 +101,21 @@ pub struct LaidOutAnswer {
     thin_mm: Vec<[f64; 2]>,
     /// Ends of lines that touch nothing.
     ends_mm: Vec<[f64; 2]>,
+    /// Short lines that would hold all parts together: from x, y to x, y each.
+    bridges_mm: Vec<[f64; 4]>,
+    /// Its lines one by one; the bridges that were added come last.
+    lines: Vec<LineAnswer>,
+    /// The data of the path round the body that can be flooded, mm, where there is one.
+    body: Option<String>,
     /// Remarks.
     notes: Vec<Note>,
+}
+
+/// Outlines as they are piped.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct OutlinesAnswer {
+    /// The outlines.
+    outlines: Vec<LaidOutAnswer>,
 }
 
 /// Sheets to pipe over.
@@ -117,7 +165,53 @@ fn told(laid: LaidOut, wanted: &Wanted, left_out: &[String], line_mm: f64) -> La
         loose_mm: places(&laid.joins.loose),
         thin_mm: places(&laid.joins.thin),
         ends_mm: places(&laid.joins.ends),
+        bridges_mm: laid
+            .joins
+            .bridges
+            .iter()
+            .map(|[[x1, y1], [x2, y2]]| [*x1, *y1, *x2, *y2].map(|v| round(v, 1)))
+            .collect(),
+        lines: lines(wanted),
+        body: wanted.outline.body_line().map(|(_, line)| line.svg()),
     }
+}
+
+fn lines(wanted: &Wanted) -> Vec<LineAnswer> {
+    let lines = wanted.outline.lines();
+    let own = lines.len() - wanted.bridges;
+    let all = lines.into_iter().enumerate();
+    all.take(MOST_LINES)
+        .map(|(i, line)| LineAnswer {
+            path: line.svg(),
+            length_mm: round(line.length(), 1),
+            middle_mm: line.middle().map(|v| round(v, 1)),
+            feature: wanted.features.contains(&i),
+            bridge: i >= own,
+        })
+        .collect()
+}
+
+/// Outlines as they are piped: their lines, what of them is a feature, where they would come apart
+/// and the bridges that would hold them.
+#[utoipa::path(tag = "calc", operation_id = "calc_outlines", request_body = OutlinesRequest, responses((status = 200, body = OutlinesAnswer), (status = 422, body = Problem)))]
+#[post("/outlines")]
+pub async fn outlines(Body(request): Body<OutlinesRequest>) -> Answer<Json<OutlinesAnswer>> {
+    let OutlinesRequest { outlines, line_mm, flooded } = request;
+    let mut check = Checker::new();
+    let line_mm = check.number("line_mm", line_mm, check::LINE_MM);
+    let with = PipedWith { line_mm, flooded };
+    let found = wanted(&outlines, with, "outlines", &mut check);
+    check.finish()?;
+    Ok(Json(OutlinesAnswer { outlines: looked_over(&found, with) }))
+}
+
+fn looked_over(found: &[(Wanted, Vec<String>)], with: PipedWith) -> Vec<LaidOutAnswer> {
+    let all: Vec<Wanted> = found.iter().map(|(wanted, _)| wanted.clone()).collect();
+    looked_at(&all, with.line_mm, with.flooded)
+        .into_iter()
+        .zip(found)
+        .map(|(one, (wanted, left_out))| told(one, wanted, left_out, with.line_mm))
+        .collect()
 }
 
 /// Outlines laid out at true size, and whether each hangs together.
@@ -126,9 +220,10 @@ fn told(laid: LaidOut, wanted: &Wanted, left_out: &[String], line_mm: f64) -> La
 pub async fn piping(Body(request): Body<PipingRequest>) -> Answer<Json<PipingAnswer>> {
     let mut check = Checker::new();
     let line_mm = check.number("line_mm", request.line_mm, check::LINE_MM);
-    let found = wanted(&request.outlines, "outlines", &mut check);
+    let with = PipedWith { line_mm, flooded: request.flooded };
+    let found = wanted(&request.outlines, with, "outlines", &mut check);
     check.finish()?;
-    let (all, left_out): (Vec<_>, Vec<_>) = found.into_iter().unzip();
+    let all: Vec<_> = found.iter().map(|(wanted, _)| wanted.clone()).collect();
     let laid = piping_sheets(&all, line_mm, request.mirrored, request.paper).map_err(|error| {
         let field = match error {
             LayoutError::TooLarge { index, .. } => format!("outlines[{index}].width_mm"),
@@ -136,16 +231,9 @@ pub async fn piping(Body(request): Body<PipingRequest>) -> Answer<Json<PipingAns
         };
         Problem::bad_field(&field, error.message())
     })?;
-    let length: f64 = laid.outlines.iter().map(|o| o.length * f64::from(o.count)).sum();
-    let outlines = laid
-        .outlines
-        .into_iter()
-        .zip(&all)
-        .zip(&left_out)
-        .map(|((one, wanted), left_out)| told(one, wanted, left_out, line_mm))
-        .collect();
+    let length: f64 = all.iter().map(|one| one.outline.length() * f64::from(one.count)).sum();
     Ok(Json(PipingAnswer {
-        outlines,
+        outlines: looked_over(&found, with),
         length_mm: round(length, 1),
         per_sheet: laid.per_sheet,
         sheets: laid.sheets,
