@@ -158,6 +158,12 @@ pub const TOASTING_C: Bounds = Bounds::new(80.0, 220.0, "°C");
 pub const TOASTING_MIN: Bounds = Bounds::new(1.0, 90.0, "min");
 /// Parts of sugar to one of goods that are candied.
 pub const CANDYING_PARTS: Bounds = Bounds::new(0.1, 3.0, "parts");
+/// What a hair dryer on low brings into a bowl.
+pub const DRYER_W: Bounds = Bounds::new(5.0, 120.0, "W");
+/// How fast warm water warms a bowl, against what is usual.
+pub const WARM_WATER_RATIO: Bounds = Bounds::new(0.3, 3.0, "");
+/// What a moment over simmering water brings into a bowl.
+pub const BATH_W: Bounds = Bounds::new(30.0, 600.0, "W");
 /// How warm a fat is melted.
 pub const MELTING_C: Bounds = Bounds::new(30.0, 70.0, "°C");
 /// An oven in which goods are dried.

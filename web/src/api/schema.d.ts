@@ -1489,7 +1489,7 @@ export interface components {
          * @description What an action was.
          * @enum {string}
          */
-        ActionName: "heat" | "dryer" | "off_heat" | "on_cool_water" | "off_cool_water" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
+        ActionName: "heat" | "dryer" | "in_warm_water" | "on_pad" | "off_pad" | "off_heat" | "on_cool_water" | "off_cool_water" | "stirred" | "seed_added" | "crystals_added" | "on_stone" | "off_stone" | "colour_in" | "strained" | "too_thick" | "test_started" | "test_seen" | "poured" | "given_up" | "undone" | "amount_corrected" | "reading_withdrawn";
         /**
          * @description A fat that is stirred in.
          * @enum {string}
@@ -1953,6 +1953,8 @@ export interface components {
             finish: components["schemas"]["Finish"];
             /** @description Why it was given up. */
             gave_up?: string | null;
+            /** @description Whether there is a heating pad at hand. */
+            has_pad: boolean;
             /**
              * Format: uuid
              * @description Its id.
@@ -1979,6 +1981,11 @@ export interface components {
              * @description On the heat until taken off, since.
              */
             on_heat_since?: string | null;
+            /**
+             * Format: date-time
+             * @description Since when it stands on a heating pad.
+             */
+            on_pad_since?: string | null;
             /**
              * Format: double
              * @description How much lies on the stone now.
@@ -2777,6 +2784,8 @@ export interface components {
             /** @description Remarks and cautions. */
             notes: components["schemas"]["Note"][];
             outline?: null | components["schemas"]["OutlineAnswer"];
+            /** @description How what is painted or dusted on finished pieces looks, in the order of work. */
+            painted?: components["schemas"]["PaintedAnswer"][];
             pieces?: null | components["schemas"]["PiecesAnswer"];
             setting?: null | components["schemas"]["SettingAnswer"];
             /** @description The working. */
@@ -3172,7 +3181,8 @@ export interface components {
             reason?: string | null;
             /**
              * Format: double
-             * @description For `heat`: the length of a burst; without it, on until taken off. For `dryer`: how long.
+             * @description For `heat`: the length of a burst; without it, on until taken off. For `dryer` and
+             *     `in_warm_water`: how long.
              *     For `test_seen`: how long ago the smear turned dull; not known if left out.
              */
             seconds?: number | null;
@@ -3646,6 +3656,12 @@ export interface components {
         GearNumbers: {
             /**
              * Format: double
+             * @description What a moment over barely simmering water brings into the bowl.
+             * @default null
+             */
+            bath_w?: number | null;
+            /**
+             * Format: double
              * @description The share of the microwave's heat that shows after a short warming.
              * @default null
              */
@@ -3664,6 +3680,12 @@ export interface components {
             cooling_ratio?: number | null;
             /**
              * Format: double
+             * @description What the hair dryer brings into a bowl.
+             * @default null
+             */
+            dryer_w?: number | null;
+            /**
+             * Format: double
              * @description The share of the microwave's heat that melts chocolate.
              * @default null
              */
@@ -3674,6 +3696,12 @@ export interface components {
              * @default null
              */
             setting_pace?: number | null;
+            /**
+             * Format: double
+             * @description How fast warm water warms the bowl, against what is usual.
+             * @default null
+             */
+            warm_water_ratio?: number | null;
         };
         /**
          * @description How it shines.
@@ -4092,6 +4120,11 @@ export interface components {
              */
             colour_bottle?: boolean;
             /**
+             * @description A hair dryer.
+             * @default true
+             */
+            dryer?: boolean;
+            /**
              * @description A scale that shows tenths of a gram.
              * @default false
              */
@@ -4101,6 +4134,11 @@ export interface components {
              * @default false
              */
             frozen_slab?: boolean;
+            /**
+             * @description A heating pad to stand a bowl on.
+             * @default false
+             */
+            heating_pad?: boolean;
             /**
              * @description Cocoa butter that is all form V.
              * @default false
@@ -4122,8 +4160,10 @@ export interface components {
             /**
              * @default {
              *       "colour_bottle": false,
+             *       "dryer": true,
              *       "fine_scale": false,
              *       "frozen_slab": false,
+             *       "heating_pad": false,
              *       "ready_crystals": false,
              *       "stone": false,
              *       "tempered_pieces": true
@@ -4935,7 +4975,7 @@ export interface components {
          * @description A number that is learned.
          * @enum {string}
          */
-        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace";
+        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace" | "dryer_w" | "warm_water_ratio" | "bath_w";
         /**
          * @description What a thermometer was checked in.
          * @enum {string}
@@ -5099,6 +5139,17 @@ export interface components {
                 number,
                 number
             ] | null;
+        };
+        /** @description How something painted or dusted on looks. */
+        PaintedAnswer: {
+            /** @description Its colour on the chocolate, `#rrggbb`. */
+            looks: string;
+            /**
+             * Format: double
+             * @description How much of the surface it covers.
+             */
+            share_pct: number;
+            way?: null | components["schemas"]["Way"];
         };
         /** @description What is painted or dusted on, as the maker states it. */
         PaintedInputs: {
@@ -5966,7 +6017,7 @@ export interface components {
          * @description The rule that spoke.
          * @enum {string}
          */
-        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "out_of_water" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
+        Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "out_of_water" | "off_pad" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
         /** @description A whole bowl: what it was planned as, everything that happened to it, and what came out. */
         SavedBowl: {
             /** @description What was done, in order of time, undoings and corrections included. */
@@ -7213,8 +7264,10 @@ export interface components {
             /**
              * @default {
              *       "colour_bottle": false,
+             *       "dryer": true,
              *       "fine_scale": false,
              *       "frozen_slab": false,
+             *       "heating_pad": false,
              *       "ready_crystals": false,
              *       "stone": false,
              *       "tempered_pieces": true

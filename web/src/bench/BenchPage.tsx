@@ -179,6 +179,8 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
               onStone={bowl.on_stone_g != null}
               coloured={bowl.bottle != null}
               inWater={bowl.in_water_since != null}
+              hasPad={bowl.has_pad}
+              onPad={bowl.on_pad_since != null}
               last={bowl.actions.at(-1)}
               lastTyped={bowl.last_typed}
               act={act}

@@ -24,6 +24,7 @@ const ONLY_WHEN_ASKED = new Set<BowlAction["kind"]>([
   "colour_in",
   "strained",
   "dryer",
+  "in_warm_water",
   "off_cool_water",
 ]);
 
@@ -40,6 +41,8 @@ const touchFor: Partial<Record<BowlAction["kind"], Offer>> = {
   colour_in: "asked",
   strained: "asked",
   dryer: "asked",
+  in_warm_water: "asked",
+  off_pad: "pad",
   off_cool_water: "asked",
 };
 
@@ -59,6 +62,10 @@ interface Props {
   coloured: boolean;
   /** Whether it stands in cool water. */
   inWater: boolean;
+  /** Whether there is a heating pad. */
+  hasPad: boolean;
+  /** Whether it stands on it. */
+  onPad: boolean;
   last: ActionAnswer | undefined;
   /** The latest reading that was typed. */
   lastTyped: BowlAnswer["last_typed"];
@@ -148,6 +155,19 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         </Touch>
       ),
     },
+    pad: {
+      // What stands on it can come off at any time.
+      there: props.onPad || (props.hasPad && phase === "working"),
+      touch: (
+        <Touch
+          hotkey="D"
+          advised={advised === "off_pad"}
+          onClick={() => act({ kind: props.onPad ? "off_pad" : "on_pad" })}
+        >
+          {props.onPad ? "Off the pad" : "On the pad"}
+        </Touch>
+      ),
+    },
     test: {
       there: tested,
       touch: (
@@ -220,6 +240,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         s: () => act({ kind: "stirred" }),
         a: returned ?? add,
         c: only ? () => act(only.action) : undefined,
+        d: there.has("pad") ? () => act({ kind: props.onPad ? "off_pad" : "on_pad" }) : undefined,
         w: coolWater ? () => act({ kind: "on_cool_water" }) : undefined,
         k: phase === "melting" ? undefined : () => act({ kind: "too_thick" }),
         t: tested ? () => act({ kind: "test_started" }) : undefined,

@@ -14,6 +14,10 @@ function doneWords(asks: BowlAction, coloured: boolean): string {
       return asks.seconds == null ? "Warming it" : `Heat ${asks.seconds} s`;
     case "dryer":
       return `Dryer ${asks.seconds} s`;
+    case "in_warm_water":
+      return `Warm water ${asks.seconds} s`;
+    case "off_pad":
+      return "Off the pad";
     case "off_cool_water":
       return "Out of the water";
     case "off_heat":

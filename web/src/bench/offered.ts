@@ -11,14 +11,15 @@ export type Offer =
   | "poured"
   | "burst"
   | "until_off"
-  | "too_thick";
+  | "too_thick"
+  | "pad";
 
 /** What a maker may well mean in each phase, the likeliest first. */
 const meant: Partial<Record<BowlAnswer["phase"], Offer[]>> = {
   melting: ["asked", "burst", "stirred", "off_heat"],
   cooling: ["asked", "adding", "stirred", "cool_water", "test", "poured"],
   testing: ["asked", "stirred", "test"],
-  working: ["asked", "poured", "stirred", "too_thick", "burst"],
+  working: ["asked", "poured", "stirred", "pad", "too_thick", "burst"],
 };
 
 /** Beside the field for a reading: six in all. */

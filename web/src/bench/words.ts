@@ -37,6 +37,12 @@ export function told(action: ActionAnswer): string {
       return action.seconds == null ? "On the heat" : `Heat ${action.seconds} s`;
     case "dryer":
       return `Dryer ${action.seconds ?? ""} s`;
+    case "in_warm_water":
+      return `In warm water ${action.seconds ?? ""} s`;
+    case "on_pad":
+      return "On the heating pad";
+    case "off_pad":
+      return "Off the heating pad";
     case "off_heat":
       return "Off the heat";
     case "on_cool_water":

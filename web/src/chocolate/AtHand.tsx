@@ -26,10 +26,13 @@ const gear: { name: keyof Kitchen; label: string; word: string }[] = [
     label: "A scale that shows 0.1 g",
     word: "a fine scale",
   },
+  { name: "dryer", label: "A hair dryer", word: "a hair dryer" },
+  { name: "heating_pad", label: "A heating pad, to stand a bowl on", word: "a heating pad" },
 ];
 
-/** Pieces come in temper unless the maker says otherwise. */
-const has = (kitchen: Kitchen, name: keyof Kitchen) => kitchen[name] ?? name === "tempered_pieces";
+/** Pieces come in temper, and there is a hair dryer in the house, unless the maker says otherwise. */
+const usual: readonly (keyof Kitchen)[] = ["tempered_pieces", "dryer"];
+const has = (kitchen: Kitchen, name: keyof Kitchen) => kitchen[name] ?? usual.includes(name);
 
 /** What is at hand, in a line. */
 export function gearWords(kitchen: BowlInputs["kitchen"]): string {

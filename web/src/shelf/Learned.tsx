@@ -18,6 +18,12 @@ function words({ number, value, usual }: LearnedAnswer): [string, string] {
       return [`Carry-over ${degrees(value)}`, degrees(usual)];
     case "burst_response":
       return [`Short-burst efficiency ${percent(value)}`, percent(usual)];
+    case "dryer_w":
+      return [`The hair dryer brings ${Math.round(value)} W`, `${usual} W`];
+    case "warm_water_ratio":
+      return [`Warm water warms it ${value.toFixed(2)} times as fast as usual`, "1"];
+    case "bath_w":
+      return [`A moment over simmering water brings ${Math.round(value)} W`, `${usual} W`];
     case "setting_pace":
       return [`Sets in ${value.toFixed(2)} times the usual time`, "1"];
   }
@@ -47,11 +53,12 @@ export function Learned({ id, learned, from = "bowl" }: Props) {
       <Box as="ul" listStyleType="none" fontSize="sm" data-testid="learned">
         {learned.map((one) => {
           const [what, usual] = words(one);
+          const by = one.number === "setting_pace" ? "build" : "bowl";
           return (
             <Box as="li" key={`${one.number} ${one.with}`} mb="1.5">
               <Box fontWeight="600">{what}</Box>
               <Box color="fg.muted">
-                from {one.bowls} {one.bowls === 1 ? from : `${from}s`}
+                from {one.bowls} {one.bowls === 1 ? by : `${by}s`}
                 {one.with && ` with ${one.with}`}; usual is {usual}
               </Box>
             </Box>

@@ -21,6 +21,12 @@ worded! {
         Heat = "heat",
         /// Warmed with a hair dryer on low: `seconds`.
         Dryer = "dryer",
+        /// Stood in warm water for a moment: `seconds`.
+        InWarmWater = "in_warm_water",
+        /// Stood on a heating pad.
+        OnPad = "on_pad",
+        /// Taken off the heating pad.
+        OffPad = "off_pad",
         /// Taken off the heat: the melt is done.
         OffHeat = "off_heat",
         /// Set in cool water.
@@ -66,7 +72,8 @@ worded! {
 pub struct Entry {
     /// What was done.
     pub kind: ActionName,
-    /// For `heat`: the length of a burst; without it, on until taken off. For `dryer`: how long.
+    /// For `heat`: the length of a burst; without it, on until taken off. For `dryer` and
+    /// `in_warm_water`: how long.
     /// For `test_seen`: how long ago the smear turned dull; not known if left out.
     #[serde(default)]
     pub seconds: Option<f64>,
@@ -117,6 +124,12 @@ impl From<&ActionKind> for Entry {
             ActionKind::Dryer { lasting } => {
                 Self { seconds: Some(rounded(in_seconds(*lasting))), ..plain(ActionName::Dryer) }
             }
+            ActionKind::InWarmWater { lasting } => Self {
+                seconds: Some(rounded(in_seconds(*lasting))),
+                ..plain(ActionName::InWarmWater)
+            },
+            ActionKind::OnPad => plain(ActionName::OnPad),
+            ActionKind::OffPad => plain(ActionName::OffPad),
             ActionKind::OffHeat => plain(ActionName::OffHeat),
             ActionKind::OnCoolWater => plain(ActionName::OnCoolWater),
             ActionKind::OffCoolWater => plain(ActionName::OffCoolWater),
@@ -162,7 +175,8 @@ impl Entry {
             }
         };
         use ActionName as N;
-        belongs("seconds", self.seconds.is_some(), &[N::Heat, N::Dryer, N::TestSeen]);
+        let timed = [N::Heat, N::Dryer, N::InWarmWater, N::TestSeen];
+        belongs("seconds", self.seconds.is_some(), &timed);
         let weighed = [N::SeedAdded, N::CrystalsAdded, N::OnStone, N::AmountCorrected];
         belongs("grams", self.grams.is_some(), &weighed);
         belongs("seen", self.seen.is_some(), &[N::TestSeen]);
@@ -183,6 +197,13 @@ impl Entry {
             N::Dryer => needed("seconds", self.seconds, check).map(|s| ActionKind::Dryer {
                 lasting: seconds(check.number("seconds", s, check::BURST_S)),
             }),
+            N::InWarmWater => {
+                needed("seconds", self.seconds, check).map(|s| ActionKind::InWarmWater {
+                    lasting: seconds(check.number("seconds", s, check::BURST_S)),
+                })
+            }
+            N::OnPad => Some(ActionKind::OnPad),
+            N::OffPad => Some(ActionKind::OffPad),
             N::OffHeat => Some(ActionKind::OffHeat),
             N::OnCoolWater => Some(ActionKind::OnCoolWater),
             N::OffCoolWater => Some(ActionKind::OffCoolWater),
@@ -237,6 +258,9 @@ mod tests {
             ActionKind::Heat { lasting: Some(seconds(30.0)) },
             ActionKind::Heat { lasting: None },
             ActionKind::Dryer { lasting: seconds(5.0) },
+            ActionKind::InWarmWater { lasting: seconds(20.0) },
+            ActionKind::OnPad,
+            ActionKind::OffPad,
             ActionKind::OffHeat,
             ActionKind::OnCoolWater,
             ActionKind::OffCoolWater,

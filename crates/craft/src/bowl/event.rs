@@ -56,6 +56,15 @@ pub enum ActionKind {
         /// How long.
         lasting: Time,
     },
+    /// Stood in warm water for a moment, in place of a hair dryer.
+    InWarmWater {
+        /// How long.
+        lasting: Time,
+    },
+    /// Stood on a heating pad, which keeps it warm.
+    OnPad,
+    /// Taken off the heating pad.
+    OffPad,
     /// Taken off the heat for good: the melt is done.
     OffHeat,
     /// Set in cool water, dry inside, to come down faster.
@@ -131,6 +140,9 @@ impl ActionKind {
             self,
             Self::Heat { .. }
                 | Self::Dryer { .. }
+                | Self::InWarmWater { .. }
+                | Self::OnPad
+                | Self::OffPad
                 | Self::OffHeat
                 | Self::OnCoolWater
                 | Self::OffCoolWater

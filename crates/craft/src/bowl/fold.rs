@@ -138,6 +138,8 @@ pub struct Heating {
     pub last_heat: Option<DateTime<Utc>>,
     /// Since when it stands in cool water.
     pub in_water: Option<DateTime<Utc>>,
+    /// Since when it stands on a heating pad.
+    pub on_pad: Option<DateTime<Utc>>,
 }
 
 /// What was put in or poured out on its way down.
@@ -226,6 +228,7 @@ impl Bowl {
                 calm_since: None,
                 last_heat: None,
                 in_water: None,
+                on_pad: None,
             },
             went_in: WentIn {
                 seeded: grams(0.0),
@@ -321,6 +324,7 @@ impl Bowl {
             return asked;
         }
         let warm = self.heating.heat != Heat::Off
+            || self.heating.on_pad.is_some()
             || self.heating.last_heat.is_some_and(|last| reading.at - last < HEAT_SHOWS_FOR);
         let rises = reading.at - before.at < ALL_AT_ONCE && !warm && !self.ended();
         rises.then_some((before.temp, reading.temp, reading.at)).or(asked)
@@ -348,23 +352,37 @@ impl Bowl {
             self.heating.calm_since = Some(at);
             self.heating.warmed = matches!(
                 action.kind,
-                ActionKind::Heat { lasting: Some(_) } | ActionKind::Dryer { .. }
+                ActionKind::Heat { lasting: Some(_) }
+                    | ActionKind::Dryer { .. }
+                    | ActionKind::InWarmWater { .. }
             );
         }
         self.thermometer.rose = None;
         match &action.kind {
-            ActionKind::Dryer { lasting } => {
+            ActionKind::OnPad => {
+                self.heating.on_pad = Some(at);
+                self.heating.in_water = None;
+            }
+            ActionKind::OffPad => {
+                self.heating.on_pad = None;
+                self.heating.last_heat = Some(at);
+            }
+            ActionKind::Dryer { lasting } | ActionKind::InWarmWater { lasting } => {
                 let until = at + time_delta(*lasting);
                 self.heating.heat = Heat::Burst { until };
                 self.heating.calm_since = Some(until);
                 self.heating.last_heat = Some(until);
                 self.heating.in_water = None;
             }
-            ActionKind::OnCoolWater => self.heating.in_water = Some(at),
+            ActionKind::OnCoolWater => {
+                self.heating.in_water = Some(at);
+                self.heating.on_pad = None;
+            }
             ActionKind::OffCoolWater => self.heating.in_water = None,
             ActionKind::Heat { lasting } => {
                 self.heating.off_heat = false;
                 self.heating.in_water = None;
+                self.heating.on_pad = None;
                 self.heating.last_heat =
                     Some(lasting.map_or(at, |lasting| at + time_delta(lasting)));
                 self.heating.heat = match lasting {
@@ -467,6 +485,7 @@ impl Bowl {
                     read.is_none_or(|read| on || heated.is_some_and(|heated| read.at < heated));
                 self.poured = Some((at, read.map(|l| l.temp)));
                 self.heating.heat = Heat::Off;
+                self.heating.on_pad = None;
                 self.enter(Phase::Done, at);
             }
             ActionKind::GivenUp { reason } => {

@@ -3,9 +3,9 @@
 use chrono::{DateTime, Utc};
 
 use crate::chocolate::{Band, Chocolate};
-use crate::heat::Vessel;
 use crate::heat::microwave::{Microwave, heat_of_vessel, heat_to_melt};
 use crate::heat::seed::weighed_additions;
+use crate::heat::{GentleHeat, Vessel};
 use crate::message::Message;
 use crate::scale::Scale;
 use crate::units::{Energy, Mass, Temperature, TemperatureDifference};
@@ -41,6 +41,8 @@ pub struct Setup {
     pub offset: TemperatureDifference,
     /// The share of a microwave's heat that shows after a short warming.
     pub burst_response: f64,
+    /// What warms it a little besides, and keeps it warm.
+    pub gentle: GentleHeat,
     /// The bowl itself, where it is known.
     pub vessel: Option<Vessel>,
     /// The microwave, where one is used.

@@ -19,6 +19,9 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
     if let Some(lasting) = advice.dryer {
         return Some(ActionKind::Dryer { lasting });
     }
+    if let Some(lasting) = advice.warm_water {
+        return Some(ActionKind::InWarmWater { lasting });
+    }
     let on_heat = matches!(context.bowl.heating.heat, Heat::On { .. });
     match advice.rule {
         Rule::Melted | Rule::LimitPassed | Rule::LimitNear => Some(ActionKind::OffHeat),
@@ -28,6 +31,7 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
         Rule::Soften => Some(ActionKind::Heat { lasting: None }),
         Rule::WorkOnStone => Some(ActionKind::OffStone),
         Rule::OutOfWater => Some(ActionKind::OffCoolWater),
+        Rule::OffPad => Some(ActionKind::OffPad),
         Rule::TestNow => Some(ActionKind::TestStarted),
         Rule::Pour | Rule::LeavingBand | Rule::UseNow => Some(ActionKind::Poured),
         Rule::StirAfterHeat

@@ -3,7 +3,7 @@
 use crate::bowl::fluid_from;
 use crate::catalogue::bench as say;
 use crate::phrases::CoachContext;
-use crate::phrases::{Advice, Rule, Warming};
+use crate::phrases::{Advice, Rule};
 use crate::units::{Temperature, grams};
 
 /// From here up a stick blender has something to work in, g (docs/craft.md, section 9).
@@ -35,10 +35,7 @@ impl CoachContext<'_> {
         }
         if !bowl.colour.fluid {
             let warming = self.warming(temp, self.setup.chocolate.windows.melt.lo);
-            let say = match warming {
-                Warming::Burst(burst) => say::warm_colour(self.burst_of(burst)),
-                Warming::Dryer(lasting) => say::warm_colour_with_dryer(lasting),
-            };
+            let say = self.said_of(warming, say::warm_colour, say::warm_colour_gently);
             let why = say::warm_colour_why(self.shown(), fluid_from());
             return Some(Advice::new(Rule::WarmColour, say, why).warming(warming));
         }

@@ -48,7 +48,7 @@ fn rank(rule: Rule) -> u8 {
         Rule::LimitPassed | Rule::LimitNear => 0,
         Rule::StopBeforeMelt | Rule::Melted => 1,
         Rule::LeavingBand | Rule::Thickening => 2,
-        Rule::JudgeSmear | Rule::WorkOnStone | Rule::OutOfWater => 3,
+        Rule::JudgeSmear | Rule::WorkOnStone | Rule::OutOfWater | Rule::OffPad => 3,
         Rule::Pour | Rule::UseNow | Rule::Rewarm | Rule::OverSeeded | Rule::AddCrystals => 4,
         Rule::TemperLost | Rule::NotInTemper | Rule::TooWarmToPour => 5,
         Rule::AddSeed

@@ -7,7 +7,7 @@ use crate::bowl::Heat;
 use crate::catalogue::bench as say;
 use crate::heat::microwave::SHORTEST_S;
 use crate::phrases::CoachContext;
-use crate::phrases::{Advice, Alarm, Countdown, Rule, Warming};
+use crate::phrases::{Advice, Alarm, Countdown, Rule};
 use crate::units::{Temperature, in_degrees, minutes, seconds};
 
 /// A bowl that is done rising falls at least this fast, °C/min.
@@ -137,10 +137,7 @@ fn too_much_for_bursts(context: &CoachContext<'_>, temp: Temperature) -> Advice 
         say::too_much_for_bursts(),
         say::too_much_for_bursts_why(context.shown(), seconds(SHORTEST_S)),
     );
-    match context.with_dryer(temp, context.setup.melt_to) {
-        Warming::Dryer(lasting) => Advice { dryer: Some(lasting), ..advice },
-        Warming::Burst(_) => advice,
-    }
+    advice.warming(context.gently(temp, context.setup.melt_to))
 }
 
 fn over_water(context: &CoachContext<'_>, temp: Option<Temperature>) -> Advice {

@@ -7,10 +7,15 @@ use crate::bowl::time_delta;
 use crate::catalogue::bench as say;
 use crate::phrases::CoachContext;
 use crate::phrases::{Advice, Alarm, Countdown, Rule};
-use crate::units::in_seconds;
+use crate::units::{degrees, in_seconds};
 
 /// In temper it may stand a little longer than on the way down.
 const STANDS: TimeDelta = TimeDelta::minutes(4);
+/// On a heating pad it is stirred more often: it is warm from below.
+const STANDS_ON_PAD: TimeDelta = TimeDelta::minutes(2);
+/// It comes off the pad this far under the top of its band, °C: what the pad has taken up comes
+/// through.
+const OFF_PAD_UNDER_C: f64 = 0.3;
 
 pub(super) fn while_testing(context: &CoachContext<'_>) -> Advice {
     let started: DateTime<Utc> = context.bowl.test.map_or(context.bowl.since, |t| t.started);
@@ -56,6 +61,16 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         return context.use_as_it_is(temp, band);
     }
     let w = &context.setup.chocolate.windows;
+    let on_pad = context.bowl.heating.on_pad.is_some();
+    if on_pad && temp >= band.hi - degrees(OFF_PAD_UNDER_C) {
+        return Advice::new(
+            Rule::OffPad,
+            say::off_the_pad(),
+            say::off_the_pad_why(context.shown(), band.hi),
+        )
+        .caution()
+        .sounding(Alarm::Band);
+    }
     if temp > band.hi {
         return Advice::new(
             Rule::TooWarmToPour,
@@ -96,6 +111,8 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         };
         let why = if temp < band.lo {
             say::pour_low_why(context.shown(), band.lo)
+        } else if context.setup.gentle.pad && !on_pad {
+            say::leaving_band_or_pad_why(context.shown(), band.lo)
         } else {
             say::leaving_band_why(context.shown(), band.lo)
         };
@@ -104,7 +121,8 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
             .sounding(Alarm::Band)
             .until(leaving);
     }
-    if context.unstirred() > STANDS
+    let stands = if on_pad { STANDS_ON_PAD } else { STANDS };
+    if context.unstirred() > stands
         && let Some(advice) = context.stirring_missing()
     {
         return advice;

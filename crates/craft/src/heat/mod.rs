@@ -3,6 +3,7 @@
 
 pub mod cooling;
 mod enthalpy;
+mod gentle;
 pub mod microwave;
 pub mod seed;
 pub mod stone;
@@ -10,6 +11,7 @@ mod vessel;
 
 pub(crate) use enthalpy::MeltingCurve;
 pub use enthalpy::{heat_per_gram, latent_heat, melted_share, melted_to, sensible_heat};
+pub use gentle::{GentleHeat, IN_WATER, warm_water};
 pub use vessel::{Material, Vessel};
 
 use crate::units::{Mass, ThermalConductance, in_grams, watts_per_degree};

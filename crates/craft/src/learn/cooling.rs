@@ -47,8 +47,8 @@ impl Trace<'_> {
             if !action.kind.disturbs_cooling() && !is_crystals(&action.kind) {
                 continue;
             }
-            if action.kind == ActionKind::OnCoolWater {
-                // Water takes far more than the air does.
+            if matches!(action.kind, ActionKind::OnCoolWater | ActionKind::OnPad) {
+                // Water takes far more than the air does, and a pad gives.
                 continue;
             }
             let calm = Self::burst(action).map_or(action.at, |(_, end, _)| end) + COMES_ALONG;

@@ -21,5 +21,8 @@ pub fn lesson(setup: &Setup, record: &Record, now: DateTime<Utc>) -> GearNumbers
         carry_over_c: sane(Number::CarryOver, trace.carry_over()),
         burst_response: sane(Number::BurstResponse, trace.burst_response()),
         setting_pace: None,
+        dryer_w: sane(Number::Dryer, trace.dryer()),
+        warm_water_ratio: sane(Number::WarmWater, trace.warm_water()),
+        bath_w: sane(Number::Bath, trace.bath()),
     }
 }

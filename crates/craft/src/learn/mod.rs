@@ -1,9 +1,10 @@
 //! What earlier bowls teach about the maker's own gear.
 //!
-//! Five numbers differ from kitchen to kitchen: how fast a bowl cools, how much
+//! Some numbers differ from kitchen to kitchen: how fast a bowl cools, how much
 //! of a microwave's heat arrives, how far a bowl carries over, what a short
-//! warming does, and how long poured work takes to set. [`lesson`] reads the first
-//! four off one bowl's record, the build guide the last (`build::lesson`);
+//! warming does, be it by microwave, hair dryer, warm water or over simmering
+//! water, and how long poured work takes to set. [`lesson`] reads all but the last
+//! off one bowl's record, the build guide the last (`build::lesson`);
 //! [`learned_value`] makes of many such lessons the number to use.
 
 mod cooling;
@@ -20,6 +21,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::bowl::Setup;
 use crate::check::{self, Bounds, Checker};
+use crate::heat::GentleHeat;
 use crate::heat::microwave::EFFICIENCY;
 
 /// The numbers that are learned; each only where there is something to go by.
@@ -37,6 +39,12 @@ pub struct GearNumbers {
     pub burst_response: Option<f64>,
     /// How long it takes to set in this kitchen, against what is usual.
     pub setting_pace: Option<f64>,
+    /// What the hair dryer brings into a bowl.
+    pub dryer_w: Option<f64>,
+    /// How fast warm water warms the bowl, against what is usual.
+    pub warm_water_ratio: Option<f64>,
+    /// What a moment over barely simmering water brings into the bowl.
+    pub bath_w: Option<f64>,
 }
 
 impl GearNumbers {
@@ -71,12 +79,26 @@ pub enum Number {
     BurstResponse,
     /// How long it takes to set.
     SettingPace,
+    /// What the hair dryer brings.
+    Dryer,
+    /// How fast warm water warms a bowl.
+    WarmWater,
+    /// What a moment over simmering water brings.
+    Bath,
 }
 
 impl Number {
     /// All of them.
-    pub const ALL: [Self; 5] =
-        [Self::Cooling, Self::Efficiency, Self::CarryOver, Self::BurstResponse, Self::SettingPace];
+    pub const ALL: [Self; 8] = [
+        Self::Cooling,
+        Self::Efficiency,
+        Self::CarryOver,
+        Self::BurstResponse,
+        Self::SettingPace,
+        Self::Dryer,
+        Self::WarmWater,
+        Self::Bath,
+    ];
 
     /// Its name in [`GearNumbers`].
     #[must_use]
@@ -87,6 +109,9 @@ impl Number {
             Self::CarryOver => "carry_over_c",
             Self::BurstResponse => "burst_response",
             Self::SettingPace => "setting_pace",
+            Self::Dryer => "dryer_w",
+            Self::WarmWater => "warm_water_ratio",
+            Self::Bath => "bath_w",
         }
     }
 
@@ -94,9 +119,11 @@ impl Number {
     #[must_use]
     pub fn usual(self) -> f64 {
         match self {
-            Self::Cooling | Self::SettingPace => 1.0,
+            Self::Cooling | Self::SettingPace | Self::WarmWater => 1.0,
             Self::Efficiency | Self::BurstResponse => EFFICIENCY,
             Self::CarryOver => Setup::USUAL_CARRY_OVER_C,
+            Self::Dryer => GentleHeat::DRYER_W,
+            Self::Bath => GentleHeat::BATH_W,
         }
     }
 
@@ -108,6 +135,9 @@ impl Number {
             Self::Efficiency | Self::BurstResponse => check::EFFICIENCY,
             Self::CarryOver => check::CARRY_OVER_C,
             Self::SettingPace => check::SETTING_PACE,
+            Self::Dryer => check::DRYER_W,
+            Self::WarmWater => check::WARM_WATER_RATIO,
+            Self::Bath => check::BATH_W,
         }
     }
 
@@ -120,6 +150,9 @@ impl Number {
             Self::CarryOver => numbers.carry_over_c,
             Self::BurstResponse => numbers.burst_response,
             Self::SettingPace => numbers.setting_pace,
+            Self::Dryer => numbers.dryer_w,
+            Self::WarmWater => numbers.warm_water_ratio,
+            Self::Bath => numbers.bath_w,
         }
     }
 }

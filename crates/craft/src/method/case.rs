@@ -42,10 +42,14 @@ pub struct Kitchen {
     pub colour_bottle: bool,
     /// A scale that shows tenths of a gram.
     pub fine_scale: bool,
+    /// A hair dryer.
+    pub dryer: bool,
+    /// A heating pad to stand a bowl on.
+    pub heating_pad: bool,
 }
 
 impl Default for Kitchen {
-    /// A kitchen with none of the special gear; chocolate from the bag is in
+    /// A kitchen with none of the special gear, and a hair dryer in the house; chocolate from the bag is in
     /// temper unless it was kept warm.
     fn default() -> Self {
         Self {
@@ -55,6 +59,8 @@ impl Default for Kitchen {
             frozen_slab: false,
             colour_bottle: false,
             fine_scale: false,
+            dryer: true,
+            heating_pad: false,
         }
     }
 }

@@ -58,6 +58,8 @@ pub enum Rule {
     CoolToGate,
     /// Out of the cool water.
     OutOfWater,
+    /// It gets too warm on the heating pad.
+    OffPad,
     /// Ready crystals go in.
     AddCrystals,
     /// Crystals went in and are to be spread.
@@ -165,6 +167,8 @@ pub struct Advice {
     pub heat: Option<Time>,
     /// How long to warm it with a hair dryer, where that is advised.
     pub dryer: Option<Time>,
+    /// How long to stand it in warm water, where that is advised.
+    pub warm_water: Option<Time>,
     /// The seed that is advised.
     pub seed: Option<Mass>,
     /// The ready crystals that are advised.
@@ -187,6 +191,7 @@ impl Advice {
             alarm: None,
             heat: None,
             dryer: None,
+            warm_water: None,
             seed: None,
             crystals: None,
             pour_out: None,
@@ -218,6 +223,7 @@ impl Advice {
         match warming {
             Warming::Burst(lasting) => Self { heat: Some(lasting), ..self },
             Warming::Dryer(lasting) => Self { dryer: Some(lasting), ..self },
+            Warming::WarmWater(lasting) => Self { warm_water: Some(lasting), ..self },
         }
     }
 

@@ -14,4 +14,4 @@ mod watching;
 pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};
 pub use context::{CoachContext, STALE_AFTER};
 pub use on_the_way::Failure;
-pub(crate) use rewarming::{SPARE_C, Warming};
+pub(crate) use rewarming::SPARE_C;

@@ -4,7 +4,6 @@ use chrono::{DateTime, TimeDelta, Utc};
 
 use super::advice::{Advice, Alarm, Countdown, Rule};
 use super::context::CoachContext;
-use super::rewarming::Warming;
 use crate::bowl::Temper;
 use crate::catalogue::bench as say;
 use crate::chocolate::Band;
@@ -225,10 +224,7 @@ impl CoachContext<'_> {
         }
         if temp < band.lo {
             let warming = self.warming(temp, band.middle());
-            let say = match warming {
-                Warming::Burst(burst) => say::warm_to_flow(self.burst_of(burst)),
-                Warming::Dryer(lasting) => say::warm_to_flow_with_dryer(lasting),
-            };
+            let say = self.said_of(warming, say::warm_to_flow, say::warm_to_flow_gently);
             let why = say::warm_to_flow_why(self.shown(), band.lo);
             return Advice::new(Rule::Rewarm, say, why).warming(warming);
         }

@@ -7,9 +7,10 @@ use super::context::CoachContext;
 use crate::bowl::{Heat, Temper};
 use crate::catalogue::bench as say;
 use crate::heat::microwave::SHORTEST_S;
+use crate::heat::warm_water;
 use crate::message::Message;
 use crate::units::{
-    Energy, Power, Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds, watts,
+    Energy, Power, Temperature, Time, degrees, in_degrees, in_seconds, rise, seconds,
 };
 
 /// The longest rewarming burst, s: more in one go may lose the temper. A large bowl takes as
@@ -28,12 +29,8 @@ const WARMED_FOR_THICK: usize = 3;
 const THINNED_FOR_THICK: usize = 6;
 /// "It thickens" is answered for this long.
 const THICK_ANSWERED: TimeDelta = TimeDelta::minutes(6);
-/// A hair dryer on low, moving, brings this into the bowl, W (*custom*)…
-const DRYER_W: f64 = 25.0;
-/// …and never longer than this in one go, s.
+/// A hair dryer is held on it no longer than this in one go, s.
 const LONGEST_DRYER_S: f64 = 15.0;
-/// Over barely simmering water, W (*custom*).
-const OVER_WATER_W: f64 = 130.0;
 /// This little under the band it is used as it is, °C…
 const JUST_UNDER_C: f64 = 0.3;
 /// …and after a warming this little, until that is so long ago: one warming in three
@@ -50,6 +47,8 @@ pub(crate) enum Warming {
     Burst(Time),
     /// With a hair dryer on low: a burst would be too much.
     Dryer(Time),
+    /// In warm water, where there is no hair dryer.
+    WarmWater(Time),
 }
 
 impl CoachContext<'_> {
@@ -115,11 +114,22 @@ impl CoachContext<'_> {
         let warming = self.rewarming(temp, w.work.middle());
         let why =
             say::rewarm_why(what, self.shown(), w.work.lo, self.setup.lost().unwrap_or(w.limit));
-        let say = match warming {
-            Warming::Burst(burst) => say::rewarm(self.burst_of(burst)),
-            Warming::Dryer(lasting) => say::rewarm_with_dryer(lasting),
-        };
+        let say = self.said_of(warming, say::rewarm, say::rewarm_gently);
         Advice::new(rule, say, why).warming(warming)
+    }
+
+    /// A warming in words: by a burst, or gently.
+    pub(crate) fn said_of(
+        &self,
+        warming: Warming,
+        burst: fn(Message) -> Message,
+        gently: fn(Message) -> Message,
+    ) -> Message {
+        match warming {
+            Warming::Burst(lasting) => burst(self.burst_of(lasting)),
+            Warming::Dryer(lasting) => gently(say::with_a_dryer(lasting)),
+            Warming::WarmWater(lasting) => gently(say::in_warm_water(warm_water(), lasting)),
+        }
     }
 
     /// What brings the bowl to a temperature and no further. A burst, in whole seconds,
@@ -138,7 +148,7 @@ impl CoachContext<'_> {
         let up_to = |to: Temperature| in_seconds(held * rise(temp, to.max(temp)) / most).floor();
         let room = if to < w.work.hi { w.work.hi.min(ceiling) } else { ceiling };
         if up_to(room) < SHORTEST_S || in_seconds(missing / usual) < SHORTEST_S / 2.0 {
-            return self.with_dryer(temp, to);
+            return self.gently(temp, to);
         }
         let longest = longest_s.max(up_to(temp + degrees(by_c)));
         Warming::Burst(seconds(wanted.min(longest).min(up_to(ceiling))))
@@ -152,16 +162,22 @@ impl CoachContext<'_> {
                 microwave.rated() * setup.burst_response,
                 microwave.rated() * setup.burst_response.max(microwave.efficiency),
             ),
-            None => (watts(OVER_WATER_W), watts(OVER_WATER_W)),
+            None => (setup.gentle.bath_gives, setup.gentle.bath_gives),
         }
     }
 
-    /// With a hair dryer on low, toward a temperature.
-    pub(crate) fn with_dryer(&self, temp: Temperature, to: Temperature) -> Warming {
+    /// With a hair dryer on low, or in warm water where there is none, toward a temperature.
+    pub(crate) fn gently(&self, temp: Temperature, to: Temperature) -> Warming {
+        let gentle = &self.setup.gentle;
         let held = self.in_the_bowl() * self.setup.chocolate.family.heat_when_melted();
-        let missing: Energy = held * rise(temp, to.max(temp));
-        let s = in_seconds(missing / watts(DRYER_W)).round();
-        Warming::Dryer(seconds(s.clamp(SHORTEST_S, LONGEST_DRYER_S)))
+        if gentle.dryer {
+            let missing: Energy = held * rise(temp, to.max(temp));
+            let s = in_seconds(missing / gentle.dryer_gives).round();
+            return Warming::Dryer(seconds(s.clamp(SHORTEST_S, LONGEST_DRYER_S)));
+        }
+        let bowl = self.setup.vessel.map(|vessel| vessel.wetted_heat()).unwrap_or_default();
+        let stands = gentle.in_warm_water(self.in_the_bowl(), held + bowl, [temp, to]);
+        Warming::WarmWater(seconds(in_seconds(stands).round().max(SHORTEST_S)))
     }
 
     /// A warming for what has no temper to lose.
@@ -175,7 +191,7 @@ impl CoachContext<'_> {
         let spare = held * rise(temp, setup.chocolate.windows.limit - degrees(SPARE_C));
         let lasting = in_seconds(missing / microwave.into_chocolate()).round();
         if in_seconds(spare / microwave.into_chocolate()) < SHORTEST_S {
-            return self.with_dryer(temp, to);
+            return self.gently(temp, to);
         }
         let felt = in_seconds(held * degrees(LONGEST_BACK.1) / microwave.into_chocolate());
         let longest = LONGEST_BACK.0.max(felt.floor());
@@ -218,10 +234,7 @@ impl CoachContext<'_> {
             );
         }
         let warming = self.rewarming(temp, to);
-        let say = match warming {
-            Warming::Burst(burst) => say::over_seeded_warm(self.burst_of(burst)),
-            Warming::Dryer(lasting) => say::over_seeded_with_dryer(lasting),
-        };
+        let say = self.said_of(warming, say::over_seeded_warm, say::over_seeded_gently);
         Some(
             Advice::new(
                 Rule::OverSeeded,

@@ -5,12 +5,9 @@ use super::context::CoachContext;
 use crate::bowl::cool_water;
 use crate::catalogue::bench as say;
 use crate::chocolate::Band;
-use crate::heat::loss_to_still_air;
+use crate::heat::{IN_WATER, loss_to_still_air};
 use crate::units::{Temperature, Time, degrees, in_degrees, in_seconds, minutes, rise};
 
-/// In cool water, dry inside and stirred, a bowl loses heat this many times as fast
-/// (*custom*: four to eight minutes where still air takes a quarter of an hour or more).
-const IN_WATER: f64 = 4.0;
 /// How well such a time is known, without readings to go by: shares of it.
 const RANGE: [f64; 2] = [0.75, 1.3];
 /// What takes less than this in still air needs no water, min.

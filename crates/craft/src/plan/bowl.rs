@@ -9,16 +9,18 @@ use crate::catalogue::plan as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::{AddedFatInputs, Chocolate};
 use crate::colour::Wanted;
-use crate::heat::Vessel;
 use crate::heat::microwave::{self, BurstPlan, EFFICIENCY, Microwave, SHORTEST_S};
 use crate::heat::seed::{SeedError, StillAir};
 use crate::heat::stone::worked_to;
+use crate::heat::{GentleHeat, Vessel};
 use crate::learn::GearNumbers;
-use crate::method::{Amounts, AmountsError, AmountsRequest, Case, Method, Need, Run, WeighedOut};
+use crate::method::{
+    Amounts, AmountsError, AmountsRequest, Case, Kitchen, Method, Need, Run, WeighedOut,
+};
 use crate::note::Note;
 use crate::scale::Scale;
 use crate::units::{
-    Energy, Mass, Temperature, TemperatureDifference, degrees, grams, rise, seconds,
+    Energy, Mass, Temperature, TemperatureDifference, degrees, grams, rise, seconds, watts,
 };
 
 /// Less than this is not melted in a microwave, g (*custom*).
@@ -57,6 +59,7 @@ pub struct BowlPlan {
     vessel: Option<Vessel>,
     microwave: Option<Microwave>,
     learned: GearNumbers,
+    kitchen: Kitchen,
     offset: TemperatureDifference,
     /// What is stirred into it as it melts.
     fat_added: Option<AddedFatInputs>,
@@ -145,6 +148,7 @@ impl Tempering {
             vessel: self.ware,
             microwave,
             learned: self.learned,
+            kitchen: self.kitchen,
             offset: self.offset,
             fat_added: self.fat_added,
             fats_mixed: self.fats_mixed,
@@ -214,6 +218,18 @@ impl BowlPlan {
         Run { setup: self.setup(opened), method: self.method }
     }
 
+    /// What warms it a little, as far as that is at hand and was learned.
+    fn gentle(&self) -> GentleHeat {
+        let usual = GentleHeat::default();
+        GentleHeat {
+            dryer: self.kitchen.dryer,
+            dryer_gives: self.learned.dryer_w.map_or(usual.dryer_gives, watts),
+            water_ratio: self.learned.warm_water_ratio.unwrap_or(usual.water_ratio),
+            bath_gives: self.learned.bath_w.map_or(usual.bath_gives, watts),
+            pad: self.kitchen.heating_pad,
+        }
+    }
+
     /// The bowl that this plan sets out.
     #[must_use]
     pub fn setup(&self, opened: DateTime<Utc>) -> Setup {
@@ -234,6 +250,7 @@ impl BowlPlan {
             burst_response: self.learned.burst_response.unwrap_or_else(|| {
                 self.microwave.map_or(EFFICIENCY, |microwave| microwave.efficiency)
             }),
+            gentle: self.gentle(),
             vessel: self.vessel,
             microwave: self.microwave,
             scale: self.scale,

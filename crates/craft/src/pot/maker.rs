@@ -388,7 +388,9 @@ impl<'a> Maker<'a> {
             Rule::AddSeed | Rule::MoreSeed | Rule::NotInTemper | Rule::TemperLost => {
                 advice.asks.clone().or_else(|| self.stir())
             }
-            Rule::AddCrystals | Rule::PourOnStone | Rule::OutOfWater => advice.asks.clone(),
+            Rule::AddCrystals | Rule::PourOnStone | Rule::OutOfWater | Rule::OffPad => {
+                advice.asks.clone()
+            }
             Rule::WorkOnStone => self.work_on_stone(advice),
             Rule::StirringMissing => Some(ActionKind::Stirred),
             Rule::Soften => Some(ActionKind::Heat { lasting: None }),

@@ -20,8 +20,8 @@ use crate::bowl::{ActionKind, Setup, cool_water};
 use crate::chocolate::{Chocolate, Family};
 use crate::crystal::film::Film;
 use crate::crystal::{Crystals, Smear};
-use crate::heat::loss_to_still_air;
 use crate::heat::microwave::EFFICIENCY;
+use crate::heat::{GentleHeat, IN_WATER, loss_to_still_air, warm_water};
 use crate::units::{
     Mass, Temperature, celsius, grams, in_celsius, in_grams, in_joules_per_degree,
     in_joules_per_gram, in_seconds, in_watts, in_watts_per_degree,
@@ -43,12 +43,9 @@ const FILLS_BOWL_G: f64 = 250.0;
 /// Warm hands or lukewarm water round a bottle: as warm, and letting so much through.
 const LUKEWARM_C: f64 = 35.0;
 const LUKEWARM_W_K: f64 = 1.5;
-/// A hair dryer on low, moving: what arrives in the bowl, W (docs/craft.md, section 2).
-const DRYER_W: f64 = 25.0;
-/// A bowl in cool water loses heat this many times as fast as in still air (*custom*:
-/// four to eight minutes to the gate of ready crystals, where air takes a quarter of an
-/// hour).
-const IN_WATER_LOSES: f64 = 4.0;
+/// A heating pad at its lowest, a cloth between: as warm, and letting so much through (*custom*).
+const PAD_C: f64 = 42.0;
+const PAD_W_K: f64 = 0.45;
 /// A stone takes this much from chocolate that is worked on it, W/K for each
 /// gram (*custom*: a few millimetres thick, moved all the time).
 const STONE_TAKES: f64 = 0.012;
@@ -81,6 +78,10 @@ enum Source {
     Lukewarm,
     /// A hair dryer on low: seconds left.
     Dryer {
+        left_s: f64,
+    },
+    /// Stood in warm water: seconds left.
+    WarmWater {
         left_s: f64,
     },
 }
@@ -146,6 +147,7 @@ pub struct Pot {
     source: Source,
     stirred_left_s: f64,
     in_water: bool,
+    on_pad: bool,
     poured: bool,
     scorched: bool,
 }
@@ -179,6 +181,7 @@ impl Pot {
             source: Source::None,
             stirred_left_s: 0.0,
             in_water: false,
+            on_pad: false,
             poured: false,
             scorched: false,
         }
@@ -204,16 +207,28 @@ impl Pot {
                 self.source = Source::Dryer { left_s: in_seconds(*lasting) };
                 self.in_water = false;
             }
+            ActionKind::InWarmWater { lasting } => {
+                self.source = Source::WarmWater { left_s: in_seconds(*lasting) };
+                self.in_water = false;
+            }
+            ActionKind::OnPad => {
+                self.on_pad = true;
+                self.in_water = false;
+            }
+            ActionKind::OffPad => self.on_pad = false,
             ActionKind::OnCoolWater => {
                 self.source = Source::None;
                 self.in_water = true;
+                self.on_pad = false;
             }
             ActionKind::OffCoolWater => self.in_water = false,
             ActionKind::Heat { lasting: Some(lasting) } => {
+                self.on_pad = false;
                 self.source = Source::Burst { left_s: in_seconds(*lasting) };
                 self.in_water = false;
             }
             ActionKind::Heat { lasting: None } => {
+                self.on_pad = false;
                 self.source = if self.by_hand { Source::Lukewarm } else { Source::WaterBath };
                 self.in_water = false;
             }
@@ -229,7 +244,10 @@ impl Pot {
             ActionKind::CrystalsAdded { mass } => self.add_ready_crystals(*mass),
             ActionKind::OnStone { mass } => self.pour_on_stone(*mass),
             ActionKind::OffStone => self.return_from_stone(),
-            ActionKind::Poured => self.poured = true,
+            ActionKind::Poured => {
+                self.poured = true;
+                self.on_pad = false;
+            }
             ActionKind::TooThick
             | ActionKind::TestStarted
             | ActionKind::TestSeen { .. }
@@ -306,18 +324,28 @@ impl Pot {
         while left > 0.0 {
             // Nothing is switched on or off within a stretch.
             let mut stretch = left;
-            if let Source::Burst { left_s } | Source::Dryer { left_s } = self.source {
+            if let Source::Burst { left_s }
+            | Source::Dryer { left_s }
+            | Source::WarmWater { left_s } = self.source
+            {
                 stretch = stretch.min(left_s);
             }
             if self.stirred_left_s > 0.0 {
                 stretch = stretch.min(self.stirred_left_s);
             }
             // What water gives follows how warm it has become.
-            if matches!(self.source, Source::WaterBath | Source::Lukewarm) {
+            let in_warm = matches!(
+                self.source,
+                Source::WaterBath | Source::Lukewarm | Source::WarmWater { .. }
+            );
+            if in_warm || self.on_pad {
                 stretch = stretch.min(LONGEST_STEP_S);
             }
             self.flow(stretch);
-            if let Source::Burst { left_s } | Source::Dryer { left_s } = &mut self.source {
+            if let Source::Burst { left_s }
+            | Source::Dryer { left_s }
+            | Source::WarmWater { left_s } = &mut self.source
+            {
                 *left_s -= stretch;
                 if *left_s <= 0.0 {
                     self.source = Source::None;
@@ -332,7 +360,13 @@ impl Pot {
         let (into_chocolate_w, into_bowl_w) = match self.source {
             Source::None => (0.0, 0.0),
             Source::Burst { .. } => (self.power_w, 0.0),
-            Source::Dryer { .. } => (DRYER_W, 0.0),
+            Source::Dryer { .. } => (GentleHeat::DRYER_W, 0.0),
+            Source::WarmWater { .. } => {
+                let cooler = in_celsius(warm_water()) - in_celsius(self.temperature());
+                let lets_through =
+                    in_watts_per_degree(loss_to_still_air(grams(self.total_g))) * IN_WATER;
+                (lets_through * cooler.max(0.0), 0.0)
+            }
             Source::WaterBath if self.bowl_j_k > 0.0 => (0.0, self.bath_gives_w()),
             Source::WaterBath => (self.bath_gives_w(), 0.0),
             Source::Lukewarm => {
@@ -340,9 +374,12 @@ impl Pot {
                 (LUKEWARM_W_K * cooler.max(0.0), 0.0)
             }
         };
+        let warmer = PAD_C - in_celsius(self.temperature());
+        let pad_w = if self.on_pad { PAD_W_K * warmer.max(0.0) } else { 0.0 };
+        let into_chocolate_w = into_chocolate_w + pad_w;
         let loses = match (self.poured, self.in_water) {
             (true, _) => POURED_LOSES,
-            (false, true) => IN_WATER_LOSES * self.loses,
+            (false, true) => IN_WATER * self.loses,
             (false, false) => self.loses,
         };
         let around_c = if self.in_water { in_celsius(cool_water()) } else { self.room_c };

@@ -347,6 +347,9 @@ impl Shelf {
         }
         if inputs.ware_id.is_some() || inputs.heat_id.is_some() {
             filled.learned = self.numbers(inputs.ware_id, inputs.heat_id);
+        } else if filled.learned.dryer_w.is_none() {
+            // The hair dryer is the kitchen's, whatever bowl it is.
+            filled.learned.dryer_w = self.numbers(None, None).dryer_w;
         }
         check.finish()?;
         Ok(filled)
@@ -383,7 +386,8 @@ impl Shelf {
 
     /// What was learned of a bowl, a heat source, or the two together.
     ///
-    /// How long work takes to set is the kitchen's. How a bowl cools is its own, what share of a microwave's heat arrives is
+    /// How long work takes to set is the kitchen's, as is what its hair dryer brings. How a bowl
+    /// cools, and how warm water warms it, is its own, what share of a microwave's heat arrives is
     /// the microwave's; how far a bowl carries over, and what a short warming
     /// does, belong to the two together.
     #[must_use]
@@ -396,11 +400,14 @@ impl Shelf {
         let (ware, heat) = match number {
             Number::Cooling => (Some(ware_id?), None),
             Number::Efficiency => (None, Some(heat_id?)),
-            Number::CarryOver | Number::BurstResponse => (Some(ware_id?), Some(heat_id?)),
-            Number::SettingPace => (None, None),
+            Number::CarryOver | Number::BurstResponse | Number::Bath => {
+                (Some(ware_id?), Some(heat_id?))
+            }
+            Number::WarmWater => (Some(ware_id?), None),
+            Number::SettingPace | Number::Dryer => (None, None),
         };
         let since = |id: Uuid| self.entries.get(&id).and_then(|entry| entry.learns_from);
-        let kitchen = (number == Number::SettingPace).then_some(Self::KITCHEN);
+        let kitchen = (ware.is_none() && heat.is_none()).then_some(Self::KITCHEN);
         let from = [ware, heat, kitchen].into_iter().flatten().filter_map(since).max();
         let about = |taught: &&Taught| {
             ware.is_none_or(|id| taught.ware_id == Some(id))
@@ -423,6 +430,9 @@ impl Shelf {
             carry_over_c: value(Number::CarryOver),
             burst_response: value(Number::BurstResponse),
             setting_pace: None,
+            dryer_w: value(Number::Dryer),
+            warm_water_ratio: value(Number::WarmWater),
+            bath_w: value(Number::Bath),
         }
     }
 }

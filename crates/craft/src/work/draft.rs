@@ -3,6 +3,7 @@
 use super::cast::Cast;
 use super::face::Face;
 use super::mistakes::Mistake;
+use super::painted::PaintedLook;
 use super::parts::{Goods, Layer, Pieces, Portion, Used};
 use super::task::TaskDraft;
 use crate::filling::Balance;
@@ -65,6 +66,8 @@ pub struct Shown {
     pub face: Option<Face>,
     /// What it is cast in, where it is.
     pub cast: Option<Cast>,
+    /// How what is painted or dusted on finished pieces looks, in the order of work.
+    pub painted: Vec<PaintedLook>,
     /// How its underside looks.
     pub underside: Option<&'static str>,
     /// How what it is filled with, or what is dipped, is balanced.

@@ -64,7 +64,7 @@ pub use layered::{LayerInputs, LayeredInputs};
 pub use marbled::{AccentInputs, ColourInputs, ColourKind, MarbledInputs, muddied};
 pub use mistakes::Mistake;
 pub use outlines::{OutlineInputs, PipedWith, ShapeInputs, wanted};
-pub use painted::{PaintedInputs, PaintedWith};
+pub use painted::{PaintedInputs, PaintedLook, PaintedWith};
 pub use parting::Lining;
 pub(crate) use parting::{in_a_box, without_fridge};
 pub use parts::{Goods, Layer, Pieces, Portion, Used};

@@ -8,7 +8,8 @@ use super::parts::{Goods, Portion};
 use super::task::{TaskDraft, Timing};
 use crate::catalogue::work::painted as say;
 use crate::check;
-use crate::colour::{Way, film};
+use crate::chocolate::Family;
+use crate::colour::{Film, Ground, Way, film, hex};
 use crate::note::{Note, Working};
 use crate::units::{Area, in_grams, in_square_centimetres, square_centimetres};
 
@@ -53,6 +54,36 @@ pub struct PaintedInputs {
     pub share_pct: f64,
 }
 
+/// How a painting looks on the chocolate.
+#[derive(Clone, Debug, PartialEq)]
+pub struct PaintedLook {
+    /// Its colour there, `#rrggbb`.
+    pub looks: String,
+    /// How it is put on; `None` for a dust.
+    pub way: Option<Way>,
+    /// How much of the surface it covers, 0 to 1.
+    pub share: f64,
+}
+
+/// Dusts by a word of their names, and how they look; any other as gold (*custom*).
+const DUSTS: [(&str, &str); 8] = [
+    ("silver", "#c9ced3"),
+    ("pearl", "#efe9df"),
+    ("bronze", "#b07a42"),
+    ("copper", "#b8693f"),
+    ("cocoa", "#6b4226"),
+    ("sugar", "#f7f5f0"),
+    ("ruby", "#a8324a"),
+    ("blue", "#3f6fb5"),
+];
+const GOLD: &str = "#d8b24a";
+
+fn dust_looks(name: &str) -> String {
+    let lower = name.to_lowercase();
+    let named = DUSTS.iter().find(|(word, _)| lower.contains(word));
+    named.map_or(GOLD, |(_, looks)| looks).to_owned()
+}
+
 /// Where paintings name their colours.
 pub(super) fn painted_keys(all: &mut [PaintedInputs]) -> impl Iterator<Item = &mut String> {
     all.iter_mut().filter_map(|one| match &mut one.with {
@@ -72,6 +103,8 @@ pub(super) fn paint(
     if stated.len() > MOST {
         at.check.fault("painted", say::at_most(MOST, stated.len()));
     }
+    let family = draft.takes.first().and_then(|portion| at.family(&portion.chocolate));
+    let ground = Ground::from(family.unwrap_or(Family::Dark)).tinted();
     let takes_s =
         |share: f64| (in_square_centimetres(surface) * share / CM2_A_SECOND).clamp(60.0, 7_200.0);
     for (i, one) in stated.iter().enumerate() {
@@ -81,7 +114,12 @@ pub(super) fn paint(
         let key = format!("paint-{}", i + 1);
         let task = match &one.with {
             PaintedWith::Colour { colour, way } => {
-                at.colour(&format!("{field}.with.colour"), colour);
+                let optics = at.colour(&format!("{field}.with.colour"), colour);
+                draft.shown.painted.extend(optics.map(|optics| PaintedLook {
+                    looks: hex(Film::lying(optics, way.thickness()).over(ground)),
+                    way: Some(*way),
+                    share,
+                }));
                 if *way == Way::Sheet {
                     at.check.fault(format!("{field}.with.way"), say::not_on_a_sheet());
                 }
@@ -99,6 +137,7 @@ pub(super) fn paint(
             }
             PaintedWith::Dust { name } => {
                 at.check.text(&format!("{field}.with.name"), name, LONGEST_NAME);
+                draft.shown.painted.push(PaintedLook { looks: dust_looks(name), way: None, share });
                 let hundreds = surface * share / square_centimetres(100.0);
                 let mass = crate::units::grams(DUST_G_PER_100_CM2 * hundreds.value);
                 // Less than a kitchen's scale shows, and still bought.

@@ -34,6 +34,7 @@ impl Run {
             seed_temp: celsius(20.0),
             stone: celsius(20.0),
             carry_over: degrees(Setup::USUAL_CARRY_OVER_C),
+            gentle: craft::heat::GentleHeat::default(),
             vessel: None,
             scale: craft::scale::Scale::Fine,
             colouring: None,

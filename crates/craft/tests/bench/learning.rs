@@ -48,6 +48,7 @@ fn learned(inputs: &BowlInputs, quirks: Quirks, number: Number, bowls: u64) -> O
             carry_over_c: value(Number::CarryOver),
             burst_response: value(Number::BurstResponse),
             setting_pace: None,
+            ..GearNumbers::default()
         };
     }
     number.of(&inputs.learned)

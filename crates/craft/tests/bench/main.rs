@@ -6,6 +6,7 @@ mod colours;
 mod crystals;
 mod evening;
 mod foolish;
+mod gentle;
 mod hands;
 mod learning;
 mod maker;

@@ -196,6 +196,10 @@ pub struct BowlAnswer {
     pub room_c: f64,
     /// Since when it stands in cool water.
     pub in_water_since: Option<DateTime<Utc>>,
+    /// Since when it stands on a heating pad.
+    pub on_pad_since: Option<DateTime<Utc>>,
+    /// Whether there is a heating pad at hand.
+    pub has_pad: bool,
     /// The latest reading that was typed and stands: it can be taken back.
     pub last_typed: Option<TypedAnswer>,
     /// What was added to each reading: what its thermometer reads too little.
@@ -310,6 +314,8 @@ impl Subject {
             target_c: celsius(setup.target),
             room_c: celsius(setup.room),
             in_water_since: bowl.heating.in_water,
+            on_pad_since: bowl.heating.on_pad,
+            has_pad: setup.gentle.pad,
             last_typed: record.last_typed().map(|reading| TypedAnswer {
                 id: reading.id,
                 at: reading.at,

@@ -1,5 +1,6 @@
 //! The plan of a component: what goes in, how it lies, how it is built.
 
+use craft::colour::Way;
 use craft::keeping::Store;
 use craft::message::Message;
 use craft::note::{Note, Working};
@@ -8,7 +9,7 @@ use craft::spread::Tray;
 use craft::spread::mixed::Mixed;
 use craft::spread::topping::OnTop;
 use craft::units::{in_millimetres, in_square_centimetres};
-use craft::work::{Mistake, Pieces, TrayInputs};
+use craft::work::{Mistake, PaintedLook, Pieces, TrayInputs};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -244,6 +245,23 @@ impl From<Keeping> for KeepingAnswer {
     }
 }
 
+/// How something painted or dusted on looks.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct PaintedAnswer {
+    /// Its colour on the chocolate, `#rrggbb`.
+    pub looks: String,
+    /// How it is put on; `null` for a dust.
+    pub way: Option<Way>,
+    /// How much of the surface it covers.
+    pub share_pct: f64,
+}
+
+impl From<PaintedLook> for PaintedAnswer {
+    fn from(PaintedLook { looks, way, share }: PaintedLook) -> Self {
+        Self { looks, way, share_pct: round(share * 100.0, 1) }
+    }
+}
+
 /// Everything that follows from what is stated of a component.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct ComponentPlanAnswer {
@@ -275,6 +293,10 @@ pub struct ComponentPlanAnswer {
     pub underside: Option<String>,
     /// How its face looks, where it is coloured.
     pub face: Option<FaceAnswer>,
+    /// How what is painted or dusted on finished pieces looks, in the order of work.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    #[schema(required = false)]
+    pub painted: Vec<PaintedAnswer>,
     /// Its shells, where it is cast.
     pub cast: Option<CastAnswer>,
     /// How what it is filled with, or what is dipped, is balanced, where it goes by a recipe.
@@ -364,6 +386,7 @@ impl From<PlannedComponent> for ComponentPlanAnswer {
             muddied_pct: draft.shown.muddied.map(|share| round(share * 100.0, 1)),
             underside: draft.shown.underside.map(ToOwned::to_owned),
             face: draft.shown.face.map(Into::into),
+            painted: draft.shown.painted.into_iter().map(Into::into).collect(),
             cast: draft.shown.cast.map(Into::into),
             filling: draft.shown.filling.map(Into::into),
             keeps: planned.keeping.as_ref().map(|keeping| keeping.text.clone()),

@@ -103,6 +103,12 @@ pub enum NumberName {
     BurstResponse,
     /// How long work takes to set, against what is usual.
     SettingPace,
+    /// What the hair dryer brings into a bowl, in watts.
+    DryerW,
+    /// How fast warm water warms the bowl, against what is usual.
+    WarmWaterRatio,
+    /// What a moment over simmering water brings into the bowl, in watts.
+    BathW,
 }
 
 impl From<Number> for NumberName {
@@ -113,6 +119,9 @@ impl From<Number> for NumberName {
             Number::CarryOver => Self::CarryOverC,
             Number::BurstResponse => Self::BurstResponse,
             Number::SettingPace => Self::SettingPace,
+            Number::Dryer => Self::DryerW,
+            Number::WarmWater => Self::WarmWaterRatio,
+            Number::Bath => Self::BathW,
         }
     }
 }
@@ -202,9 +211,10 @@ impl ThingAnswer {
                         .into_iter()
                         .collect()
                 }
-                Some(Thing::Kitchen(_)) => {
-                    learned(shelf, Number::SettingPace, None, None).into_iter().collect()
-                }
+                Some(Thing::Kitchen(_)) => [Number::SettingPace, Number::Dryer]
+                    .into_iter()
+                    .filter_map(|number| learned(shelf, number, None, None))
+                    .collect(),
                 _ => Vec::new(),
             },
             thing: thing.cloned(),
@@ -217,17 +227,19 @@ impl ThingAnswer {
 /// How a bowl cools, and what it does with each heat source.
 fn of_ware(on_shelf: &OnShelf, id: Uuid) -> Vec<LearnedAnswer> {
     let shelf = &on_shelf.shelf;
-    let cooling = learned(shelf, Number::Cooling, Some(id), None);
+    let own = [Number::Cooling, Number::WarmWater]
+        .into_iter()
+        .filter_map(|number| learned(shelf, number, Some(id), None));
     let with_heat = on_shelf.rows.iter().flat_map(|row| {
         let Ok(Thing::Heat(heat)) = &row.thing else { return Vec::new() };
-        [Number::CarryOver, Number::BurstResponse]
+        [Number::CarryOver, Number::BurstResponse, Number::Bath]
             .into_iter()
             .filter_map(|number| {
                 learned(shelf, number, Some(id), Some((row.id, Some(heat.name.as_str()))))
             })
             .collect()
     });
-    cooling.into_iter().chain(with_heat).collect()
+    own.chain(with_heat).collect()
 }
 
 fn learned(

@@ -145,7 +145,7 @@ async fn what_does_not_go_with_a_method_is_refused() {
         "blend",
     )
     .await;
-    assert!(told.contains("cannot mix a coating"), "{told}");
+    assert!(told.contains("cannot have more than 5 % of a coating"), "{told}");
 
     let opened = kitchen.bowl().await;
     let off =

@@ -4,6 +4,7 @@ import { CavitySection } from "./CavitySection";
 import { FacePatch } from "./FacePatch";
 import { FilmOrder } from "./FilmOrder";
 import { layerLook } from "./look";
+import { PaintedOn } from "./PaintedOn";
 
 const WIDTH = 560;
 const MOST = 48;
@@ -121,6 +122,7 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
                 ) : (
                   <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={shell.body} />
                 )}
+                {plan.painted && <PaintedOn painted={plan.painted} w={w} h={h} seed={i + 1} />}
                 <rect x={-w / 2} y={-h / 2} width={w} height={h} fill={`url(#${id}-light)`} />
               </g>
             ))}

@@ -1,4 +1,5 @@
 import type { ComponentPlan } from "../../api/client";
+import { Spots } from "./Spots";
 import { thrown } from "./thrown";
 
 export type Face = NonNullable<ComponentPlan["face"]>;
@@ -11,36 +12,6 @@ interface Props {
   seed: number;
   /** What is smeared on the bare mould: how it looks, and the share that it covers. */
   smear?: { looks: string; share: number } | undefined;
-}
-
-/** One face: its parts from top to bottom by their shares, with flecks and streaks. */
-/** Spots that together cover a share of a part: strokes, about a finger long, or flecks. */
-function Spots(props: {
-  w: number;
-  y: number;
-  tall: number;
-  share: number;
-  streaky: boolean;
-  looks: string;
-  next: () => number;
-}) {
-  const { w, y, tall, share, streaky, looks, next } = props;
-  const count = streaky
-    ? Math.min(30, Math.max(3, Math.round((share * w * tall) / 900)))
-    : Math.min(40, Math.round(share * 90));
-  const r = Math.sqrt((share * w * tall) / (count * Math.PI * (streaky ? 5 : 1)));
-  return Array.from({ length: count }, (_, n) => (
-    <ellipse
-      // biome-ignore lint/suspicious/noArrayIndexKey: a fleck is its place
-      key={n}
-      cx={(next() - 0.5) * w}
-      cy={y + next() * tall}
-      rx={streaky ? r * 4 : r}
-      ry={streaky ? r * 1.25 : r}
-      transform={streaky ? `rotate(${-28 + next() * 12})` : undefined}
-      fill={looks}
-    />
-  ));
 }
 
 /** One face: its parts from top to bottom by their shares, with flecks and streaks. */

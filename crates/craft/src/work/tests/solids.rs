@@ -78,6 +78,12 @@ fn finished_bars_are_painted_and_dusted_in_order() {
     // The faces of three bars: 148.5 cm² each, a quarter of them 0.1 mm thick, a tenth lost.
     assert!((takes(&bars, "blue") - 3.0 * 148.5 * 0.25 * 0.01 * 0.97 / 0.9).abs() < 1e-6);
     assert!(it(&bars).draft.goods.iter().any(|goods| goods.name == "gold dust"));
+    let shown = &it(&bars).draft.shown.painted;
+    let (blue, gold) = (&shown[0], &shown[1]);
+    assert_eq!((blue.way, gold.way), (Some(Way::Brush), None));
+    assert_eq!(gold.looks, "#d8b24a");
+    let [r, _, b] = crate::colour::linear(&blue.looks).expect("a colour");
+    assert!(b > r, "blue is seen as blue: {}", blue.looks);
     let told = faults(work(vec![painted("dark", Way::Brush)]));
     assert!(told[0].starts_with("components[0].work.painted[0].with.colour"), "{told:?}");
     let told = faults(work(vec![painted("blue", Way::Sheet)]));
