@@ -164,6 +164,8 @@ pub const DRYER_W: Bounds = Bounds::new(5.0, 120.0, "W");
 pub const WARM_WATER_RATIO: Bounds = Bounds::new(0.3, 3.0, "");
 /// What a moment over simmering water brings into a bowl.
 pub const BATH_W: Bounds = Bounds::new(30.0, 600.0, "W");
+/// Where a spot of a picture lies.
+pub const PLACE_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
 /// How warm a fat is melted.
 pub const MELTING_C: Bounds = Bounds::new(30.0, 70.0, "°C");
 /// An oven in which goods are dried.

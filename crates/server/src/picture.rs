@@ -3,6 +3,7 @@
 //! What is kept is a JPEG of our own making: no place, no device, no hidden
 //! thumbnail, nothing that only looks like a picture.
 
+use craft::colour::hex;
 use craft::message::Message;
 use std::io::Cursor;
 use std::sync::Arc;
@@ -110,6 +111,33 @@ pub fn made_anew(bytes: &[u8]) -> Result<Kept, Message> {
     Ok(Kept { width: picture.width(), height: picture.height(), jpeg })
 }
 
+/// A spot is so wide, of the picture's shorter side.
+const SPOT: f64 = 0.06;
+
+/// The colour of a spot of a picture that was kept, `#rrggbb`: the mean of the light that comes
+/// from it. Where it lies is given by shares of width and height, 0 to 1.
+#[must_use]
+pub fn spot(jpeg: &[u8], [x, y]: [f64; 2]) -> Option<String> {
+    let picture = image::load_from_memory_with_format(jpeg, ImageFormat::Jpeg).ok()?.to_rgb8();
+    let [wide, high] = [picture.width(), picture.height()].map(f64::from);
+    let radius = (SPOT * wide.min(high) / 2.0).max(1.0);
+    let within = picture.enumerate_pixels().filter(|(px, py, _)| {
+        let [dx, dy] = [f64::from(*px) + 0.5 - x * wide, f64::from(*py) + 0.5 - y * high];
+        dx.hypot(dy) <= radius
+    });
+    let (sum, count) = within.fold(([0.0; 3], 0.0), |(sum, count), (_, _, pixel)| {
+        let light = pixel.0.map(light_of);
+        ([0, 1, 2].map(|i| sum[i] + light[i]), count + 1.0)
+    });
+    (count > 0.0).then(|| hex(sum.map(|all| all / count)))
+}
+
+/// The light of a channel of a picture: sRGB taken back.
+fn light_of(channel: u8) -> f64 {
+    let v = f64::from(channel) / 255.0;
+    if v <= 0.040_45 { v / 12.92 } else { ((v + 0.055) / 1.055).powf(2.4) }
+}
+
 #[cfg(test)]
 mod tests {
     use image::RgbImage;
@@ -120,6 +148,26 @@ mod tests {
         let mut bytes = Cursor::new(Vec::new());
         picture.write_to(&mut bytes, format).expect("it is written");
         bytes.into_inner()
+    }
+
+    #[test]
+    fn a_spot_has_the_colour_that_is_there() {
+        let two = RgbImage::from_fn(400, 200, |x, _| {
+            if x < 200 { image::Rgb([200, 40, 40]) } else { image::Rgb([40, 60, 200]) }
+        });
+        let kept = made_anew(&written(&two, ImageFormat::Png)).expect("a picture");
+        let near = |at, wanted: [u8; 3]| {
+            let seen = spot(&kept.jpeg, at).expect("within it");
+            let channel = |i: usize| i32::from_str_radix(&seen[1 + 2 * i..3 + 2 * i], 16);
+            (0..3).all(|i| {
+                let off = channel(i).expect("hexadecimal") - i32::from(wanted[i]);
+                off.abs() <= 6
+            })
+        };
+        assert!(near([0.25, 0.5], [200, 40, 40]), "{:?}", spot(&kept.jpeg, [0.25, 0.5]));
+        assert!(near([0.75, 0.5], [40, 60, 200]), "{:?}", spot(&kept.jpeg, [0.75, 0.5]));
+        assert!(spot(&kept.jpeg, [1.0, 1.0]).is_some(), "its corner");
+        assert_eq!(spot(b"no picture", [0.5, 0.5]), None);
     }
 
     #[test]

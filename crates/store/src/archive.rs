@@ -230,6 +230,8 @@ pub struct Photo {
     pub id: Uuid,
     pub bowl_id: Option<Uuid>,
     pub batch_id: Option<Uuid>,
+    #[serde(default)]
+    pub thing_id: Option<Uuid>,
     pub taken_at: NaiveDateTime,
     pub width: u32,
     pub height: u32,
@@ -243,7 +245,7 @@ pub async fn photos(connection: &mut MySqlConnection) -> Result<Vec<Photo>, Stor
     Ok(sqlx::query_as!(
         Photo,
         r#"SELECT id AS "id: Uuid", bowl_id AS "bowl_id: Uuid", batch_id AS "batch_id: Uuid",
-                  taken_at AS "taken_at: NaiveDateTime", width, height
+                  thing_id AS "thing_id: Uuid", taken_at AS "taken_at: NaiveDateTime", width, height
            FROM photos ORDER BY taken_at, id"#
     )
     .fetch_all(connection)
@@ -270,12 +272,13 @@ pub async fn put_photo(
     jpeg: &[u8],
 ) -> Result<(), StoreError> {
     let done = sqlx::query!(
-        "INSERT INTO photos (id, bowl_id, batch_id, taken_at, width, height, jpeg)
-         VALUES (?, ?, ?, ?, ?, ?, ?)
+        "INSERT INTO photos (id, bowl_id, batch_id, thing_id, taken_at, width, height, jpeg)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)
          ON DUPLICATE KEY UPDATE id = photos.id",
         photo.id,
         photo.bowl_id,
         photo.batch_id,
+        photo.thing_id,
         photo.taken_at,
         photo.width,
         photo.height,

@@ -1,4 +1,4 @@
-//! Photos of smears and of finished pieces.
+//! Photos of smears, of finished pieces, and of colours.
 
 use chrono::{DateTime, Utc};
 use sqlx::{MySqlConnection, MySqlExecutor};
@@ -27,6 +27,8 @@ pub enum PhotoOf {
     Bowl(Uuid),
     /// A batch's finished pieces.
     Batch(Uuid),
+    /// A thing on the shelf: a colour that was mixed by eye.
+    Thing(Uuid),
 }
 
 /// Keeps a photo; the digest is that of the picture as it was sent.
@@ -41,16 +43,19 @@ pub async fn append(
     jpeg: &[u8],
     digest: Uuid,
 ) -> Result<Sent, StoreError> {
-    let (bowl_id, batch_id, what) = match of {
-        PhotoOf::Bowl(id) => (Some(id), None, "bowl"),
-        PhotoOf::Batch(id) => (None, Some(id), "batch"),
+    let (bowl_id, batch_id, thing_id, what) = match of {
+        PhotoOf::Bowl(id) => (Some(id), None, None, "bowl"),
+        PhotoOf::Batch(id) => (None, Some(id), None, "batch"),
+        PhotoOf::Thing(id) => (None, None, Some(id), "thing on the shelf"),
     };
     let result = sqlx::query!(
-        "INSERT INTO photos (id, bowl_id, batch_id, taken_at, width, height, jpeg, digest)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO photos
+             (id, bowl_id, batch_id, thing_id, taken_at, width, height, jpeg, digest)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         photo.id,
         bowl_id,
         batch_id,
+        thing_id,
         photo.taken_at.naive_utc(),
         photo.width,
         photo.height,
@@ -118,6 +123,24 @@ pub async fn of_bowl(
         r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
            FROM photos WHERE bowl_id = ? ORDER BY taken_at, id"#,
         bowl_id
+    )
+    .fetch_all(database)
+    .await?)
+}
+
+/// The photos of a thing on the shelf, the first taken first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_thing(
+    database: impl MySqlExecutor<'_>,
+    thing_id: Uuid,
+) -> Result<Vec<PhotoLine>, StoreError> {
+    Ok(sqlx::query_as!(
+        PhotoLine,
+        r#"SELECT id AS "id: Uuid", taken_at AS "taken_at: DateTime<Utc>", width, height
+           FROM photos WHERE thing_id = ? ORDER BY taken_at, id"#,
+        thing_id
     )
     .fetch_all(database)
     .await?)

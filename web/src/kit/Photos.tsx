@@ -9,27 +9,30 @@ import { time } from "./format";
 import { small } from "./photo";
 
 interface Props {
-  /** What they are of: a bowl's smear, or a batch's finished pieces. */
-  of: "bowls" | "batches";
+  /** What they are of: a bowl's smear, a batch's finished pieces, or a colour on the shelf. */
+  of: "bowls" | "batches" | "shelf";
   id: string;
   /** In a word or two: "the smear". */
   what: string;
 }
 
-function usePhotos(of: Props["of"], id: string) {
-  const params = { path: { id } };
+const read = {
+  bowls: (params: ById) => api.GET("/api/v1/bowls/{id}/photos", params),
+  batches: (params: ById) => api.GET("/api/v1/batches/{id}/photos", params),
+  shelf: (params: ById) => api.GET("/api/v1/shelf/{id}/photos", params),
+};
+
+type ById = { params: { path: { id: string } } };
+
+/** The photos of something. */
+export function usePhotos(of: Props["of"], id: string) {
   return useQuery({
     queryKey: ["photos", id],
-    queryFn: async () =>
-      accepted<PhotoAnswer[]>(
-        of === "bowls"
-          ? await api.GET("/api/v1/bowls/{id}/photos", { params })
-          : await api.GET("/api/v1/batches/{id}/photos", { params }),
-      ),
+    queryFn: async () => accepted<PhotoAnswer[]>(await read[of]({ params: { path: { id } } })),
   });
 }
 
-/** Pictures: of a smear at the bench, of finished pieces in the log. */
+/** Pictures: of a smear at the bench, of finished pieces in the log, of a colour on the shelf. */
 export function Photos({ of, id, what }: Props) {
   const photos = usePhotos(of, id);
   const queries = useQueryClient();

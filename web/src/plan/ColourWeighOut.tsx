@@ -9,7 +9,7 @@ type Colour = NonNullable<BowlPlan["colour"]>;
 
 interface Props {
   colour: Colour;
-  /** Whether it comes ready made, from a bottle. */
+  /** Whether it comes ready made, from a bottle or a jar. */
   bought?: boolean;
 }
 
@@ -29,7 +29,7 @@ export const ColourWeighOut = memo(function ColourWeighOut({ colour, bought }: P
           aria-label="How it looks, thick"
         />
         {bought ? (
-          <Box>From a bottle that was bought: warmed by hand and shaken, not weighed out.</Box>
+          <Box>Ready as it is, from a bottle or a jar: no powder is weighed in.</Box>
         ) : (
           <Box display="grid" gap="0.5">
             <Box fontSize="lg">

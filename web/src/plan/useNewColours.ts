@@ -28,7 +28,10 @@ export function useNewColours(): NewColours {
     ],
     pigmentOf: (chosen) => {
       const of = saved.find(({ id }) => chosen === SAVED + id);
-      if (of) return { name: of.thing.name, pigment_id: of.id };
+      if (of) {
+        const { kind: _, ...pigment } = of.thing;
+        return { name: of.thing.name, pigment_id: of.id, pigment };
+      }
       const pigment = usual.find(({ name }) => chosen === USUAL + name);
       return pigment && { name: pigment.name, pigment };
     },

@@ -34,6 +34,8 @@ interface Props<K extends GearKind> {
   /** Whether bowls teach anything about it. */
   learns: boolean;
   Fields: (props: FieldsProps<K>) => ReactNode;
+  /** What stands under one of them. */
+  Below?: (props: { item: OnShelf<K> }) => ReactNode;
 }
 
 /** Gear of one kind. */
@@ -72,6 +74,7 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
             </Box>
             <Edit name={name} onClick={() => setEditing(true)} />
           </Box>
+          {props.Below && <props.Below item={item} />}
           {props.learns && <Learned id={item.id} learned={item.learned} />}
         </>
       )}

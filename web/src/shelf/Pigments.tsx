@@ -4,7 +4,9 @@ import type { OnShelf } from "../api/queries";
 import { EitherField } from "../kit/EitherField";
 import { fieldsOf } from "../kit/fieldsOf";
 import { SelectField } from "../kit/SelectField";
+import { TextField } from "../kit/TextField";
 import { UnitField } from "../kit/UnitField";
+import { ColourPhotos } from "./ColourPhotos";
 import { type FieldsProps, Gear } from "./Gear";
 
 const carriers: Record<PigmentInputs["carrier"], string> = {
@@ -12,6 +14,7 @@ const carriers: Record<PigmentInputs["carrier"], string> = {
   oil: "a colour in oil",
   water: "water-based drops or paste",
   gel: "a gel",
+  butter: "coloured cocoa butter, ready: a bottle, or mixed by eye",
 };
 const foods: Record<NonNullable<PigmentInputs["food"]>, string> = {
   for_eating: "sold for eating",
@@ -21,6 +24,8 @@ const foods: Record<NonNullable<PigmentInputs["food"]>, string> = {
 
 function words({ thing }: OnShelf<"pigment">): string {
   return [
+    thing.carrier === "butter" &&
+      (thing.mixed_of ? `ready, mixed of ${thing.mixed_of}` : "ready as it is"),
     thing.opaque ? "hides" : "transparent",
     thing.shimmer && "shimmers",
     foods[thing.food ?? "not_said"],
@@ -35,7 +40,7 @@ function words({ thing }: OnShelf<"pigment">): string {
 export function Pigments({ pigments }: { pigments: OnShelf<"pigment">[] }) {
   return (
     <Gear
-      title="Pigments"
+      title="Pigments and colours"
       one="a pigment"
       alone
       none="No pigment yet. Only what disperses in fat and is sold for eating colours cocoa butter."
@@ -54,6 +59,7 @@ export function Pigments({ pigments }: { pigments: OnShelf<"pigment">[] }) {
       swatch={({ thing }) => thing.srgb}
       learns={false}
       Fields={PigmentFields}
+      Below={ColourPhotos}
     />
   );
 }
@@ -68,6 +74,14 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
   return (
     <Stack gap="3">
       <SelectField label="Kind" choices={carriers} {...field("carrier")} />
+      {draft.carrier === "butter" && (
+        <TextField
+          label="Mixed of: bottles and drops, as far as you know"
+          value={draft.mixed_of ?? ""}
+          error={errors.mixed_of}
+          onChange={(mixed_of) => set({ mixed_of })}
+        />
+      )}
       <Box display="grid" gridTemplateColumns="1fr 1fr" gap="3" alignItems="end">
         <Field.Root>
           <Field.Label textStyle="label">It looks</Field.Label>

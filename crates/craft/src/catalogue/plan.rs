@@ -11,6 +11,7 @@ crate::messages! {
     need_ready_crystals() = "ready crystals: cocoa butter that is all form V";
     need_tempered_pieces() = "pieces that are in temper as they come: shiny, with a snap";
     need_frozen_slab() = "a slab from the freezer";
+    ready_colour_alone() = "must be alone where it is ready-made: mix two colours by stirring one bowl into another";
     need_colour_bottle() = "a bottle of colour that is in temper";
     not_at_hand(what: Nested) = "This method needs {what}. It is not marked as at hand.";
     method_does_not_suit(family: Words, suiting: List) = "does not suit {family}; one that does: {suiting}";

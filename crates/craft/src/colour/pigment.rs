@@ -9,6 +9,8 @@ use crate::note::Note;
 
 /// The longest name.
 const LONGEST_NAME: usize = 80;
+/// The longest list of what was mixed.
+const LONGEST_MIXED_OF: usize = 400;
 /// Parts to a hundred of butter that a pigment's optics are stated for.
 pub const USUAL_PARTS: f64 = 10.0;
 /// Scattering of an opaque, a shimmering and a transparent pigment, for a tenth of
@@ -32,6 +34,8 @@ pub enum Carrier {
     Water,
     /// A gel: water with a thickener.
     Gel,
+    /// Coloured cocoa butter as it is: a bottle that was bought, or one mixed of others by eye.
+    Butter,
 }
 
 /// What the label says of eating it, as the maker declares.
@@ -77,6 +81,9 @@ pub struct PigmentInputs {
     /// What a hundred grams cost, in the maker's own money.
     #[serde(default)]
     pub price_per_100g: Option<f64>,
+    /// Where it was mixed by eye: of what, as far as that was noted.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub mixed_of: String,
 }
 
 impl PigmentInputs {
@@ -85,7 +92,7 @@ impl PigmentInputs {
         let mut faults = Checker::new();
         faults.text("name", &self.name, LONGEST_NAME);
         match self.carrier {
-            Carrier::Powder | Carrier::Oil => {}
+            Carrier::Powder | Carrier::Oil | Carrier::Butter => {}
             Carrier::Water | Carrier::Gel => faults.fault("carrier", say::must_disperse_in_fat()),
         }
         if linear(&self.srgb).is_none() {
@@ -96,7 +103,14 @@ impl PigmentInputs {
         }
         faults.optional("strength", self.strength, check::PIGMENT_STRENGTH);
         faults.optional("price_per_100g", self.price_per_100g, check::PRICE_PER_KG);
+        faults.remark("mixed_of", &self.mixed_of, LONGEST_MIXED_OF);
         check.take_under(field, faults);
+    }
+
+    /// Whether it is a colour that is used as it is, not worked into butter.
+    #[must_use]
+    pub fn is_ready(&self) -> bool {
+        self.carrier == Carrier::Butter
     }
 
     /// What a film of a tenth of a millimetre does to light, with so many parts of
@@ -115,7 +129,9 @@ impl PigmentInputs {
             let s = if self.shimmer { SHIMMER_S } else { TRANSPARENT_S };
             through(seen, s)
         };
-        optics.times(parts_per_100 / USUAL_PARTS * self.strength.unwrap_or(1.0))
+        // What is ready is as strong as it is.
+        let parts = if self.is_ready() { USUAL_PARTS } else { parts_per_100 };
+        optics.times(parts / USUAL_PARTS * self.strength.unwrap_or(1.0))
     }
 
     /// What is to be minded of it.
@@ -165,6 +181,7 @@ pub fn usual_pigments() -> Vec<PigmentInputs> {
         check_country: false,
         strength: None,
         price_per_100g: None,
+        mixed_of: String::new(),
     };
     vec![
         PigmentInputs { check_country: true, ..one("Titanium white", "#f8f7f3", true, false) },

@@ -100,7 +100,7 @@ impl Tempering {
             total,
             kitchen: self.kitchen,
             in_bursts: microwave.is_some(),
-            coloured_here: self.recipe.is_some(),
+            coloured_here: self.recipe.as_ref().is_some_and(|recipe| !recipe.is_ready()),
         });
         let method = self.method.unwrap_or(recommended.0);
         let melt_to = self.melt_to.unwrap_or_else(|| method.melt_to(&self.chocolate));
@@ -258,7 +258,7 @@ impl BowlPlan {
                 .colour
                 .as_ref()
                 // A bottle was coloured by who sold it.
-                .filter(|_| !self.method.keeps_crystals())
+                .filter(|colour| !self.method.keeps_crystals() && !colour.ready)
                 .map(|c| Colouring { pigment: c.amounts.pigment, strained: c.strained }),
             used_for: None,
         }

@@ -282,6 +282,9 @@ impl BowlInputs {
             check.fault("colour", say::colour_goes_with_cocoa_butter(&chocolate.family));
         }
         let recipe = self.colour.as_ref().and_then(|colour| colour.check("colour", check));
+        let ready = recipe.as_ref().is_some_and(Recipe::is_ready);
+        let kitchen =
+            Kitchen { colour_bottle: self.kitchen.colour_bottle || ready, ..self.kitchen };
 
         let limit = chocolate.windows.limit;
         let melt_to = melt_to_c.map(celsius);
@@ -292,7 +295,7 @@ impl BowlInputs {
             total: total_g.map(grams),
             room: celsius(room_c),
             method: self.method,
-            kitchen: self.kitchen,
+            kitchen,
             stone: celsius(stone_c.unwrap_or(room_c)),
             crystals_pct: crystals_pct.unwrap_or(READY_SHARE_PCT),
             melt_to,

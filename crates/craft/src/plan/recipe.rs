@@ -81,6 +81,8 @@ pub struct ColourPlan {
     pub parts_per_100: f64,
     /// Whether it is strained.
     pub strained: bool,
+    /// Whether it is used as it is, with nothing to weigh and work in.
+    pub ready: bool,
     /// What the pigments cost, where all their prices are known.
     pub price: Option<f64>,
     /// How it looks by itself, thick, `#rrggbb`.
@@ -127,6 +129,9 @@ impl RecipeInputs {
             pigments.push((pigment.clone(), parts));
         }
         let recipe = Recipe { pigments, strained: self.strained };
+        if recipe.pigments.len() > 1 && recipe.pigments.iter().any(|(one, _)| one.is_ready()) {
+            check.fault(format!("{field}.pigments"), say::ready_colour_alone());
+        }
         let most = check::COLOUR_PARTS;
         if recipe.parts() > most.max {
             check.fault(format!("{field}.pigments"), say::too_many_parts(most.max, recipe.parts()));
@@ -166,10 +171,16 @@ impl TintInputs {
 }
 
 impl Recipe {
-    /// Parts to a hundred of butter, all together.
+    /// Parts to a hundred of butter, all together; nothing where the colour is ready.
     #[must_use]
     pub fn parts(&self) -> f64 {
-        self.pigments.iter().map(|(_, parts)| parts).sum()
+        self.pigments.iter().filter(|(one, _)| !one.is_ready()).map(|(_, parts)| parts).sum()
+    }
+
+    /// Whether it is a colour that is used as it is, with nothing to weigh and work in.
+    #[must_use]
+    pub fn is_ready(&self) -> bool {
+        !self.pigments.is_empty() && self.pigments.iter().all(|(one, _)| one.is_ready())
     }
 
     /// What a film of a tenth of a millimetre does to light: K and S add by share.
@@ -190,8 +201,10 @@ impl Recipe {
     pub fn plan(&self, wanted: Wanted) -> ColourPlan {
         let parts = self.parts();
         let amounts = colour_butter(wanted, parts);
-        let of_each = |parts: f64| amounts.butter * (parts / 100.0);
-        let mut notes = butter_remarks(parts);
+        let ready = self.is_ready();
+        let of_each =
+            |parts: f64| if ready { amounts.total } else { amounts.butter * (parts / 100.0) };
+        let mut notes = if ready { Vec::new() } else { butter_remarks(parts) };
         for (pigment, _) in &self.pigments {
             notes.extend(pigment.remarks());
         }
@@ -207,6 +220,7 @@ impl Recipe {
                 .collect(),
             parts_per_100: parts,
             strained: self.strained,
+            ready,
             price,
             looks: self.looks(),
             notes,

@@ -134,7 +134,7 @@ fn weighed(plan: &BowlPlan, label: &str) -> Message {
 fn weighed_chocolate(plan: &BowlPlan, label: &str) -> Message {
     let weighed = plan.weighed_out();
     let total = plan.chocolate_weighed();
-    if let Some(colour) = &plan.colour {
+    if let Some(colour) = plan.colour.as_ref().filter(|colour| !colour.ready) {
         say::weigh_colour(colour.amounts.butter, colour.amounts.pigment, label)
     } else if weighed.seed > Mass::default() {
         say::weigh_with_seed(total, label, weighed.seed)

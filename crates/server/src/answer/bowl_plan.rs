@@ -158,11 +158,8 @@ impl BowlPlanAnswer {
 impl From<BowlPlan> for BowlPlanAnswer {
     fn from(plan: BowlPlan) -> Self {
         let colour = plan.colour.as_ref().map(|colour| ColourPlanAnswer {
-            // A bottle that was bought has its powder in it.
-            melted_g: plan
-                .method
-                .softened_in()
-                .is_none()
+            // What is ready-made has its powder in it.
+            melted_g: (plan.method.softened_in().is_none() && !colour.ready)
                 .then(|| grams(plan.amounts.melted - colour.amounts.pigment)),
             ..colour.clone().into()
         });

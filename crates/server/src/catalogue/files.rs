@@ -22,6 +22,7 @@ craft::messages! {
     hangs_on(place: Words, what: Words) = "hangs on what is not in it: {place}: {what} is missing";
     no_photo(name: Words) = "has a photo in it that is none: {name}";
     later_release(release: Words) = "was written by a later release ({release}): import it there";
+    not_a_colour() = "is not a colour on the shelf";
     png_or_jpeg() = "must be a PNG or a JPEG";
     at_most_pixels(side: Count) = "must be at most {side} pixels on a side, and forty million in all";
     damaged() = "is damaged, or no picture";

@@ -78,6 +78,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::TOASTING_C, &["Preparation.oven_c"]),
     (check::TOASTING_MIN, &["Preparation.minutes"]),
     (check::CANDYING_PARTS, &["Preparation.sugar_parts"]),
+    (check::PLACE_PCT, &["SpotRequest.x_pct", "SpotRequest.y_pct"]),
     (check::MELTING_C, &["Preparation.to_c"]),
     (check::DRYING_C, &["Preparation.dryer_c"]),
     (check::DRYING_H, &["Preparation.hours"]),

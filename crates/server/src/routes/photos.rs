@@ -1,21 +1,24 @@
-//! Photos of smears, and of finished pieces.
+//! Photos of smears, of finished pieces, and of colours that were mixed by eye.
 
 use actix_web::http::header::{CACHE_CONTROL, CONTENT_TYPE};
 use actix_web::{HttpResponse, delete, get, post, web};
 use chrono::{DateTime, Utc};
+use craft::check::{self, Checker};
+use craft::shelf::Thing;
 use serde::{Deserialize, Serialize};
-use store::Connection;
 use store::photos::{PhotoLine, PhotoOf};
+use store::{Connection, StoreError};
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
 use super::sent::sent_as;
-use crate::body::Raw;
-use crate::picture::made_anew_off_thread;
+use crate::body::{Body, Raw};
+use crate::catalogue::files as say;
+use crate::picture::{made_anew_off_thread, spot as spot_of};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
-/// A bowl, or a batch, has at most this many photos.
+/// A bowl, a batch or a colour has at most this many photos.
 const MOST: usize = 24;
 
 /// A photo; its picture is at `/photos/{id}`.
@@ -94,6 +97,77 @@ pub async fn list_of_batch(
     super::begin::in_use(&state, *batch_id).await?;
     let photos = store::photos::of_batch(&state.pool, *batch_id).await?;
     Ok(web::Json(photos.into_iter().map(Into::into).collect()))
+}
+
+/// Keeps a photo of a colour on the shelf: a PNG or a JPEG of at most 4 MB, made small and
+/// written anew without anything but the picture.
+#[utoipa::path(tag = "photos", operation_id = "append_colour_photo", params(PhotoSent), request_body(content = Vec<u8>, content_type = "image/jpeg"), responses(
+    (status = 201, body = PhotoAnswer), (status = 200, body = PhotoAnswer), (status = 404, body = Problem), (status = 409, body = Problem),
+    (status = 413, body = Problem), (status = 422, body = Problem)))]
+#[post("/shelf/{id}/photos")]
+pub async fn append_of_thing(
+    state: web::Data<State>,
+    thing_id: web::Path<Uuid>,
+    sent: web::Query<PhotoSent>,
+    Raw(body): Raw,
+) -> Answer<HttpResponse> {
+    let thing = store::shelf::get(&state.pool, *thing_id).await?.thing.map_err(StoreError::from)?;
+    if !matches!(thing, Thing::Pigment(_)) {
+        return Err(Problem::bad_field("id", say::not_a_colour()));
+    }
+    if store::photos::of_thing(&state.pool, *thing_id).await?.len() >= MOST {
+        return Err(Problem::conflict(format!("A colour has at most {MOST} photos.")));
+    }
+    keep(&state, PhotoOf::Thing(*thing_id), state.wall.now().0, sent.id, body).await
+}
+
+/// The photos of a thing on the shelf, the first taken first.
+#[utoipa::path(tag = "photos", operation_id = "list_colour_photos", responses((status = 200, body = [PhotoAnswer]), (status = 404, body = Problem)))]
+#[get("/shelf/{id}/photos")]
+pub async fn list_of_thing(
+    state: web::Data<State>,
+    thing_id: web::Path<Uuid>,
+) -> Answer<web::Json<Vec<PhotoAnswer>>> {
+    store::shelf::get(&state.pool, *thing_id).await?;
+    let photos = store::photos::of_thing(&state.pool, *thing_id).await?;
+    Ok(web::Json(photos.into_iter().map(Into::into).collect()))
+}
+
+/// A spot of a photo.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SpotRequest {
+    /// How far from the left, of the width.
+    x_pct: f64,
+    /// How far from the top, of the height.
+    y_pct: f64,
+}
+
+/// What colour it has there.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct SpotAnswer {
+    /// As a screen shows it, `#rrggbb`.
+    srgb: String,
+}
+
+/// The colour of a spot of a photo: the mean of the light that comes from it.
+#[utoipa::path(tag = "photos", operation_id = "spot_of_photo", request_body = SpotRequest, responses((status = 200, body = SpotAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[post("/photos/{id}/spot")]
+pub async fn spot(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(asked): Body<SpotRequest>,
+) -> Answer<web::Json<SpotAnswer>> {
+    let mut check = Checker::new();
+    let x = check.number("x_pct", asked.x_pct, check::PLACE_PCT) / 100.0;
+    let y = check.number("y_pct", asked.y_pct, check::PLACE_PCT) / 100.0;
+    check.finish()?;
+    let jpeg = store::photos::picture(&state.pool, *id).await?;
+    let srgb = web::block(move || spot_of(&jpeg, [x, y]))
+        .await
+        .map_err(|_| Problem::internal())?
+        .ok_or_else(Problem::internal)?;
+    Ok(web::Json(SpotAnswer { srgb }))
 }
 
 async fn keep(

@@ -43,6 +43,44 @@ async fn a_photo_is_kept_written_anew_and_forgotten() {
     kitchen.post_text(nowhere, "image/png", picture(ImageFormat::Png)).await.with(404);
 }
 
+#[actix_web::test]
+async fn a_colour_mixed_by_eye_is_kept_with_its_photo_and_looks_as_that_does() {
+    let kitchen = Kitchen::new().await;
+    let kept = |srgb: &str| {
+        json!({ "kind": "pigment", "name": "Dusk over the dome", "carrier": "butter",
+            "srgb": srgb, "opaque": true, "food": "for_eating",
+            "mixed_of": "blue and red, with a third of white" })
+    };
+    let body = json!({ "thing": kept("#2b4fc2") });
+    let id = kitchen.post("/shelf", body).await.with(201)["id"].as_str().expect("id").to_owned();
+    let path = format!("/shelf/{id}/photos");
+    let photo = kitchen.post_text(&path, "image/png", picture(ImageFormat::Png)).await.with(201);
+    assert_eq!(kitchen.get(&path).await.with(200)[0]["id"], photo["id"]);
+    let spot = format!("/photos/{}/spot", photo["id"].as_str().expect("an id"));
+    let seen = kitchen.post(&spot, json!({ "x_pct": 50, "y_pct": 50 })).await.with(200);
+    let srgb = seen["srgb"].as_str().expect("a colour");
+    let red = i32::from_str_radix(&srgb[1..3], 16).expect("hexadecimal");
+    assert!((red - 70).abs() <= 4, "{srgb}");
+    let saved = kitchen.put(&format!("/shelf/{id}"), Some(1), kept(srgb)).await.with(200);
+    assert_eq!(saved["thing"]["srgb"], srgb);
+
+    kitchen.post(&spot, json!({ "x_pct": 101, "y_pct": 50 })).await.refuses("x_pct");
+    let nowhere = "/photos/00000000-0000-0000-0000-000000000000/spot";
+    kitchen.post(nowhere, json!({ "x_pct": 1, "y_pct": 1 })).await.with(404);
+    // Of a bowl or a tray on the shelf no colour is to be seen.
+    let ware = json!({ "thing": { "kind": "ware", "name": "Glass", "material": "glass",
+        "mass_g": 450 } });
+    let ware = kitchen.post("/shelf", ware).await.with(201)["id"].as_str().expect("id").to_owned();
+    let of_ware = format!("/shelf/{ware}/photos");
+    let told = kitchen.post_text(&of_ware, "image/png", picture(ImageFormat::Png)).await;
+    told.refuses("id");
+    // It goes out and comes in with everything else.
+    let archive = kitchen.file("/archive").await;
+    let other = Kitchen::new().await;
+    other.post_text("/archive", "application/zip", archive).await.with(204);
+    assert_eq!(other.get(&path).await.with(200)[0]["id"], photo["id"]);
+}
+
 /// A PNG of 40 000 by 40 000 pixels that is a few kilobytes long: its header says so,
 /// and what follows would unpack to gigabytes.
 fn bomb() -> Vec<u8> {

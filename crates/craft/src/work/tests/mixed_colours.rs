@@ -2,7 +2,7 @@
 
 use super::*;
 use crate::colour::{PigmentInputs, usual_pigments};
-use crate::plan::TintInputs;
+use crate::plan::{RecipeInputs, RecipePart, TintInputs};
 use crate::steps::lines;
 
 fn pigment(name: &str) -> PigmentInputs {
@@ -140,4 +140,48 @@ fn a_short_rest_says_what_it_risks() {
     let pour = it(&minutes).tasks.iter().find(|task| task.key == "pour").expect("poured");
     let opens = in_seconds(pour.from.as_ref().expect("waits").moment.typical);
     assert!((opens - 1_800.0).abs() < 1e-6, "{opens}");
+}
+
+#[test]
+fn a_colour_that_was_mixed_by_eye_is_used_as_it_is() {
+    use crate::colour::Carrier;
+    let blue = usual_pigments().into_iter().find(|one| !one.opaque).expect("a usual one");
+    let kept = PigmentInputs {
+        name: "Dusk over the dome".to_owned(),
+        carrier: Carrier::Butter,
+        srgb: "#5b4b8a".to_owned(),
+        opaque: true,
+        mixed_of: "blue, red, a third of white".to_owned(),
+        ..blue.clone()
+    };
+    let mut inputs = inputs(start("Filled shells"));
+    let place = inputs.bowls.iter().position(|bowl| bowl.colour.is_some()).expect("a colour");
+    let of = |pigments: Vec<PigmentInputs>| {
+        let part =
+            |pigment| RecipePart { pigment_id: None, pigment: Some(pigment), parts_per_100: 10.0 };
+        Some(RecipeInputs { pigments: pigments.into_iter().map(part).collect(), strained: false })
+    };
+    inputs.bowls[place].colour = of(vec![kept.clone()]);
+    let plan = Plan::of(&inputs).expect("a plan");
+    let bowl = plan.bowls[place].plan.as_ref().expect("it is needed");
+    let colour = bowl.colour.as_ref().expect("a colour");
+    assert!(colour.ready && in_grams(colour.amounts.pigment).abs() < 1e-9);
+    assert!((in_grams(colour.amounts.butter) - in_grams(bowl.total)).abs() < 1e-9);
+    // It was put away in temper, so that it only has to soften; nobody weighs a powder.
+    assert!(bowl.method.softened_in().is_some(), "{}", bowl.method);
+    assert!(bowl.amounts.notes.iter().all(|note| note.code != "not-at-hand"));
+    assert!(bowl.run(chrono::DateTime::UNIX_EPOCH).setup.colouring.is_none());
+    let [r, g, b] = crate::colour::linear(&colour.looks).expect("a colour");
+    assert!(b > r && r > g, "it looks as it was seen: {}", colour.looks);
+    inputs.bowls[place].method = crate::method::Method::find("ready_crystals");
+    let plan = Plan::of(&inputs).expect("melted and tempered it goes too");
+    let texts: Vec<_> = crate::steps::lines(&plan)
+        .iter()
+        .flat_map(|line| line.steps.iter().map(|step| step.text.text.clone().into_owned()))
+        .collect();
+    let weighed = texts.iter().find(|text| text.contains("of blue")).expect("it is weighed");
+    assert!(!weighed.contains("powder"), "{weighed}");
+    inputs.bowls[place].colour = of(vec![kept, blue]);
+    let faults = Plan::of(&inputs).expect_err("not worked together");
+    assert_eq!(faults[0].field, format!("bowls[{place}].colour.pigments"));
 }
