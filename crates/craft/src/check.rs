@@ -3,6 +3,8 @@
 //! A [`Checker`] gathers every fault in one go, so that a maker sees all the
 //! fields to mend at once and nothing is half accepted.
 
+use std::fmt::Display;
+
 use crate::catalogue::input as say;
 use crate::message::{Between, Given, Message};
 use crate::wording::{wrong_in_line, wrong_in_note};
@@ -383,29 +385,35 @@ impl Checker {
     }
 
     /// Notes a fault where the number lies outside the bounds, and gives the
-    /// number back either way so that reading can go on.
-    pub fn number(&mut self, field: &str, value: f64, bounds: Bounds) -> f64 {
+    /// number back either way so that reading can go on. The field's name is only put together
+    /// where there is a fault: `format_args!("{list}[{i}].name")` costs nothing until then.
+    pub fn number(&mut self, field: impl Display, value: f64, bounds: Bounds) -> f64 {
         if !bounds.contain(value) {
-            self.fault(field, out_of(bounds, value));
+            self.fault(field.to_string(), out_of(bounds, value));
         }
         value
     }
 
     /// [`Checker::number`] for a number that may be left out.
-    pub fn optional(&mut self, field: &str, value: Option<f64>, bounds: Bounds) -> Option<f64> {
+    pub fn optional(
+        &mut self,
+        field: impl Display,
+        value: Option<f64>,
+        bounds: Bounds,
+    ) -> Option<f64> {
         value.map(|v| self.number(field, v, bounds))
     }
 
     /// Notes a fault where a text is empty, longer than `longest` characters, or not one
     /// line of plain text.
-    pub fn text(&mut self, field: &str, value: &str, longest: usize) {
+    pub fn text(&mut self, field: impl Display, value: &str, longest: usize) {
         let length = value.chars().count();
         if value.trim().is_empty() {
-            self.fault(field, say::empty_text(longest));
+            self.fault(field.to_string(), say::empty_text(longest));
         } else if length > longest {
-            self.fault(field, say::text_too_long(longest, length));
+            self.fault(field.to_string(), say::text_too_long(longest, length));
         } else if let Some(wrong) = wrong_in_line(value) {
-            self.fault(field, wrong);
+            self.fault(field.to_string(), wrong);
         }
     }
 

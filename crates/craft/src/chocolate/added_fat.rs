@@ -71,7 +71,7 @@ pub struct AddedFatInputs {
 impl AddedFatInputs {
     /// Notes faults under `field`.
     pub fn check(&self, field: &str, check: &mut Checker) {
-        check.number(&format!("{field}.share_pct"), self.share_pct, check::ADDED_FAT_PCT);
+        check.number(format_args!("{field}.share_pct"), self.share_pct, check::ADDED_FAT_PCT);
     }
 
     /// What of so much is fat that is stirred in.

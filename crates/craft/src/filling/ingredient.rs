@@ -211,7 +211,7 @@ impl PartOf {
             Self::Known(known) => known.composition(),
             Self::Own(OwnComposition { water_pct, fat_pct, sugar_pct }) => {
                 let mut number = |name: &str, value: f64| {
-                    check.number(&format!("{field}.{name}"), value, check::GOODS_PCT)
+                    check.number(format_args!("{field}.{name}"), value, check::GOODS_PCT)
                 };
                 let water = number("water_pct", water_pct);
                 let fat = number("fat_pct", fat_pct);

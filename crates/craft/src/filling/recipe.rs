@@ -77,9 +77,9 @@ impl FillingRecipe {
                 let at = format!("{field}[{i}]");
                 let composition = part.ingredient.check(&format!("{at}.ingredient"), check);
                 if let Some(name) = &part.name {
-                    check.text(&format!("{at}.name"), name, LONGEST_NAME);
+                    check.text(format_args!("{at}.name"), name, LONGEST_NAME);
                 }
-                let mass = check.number(&format!("{at}.grams"), part.grams, check::FILLING_G);
+                let mass = check.number(format_args!("{at}.grams"), part.grams, check::FILLING_G);
                 (composition, grams(mass))
             })
             .collect();

@@ -126,7 +126,7 @@ fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log>
         .map(|((number, _, value), at)| {
             let c = if unit == Scale::F { (value - 32.0) / 1.8 } else { *value };
             if !PROBE_C.contain(c) {
-                check.number(&format!("line {number}"), c, PROBE_C);
+                check.number(format_args!("line {number}"), c, PROBE_C);
             }
             #[allow(clippy::cast_possible_truncation)] // days
             let shift = TimeDelta::milliseconds((asked.shift_s * 1000.0) as i64);

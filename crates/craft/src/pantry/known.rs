@@ -1,5 +1,7 @@
 //! Goods by cups and spoons, and what is known of them besides their name.
 
+use std::fmt::Display;
+
 use serde::{Deserialize, Serialize};
 
 use crate::catalogue::work::goods as say;
@@ -79,7 +81,7 @@ impl GoodsNotes {
     }
 
     /// Notes faults under `field`.
-    pub(crate) fn check(&self, field: &str, check: &mut Checker) {
+    pub(crate) fn check(&self, field: impl Display, check: &mut Checker) {
         for (name, value, bounds) in [
             ("bulk_g_ml", self.bulk_g_ml, check::BULK_G_ML),
             ("temp_c", self.temp_c, check::GOODS_C),
@@ -87,7 +89,7 @@ impl GoodsNotes {
             ("fat_pct", self.fat_pct, check::GOODS_PCT),
         ] {
             if let Some(value) = value {
-                check.number(&format!("{field}.{name}"), value, bounds);
+                check.number(format_args!("{field}.{name}"), value, bounds);
             }
         }
     }

@@ -22,7 +22,7 @@ pub struct BlendPart {
 /// where they cannot be blended.
 pub fn blended(parts: &[BlendPart], field: &str, check: &mut Checker) -> Option<Chocolate> {
     for (i, part) in parts.iter().enumerate() {
-        check.number(&format!("{field}[{i}].share_pct"), part.share_pct, check::SHARE_PCT);
+        check.number(format_args!("{field}[{i}].share_pct"), part.share_pct, check::SHARE_PCT);
     }
     let parts: Vec<_> =
         parts.iter().map(|part| (Chocolate::of(part.family), part.share_pct)).collect();

@@ -21,7 +21,7 @@ pub struct WareInputs {
 impl WareInputs {
     /// The bowl, with faults noted under `field`.
     pub fn check(&self, field: &str, check: &mut Checker) -> Vessel {
-        let mass_g = check.number(&format!("{field}.mass_g"), self.mass_g, check::BOWL_G);
+        let mass_g = check.number(format_args!("{field}.mass_g"), self.mass_g, check::BOWL_G);
         Vessel::usual(self.material, grams(mass_g))
     }
 }

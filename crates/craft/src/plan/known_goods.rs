@@ -1,5 +1,7 @@
 //! What goods are, as far as the name that their maker gave them tells.
 
+use std::borrow::Cow;
+
 /// Words by which goods are known that go soft where anything is moist.
 pub(super) const CRISP: [&str; 12] = [
     "cereal",
@@ -52,7 +54,11 @@ const NUTS: [&str; 10] = [
 
 /// Whether goods are known by one of some words, as their maker names them.
 pub(super) fn known_by(name: &str, words: &[&str]) -> bool {
-    let name = name.to_lowercase();
+    let name = if name.chars().any(char::is_uppercase) {
+        Cow::Owned(name.to_lowercase())
+    } else {
+        Cow::Borrowed(name)
+    };
     words.iter().any(|word| name.contains(word))
 }
 

@@ -30,6 +30,6 @@ pub(super) fn check(labels: &[NamedLabel], check: &mut Checker) {
         check.fault("labels", say::must_be_at_most(BY_NAME.len(), labels.len()));
     }
     for (i, known) in labels.iter().enumerate() {
-        check.text(&format!("labels[{i}].name"), &known.name, LONGEST_NAME);
+        check.text(format_args!("labels[{i}].name"), &known.name, LONGEST_NAME);
     }
 }

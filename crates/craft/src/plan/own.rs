@@ -50,7 +50,7 @@ impl OwnInputs {
     pub fn check(&self, field: &str, base: impl Into<Chocolate>, check: &mut Checker) -> Chocolate {
         let base = base.into();
         let mut temp = |name: &str, value: Option<f64>| {
-            check.optional(&format!("{field}.{name}"), value, check::MELTED_C).map(celsius)
+            check.optional(format_args!("{field}.{name}"), value, check::MELTED_C).map(celsius)
         };
         let (limit, lost, thick) = (
             temp("limit_c", self.limit_c),

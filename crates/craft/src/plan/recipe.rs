@@ -117,7 +117,7 @@ impl RecipeInputs {
         for (i, part) in self.pigments.iter().enumerate() {
             let field = format!("{field}.pigments[{i}]");
             let parts = check.number(
-                &format!("{field}.parts_per_100"),
+                format_args!("{field}.parts_per_100"),
                 part.parts_per_100,
                 check::COLOUR_PARTS,
             );

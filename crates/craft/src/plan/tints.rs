@@ -17,9 +17,9 @@ pub(super) fn check(bowls: &[BowlInputs], known: &[BatchChocolate], check: &mut 
         let field = format!("bowls[{i}].tint");
         let is_mixed = known[i].optics.is_some();
         let most = if is_mixed { check::MIXED_PCT } else { check::TINT_PCT };
-        check.number(&format!("{field}.share_pct"), tint.share_pct, most);
+        check.number(format_args!("{field}.share_pct"), tint.share_pct, most);
         check.optional(
-            &format!("{field}.drops_per_100_g"),
+            format_args!("{field}.drops_per_100_g"),
             tint.drops_per_100_g,
             check::TINT_DROPS,
         );

@@ -276,14 +276,14 @@ impl SettingOf<'_> {
     pub fn windows(&self) -> Option<Setting> {
         let takes = |per_gram: f64| per_gram * GOODS_HOLD / (1.0 + per_gram * GOODS_HOLD);
         let mixed = self.poured + rise(self.poured, self.goods_at) * takes(self.goods_per_gram);
-        let bare = setting(self.chocolate, self.thickness, mixed, self.place)?;
-        if self.on_top.per_gram <= 0.0 {
-            return Some(bare);
-        }
         let sets_as = SetsAs::of(self.chocolate);
         let film = Film::new(&sets_as.chocolate, self.thickness, self.place);
         let marks = sets_as.marks;
         let mut course = film.course(sets_as.counted(mixed), 0.0, marks.release);
+        let bare = sets_as.windows_on(&course, self.place)?;
+        if self.on_top.per_gram <= 0.0 {
+            return Some(bare);
+        }
         // Sooner where it would no longer stick by then.
         let at_s =
             (SCATTERED_AT_S / sets_as.slower).min(reaches(&course, marks.topping_until)?.t_s);

@@ -110,8 +110,12 @@ impl MouldInputs {
             faults.fault("regions", say::at_most_regions(MOST_REGIONS, there));
         }
         for (i, region) in self.regions.iter().enumerate() {
-            faults.text(&format!("regions[{i}].name"), &region.name, LONGEST_NAME);
-            faults.number(&format!("regions[{i}].share_pct"), region.share_pct, check::FACE_PCT);
+            faults.text(format_args!("regions[{i}].name"), &region.name, LONGEST_NAME);
+            faults.number(
+                format_args!("regions[{i}].share_pct"),
+                region.share_pct,
+                check::FACE_PCT,
+            );
             if self.regions[..i].iter().any(|other| other.name == region.name) {
                 faults.fault(format!("regions[{i}].name"), say::must_be_its_own(&region.name));
             }

@@ -45,7 +45,7 @@ impl BottledAmount {
     /// The same as an amount of coloured butter, with faults noted under `field`.
     pub fn check(&self, field: &str, check: &mut check::Checker) -> Wanted {
         let mut of = |name: &str, value, bounds| {
-            grams(check.number(&format!("{field}.{name}"), value, bounds))
+            grams(check.number(format_args!("{field}.{name}"), value, bounds))
         };
         match *self {
             Self::Total { total_g } => Wanted::Total(of("total_g", total_g, check::CHOCOLATE_G)),

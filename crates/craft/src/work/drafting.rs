@@ -1,5 +1,7 @@
 //! What a kind of work is drafted with: the batch's chocolates, the room, and where faults go.
 
+use std::fmt::Display;
+
 use crate::catalogue::work::drafting as say;
 use crate::check::{Bounds, Checker};
 use crate::chocolate::{Chocolate, Family};
@@ -43,7 +45,7 @@ pub(crate) struct Drafting<'a> {
 
 impl Drafting<'_> {
     /// A number, with a fault noted where it is out of bounds.
-    pub fn number(&mut self, field: &str, value: f64, bounds: Bounds) -> f64 {
+    pub fn number(&mut self, field: impl Display, value: f64, bounds: Bounds) -> f64 {
         self.check.number(field, value, bounds)
     }
 

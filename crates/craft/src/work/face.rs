@@ -165,9 +165,10 @@ pub(super) fn faced(
     for (i, one) in films.iter().enumerate() {
         let field = format!("{field}[{i}]");
         let optics = at.colour(&format!("{field}.colour"), &one.colour);
-        let passes = at.number(&format!("{field}.passes"), f64::from(one.passes), check::PASSES);
+        let passes =
+            at.number(format_args!("{field}.passes"), f64::from(one.passes), check::PASSES);
         let share =
-            at.number(&format!("{field}.share_pct"), one.share_pct, check::FACE_PCT) / 100.0;
+            at.number(format_args!("{field}.share_pct"), one.share_pct, check::FACE_PCT) / 100.0;
         let of_region = match &one.region {
             None => Some(1.0),
             Some(name) => parts.iter().find(|p| p.name.as_ref() == Some(name)).map(|p| p.share),

@@ -53,8 +53,9 @@ pub(super) struct Frozen {
 impl FrozenInputs {
     /// It, with faults noted under `field`.
     pub(super) fn check(self, field: &str, of: Cold, at: &mut Drafting<'_>) -> Frozen {
-        let weighs_kg = at.number(&format!("{field}.weighs_kg"), self.weighs_kg, check::STONE_KG);
-        let cold_c = at.number(&format!("{field}.cold_c"), self.cold_c, check::FROZEN_C);
+        let weighs_kg =
+            at.number(format_args!("{field}.weighs_kg"), self.weighs_kg, check::STONE_KG);
+        let cold_c = at.number(format_args!("{field}.cold_c"), self.cold_c, check::FROZEN_C);
         Frozen { of, weighs_kg, cold_c }
     }
 }

@@ -107,8 +107,11 @@ impl Work for LayeredInputs {
         ));
         let mut all = Length::default();
         for (i, layer) in self.layers.iter().enumerate() {
-            let mm =
-                at.number(&format!("layers[{i}].thickness_mm"), layer.thickness_mm, check::SLAB_MM);
+            let mm = at.number(
+                format_args!("layers[{i}].thickness_mm"),
+                layer.thickness_mm,
+                check::SLAB_MM,
+            );
             let chocolate = at.chocolate(&format!("layers[{i}].chocolate"), &layer.chocolate)?;
             let thickness = millimetres(mm);
             let mass = tray.area() * thickness * chocolate.solid_density;

@@ -144,7 +144,7 @@ impl MarbledInputs {
         for (i, accent) in self.accents.iter().enumerate() {
             let field = format!("accents[{i}]");
             let share =
-                at.number(&format!("{field}.share_pct"), accent.share_pct, check::SHARE_PCT);
+                at.number(format_args!("{field}.share_pct"), accent.share_pct, check::SHARE_PCT);
             if let Some(colour) = &accent.colour {
                 colour.check(&format!("{field}.colour"), at);
             }

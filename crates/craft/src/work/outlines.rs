@@ -102,10 +102,10 @@ impl ShapeInputs {
     /// were left out.
     pub fn outline(&self, field: &str, check: &mut Checker) -> Option<(Outline, Vec<String>)> {
         let whole = |name: &str, value: u32, bounds, check: &mut Checker| {
-            check.number(&format!("{field}.{name}"), f64::from(value), bounds);
+            check.number(format_args!("{field}.{name}"), f64::from(value), bounds);
         };
         let share = |name: &str, value: f64, bounds, check: &mut Checker| {
-            check.number(&format!("{field}.{name}"), value, bounds) / 100.0
+            check.number(format_args!("{field}.{name}"), value, bounds) / 100.0
         };
         let before = check.faults();
         let outline = match self {
@@ -201,8 +201,8 @@ pub fn wanted(
     let mut all = Vec::new();
     for (i, one) in outlines.iter().enumerate() {
         let field = format!("{field}[{i}]");
-        let width = check.number(&format!("{field}.width_mm"), one.width_mm, check::OUTLINE_MM);
-        check.number(&format!("{field}.count"), f64::from(one.count), check::OUTLINES);
+        let width = check.number(format_args!("{field}.width_mm"), one.width_mm, check::OUTLINE_MM);
+        check.number(format_args!("{field}.count"), f64::from(one.count), check::OUTLINES);
         if let Some((outline, left_out)) = one.outline.outline(&format!("{field}.outline"), check) {
             let outline = outline.as_wide_as(width.clamp(1.0, 1_000.0));
             let features = one.features(&outline, &format!("{field}.features"), check);

@@ -110,7 +110,7 @@ pub(super) fn paint(
     for (i, one) in stated.iter().enumerate() {
         let field = format!("painted[{i}]");
         let share =
-            at.number(&format!("{field}.share_pct"), one.share_pct, check::FACE_PCT) / 100.0;
+            at.number(format_args!("{field}.share_pct"), one.share_pct, check::FACE_PCT) / 100.0;
         let key = format!("paint-{}", i + 1);
         let task = match &one.with {
             PaintedWith::Colour { colour, way } => {
@@ -136,7 +136,7 @@ pub(super) fn paint(
                     .minding(way.caution())
             }
             PaintedWith::Dust { name } => {
-                at.check.text(&format!("{field}.with.name"), name, LONGEST_NAME);
+                at.check.text(format_args!("{field}.with.name"), name, LONGEST_NAME);
                 draft.shown.painted.push(PaintedLook { looks: dust_looks(name), way: None, share });
                 let hundreds = surface * share / square_centimetres(100.0);
                 let mass = crate::units::grams(DUST_G_PER_100_CM2 * hundreds.value);

@@ -100,7 +100,7 @@ impl SugarRecipe {
     /// Sugar, syrup and water, with faults noted under `recipe`.
     fn check(self, check: &mut check::Checker) -> [f64; 3] {
         let mut part =
-            |name: &str, value, bounds| check.number(&format!("recipe.{name}"), value, bounds);
+            |name: &str, value, bounds| check.number(format_args!("recipe.{name}"), value, bounds);
         match self {
             Self::Parts { sugar, syrup, water } => [
                 part("sugar", sugar, check::SUGAR_PARTS),

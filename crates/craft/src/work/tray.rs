@@ -60,25 +60,25 @@ impl TrayInputs {
         match *self {
             Self::Rectangle { length_mm, width_mm, .. } => Tray::Rectangle {
                 length: millimetres(check.number(
-                    &format!("{field}.length_mm"),
+                    format_args!("{field}.length_mm"),
                     length_mm,
                     check::TRAY_MM,
                 )),
                 width: millimetres(check.number(
-                    &format!("{field}.width_mm"),
+                    format_args!("{field}.width_mm"),
                     width_mm,
                     check::TRAY_MM,
                 )),
             },
             Self::Round { diameter_mm, .. } => Tray::Round {
                 diameter: millimetres(check.number(
-                    &format!("{field}.diameter_mm"),
+                    format_args!("{field}.diameter_mm"),
                     diameter_mm,
                     check::TRAY_MM,
                 )),
             },
             Self::Area { area_cm2 } => Tray::Area(square_centimetres(check.number(
-                &format!("{field}.area_cm2"),
+                format_args!("{field}.area_cm2"),
                 area_cm2,
                 check::TRAY_CM2,
             ))),
@@ -96,7 +96,7 @@ impl TrayInputs {
         else {
             return;
         };
-        check.number(&format!("{field}.rim_mm"), rim_mm, check::RIM_MM);
+        check.number(format_args!("{field}.rim_mm"), rim_mm, check::RIM_MM);
         let mm = in_millimetres(thickness);
         if mm > rim_mm {
             check.fault(of, say::above_the_rim(millimetres(rim_mm), millimetres(mm)));

@@ -115,10 +115,14 @@ impl MixedInInputs {
 
     /// By what they go, with faults noted under `field`.
     fn check(&self, field: &str, check: &mut Checker) -> By {
-        check.text(&format!("{field}.name"), &self.name, LONGEST_NAME);
-        check.number(&format!("{field}.density_g_cm3"), self.density_g_cm3, check::DENSITY_G_CM3);
-        self.known.check(&format!("{field}.known"), check);
-        prepared::check(&self.prepared, &format!("{field}.prepared"), check);
+        check.text(format_args!("{field}.name"), &self.name, LONGEST_NAME);
+        check.number(
+            format_args!("{field}.density_g_cm3"),
+            self.density_g_cm3,
+            check::DENSITY_G_CM3,
+        );
+        self.known.check(format_args!("{field}.known"), check);
+        prepared::check(&self.prepared, format_args!("{field}.prepared"), check);
         let own = format!("{field}.amount.{}", self.amount.field());
         match self.amount {
             MixedAmount::Parts { parts } => By::Parts(check.number(&own, parts, check::PARTS)),
@@ -135,7 +139,7 @@ impl MixedInInputs {
             MixedAmount::Count { count, each_g } => {
                 let count = check.number(&own, f64::from(count), check::PIECES);
                 let each =
-                    check.number(&format!("{field}.amount.each_g"), each_g, check::TOPPING_G);
+                    check.number(format_args!("{field}.amount.each_g"), each_g, check::TOPPING_G);
                 By::Weight(grams(each) * count)
             }
             MixedAmount::FillTo { total_g } => {

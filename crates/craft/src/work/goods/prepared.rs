@@ -3,6 +3,8 @@
 //!
 //! All figures *custom*: times and temperatures of home ovens, losses as cooks reckon them.
 
+use std::fmt::Display;
+
 use serde::{Deserialize, Serialize};
 
 use crate::catalogue::cautions;
@@ -88,7 +90,7 @@ pub enum Preparation {
 impl Preparation {
     fn check(self, field: &str, check: &mut Checker) {
         let mut number = |name: &str, value: f64, bounds| {
-            check.number(&format!("{field}.{name}"), value, bounds);
+            check.number(format_args!("{field}.{name}"), value, bounds);
         };
         match self {
             Self::Toasting { oven_c, minutes } => {
@@ -184,9 +186,9 @@ impl Preparation {
 }
 
 /// Notes faults of how goods are prepared, under `field`.
-pub(super) fn check(list: &[Preparation], field: &str, check: &mut Checker) {
+pub(super) fn check(list: &[Preparation], field: impl Display, check: &mut Checker) {
     if list.len() > MOST {
-        check.fault(field, say::too_many(MOST, list.len()));
+        check.fault(field.to_string(), say::too_many(MOST, list.len()));
     }
     for (i, one) in list.iter().enumerate() {
         one.check(&format!("{field}[{i}]"), check);

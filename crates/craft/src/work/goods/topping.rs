@@ -138,11 +138,12 @@ impl ToppingInputs {
     /// The topping and how much of it goes on so much chocolate, with faults noted
     /// under `field`.
     fn check(&self, field: &str, chocolate: Mass, check: &mut Checker) -> (Topping, Wanted) {
-        check.text(&format!("{field}.name"), &self.name, LONGEST_NAME);
-        let across = check.number(&format!("{field}.across_mm"), self.across_mm, check::TOPPING_MM);
-        let each = check.number(&format!("{field}.each_g"), self.each_g, check::TOPPING_G);
-        self.known.check(&format!("{field}.known"), check);
-        prepared::check(&self.prepared, &format!("{field}.prepared"), check);
+        check.text(format_args!("{field}.name"), &self.name, LONGEST_NAME);
+        let across =
+            check.number(format_args!("{field}.across_mm"), self.across_mm, check::TOPPING_MM);
+        let each = check.number(format_args!("{field}.each_g"), self.each_g, check::TOPPING_G);
+        self.known.check(format_args!("{field}.known"), check);
+        prepared::check(&self.prepared, format_args!("{field}.prepared"), check);
         let own = format!("{field}.wish.{}", self.wish.field());
         let wanted = match self.wish {
             ToppingWish::Coverage { coverage_pct } => {

@@ -259,7 +259,7 @@ pub async fn stacked(Body(request): Body<ColourStackRequest>) -> Answer<Json<Col
         GroundRequest::Named(name) => [Ground::from(name).grey(); 3],
         GroundRequest::Measured { reflectance } => {
             for (i, r) in reflectance.into_iter().enumerate() {
-                check.number(&format!("ground.reflectance[{i}]"), r, check::REFLECTANCE);
+                check.number(format_args!("ground.reflectance[{i}]"), r, check::REFLECTANCE);
             }
             reflectance
         }
@@ -288,7 +288,7 @@ pub async fn stacked(Body(request): Body<ColourStackRequest>) -> Answer<Json<Col
 impl StackFilm {
     fn check(&self, field: &str, check: &mut Checker) -> Film {
         let thickness =
-            check.number(&format!("{field}.thickness"), self.thickness, check::FILM_THICKNESS);
+            check.number(format_args!("{field}.thickness"), self.thickness, check::FILM_THICKNESS);
         check_count(&format!("{field}.pigments"), self.pigments.len(), check);
         if self.pigments.is_empty() {
             check.fault(format!("{field}.pigments"), say::one_at_least());
@@ -296,10 +296,11 @@ impl StackFilm {
         let mut parts = Vec::with_capacity(self.pigments.len());
         for (i, pigment) in self.pigments.iter().enumerate() {
             let field = format!("{field}.pigments[{i}]");
-            let share = check.number(&format!("{field}.share"), pigment.share, check::FILM_SHARE);
+            let share =
+                check.number(format_args!("{field}.share"), pigment.share, check::FILM_SHARE);
             for (name, values) in [("k", pigment.k), ("s", pigment.s)] {
                 for (c, value) in values.into_iter().enumerate() {
-                    check.number(&format!("{field}.{name}[{c}]"), value, check::FILM_OPTICS);
+                    check.number(format_args!("{field}.{name}[{c}]"), value, check::FILM_OPTICS);
                 }
             }
             parts.push((Optics { k: pigment.k, s: pigment.s }, share));
@@ -447,14 +448,14 @@ pub async fn look(Body(request): Body<ColourLookRequest>) -> Answer<Json<ColourL
 impl LookFilm {
     fn check(&self, field: &str, notes: &mut Vec<Note>, check: &mut Checker) -> Film {
         let passes = self.passes.unwrap_or(1);
-        check.number(&format!("{field}.passes"), f64::from(passes), check::PASSES);
+        check.number(format_args!("{field}.passes"), f64::from(passes), check::PASSES);
         if self.mix.is_empty() {
             check.fault(format!("{field}.mix"), say::one_at_least());
         }
         let mut parts = Vec::with_capacity(self.mix.len());
         for (i, part) in self.mix.iter().enumerate() {
             let field = format!("{field}.mix[{i}]");
-            let share = check.number(&format!("{field}.share"), part.share, check::FILM_SHARE);
+            let share = check.number(format_args!("{field}.share"), part.share, check::FILM_SHARE);
             let Some(recipe) = part.recipe.check(&format!("{field}.recipe"), check) else {
                 continue;
             };

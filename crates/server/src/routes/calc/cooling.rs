@@ -67,7 +67,7 @@ pub async fn cooling(
         check.fault("targets_c", say::at_most_targets(MOST_TARGETS));
     }
     for (i, target) in request.targets_c.iter().enumerate() {
-        check.number(&format!("targets_c[{i}]"), *target, check::PROBE_C);
+        check.number(format_args!("targets_c[{i}]"), *target, check::PROBE_C);
     }
     let heat = heat_held(&state, &request, &mut check).await?;
     check.finish()?;
@@ -108,10 +108,10 @@ fn points(readings: &[CoolingReading], check: &mut Checker) -> Vec<Point> {
         .enumerate()
         .map(|(i, reading)| {
             if !check::RECORD_S.contain(reading.t_s) {
-                check.number(&format!("readings[{i}].t_s"), reading.t_s, check::RECORD_S);
+                check.number(format_args!("readings[{i}].t_s"), reading.t_s, check::RECORD_S);
             }
             if !check::PROBE_C.contain(reading.temp_c) {
-                check.number(&format!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
+                check.number(format_args!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
             }
             Point { t: seconds(reading.t_s), temp: celsius(reading.temp_c) }
         })

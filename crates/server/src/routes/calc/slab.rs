@@ -76,12 +76,12 @@ pub async fn slab(
         .enumerate()
         .map(|(i, f)| FoldedIn {
             mass: grams(check.number(
-                &format!("folded_in[{i}].mass_g"),
+                format_args!("folded_in[{i}].mass_g"),
                 f.mass_g,
                 check::CHOCOLATE_G,
             )),
             density: grams_per_cubic_centimetre(check.number(
-                &format!("folded_in[{i}].density_g_cm3"),
+                format_args!("folded_in[{i}].density_g_cm3"),
                 f.density_g_cm3,
                 check::DENSITY_G_CM3,
             )),

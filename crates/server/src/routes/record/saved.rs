@@ -266,7 +266,7 @@ pub(super) async fn bring_in(state: &State, saved: SavedBowl) -> Answer<Uuid> {
         check.fault("photos", say::at_most(MOST_PHOTOS));
     }
     for (i, reading) in saved.readings.iter().enumerate() {
-        check.number(&format!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
+        check.number(format_args!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
     }
     for (i, result) in saved.results.iter().enumerate() {
         check.remark(&format!("results[{i}].note"), &result.note, LONGEST_NOTE);
