@@ -303,7 +303,7 @@ pub async fn keep_ending(
             take_stock(
                 &mut *connection,
                 bowl,
-                &inputs,
+                inputs,
                 stock::taken(setup, &fold(setup, record, end)),
                 now,
             )

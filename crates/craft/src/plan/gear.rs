@@ -43,8 +43,8 @@ impl MicrowaveInputs {
         let name = |leaf: &str| {
             if field.is_empty() { leaf.to_owned() } else { format!("{field}.{leaf}") }
         };
-        let output = watts(check.number(&name("watts"), self.watts, check::MICROWAVE_W));
-        let power = check.number(&name("power"), self.power, check::MICROWAVE_POWER);
+        let output = watts(check.number(name("watts"), self.watts, check::MICROWAVE_W));
+        let power = check.number(name("power"), self.power, check::MICROWAVE_POWER);
         Microwave::usual(output, percent_of(power * 100.0))
     }
 }

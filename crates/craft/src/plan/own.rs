@@ -66,7 +66,7 @@ impl OwnInputs {
         let (melt, cool, work) =
             (band("melt_c", self.melt_c), band("cool_c", self.cool_c), band("work_c", self.work_c));
         let fat = check
-            .optional(&format!("{field}.fat_pct"), self.fat_pct, check::FAT_PCT)
+            .optional(format!("{field}.fat_pct"), self.fat_pct, check::FAT_PCT)
             .map(percent_of);
         let own = OwnNumbers { melt, limit, cool, work, lost, thick, fat };
         own.over(base.clone()).unwrap_or_else(|error| {

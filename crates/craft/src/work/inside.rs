@@ -47,11 +47,11 @@ pub(super) fn check_inside(stated: &[InsideInputs], at: &mut Drafting<'_>) -> Ve
     let mut inside = Vec::new();
     for (i, one) in stated.iter().enumerate() {
         let field = |name: &str| format!("inside[{i}].{name}");
-        at.check.text(&field("name"), &one.name, LONGEST_NAME);
-        let each_ml = at.number(&field("each_ml"), one.each_ml, check::INSIDE_ML);
-        at.number(&field("each_g"), one.each_g, check::TOPPING_G);
-        at.number(&field("count"), f64::from(one.count), check::PIECES);
-        let across = at.number(&field("across_mm"), one.across_mm, check::CAVITY_MM_INSIDE);
+        at.check.text(field("name"), &one.name, LONGEST_NAME);
+        let each_ml = at.number(field("each_ml"), one.each_ml, check::INSIDE_ML);
+        at.number(field("each_g"), one.each_g, check::TOPPING_G);
+        at.number(field("count"), f64::from(one.count), check::PIECES);
+        let across = at.number(field("across_mm"), one.across_mm, check::CAVITY_MM_INSIDE);
         if one.made_here && one.not_food {
             at.check.fault(field("not_food"), say::made_here_is_food());
         }

@@ -67,10 +67,10 @@ pub(super) fn stuck_on<'s>(parts: &'s [StuckOnInputs], at: &mut Drafting<'_>) ->
     }
     for (i, part) in parts.iter().enumerate() {
         let field = |name: &str| format!("stuck_on[{i}].{name}");
-        at.check.text(&field("name"), &part.name, LONGEST_NAME);
+        at.check.text(field("name"), &part.name, LONGEST_NAME);
         at.chocolate(&field("chocolate"), &part.chocolate);
-        at.number(&field("count"), f64::from(part.count), check::STUCK_ON);
-        at.number(&field("each_g"), part.each_g, check::TOPPING_G);
+        at.number(field("count"), f64::from(part.count), check::STUCK_ON);
+        at.number(field("each_g"), part.each_g, check::TOPPING_G);
     }
     StuckOn(parts.iter().map(|part| (part, at.label(&part.chocolate))).collect())
 }

@@ -298,3 +298,36 @@ async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bowl_in_temper_stands_on_the_heating_pad_and_comes_off_again() {
+    browse("heating_pad", async |page| {
+        let body = json!({ "name": "Test: on a pad", "inputs": { "room_c": 20, "rh_pct": 45,
+            "bowls": [{ "key": "dark", "family": "dark", "kitchen": { "heating_pad": true } }],
+            "components": [{ "key": "slab", "name": "Slab", "work": { "kind": "slab",
+                "chocolate": "dark", "cover": { "by": "thickness", "thickness_mm": 4,
+                    "tray": { "shape": "rectangle", "length_mm": 300, "width_mm": 200 } } } }] } });
+        let batch = api::begun(&api::id(&api::post("/plans", body).await?)?).await?;
+        let opened =
+            api::post(&format!("/batches/{batch}/bowls"), json!({ "chocolate": "dark" })).await?;
+        let bowl = api::id(&opened["bowl"])?;
+        page.go(&format!("/bench/{bowl}")).await?;
+        page.until_shown("phase", "Melting").await?;
+        let early = "return document.body.innerText.includes('On the pad')";
+        ensure!(page.run(early).await? == Value::Bool(false), "it has no business there yet");
+        api::tempered(&bowl).await?;
+        page.until_shown("phase", "In temper").await?;
+        page.touch("On the pad").await?;
+        page.until_shown("undo", "Undo: On the heating pad").await?;
+        let stands = api::get(&format!("/bowls/{bowl}")).await?;
+        ensure!(stands["bowl"]["on_pad_since"].is_string(), "{stands}");
+        // Warmer and warmer: a pad only holds.
+        let top = stands["bowl"]["use_c"][1].as_f64().unwrap_or_default();
+        read(page, &format!("{:.1}", top - 0.1)).await?;
+        page.until_shown("instruction", "Take it off the heating pad").await?;
+        page.touch("Off the pad").await?;
+        page.until_shown("undo", "Undo: Off the heating pad").await?;
+        Ok(())
+    })
+    .await;
+}

@@ -104,3 +104,46 @@ async fn a_photo_of_a_finished_piece_tells_how_strong_a_pigment_is() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_mixture_by_eye_is_kept_with_its_photo_and_offered_to_plans() {
+    browse("colour_kept", async |page| {
+        page.go("/shelf/colours").await?;
+        page.touch("Add a pigment").await?;
+        page.fill("Name", "Dusk over the dome").await?;
+        page.choose("Kind", "coloured cocoa butter, ready: a bottle, or mixed by eye").await?;
+        page.fill(
+            "Mixed of: bottles and drops, as far as you know",
+            "four drops of blue, two of red",
+        )
+        .await?;
+        page.touch("Save").await?;
+        page.until_said("ready, mixed of four drops of blue, two of red").await?;
+        let picture = interface_tests::root().join("docs/screenshots/colour.png");
+        page.give("A photo of the colour", &picture).await?;
+        page.touch("Take the colour from the photo").await?;
+        page.touch("It looks like this").await?;
+        let kept = async || api::on_shelf("Dusk over the dome").await;
+        let id = api::id(&kept().await?)?;
+        let looks = "return !document.body.innerText.includes('It looks like this')";
+        page.until_script(looks, "the colour is kept", |gone| gone == &json!(true)).await?;
+        ensure!(kept().await?["version"] == 2, "{}", kept().await?);
+        let photos = api::get(&format!("/shelf/{id}/photos")).await?;
+        ensure!(photos.as_array().map(Vec::len) == Some(1), "{photos}");
+        // A plan that brings in a colour can bring in this one.
+        let plan = api::id(&api::new_plan("with a kept colour").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
+        page.choose("Replace or add", "replace with: solid bars and pieces").await?;
+        page.unfold().await?;
+        page.touch("Paint or dust the finished pieces").await?;
+        page.choose("Colour", "another, with Dusk over the dome from your shelf").await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let planned = api::get(&format!("/plans/{plan}")).await?;
+        let bowls = planned["inputs"]["bowls"].as_array().context("bowls")?;
+        let ours = bowls.iter().find(|bowl| bowl["key"] == "dusk over the dome");
+        let pigment = &ours.context("it came in")?["colour"]["pigments"][0];
+        ensure!(pigment["pigment_id"] == id.as_str(), "{pigment}");
+        page.forgive().await
+    })
+    .await;
+}

@@ -1,7 +1,8 @@
 //! Sheets at true size.
 
-use anyhow::ensure;
+use anyhow::{Context, ensure};
 use interface_tests::browse;
+use serde_json::json;
 
 use crate::api;
 
@@ -74,6 +75,33 @@ async fn a_slab_has_its_score_map_and_a_wrap_its_strip() {
         // Each on a page of its own, and nothing else.
         let pages = page.printed_pages().await?;
         ensure!(pages == 3, "{pages} pages");
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn letters_that_would_fall_apart_are_joined_by_bridges_that_are_proposed() {
+    browse("piping_bridges", async |page| {
+        let kinds = api::get("/kinds").await?;
+        let all = kinds.as_array().context("kinds")?;
+        let piped = all.iter().find(|kind| kind["name"] == "Piped pieces").context("piped")?;
+        let mut work = piped["start"].clone();
+        work["outlines"] = json!([{ "outline": { "shape": "word", "text": "ILL" },
+            "width_mm": 90, "count": 3 }]);
+        let body = json!({ "name": "Test: letters", "inputs": { "room_c": 20, "rh_pct": 45,
+            "bowls": [{ "key": "dark", "family": "dark" }],
+            "components": [{ "key": "it", "name": "Letters", "work": work }] } });
+        let plan = api::id(&api::post("/plans", body).await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
+        page.unfold().await?;
+        page.until_shown("outline-lines", "falls into 3 parts").await?;
+        page.choose("Bridges", "add 2 short lines").await?;
+        page.until("outline-lines", "one part", |text| !text.contains("falls into")).await?;
+        page.until("saving", "saved", |text| text == "Saved").await?;
+        let kept = api::get(&format!("/plans/{plan}")).await?;
+        ensure!(kept["inputs"]["components"][0]["work"]["outlines"][0]["bridged"] == true);
+        page.find("[data-testid=pieces-picture] path").await?;
         Ok(())
     })
     .await;
