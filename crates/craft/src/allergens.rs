@@ -60,7 +60,7 @@ const fn of_family(family: Family) -> &'static [Allergen] {
 }
 
 /// Words in the names of goods, and what such goods contain (*custom*: a start, no list is whole).
-const IN_NAMES: [(&str, Allergen); 26] = [
+const IN_NAMES: [(&str, Allergen); 33] = [
     ("hazelnut", Allergen::Nuts),
     ("almond", Allergen::Nuts),
     ("walnut", Allergen::Nuts),
@@ -84,6 +84,13 @@ const IN_NAMES: [(&str, Allergen); 26] = [
     ("oats", Allergen::Gluten),
     ("cream", Allergen::Milk),
     ("milk", Allergen::Milk),
+    ("white chocolate", Allergen::Milk),
+    ("ruby chocolate", Allergen::Milk),
+    ("blond chocolate", Allergen::Milk),
+    ("yoghurt", Allergen::Milk),
+    ("nougat", Allergen::Nuts),
+    ("nougat", Allergen::Egg),
+    ("malt", Allergen::Gluten),
     ("caramel", Allergen::Milk),
     ("soya", Allergen::Soya),
     ("egg", Allergen::Egg),
@@ -170,6 +177,16 @@ mod tests {
             }
         }
         inputs
+    }
+
+    #[test]
+    fn chocolates_in_fillings_are_known_by_their_names() {
+        let mut all = Gathering::default();
+        all.goods("white chocolate for the filling", None);
+        all.goods("dark chocolate for the ganache", None);
+        let Declared { contains, unread, .. } = all.declared();
+        assert_eq!(contains, [Allergen::Milk]);
+        assert_eq!(unread.len(), 2, "and their labels are still to be read");
     }
 
     #[test]

@@ -3,7 +3,7 @@
 crate::messages! {
     "keeping";
     as_chocolate(weeks: Number, chocolate: Words) = "{weeks} weeks by custom, as plain {chocolate} does. The date on its bag comes first.";
-    as_fruit_or_cereal(name: Words) = "3 weeks by custom, as the {name} does. Its own date comes first.";
+    as_fruit_or_cereal(name: Words) = "3 weeks by custom, for the {name} in it. The date of that comes first.";
     as_moist(name: Words) = "Days, not weeks: the {name} is moist. In the fridge, with a date in days.";
     as_untempered() = "2 days by custom: it was not tempered, and dulls.";
     as_mixed_fats(weeks: Number) = "{weeks} weeks by custom, for coating and chocolate in one: they bloom sooner.";

@@ -59,7 +59,9 @@ fn jobs() -> Vec<Job> {
             bowls: json!([{ "key": "outline", "family": "coating", "looks": "#2b1a12" },
                 { "key": "body", "family": "coating", "looks": "#3366cc" }]),
             works: json!([{ "kind": "piped", "chocolate": "outline", "shape": "outlines", "length_mm": 260,
-                "line_mm": 3, "count": 10, "flooded": { "chocolate": "body", "depth_mm": 3, "area_cm2": 12 } }]),
+                "line_mm": 3, "count": 10, "flooded": { "chocolate": "body", "depth_mm": 3, "area_cm2": 12,
+                    "back": { "chocolate": "outline", "depth_mm": 1 } },
+                "second": { "chocolate": "outline", "length_mm": 30 } }]),
         },
         Job {
             name: "A marbled tin from 400 g with oil",

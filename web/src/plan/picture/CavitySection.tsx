@@ -3,9 +3,14 @@ import type { BowlInputs, ComponentPlan, WorkOf } from "../../api/client";
 import { mass } from "../../kit/format";
 import { Inside } from "./Inside";
 import { layerLook } from "./look";
+import { StuckOn } from "./StuckOn";
 
 const WIDTH = 560;
 const TALL = 130;
+/** Room for what is stuck on. */
+const OVER = 26;
+
+const none: NonNullable<WorkOf<"hollows">["stuck_on"]> = [];
 
 type Cast = NonNullable<ComponentPlan["cast"]>;
 
@@ -15,6 +20,8 @@ interface Props {
   bowls: readonly BowlInputs[];
   /** Two are joined, with this inside. */
   joined: WorkOf<"hollows">["inside"] | undefined;
+  /** What is stuck on them once they are joined. */
+  stuckOn: WorkOf<"hollows">["stuck_on"];
 }
 
 /** How deep a cavity is, mm: as stated, or as deep as half a ball of its width; all of one, where
@@ -58,7 +65,13 @@ function filledBy({ by, coats, wait_s }: Cast): string {
 }
 
 /** One cavity in section, enlarged: wall, room, cap; with what each of them takes. */
-export const CavitySection = memo(function CavitySection({ plan, cast, bowls, joined }: Props) {
+export const CavitySection = memo(function CavitySection({
+  plan,
+  cast,
+  bowls,
+  joined,
+  stuckOn = none,
+}: Props) {
   const across = cast.cavity.shape === "block" ? (cast.cavity.length_mm ?? 1) : cast.across_mm;
   const halves = joined ? 2 : 1;
   const scale = Math.min(6, TALL / deep(cast), 220 / across);
@@ -82,7 +95,8 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls, jo
       ? `${mass(cast.in_hand_g)} at hand, ${mass(cast.returned_g)} of it runs back`
       : null,
   ].filter((line) => line !== null);
-  const height = Math.max(halves * deep(cast) * scale + 20, lines.length * 24 + 12);
+  const over = joined && stuckOn.length > 0 ? OVER : 0;
+  const height = Math.max(halves * deep(cast) * scale + 20 + over, lines.length * 24 + 12);
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${height}`}
@@ -94,7 +108,7 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls, jo
       data-testid="cavity-section"
     >
       <g
-        transform={`translate(${(across * scale) / 2 + 12} ${8 + (halves - 1) * deep(cast) * scale})`}
+        transform={`translate(${(across * scale) / 2 + 12} ${8 + over + (halves - 1) * deep(cast) * scale})`}
       >
         {Array.from({ length: halves }, (_, half) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a half is its place
@@ -105,6 +119,14 @@ export const CavitySection = memo(function CavitySection({ plan, cast, bowls, jo
             )}
           </g>
         ))}
+        {joined && (
+          <StuckOn
+            parts={stuckOn}
+            plan={plan}
+            bowls={bowls}
+            half={[(across / 2) * scale, deep(cast) * scale]}
+          />
+        )}
         {joined && (
           <Inside
             inside={joined}

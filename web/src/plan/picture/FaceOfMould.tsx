@@ -155,6 +155,7 @@ export const FaceOfMould = memo(function FaceOfMould({ plan, cast, bowls, work }
         cast={cast}
         bowls={bowls}
         joined={work.kind === "hollows" ? (work.inside ?? []) : undefined}
+        stuckOn={work.kind === "hollows" ? work.stuck_on : undefined}
       />
     </>
   );
