@@ -5737,7 +5737,7 @@ export interface components {
             count: number;
             /**
              * Format: double
-             * @description What one weighs, chocolate and what is folded in.
+             * @description What one weighs: chocolate, what is folded in and what lies on top.
              */
             each_g: number;
             /** @description What is counted. */

@@ -38,7 +38,7 @@ pub struct PortionsInputs {
     pub of: PortionOf,
     /// How many.
     pub count: u32,
-    /// What one weighs, chocolate and what is folded in.
+    /// What one weighs: chocolate, what is folded in and what lies on top.
     pub each_g: f64,
 }
 
@@ -77,6 +77,8 @@ pub enum CoverInputs {
     },
 }
 
+/// So many rounds bring slab and toppings together to a whole topping.
+const TOPPED_IN: u32 = 8;
 /// Less than this is no piece, g.
 const LEAST_IN_PIECE_G: f64 = 0.1;
 
@@ -139,7 +141,8 @@ impl CoverInputs {
     /// The size, of chocolate of a density with dry goods folded in; faults are noted
     /// under `cover`.
     ///
-    /// `shares` are those of its chocolates, each from a bowl of its own.
+    /// `shares` are those of its chocolates, each from a bowl of its own; `on_top` says what lies on
+    /// so large a slab of so much chocolate.
     ///
     /// With what is folded into it a mass of chocolate takes up the room A·h.
     pub(super) fn solve(
@@ -147,6 +150,7 @@ impl CoverInputs {
         density: MassDensity,
         mixed: &MixedTogether,
         shares: &[f64],
+        on_top: &dyn Fn(Area, Mass) -> Mass,
         at: &mut Drafting<'_>,
     ) -> Option<Cover> {
         let thickness = |mm: f64, at: &mut Drafting<'_>| {
@@ -192,7 +196,25 @@ impl CoverInputs {
                 let each =
                     grams(at.number("cover.portions.each_g", portions.each_g, check::PIECE_G));
                 let thickness = thickness(thickness_mm, at);
-                let mass = (each * count - mixed.fixed()) / (1.0 + mixed.parts());
+                let wanted = each * count;
+                let of_it = |top: Mass| (wanted - top - mixed.fixed()) / (1.0 + mixed.parts());
+                // What lies on top goes by the slab, and the slab by what is left for it.
+                let (mut top, mut mass) = (Mass::default(), of_it(Mass::default()));
+                for _ in 0..TOPPED_IN {
+                    let lies = on_top(mixed.room(mass, density) / thickness, mass);
+                    // What is stated wrongly is refused where it is stated.
+                    top = if lies.value.is_finite() { lies.max(Mass::default()) } else { top };
+                    if top >= wanted {
+                        break;
+                    }
+                    mass = of_it(top);
+                }
+                if !at.check.has_faults() && top >= wanted {
+                    at.check.fault(
+                        "cover.portions.each_g",
+                        say::no_more_than_on_top(each, top / count),
+                    );
+                }
                 if !at.check.has_faults()
                     && mass > Mass::default()
                     && !check::CHOCOLATE_G.contain(in_grams(mass))
@@ -201,6 +223,8 @@ impl CoverInputs {
                         .fault("cover.portions.count", say::must_come_to(check::CHOCOLATE_G, mass));
                 }
                 let area: Area = mixed.room(mass, density) / thickness;
+                // What lies on top is added where it is laid on.
+                let each = (wanted - top) / count;
                 let pieces = Pieces { count, each, area: Some(area / count) };
                 (Tray::Area(area), thickness, mass, Some(pieces))
             }

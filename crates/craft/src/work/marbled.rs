@@ -13,7 +13,7 @@ use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::face_texture::FaceTexture;
-use super::goods::{ToppingInputs, on_top, scatter};
+use super::goods::{ToppingInputs, on_top, scatter, weigh_on};
 use super::kinds::{DARK_AND_WHITE, Group, Starting, cover, dark, white};
 use super::mistakes::{GRAINY_COLOUR, MUDDY, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::{Lining, broken, set_and_release};
@@ -198,8 +198,9 @@ impl Work for MarbledInputs {
         let densities: Vec<_> =
             shares.iter().map(|(_, density, share)| (*density, *share)).collect();
         let in_each: Vec<f64> = shares.iter().map(|(_, _, share)| *share).collect();
-        let cover =
-            self.cover.solve(self.density(&densities), &MixedTogether::default(), &in_each, at)?;
+        let lies = |slab, chocolate| weigh_on(&self.toppings, slab, chocolate);
+        let (density, plain) = (self.density(&densities), MixedTogether::default());
+        let cover = self.cover.solve(density, &plain, &in_each, &lies, at)?;
         let colours = std::iter::once(None).chain(self.accents.iter().map(|a| a.colour.as_ref()));
         let mut draft = Draft {
             takes: shares

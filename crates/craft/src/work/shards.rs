@@ -70,7 +70,7 @@ impl Work for ShardsInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], at)?;
+        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], &[], at)?;
         on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
         draft.shown.underside = Some(self.lining.underside());

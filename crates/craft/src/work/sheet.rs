@@ -103,7 +103,7 @@ impl Work for SheetInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], at)?;
+        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &[], &[], at)?;
         pieces(&mut draft, &cover, Some(self.piece_cm2), at);
         let lining = match self.finish {
             SheetFinish::Printed => Lining::Printed,

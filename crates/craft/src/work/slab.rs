@@ -7,7 +7,9 @@ use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::face_texture::FaceTexture;
-use super::goods::{MixedInInputs, ToppingInputs, mixed_in, on_top, scatter, within_what_binds};
+use super::goods::{
+    MixedInInputs, ToppingInputs, mixed_in, on_top, scatter, weigh_on, within_what_binds,
+};
 use super::kinds::{DARK, Group, Starting, cover, dark, goods};
 use super::mistakes::{
     FALLS_APART, STREAKS, SUGAR_BLOOM, THIN_PATCHES, TOPPING_FALLS_OFF, WILL_NOT_RELEASE,
@@ -98,7 +100,8 @@ impl Work for SlabInputs {
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {
-        let (mut draft, cover) = poured(&self.chocolate, &self.cover, &self.mixed_in, at)?;
+        let (mut draft, cover) =
+            poured(&self.chocolate, &self.cover, &self.mixed_in, &self.toppings, at)?;
         on_top(&mut draft, &self.toppings, at);
         pieces(&mut draft, &cover, self.piece_cm2, at);
         draft.used.extend(self.lining.sheet().into_iter().chain(self.cover.bags()));
@@ -144,12 +147,14 @@ pub(super) fn poured(
     key: &str,
     cover: &CoverInputs,
     goods: &[MixedInInputs],
+    toppings: &[ToppingInputs],
     at: &mut Drafting<'_>,
 ) -> Option<(Draft, Cover)> {
     let chocolate = at.chocolate("chocolate", key);
     let mixed = mixed_in(goods, at.check);
     let chocolate = chocolate?;
-    let cover = cover.solve(chocolate.solid_density, &mixed, &[1.0], at)?;
+    let on_top = |slab, chocolate| weigh_on(toppings, slab, chocolate);
+    let cover = cover.solve(chocolate.solid_density, &mixed, &[1.0], &on_top, at)?;
     let goods_per_gram = (mixed.dry(cover.chocolate) / cover.chocolate).value;
     let mut draft = Draft {
         takes: vec![Portion::of(key, cover.chocolate)],

@@ -179,7 +179,7 @@ async fn how_far_it_goes_is_told_whichever_is_known() {
         page.until_said("about 425.9 g").await?;
         page.until_shown("to-weigh", "426 g").await?;
         page.choose("Size by", "how many, and how thick").await?;
-        page.fill("Weight each, before toppings", "10").await?;
+        page.fill("Weight each", "10").await?;
         page.until_shown("figures", "40 pieces of 10 g").await?;
         page.until_shown("to-weigh", "420 g").await?;
         page.choose("Size by", "the tray and how thick").await?;

@@ -131,7 +131,7 @@ function PortionFields({ portions, errors, onChange }: PortionProps) {
       <SelectField label="Count" choices={counted} {...field("of")} />
       <Pair>
         <CountField {...field("count")} />
-        <NumberField label="Weight each, before toppings" unit="g" {...field("each_g")} />
+        <NumberField label="Weight each" unit="g" {...field("each_g")} />
       </Pair>
     </>
   );

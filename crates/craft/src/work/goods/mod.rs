@@ -8,7 +8,7 @@ pub use mixed_in::{MixedAmount, MixedInInputs};
 pub(super) use mixed_in::{mixed_in, within_what_binds};
 pub use prepared::{Fineness, Preparation};
 pub use topping::{ToppingInputs, ToppingWish};
-pub(super) use topping::{on_top, on_top_of, scatter};
+pub(super) use topping::{on_top, on_top_of, scatter, weigh_on};
 
 use crate::catalogue::work::goods as say;
 use crate::check::Checker;

@@ -177,6 +177,17 @@ impl ToppingInputs {
     }
 }
 
+/// What all toppings weigh on so large a slab of so much chocolate.
+pub(crate) fn weigh_on(stated: &[ToppingInputs], slab: Area, chocolate: Mass) -> Mass {
+    let checked = stated.iter().map(|one| one.check("", chocolate, &mut Checker::new()));
+    let (sum, fill_to) =
+        checked.fold((Mass::default(), None), |(sum, fill_to), (one, wanted)| match wanted {
+            Wanted::By(wish) => (sum + one.on(slab, wish).mass, fill_to),
+            Wanted::FillTo(total) => (sum, Some(total)),
+        });
+    fill_to.map_or(sum, |total| sum.max(total))
+}
+
 /// Puts toppings on what is spread out on a tray: they lie on its last layer.
 pub(crate) fn on_top(draft: &mut Draft, stated: &[ToppingInputs], at: &mut Drafting<'_>) {
     let Some(slab) = draft.size.tray.map(|tray| tray.area()) else { return };

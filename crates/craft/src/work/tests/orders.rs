@@ -69,7 +69,7 @@ fn what_one_has_is_never_asked_for_twice() {
 }
 
 #[test]
-fn bags_weigh_with_what_lies_on_them() {
+fn bags_weigh_what_was_asked_for_with_what_lies_on_them() {
     let portions = PortionsInputs { of: PortionOf::Bags, count: 10, each_g: 60.0 };
     let cover = CoverInputs::Portions { portions, thickness_mm: 4.0 };
     let bare = plan(WorkInputs::Slab(slab(cover)));
@@ -83,7 +83,27 @@ fn bags_weigh_with_what_lies_on_them() {
     let each = |plan: &Plan| in_grams(it(plan).draft.size.pieces.expect("bags").each);
     assert!((each(&bare) - 60.0).abs() < 1e-9);
     // Whole nuts: no more than one too many.
-    assert!((each(&topped) - 69.0).abs() < 0.12, "{}", each(&topped));
+    assert!((each(&topped) - 60.0).abs() < 0.12, "{}", each(&topped));
+    let chocolate = |plan: &Plan| in_grams(it(plan).draft.takes[0].mass);
+    assert!((chocolate(&topped) - 600.0 / 1.15).abs() < 1.3, "{}", chocolate(&topped));
+    // By what they cover: a smaller slab takes fewer.
+    let covered = plan(WorkInputs::Slab(SlabInputs {
+        toppings: vec![ToppingInputs::usual(
+            "whole hazelnuts",
+            ToppingWish::Coverage { coverage_pct: 30.0 },
+        )],
+        ..slab(cover)
+    }));
+    assert!((each(&covered) - 60.0).abs() < 0.2, "{}", each(&covered));
+    // More on top than there is to be in all.
+    let told = faults(WorkInputs::Slab(SlabInputs {
+        toppings: vec![ToppingInputs::usual(
+            "whole hazelnuts",
+            ToppingWish::Grams { mass_g: 700.0 },
+        )],
+        ..slab(cover)
+    }));
+    assert!(told[0].contains("cover.portions.each_g must be more than what lies"), "{told:?}");
 }
 
 #[test]
