@@ -33,7 +33,7 @@ export function OutlineLines({ outline, laid, line_mm, coloured, error, onChange
   const own = laid.lines.filter(({ bridge }) => !bridge);
   const lines = own.slice(0, MOST);
   const numbered = coloured && lines.length > 1;
-  const mark = Math.max(wide, high) / 16;
+  const mark = Math.max(wide, high) / 14;
   const unconnected = laid.notes.filter(({ code }) => code === "unconnected");
   return (
     <Box display="grid" gap="2" data-testid="outline-lines">
@@ -57,12 +57,13 @@ export function OutlineLines({ outline, laid, line_mm, coloured, error, onChange
         ))}
         {numbered &&
           lines.map(({ path, middle_mm: [x = 0, y = 0] }, i) => (
-            <g key={path} transform={`translate(${x} ${y})`}>
-              <circle r={mark / 2} fill="var(--chakra-colors-bg-panel)" stroke="currentColor" />
+            // Browsers draw no letter smaller than some pixels: it is scaled, not set small.
+            <g key={path} transform={`translate(${x} ${y}) scale(${mark / 24})`}>
+              <circle r="12" fill="var(--chakra-colors-bg-panel)" stroke="currentColor" />
               <text
                 textAnchor="middle"
                 dominantBaseline="central"
-                fontSize={mark * 0.7}
+                fontSize="16"
                 fill="currentColor"
               >
                 {i + 1}
