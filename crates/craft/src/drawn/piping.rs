@@ -143,14 +143,24 @@ pub fn piping_sheets(
             });
         }
     }
-    let mut all: Vec<&Wanted> =
-        wanted.iter().flat_map(|one| std::iter::repeat_n(one, one.count as usize)).collect();
-    all.sort_by(|a, b| b.outline.size()[1].total_cmp(&a.outline.size()[1]));
+    let in_colours: Vec<_> = wanted
+        .iter()
+        .map(|one| {
+            let [w, _] = one.outline.size();
+            one.in_colours().map(|lines| if mirrored { lines.mirrored_within(w) } else { lines })
+        })
+        .collect();
+    let mut all: Vec<(&Wanted, &[Outline; 2])> = wanted
+        .iter()
+        .zip(&in_colours)
+        .flat_map(|(one, lines)| std::iter::repeat_n((one, lines), one.count as usize))
+        .collect();
+    all.sort_by(|(a, _), (b, _)| b.outline.size()[1].total_cmp(&a.outline.size()[1]));
     let gap = line_mm + BETWEEN;
     let mut sheets: Vec<Vec<Mark>> = Vec::new();
     let mut per_sheet = Vec::new();
     let (mut x, mut y, mut row) = (edge, edge, 0.0_f64);
-    for one in all {
+    for (one, in_colours) in all {
         let [w, h] = one.outline.size();
         if x + w + edge > width && x > edge {
             (x, y, row) = (edge, y + row + gap, 0.0);
@@ -165,8 +175,7 @@ pub fn piping_sheets(
         }
         if let (Some(marks), Some(count)) = (sheets.last_mut(), per_sheet.last_mut()) {
             // What is piped first is drawn darker.
-            for (lines, colour) in one.in_colours().into_iter().zip(["#d9d4cf", "#a39b93"]) {
-                let lines = if mirrored { lines.mirrored_within(w) } else { lines };
+            for (lines, colour) in in_colours.iter().zip(["#d9d4cf", "#a39b93"]) {
                 if lines.is_empty() {
                     continue;
                 }
