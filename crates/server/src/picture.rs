@@ -3,7 +3,7 @@
 //! What is kept is a JPEG of our own making: no place, no device, no hidden
 //! thumbnail, nothing that only looks like a picture.
 
-use craft::colour::hex;
+use craft::colour::{hex, light};
 use craft::message::Message;
 use std::io::Cursor;
 use std::sync::Arc;
@@ -126,16 +126,10 @@ pub fn spot(jpeg: &[u8], [x, y]: [f64; 2]) -> Option<String> {
         dx.hypot(dy) <= radius
     });
     let (sum, count) = within.fold(([0.0; 3], 0.0), |(sum, count), (_, _, pixel)| {
-        let light = pixel.0.map(light_of);
+        let light = light(pixel.0);
         ([0, 1, 2].map(|i| sum[i] + light[i]), count + 1.0)
     });
     (count > 0.0).then(|| hex(sum.map(|all| all / count)))
-}
-
-/// The light of a channel of a picture: sRGB taken back.
-fn light_of(channel: u8) -> f64 {
-    let v = f64::from(channel) / 255.0;
-    if v <= 0.040_45 { v / 12.92 } else { ((v + 0.055) / 1.055).powf(2.4) }
 }
 
 #[cfg(test)]

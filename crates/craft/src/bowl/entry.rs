@@ -8,7 +8,7 @@ use super::event::{ActionKind, Seen};
 use crate::catalogue::bowl as say;
 use crate::check::{self, Checker};
 use crate::message::names;
-use crate::units::{Mass, grams, in_grams, in_seconds, seconds};
+use crate::units::{Mass, Time, grams, in_grams, in_seconds, seconds};
 use crate::words::worded;
 
 /// The longest reason.
@@ -116,18 +116,15 @@ impl From<&ActionKind> for Entry {
         };
         let weighed =
             |kind, mass: Mass| Self { grams: Some(rounded(in_grams(mass))), ..plain(kind) };
+        let timed =
+            |kind, lasting| Self { seconds: Some(rounded(in_seconds(lasting))), ..plain(kind) };
         match kind {
             ActionKind::Heat { lasting } => Self {
                 seconds: lasting.map(|time| rounded(in_seconds(time))),
                 ..plain(ActionName::Heat)
             },
-            ActionKind::Dryer { lasting } => {
-                Self { seconds: Some(rounded(in_seconds(*lasting))), ..plain(ActionName::Dryer) }
-            }
-            ActionKind::InWarmWater { lasting } => Self {
-                seconds: Some(rounded(in_seconds(*lasting))),
-                ..plain(ActionName::InWarmWater)
-            },
+            ActionKind::Dryer { lasting } => timed(ActionName::Dryer, *lasting),
+            ActionKind::InWarmWater { lasting } => timed(ActionName::InWarmWater, *lasting),
             ActionKind::OnPad => plain(ActionName::OnPad),
             ActionKind::OffPad => plain(ActionName::OffPad),
             ActionKind::OffHeat => plain(ActionName::OffHeat),
@@ -194,13 +191,9 @@ impl Entry {
             N::Heat => Some(ActionKind::Heat {
                 lasting: check.optional("seconds", self.seconds, check::BURST_S).map(seconds),
             }),
-            N::Dryer => needed("seconds", self.seconds, check).map(|s| ActionKind::Dryer {
-                lasting: seconds(check.number("seconds", s, check::BURST_S)),
-            }),
+            N::Dryer => self.lasting(check).map(|lasting| ActionKind::Dryer { lasting }),
             N::InWarmWater => {
-                needed("seconds", self.seconds, check).map(|s| ActionKind::InWarmWater {
-                    lasting: seconds(check.number("seconds", s, check::BURST_S)),
-                })
+                self.lasting(check).map(|lasting| ActionKind::InWarmWater { lasting })
             }
             N::OnPad => Some(ActionKind::OnPad),
             N::OffPad => Some(ActionKind::OffPad),
@@ -236,6 +229,14 @@ impl Entry {
             N::ReadingWithdrawn => needed("reading", self.reading, check)
                 .map(|reading| ActionKind::ReadingWithdrawn { reading }),
         }
+    }
+}
+
+impl Entry {
+    /// How long a warming lasts that is known by its length.
+    fn lasting(&self, check: &mut Checker) -> Option<Time> {
+        let s = needed("seconds", self.seconds, check)?;
+        Some(seconds(check.number("seconds", s, check::BURST_S)))
     }
 }
 

@@ -16,11 +16,8 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
     if let Some(mass) = advice.seed {
         return Some(ActionKind::SeedAdded { mass: scale.shows(mass) });
     }
-    if let Some(lasting) = advice.dryer {
-        return Some(ActionKind::Dryer { lasting });
-    }
-    if let Some(lasting) = advice.warm_water {
-        return Some(ActionKind::InWarmWater { lasting });
+    if let Some(warming) = &advice.gently {
+        return Some(warming.clone());
     }
     let on_heat = matches!(context.bowl.heating.heat, Heat::On { .. });
     match advice.rule {

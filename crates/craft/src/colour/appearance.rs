@@ -192,8 +192,15 @@ pub fn hex(reflectance: Rgb) -> String {
 #[must_use]
 pub fn linear(hex: &str) -> Option<Rgb> {
     let digits = hex.strip_prefix('#').filter(|digits| digits.len() == 6)?;
-    let colour = Srgb::<u8>::from_str(digits).ok()?.into_linear::<f64>();
-    Some([colour.red, colour.green, colour.blue])
+    let colour = Srgb::<u8>::from_str(digits).ok()?;
+    Some(light([colour.red, colour.green, colour.blue]))
+}
+
+/// The light of a picture's dot, whose channels are a screen's.
+#[must_use]
+pub fn light([red, green, blue]: [u8; 3]) -> Rgb {
+    let light = Srgb::new(red, green, blue).into_linear::<f64>();
+    [light.red, light.green, light.blue]
 }
 
 #[cfg(test)]

@@ -9,7 +9,7 @@ mod spooned;
 mod strength;
 mod tinting;
 
-pub use appearance::{Film, Ground, Optics, Rgb, hex, linear, stack};
+pub use appearance::{Film, Ground, Optics, Rgb, hex, light, linear, stack};
 pub use butter::{ColourButter, Wanted, colour_butter, pct_of_total, remarks as butter_remarks};
 pub use film::{FilmAmount, Way, film};
 pub use looks::check_looks;

@@ -165,10 +165,8 @@ pub struct Advice {
     pub alarm: Option<Alarm>,
     /// The burst that is advised.
     pub heat: Option<Time>,
-    /// How long to warm it with a hair dryer, where that is advised.
-    pub dryer: Option<Time>,
-    /// How long to stand it in warm water, where that is advised.
-    pub warm_water: Option<Time>,
+    /// How it is warmed gently, where that is advised.
+    pub gently: Option<ActionKind>,
     /// The seed that is advised.
     pub seed: Option<Mass>,
     /// The ready crystals that are advised.
@@ -190,8 +188,7 @@ impl Advice {
             countdown: None,
             alarm: None,
             heat: None,
-            dryer: None,
-            warm_water: None,
+            gently: None,
             seed: None,
             crystals: None,
             pour_out: None,
@@ -222,8 +219,10 @@ impl Advice {
     pub(crate) fn warming(self, warming: Warming) -> Self {
         match warming {
             Warming::Burst(lasting) => Self { heat: Some(lasting), ..self },
-            Warming::Dryer(lasting) => Self { dryer: Some(lasting), ..self },
-            Warming::WarmWater(lasting) => Self { warm_water: Some(lasting), ..self },
+            Warming::Dryer(lasting) => Self { gently: Some(ActionKind::Dryer { lasting }), ..self },
+            Warming::WarmWater(lasting) => {
+                Self { gently: Some(ActionKind::InWarmWater { lasting }), ..self }
+            }
         }
     }
 

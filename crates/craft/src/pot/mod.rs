@@ -86,6 +86,18 @@ enum Source {
     },
 }
 
+impl Source {
+    /// The seconds that are left of it, where it ends by itself.
+    fn left_s(&mut self) -> Option<&mut f64> {
+        match self {
+            Self::Burst { left_s } | Self::Dryer { left_s } | Self::WarmWater { left_s } => {
+                Some(left_s)
+            }
+            Self::None | Self::WaterBath | Self::Lukewarm => None,
+        }
+    }
+}
+
 /// How a kitchen differs from what is usual: what is to be learned of it.
 #[derive(Clone, Copy, Debug, PartialEq)]
 pub struct Quirks {
@@ -324,11 +336,8 @@ impl Pot {
         while left > 0.0 {
             // Nothing is switched on or off within a stretch.
             let mut stretch = left;
-            if let Source::Burst { left_s }
-            | Source::Dryer { left_s }
-            | Source::WarmWater { left_s } = self.source
-            {
-                stretch = stretch.min(left_s);
+            if let Some(left_s) = self.source.left_s() {
+                stretch = stretch.min(*left_s);
             }
             if self.stirred_left_s > 0.0 {
                 stretch = stretch.min(self.stirred_left_s);
@@ -342,10 +351,7 @@ impl Pot {
                 stretch = stretch.min(LONGEST_STEP_S);
             }
             self.flow(stretch);
-            if let Source::Burst { left_s }
-            | Source::Dryer { left_s }
-            | Source::WarmWater { left_s } = &mut self.source
-            {
+            if let Some(left_s) = self.source.left_s() {
                 *left_s -= stretch;
                 if *left_s <= 0.0 {
                     self.source = Source::None;

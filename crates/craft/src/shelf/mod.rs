@@ -246,11 +246,21 @@ impl Shelf {
 
     /// What the labels say of goods that recipes name and nobody picks.
     fn labels_by_name(&self) -> Vec<NamedLabel> {
-        let known = BY_NAME.iter().filter_map(|name| {
-            let (_, goods) = self.goods_named(name, |_| true)?;
+        // One walk over the shelf: a plan is filled at every step of a slider.
+        let mut first: [Option<(bool, Uuid, &GoodsInputs)>; BY_NAME.len()] = [None; BY_NAME.len()];
+        for (id, entry) in &self.entries {
+            let Thing::Goods(goods) = &entry.thing else { continue };
+            let place = BY_NAME.iter().position(|name| goods.name.eq_ignore_ascii_case(name));
+            let Some(known) = place.and_then(|place| first.get_mut(place)) else { continue };
+            if known.is_none_or(|(put_away, of, _)| (entry.put_away, *id) < (put_away, of)) {
+                *known = Some((entry.put_away, *id, goods));
+            }
+        }
+        let labelled = BY_NAME.iter().zip(first).filter_map(|(name, known)| {
+            let (_, _, goods) = known?;
             Some(NamedLabel { name: (*name).to_owned(), label: goods.allergens.clone()? })
         });
-        known.collect()
+        labelled.collect()
     }
 
     /// Puts in what is known of the goods that a component names; what is not known of them
@@ -349,7 +359,7 @@ impl Shelf {
             filled.learned = self.numbers(inputs.ware_id, inputs.heat_id);
         } else if filled.learned.dryer_w.is_none() {
             // The hair dryer is the kitchen's, whatever bowl it is.
-            filled.learned.dryer_w = self.numbers(None, None).dryer_w;
+            filled.learned.dryer_w = self.learned(Number::Dryer, None, None).map(|l| l.value);
         }
         check.finish()?;
         Ok(filled)

@@ -9,7 +9,7 @@ use craft::bowl::{
 use craft::chocolate::Family;
 use craft::coach::{Advice, advise, bursts_left};
 use craft::method::{Method, Run};
-use craft::plan::{BowlInputs, bowl};
+use craft::plan::{BowlInputs, MicrowaveInputs, bowl};
 use craft::units::{Time, celsius, grams};
 use uuid::Uuid;
 
@@ -47,6 +47,24 @@ impl Evening {
             now: opened,
             ids: Cell::new(0),
         }
+    }
+
+    /// Two hundred grams in a strong oven, seeded and stirred: a burst would carry it too far.
+    pub fn too_little_for_bursts() -> Self {
+        let mut e = Self::of(&BowlInputs {
+            method: Method::find("seed_down"),
+            microwave: Some(MicrowaveInputs { watts: 800.0, power: 1.0 }),
+            ..BowlInputs::alone(Family::Dark, 200.0)
+        });
+        e.read(46.0);
+        e.act(ActionKind::OffHeat);
+        for g in [25.0, 15.0, 10.0] {
+            e.act(ActionKind::SeedAdded { mass: grams(g) });
+            e.pass(80);
+        }
+        e.pass(130);
+        e.act(ActionKind::Stirred);
+        e
     }
 
     /// All seed in, just under the top of the band.

@@ -5,8 +5,7 @@ use craft::chocolate::Family;
 use craft::coach::Rule;
 use craft::heat::{GentleHeat, IN_WATER, loss_to_still_air, warm_water};
 use craft::learn::lesson;
-use craft::method::Method;
-use craft::plan::{BowlInputs, MicrowaveInputs, bowl};
+use craft::plan::{BowlInputs, bowl};
 use craft::pot::Pot;
 use craft::units::{
     in_celsius, in_joules_per_degree, in_seconds, in_watts, in_watts_per_degree, seconds, watts,
@@ -16,21 +15,8 @@ use crate::evening::Evening;
 
 /// Two hundred grams in temper, too little for the oven's bursts, and cooling.
 fn cooling(change: impl Fn(&mut GentleHeat)) -> Evening {
-    let inputs = BowlInputs {
-        method: Method::find("seed_down"),
-        microwave: Some(MicrowaveInputs { watts: 800.0, power: 1.0 }),
-        ..BowlInputs::alone(Family::Dark, 200.0)
-    };
-    let mut e = Evening::of(&inputs);
+    let mut e = Evening::too_little_for_bursts();
     change(&mut e.setup.gentle);
-    e.read(46.0);
-    e.act(ActionKind::OffHeat);
-    for g in [25.0, 15.0, 10.0] {
-        e.act(ActionKind::SeedAdded { mass: craft::units::grams(g) });
-        e.pass(80);
-    }
-    e.pass(130);
-    e.act(ActionKind::Stirred);
     e
 }
 

@@ -240,15 +240,7 @@ fn a_spoonful_is_not_put_in_an_oven_that_would_overheat_it() {
     assert!(plan.bursts.is_none(), "over water, then");
     assert!(plan.amounts.notes.iter().any(|note| note.code == "too-little-for-bursts"));
     // Two hundred in temper: a burst would carry them over their range, a dryer does not.
-    let mut e = Evening::of(&by("seed_down", Family::Dark, 200.0, 800.0, 1.0));
-    e.read(46.0);
-    e.act(ActionKind::OffHeat);
-    for g in [25.0, 15.0, 10.0] {
-        e.act(ActionKind::SeedAdded { mass: craft::units::grams(g) });
-        e.pass(80);
-    }
-    e.pass(130);
-    e.act(ActionKind::Stirred);
+    let mut e = Evening::too_little_for_bursts();
     e.read(30.4);
     let warm = e.advice();
     assert_eq!(warm.rule, Rule::Rewarm, "{}", warm.say);

@@ -202,14 +202,14 @@ pub async fn outlines(Body(request): Body<OutlinesRequest>) -> Answer<Json<Outli
     let with = PipedWith { line_mm, flooded };
     let found = wanted(&outlines, with, "outlines", &mut check);
     check.finish()?;
-    Ok(Json(OutlinesAnswer { outlines: looked_over(&found, with) }))
+    let (all, left_out): (Vec<_>, Vec<_>) = found.into_iter().unzip();
+    Ok(Json(OutlinesAnswer { outlines: looked_over(&all, &left_out, with) }))
 }
 
-fn looked_over(found: &[(Wanted, Vec<String>)], with: PipedWith) -> Vec<LaidOutAnswer> {
-    let all: Vec<Wanted> = found.iter().map(|(wanted, _)| wanted.clone()).collect();
-    looked_at(&all, with.line_mm, with.flooded)
+fn looked_over(all: &[Wanted], left_out: &[Vec<String>], with: PipedWith) -> Vec<LaidOutAnswer> {
+    looked_at(all, with.line_mm, with.flooded)
         .into_iter()
-        .zip(found)
+        .zip(all.iter().zip(left_out))
         .map(|(one, (wanted, left_out))| told(one, wanted, left_out, with.line_mm))
         .collect()
 }
@@ -223,7 +223,7 @@ pub async fn piping(Body(request): Body<PipingRequest>) -> Answer<Json<PipingAns
     let with = PipedWith { line_mm, flooded: request.flooded };
     let found = wanted(&request.outlines, with, "outlines", &mut check);
     check.finish()?;
-    let all: Vec<_> = found.iter().map(|(wanted, _)| wanted.clone()).collect();
+    let (all, left_out): (Vec<_>, Vec<_>) = found.into_iter().unzip();
     let laid = piping_sheets(&all, line_mm, request.mirrored, request.paper).map_err(|error| {
         let field = match error {
             LayoutError::TooLarge { index, .. } => format!("outlines[{index}].width_mm"),
@@ -233,7 +233,7 @@ pub async fn piping(Body(request): Body<PipingRequest>) -> Answer<Json<PipingAns
     })?;
     let length: f64 = all.iter().map(|one| one.outline.length() * f64::from(one.count)).sum();
     Ok(Json(PipingAnswer {
-        outlines: looked_over(&found, with),
+        outlines: looked_over(&all, &left_out, with),
         length_mm: round(length, 1),
         per_sheet: laid.per_sheet,
         sheets: laid.sheets,
