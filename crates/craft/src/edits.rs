@@ -296,7 +296,7 @@ mod tests {
         assert_eq!(names.len(), there);
         assert!(uses(&inputs).idle.is_empty(), "{:?}", uses(&inputs).idle);
         let refused = edited(&inputs, Edit::AddKind { kind: "castles".to_owned() });
-        assert!(refused.expect_err("no such kind").message.text.contains("it is castles"));
+        assert!(refused.expect_err("no such kind").message.text().contains("it is castles"));
     }
 
     #[test]

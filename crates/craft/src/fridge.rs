@@ -144,7 +144,7 @@ mod tests {
     }
 
     fn codes(stay: &Stay) -> Vec<&str> {
-        stay.notes.iter().map(|note| note.code.as_str()).collect()
+        stay.notes.iter().map(|note| note.code.as_ref()).collect()
     }
 
     #[test]
@@ -152,7 +152,7 @@ mod tests {
         let warm = dark(3.0, 31.0, 40.0, 29.0);
         assert_eq!(codes(&warm), ["fridge-too-warm"]);
         assert!(warm.shortest.is_none() && warm.advised.is_none());
-        assert!(warm.notes[0].text.starts_with("29 °C is too warm"), "{}", warm.notes[0].text);
+        assert!(warm.notes[0].text().starts_with("29 °C is too warm"), "{}", warm.notes[0].text());
     }
 
     #[test]
@@ -163,7 +163,7 @@ mod tests {
         let damp = dark(3.0, 22.0, 62.0, 5.0);
         assert_eq!(codes(&damp), ["stay-cannot-be"]);
         assert_eq!(damp.advised, None);
-        assert!(damp.notes[0].text.contains("closed box or bag"));
+        assert!(damp.notes[0].text().contains("closed box or bag"));
         let boxed = damp.boxed.expect("no dew forms in a box");
         let open = damp.shortest.expect("it sets");
         let times = in_seconds(boxed.shortest) / in_seconds(open);

@@ -269,7 +269,7 @@ mod tests {
         for topic in Topic::ALL {
             assert!(reached.contains(&topic), "{topic:?} is at no step");
             let help = topic.help();
-            assert!(!help.why.text.is_empty() && help.how.len() >= 2, "{topic:?}");
+            assert!(!help.why.text().is_empty() && help.how.len() >= 2, "{topic:?}");
         }
     }
 }

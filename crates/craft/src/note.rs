@@ -1,11 +1,10 @@
 //! Remarks and workings that go with a computed figure.
 
 use std::borrow::Cow;
-use std::collections::BTreeMap;
 
 use serde::{Deserialize, Serialize};
 
-use crate::message::{Message, Param};
+use crate::message::{Message, Said};
 
 /// How much a remark matters.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
@@ -28,43 +27,40 @@ pub struct Note {
     /// How much it matters.
     pub level: Level,
     /// A stable name for programs.
-    pub code: String,
-    /// A sentence for the maker, in °C and grams.
     #[cfg_attr(feature = "schema", schema(value_type = String))]
-    pub text: Cow<'static, str>,
-    /// How it is worded, with `{name}` where the parameter of that name stands; left out
-    /// where nothing does.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schema(value_type = Option<String>))]
-    pub template: Option<Cow<'static, str>>,
-    /// What stands in it, by name.
-    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
-    #[cfg_attr(feature = "schema", schema(value_type = BTreeMap<String, Param>))]
-    pub params: BTreeMap<Cow<'static, str>, Param>,
+    pub code: Cow<'static, str>,
+    /// A sentence for the maker.
+    #[serde(flatten)]
+    pub said: Said,
 }
 
 impl Note {
     /// Something worth knowing.
     #[must_use]
-    pub fn info(code: &str, said: Message) -> Self {
+    pub fn info(code: &'static str, said: Message) -> Self {
         Self::new(Level::Info, code, said)
     }
 
     /// Something likely to go wrong.
     #[must_use]
-    pub fn caution(code: &str, said: Message) -> Self {
+    pub fn caution(code: &'static str, said: Message) -> Self {
         Self::new(Level::Caution, code, said)
     }
 
     /// Something that must not go on.
     #[must_use]
-    pub fn stop(code: &str, said: Message) -> Self {
+    pub fn stop(code: &'static str, said: Message) -> Self {
         Self::new(Level::Stop, code, said)
     }
 
-    fn new(level: Level, code: &str, said: Message) -> Self {
-        let Message { text, template, params, .. } = said;
-        Self { level, code: code.to_owned(), text, template, params }
+    fn new(level: Level, code: &'static str, said: Message) -> Self {
+        Self { level, code: code.into(), said: said.said }
+    }
+
+    /// The sentence, in °C and grams.
+    #[must_use]
+    pub fn text(&self) -> Cow<'_, str> {
+        self.said.text()
     }
 }
 

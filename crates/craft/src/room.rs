@@ -78,7 +78,7 @@ mod tests {
 
     fn codes(temp: f64, humidity: f64) -> Vec<String> {
         let room = Room { temp: celsius(temp), humidity: percent_of(humidity) };
-        room.verdict().into_iter().map(|n| n.code).collect()
+        room.verdict().into_iter().map(|n| n.code.into_owned()).collect()
     }
 
     #[test]

@@ -320,7 +320,7 @@ mod tests {
         let firsts: Vec<_> = all.iter().map(|s| s.step.as_str()).collect();
         assert_eq!(firsts, ["it/polish", "it/pour", "it/fill", "it/cap"]);
         let tempers =
-            |i: usize| all[i].texts.iter().filter(|t| t.text.starts_with("Temper the")).count();
+            |i: usize| all[i].texts.iter().filter(|t| t.text().starts_with("Temper the")).count();
         assert_eq!(
             (0..4).map(tempers).collect::<Vec<_>>(),
             [2, 1, 0, 1],

@@ -55,12 +55,15 @@ mod tests {
         }
         for name in ["a\nb", "a\u{0}b", "a\u{202E}txt.exe", "\u{2066}x", "a\rb", "\u{7f}"] {
             assert!(
-                wrong_in_line(name).is_some_and(|told| told.text.contains("one line")),
+                wrong_in_line(name).is_some_and(|told| told.text().contains("one line")),
                 "{name:?}"
             );
         }
         for name in ["\u{200B}\u{200B}", "\u{3164}", "\u{2800}", "\u{FE0F}", "\u{E0020}"] {
-            assert!(wrong_in_line(name).is_some_and(|told| told.text.contains("seen")), "{name:?}");
+            assert!(
+                wrong_in_line(name).is_some_and(|told| told.text().contains("seen")),
+                "{name:?}"
+            );
         }
         assert_eq!(wrong_in_note("one\ntwo\r\nthree\tfour"), None);
         for note in ["a\u{0}b", "\u{202E}", "bell\u{7}", "a\rb"] {

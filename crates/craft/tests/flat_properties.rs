@@ -111,7 +111,7 @@ proptest! {
                     prop_assert!(in_grams(plan.total) <= at_hand * 1.05 + 15.0 + 1e-6);
                 }
             },
-            Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.text.is_empty())),
+            Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.text().is_empty())),
         }
     }
 

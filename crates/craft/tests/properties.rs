@@ -175,7 +175,7 @@ proptest! {
                 prop_assert!(in_grams(bowl.total).is_finite());
                 prop_assert!((in_grams(bowl.amounts.total()) - in_grams(bowl.total)).abs() < 1e-6);
             }
-            Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.text.is_empty())),
+            Err(faults) => prop_assert!(faults.iter().all(|f| !f.field.is_empty() && !f.message.text().is_empty())),
         }
     }
 }
@@ -259,7 +259,7 @@ proptest! {
         // Whatever happened, there is something to say.
         let ahead = bowl::look_ahead(&setup, &record, &bowl);
         let advice = coach::advise(&run, &bowl, &ahead, now);
-        prop_assert!(!advice.say.text.is_empty());
+        prop_assert!(!advice.say.text().is_empty());
     }
 }
 
@@ -301,7 +301,7 @@ proptest! {
         let bowl = bowl::fold(&setup, &record, at(now));
         let ahead = bowl::look_ahead(&setup, &record, &bowl);
         let advice = coach::advise(&run, &bowl, &ahead, at(now));
-        prop_assert!(!advice.say.text.is_empty());
+        prop_assert!(!advice.say.text().is_empty());
         for g in [advice.seed, advice.crystals, advice.pour_out].into_iter().flatten() {
             prop_assert!(in_grams(g).is_finite() && in_grams(g) >= 0.0, "{}", advice.say);
         }

@@ -201,7 +201,7 @@ mod tests {
             (b"\xFF\xD8\xFF\xE0 not really", "is damaged"),
         ] {
             let told = made_anew(bytes).expect_err("refused");
-            assert!(told.text.contains(words), "{told}");
+            assert!(told.text().contains(words), "{told}");
         }
         // A bomb: a header that claims a side of a hundred thousand pixels.
         let mut bomb = written(&RgbImage::new(2, 2), ImageFormat::Png);
@@ -210,6 +210,6 @@ mod tests {
         // Each side will do, and all of it would not.
         let wide = written(&RgbImage::new(9_000, 5_000), ImageFormat::Png);
         let Err(told) = made_anew(&wide) else { panic!("it was read") };
-        assert!(told.text.contains("forty million in all"), "{told}");
+        assert!(told.text().contains("forty million in all"), "{told}");
     }
 }

@@ -21,8 +21,7 @@ pub struct Field {
     #[schema(value_type = String)]
     pub code: Cow<'static, str>,
     /// What is wrong and what would be right, in °C and grams.
-    #[schema(value_type = String)]
-    pub message: Cow<'static, str>,
+    pub message: String,
     /// How that is worded, with `{name}` where the parameter of that name stands; left out
     /// where nothing does.
     #[serde(skip_serializing_if = "Option::is_none")]
@@ -30,15 +29,21 @@ pub struct Field {
     pub template: Option<Cow<'static, str>>,
     /// What stands in it, by name.
     #[serde(skip_serializing_if = "BTreeMap::is_empty")]
-    #[schema(value_type = BTreeMap<String, Param>)]
-    pub params: BTreeMap<Cow<'static, str>, Param>,
+    pub params: BTreeMap<String, Param>,
 }
 
 impl Field {
     /// A field, and what is wrong with it.
     pub fn new(field: impl Into<String>, wrong: Message) -> Self {
-        let Message { code, text, template, params } = wrong;
-        Self { field: field.into(), code, message: text, template, params }
+        let Message { code, said } = wrong;
+        let params = said.params().into_iter();
+        Self {
+            field: field.into(),
+            code,
+            message: said.text().into_owned(),
+            template: said.template().cloned(),
+            params: params.map(|(name, param)| (name.to_owned(), param.clone())).collect(),
+        }
     }
 }
 

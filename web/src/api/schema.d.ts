@@ -4556,20 +4556,9 @@ export interface components {
             theirs: components["schemas"]["PlanEdit"];
         };
         /** @description A sentence, or a part of one: which of the catalogue it is, and what stands in it. */
-        Message: {
+        Message: components["schemas"]["Said"] & {
             /** @description Which one of the catalogue it is. A stable name for programs. */
             code: string;
-            /** @description What stands in it, by name. */
-            params?: {
-                [key: string]: components["schemas"]["Param"];
-            };
-            /**
-             * @description How it is worded, with `{name}` where the parameter of that name stands; left out
-             *     where nothing does.
-             */
-            template?: string | null;
-            /** @description In words, in °C and grams. */
-            text: string;
         };
         /**
          * @description A tempering method; `GET /methods` tells what each is.
@@ -4992,22 +4981,11 @@ export interface components {
          * @description A remark on a figure: how much it matters, a code that programs can match
          *     on, and a sentence for the maker.
          */
-        Note: {
+        Note: components["schemas"]["Said"] & {
             /** @description A stable name for programs. */
             code: string;
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
-            /** @description What stands in it, by name. */
-            params?: {
-                [key: string]: components["schemas"]["Param"];
-            };
-            /**
-             * @description How it is worded, with `{name}` where the parameter of that name stands; left out
-             *     where nothing does.
-             */
-            template?: string | null;
-            /** @description A sentence for the maker, in °C and grams. */
-            text: string;
         };
         /**
          * @description A number that is learned.
@@ -6058,6 +6036,20 @@ export interface components {
          * @enum {string}
          */
         Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "out_of_water" | "off_pad" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
+        /** @description A wording and what stands in it, as they are sent and stored. */
+        Said: {
+            /** @description What stands in it, by name. */
+            params?: {
+                [key: string]: components["schemas"]["Param"];
+            };
+            /**
+             * @description How it is worded, with `{name}` where the parameter of that name stands; left out
+             *     where nothing does.
+             */
+            template?: string | null;
+            /** @description In words, in °C and grams. */
+            text: string;
+        };
         /** @description A whole bowl: what it was planned as, everything that happened to it, and what came out. */
         SavedBowl: {
             /** @description What was done, in order of time, undoings and corrections included. */

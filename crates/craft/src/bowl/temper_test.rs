@@ -153,7 +153,7 @@ mod tests {
         let late = Look::at(Seen::EvenSatin, minutes(20.0), None);
         assert_eq!(verdict(Family::Dark, &late), Verdict::Weak);
         let words = in_words(Family::Dark, Verdict::Weak, &late);
-        assert!(words.text.contains("nobody saw when"), "{words}");
+        assert!(words.text().contains("nobody saw when"), "{words}");
         // Streaks are streaks, whenever.
         let streaks = Look::at(Seen::Streaks, minutes(9.0), Some(minutes(5.0)));
         assert_eq!(verdict(Family::Dark, &streaks), Verdict::NotInTemper);
@@ -169,14 +169,14 @@ mod tests {
         assert_eq!(at(Family::Dark, Seen::EvenSatin, 6.0), Verdict::Weak);
         assert_eq!(at(Family::Milk, Seen::EvenSatin, 6.0), Verdict::InTemper);
         let words = in_words(Family::White, Verdict::Wait, &just_now(Seen::StillWet, 6.0));
-        assert!(words.text.ends_with("Check again at 7 min."), "{words}");
+        assert!(words.text().ends_with("Check again at 7 min."), "{words}");
     }
 
     #[test]
     fn no_temper_is_said_plainly() {
         for seen in [Seen::Streaks, Seen::StillWet, Seen::EvenSatin] {
             let words = in_words(Family::Dark, Verdict::NotInTemper, &just_now(seen, 9.0));
-            assert!(words.text.contains("Do not pour"), "{words}");
+            assert!(words.text().contains("Do not pour"), "{words}");
         }
     }
 }

@@ -140,7 +140,8 @@ mod tests {
     fn with(fat: AddedFat, share_pct: f64, family: Family) -> (Chocolate, Vec<String>) {
         let added = AddedFatInputs { fat, share_pct, goods_id: None };
         let chocolate = added.stirred_into(Chocolate::of(family));
-        let codes = added.remarks(&chocolate).into_iter().map(|note| note.code).collect();
+        let codes =
+            added.remarks(&chocolate).into_iter().map(|note| note.code.into_owned()).collect();
         (chocolate, codes)
     }
 

@@ -44,9 +44,9 @@ mod tests {
 
     #[test]
     fn little_is_counted_in_drops_some_in_spoons_and_much_on_the_scale() {
-        assert_eq!(measured(grams(0.1)).text, "2 drops (about 0.1 g)");
-        assert!(measured(grams(2.4)).text.ends_with("(about half a teaspoon)"));
-        assert!(measured(grams(4.8)).text.ends_with("(about a teaspoon)"));
-        assert_eq!(measured(grams(40.0)).text, "40 g");
+        assert_eq!(measured(grams(0.1)).text(), "2 drops (about 0.1 g)");
+        assert!(measured(grams(2.4)).text().ends_with("(about half a teaspoon)"));
+        assert!(measured(grams(4.8)).text().ends_with("(about a teaspoon)"));
+        assert_eq!(measured(grams(40.0)).text(), "40 g");
     }
 }

@@ -271,7 +271,7 @@ mod tests {
         let praline = of(&[(NutPaste, 100.0), (Dark, 50.0)]);
         assert_eq!((praline.activity, praline.keeps), (None, None));
         let codes = |made: &Balance| -> Vec<String> {
-            made.notes.iter().map(|note| note.code.clone()).collect()
+            made.notes.iter().map(|note| note.code.to_string()).collect()
         };
         assert!(codes(&praline).contains(&"no-activity".to_owned()));
         assert!(!codes(&praline).contains(&"perishable".to_owned()));

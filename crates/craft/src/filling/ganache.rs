@@ -136,7 +136,7 @@ mod tests {
     fn soft_and_firm_depend_on_the_family_and_all_of_it_perishes() {
         let codes = |family, ratio| {
             let made = ganache(family, ratio, 0.0, grams(100.0));
-            made.notes.into_iter().map(|n| n.code).collect::<Vec<_>>()
+            made.notes.into_iter().map(|n| n.code.into_owned()).collect::<Vec<_>>()
         };
         assert!(codes(Family::White, 2.0).contains(&"ganache-soft".to_owned()));
         assert!(!codes(Family::Milk, 2.0).contains(&"ganache-soft".to_owned()));

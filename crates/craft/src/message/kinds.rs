@@ -237,7 +237,7 @@ pub struct Given(Param);
 impl Given {
     pub(crate) fn new(value: f64, unit: &'static str) -> Self {
         Self(match of_unit(unit, value) {
-            Param::Number(quantity) => Param::Number(Quantity { unit: String::new(), ..quantity }),
+            Param::Number(quantity) => Param::Number(Quantity { unit: "".into(), ..quantity }),
             turned => turned,
         })
     }
@@ -281,10 +281,10 @@ pub struct List(Param);
 
 /// Several of a kind, with the same words between each two.
 #[must_use]
-pub fn list<T: Into<Param>>(items: impl IntoIterator<Item = T>, between: &str) -> List {
+pub fn list<T: Into<Param>>(items: impl IntoIterator<Item = T>, between: &'static str) -> List {
     List(Param::List {
         items: items.into_iter().map(Into::into).collect(),
-        between: between.to_owned(),
+        between: between.into(),
     })
 }
 

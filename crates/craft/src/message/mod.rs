@@ -8,6 +8,7 @@
 mod kinds;
 mod param;
 mod quantity;
+mod said;
 mod wording;
 
 pub use kinds::{
@@ -20,10 +21,10 @@ pub use kinds::{
 };
 pub use param::Param;
 pub use quantity::Quantity;
+pub use said::Said;
 pub use wording::{Wording, flaws};
 
 use std::borrow::Cow;
-use std::collections::BTreeMap;
 use std::fmt;
 
 use serde::{Deserialize, Serialize};
@@ -50,18 +51,9 @@ pub struct Message {
     /// Which one of the catalogue it is. A stable name for programs.
     #[cfg_attr(feature = "schema", schema(value_type = String))]
     pub code: Cow<'static, str>,
-    /// In words, in °C and grams.
-    #[cfg_attr(feature = "schema", schema(value_type = String))]
-    pub text: Cow<'static, str>,
-    /// How it is worded, with `{name}` where the parameter of that name stands; left out
-    /// where nothing does.
-    #[serde(default, skip_serializing_if = "Option::is_none")]
-    #[cfg_attr(feature = "schema", schema(value_type = Option<String>))]
-    pub template: Option<Cow<'static, str>>,
-    /// What stands in it, by name.
-    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
-    #[cfg_attr(feature = "schema", schema(value_type = BTreeMap<String, Param>))]
-    pub params: BTreeMap<Cow<'static, str>, Param>,
+    /// What is said.
+    #[serde(flatten)]
+    pub said: Said,
 }
 
 impl Message {
@@ -70,56 +62,23 @@ impl Message {
     #[must_use]
     pub fn new<const N: usize>(
         code: &'static str,
-        template: &'static str,
+        wording: &'static str,
         params: [(&'static str, Param); N],
     ) -> Self {
-        if N == 0 {
-            return Self {
-                code: code.into(),
-                text: template.into(),
-                template: None,
-                params: BTreeMap::new(),
-            };
-        }
-        let params: BTreeMap<Cow<'static, str>, Param> =
-            params.into_iter().map(|(name, param)| (name.into(), param)).collect();
-        Self {
-            code: code.into(),
-            text: filled(template, &params).into(),
-            template: Some(template.into()),
-            params,
-        }
+        Self { code: code.into(), said: Said::new(wording, params) }
+    }
+
+    /// In words, in °C and grams.
+    #[must_use]
+    pub fn text(&self) -> Cow<'_, str> {
+        self.said.text()
     }
 }
 
 impl fmt::Display for Message {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        f.write_str(&self.text)
+        self.said.fmt(f)
     }
-}
-
-/// A wording with each `{name}` replaced by that parameter; a name that is not there stays
-/// as it is.
-fn filled(template: &str, params: &BTreeMap<Cow<'static, str>, Param>) -> String {
-    use fmt::Write as _;
-    let mut text = String::with_capacity(template.len() + 16);
-    let mut rest = template;
-    while let Some((before, after)) = rest.split_once('{') {
-        text.push_str(before);
-        let Some((name, after)) = after.split_once('}') else {
-            text.push('{');
-            rest = after;
-            continue;
-        };
-        match params.get(name) {
-            // Writing to a String cannot fail.
-            Some(param) => _ = write!(text, "{param}"),
-            None => _ = write!(text, "{{{name}}}"),
-        }
-        rest = after;
-    }
-    text.push_str(rest);
-    text
 }
 
 #[cfg(test)]
@@ -142,9 +101,9 @@ mod tests {
 
     #[test]
     fn a_message_is_worded_in_degrees_celsius_and_grams() {
-        assert_eq!(told().text, "31.3 °C now, 100 g of the {new} bag left, 1.5 °C off.");
+        assert_eq!(told().text(), "31.3 °C now, 100 g of the {new} bag left, 1.5 °C off.");
         let plain = Message::new("test.plain", "Stir.", []);
-        assert_eq!((plain.text.as_ref(), plain.template), ("Stir.", None));
+        assert_eq!((plain.text().as_ref(), plain.said.template()), ("Stir.", None));
     }
 
     #[test]
@@ -155,11 +114,5 @@ mod tests {
         assert_eq!(sent["params"]["much"]["kind"], "mass");
         assert_eq!(sent["params"]["what"]["kind"], "words");
         assert_eq!(serde_json::from_value::<Message>(sent).expect("reads back"), told());
-    }
-
-    #[test]
-    fn a_wording_with_a_stray_brace_is_shown_as_it_is() {
-        let params = BTreeMap::from([("a".into(), Param::from(Words::from("A")))]);
-        assert_eq!(filled("{a} {b} {", &params), "A {b} {");
     }
 }

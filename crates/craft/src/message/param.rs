@@ -1,5 +1,6 @@
 //! What stands in a message.
 
+use std::borrow::Cow;
 use std::fmt;
 
 use serde::{Deserialize, Serialize};
@@ -38,7 +39,8 @@ pub enum Param {
         /// Each of them.
         items: Vec<Param>,
         /// What stands between two: a comma, an "and".
-        between: String,
+        #[cfg_attr(feature = "schema", schema(value_type = String))]
+        between: Cow<'static, str>,
     },
 }
 

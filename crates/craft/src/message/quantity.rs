@@ -1,5 +1,6 @@
 //! A number with its unit.
 
+use std::borrow::Cow;
 use std::fmt;
 
 use serde::{Deserialize, Serialize};
@@ -15,39 +16,41 @@ pub struct Quantity {
     pub to: Option<f64>,
     /// The unit, as it is written; empty where it has none.
     #[serde(default)]
-    pub unit: String,
+    #[cfg_attr(feature = "schema", schema(value_type = String))]
+    pub unit: Cow<'static, str>,
     /// How many decimals it is shown with; as many as it was stated with where left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub decimals: Option<u8>,
 }
 
 impl Quantity {
-    pub(super) fn new(value: f64, unit: &str, decimals: Option<u8>) -> Self {
-        Self { value: tidied(value), to: None, unit: unit.to_owned(), decimals }
+    pub(super) fn new(value: f64, unit: &'static str, decimals: Option<u8>) -> Self {
+        Self { value: tidied(value), to: None, unit: unit.into(), decimals }
     }
 
     pub(super) fn up_to(self, to: f64) -> Self {
         Self { to: Some(tidied(to)), ..self }
     }
 
-    fn number(&self, value: f64) -> String {
+    fn number(&self, value: f64, f: &mut fmt::Formatter<'_>) -> fmt::Result {
         match self.decimals {
             Some(decimals) => {
                 // Half a step goes up, as the interface rounds it.
                 let steps = 10_f64.powi(i32::from(decimals));
                 let rounded = (value * steps + value.signum() * 1e-9).round() / steps;
-                format!("{rounded:.*}", usize::from(decimals))
+                write!(f, "{rounded:.*}", usize::from(decimals))
             }
-            None => value.to_string(),
+            None => write!(f, "{value}"),
         }
     }
 }
 
 impl fmt::Display for Quantity {
     fn fmt(&self, f: &mut fmt::Formatter<'_>) -> fmt::Result {
-        f.write_str(&self.number(self.value))?;
+        self.number(self.value, f)?;
         if let Some(to) = self.to {
-            write!(f, " to {}", self.number(to))?;
+            f.write_str(" to ")?;
+            self.number(to, f)?;
         }
         if self.unit.is_empty() { Ok(()) } else { write!(f, " {}", self.unit) }
     }

@@ -10,7 +10,7 @@
 ///     how_warm(now: Temp) = "It is {now} out there.";
 /// }
 /// let said = how_warm(craft::units::celsius(-4.0));
-/// assert_eq!((&*said.code, &*said.text), ("door.how_warm", "It is -4.0 °C out there."));
+/// assert_eq!((&*said.code, &*said.text()), ("door.how_warm", "It is -4.0 °C out there."));
 /// ```
 #[macro_export]
 macro_rules! messages {

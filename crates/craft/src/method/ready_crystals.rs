@@ -139,7 +139,7 @@ mod tests {
     #[test]
     fn too_little_to_weigh_and_unusual_shares_are_said() {
         let codes = |g: f64, pct: f64| -> Vec<String> {
-            crystals(grams(g), pct).notes.into_iter().map(|note| note.code).collect()
+            crystals(grams(g), pct).notes.into_iter().map(|note| note.code.into_owned()).collect()
         };
         assert!(codes(500.0, 1.0).is_empty());
         assert_eq!(codes(80.0, 1.0), ["too-little-to-weigh"]);

@@ -61,11 +61,11 @@ fn keys_are_their_own_and_there_are_not_too_many() {
 fn two_bowls_of_a_family_are_told_apart_by_their_keys() {
     let bowls = vec![keyed("the old bag", Family::Dark), keyed("the new bag", Family::Dark)];
     let plan = Plan::of(&of(bowls, vec![slab("a", "A", "the new bag")])).expect("a plan");
-    assert!(plan.components[0].tasks.iter().any(|task| task.text.text.contains("the new bag")));
+    assert!(plan.components[0].tasks.iter().any(|task| task.text.text().contains("the new bag")));
     // Nothing is made from the other one: nothing is weighed out of it.
     assert!(plan.bowls[0].plan.is_none());
     let alone = Plan::of(&PlanInputs::usual(Family::Dark)).expect("a plan");
-    assert!(alone.components[0].tasks.iter().any(|task| task.text.text.contains("dark")));
+    assert!(alone.components[0].tasks.iter().any(|task| task.text.text().contains("dark")));
 }
 
 #[test]
@@ -101,7 +101,7 @@ fn a_method_says_what_it_needs_that_is_not_at_hand() {
         };
         let plan = bowl(&inputs).expect("it can be planned all the same");
         let said = &plan.amounts.notes;
-        let found = said.iter().any(|n| n.code == "not-at-hand" && n.text.contains(what));
+        let found = said.iter().any(|n| n.code == "not-at-hand" && n.text().contains(what));
         assert!(found, "{method}: {said:?}");
     }
 }
@@ -140,7 +140,7 @@ fn a_strong_tint_is_warned_of_and_only_one_that_is_no_tint_is_refused() {
     let codes = |share_pct| -> Vec<String> {
         let plan = Plan::of(&tinted(share_pct)).expect("a plan");
         let white = plan.bowls.into_iter().find(|bowl| bowl.key == "white").expect("white");
-        white.notes.into_iter().map(|note| note.code).collect()
+        white.notes.into_iter().map(|note| note.code.into_owned()).collect()
     };
     let of_tint = |share_pct| {
         codes(share_pct).into_iter().filter(|code| code.starts_with("tint-")).collect::<Vec<_>>()
@@ -180,7 +180,12 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
     let bowls: Vec<_> = families.map(BowlInputs::usual).into();
     let made: Vec<_> = bowls.iter().map(|b| slab(&b.key, &b.key, &b.key)).collect();
     let codes = |inputs: &PlanInputs| -> Vec<String> {
-        Plan::of(inputs).expect("a plan").notes.into_iter().map(|note| note.code).collect()
+        Plan::of(inputs)
+            .expect("a plan")
+            .notes
+            .into_iter()
+            .map(|note| note.code.into_owned())
+            .collect()
     };
     let four = of(bowls.clone(), made.clone());
     assert!(codes(&four).contains(&"many-bowls".to_owned()));
@@ -193,7 +198,7 @@ fn one_pair_of_hands_holds_three_and_nuts_come_last() {
     first.mixed_in = vec![crate::work::MixedInInputs::usual("roasted hazelnuts", amount)];
     let plan = Plan::of(&nutty).expect("a plan");
     let note = plan.notes.iter().find(|note| note.code == "nut-free-first").expect("it is said");
-    assert!(note.text.starts_with("milk, white before dark"), "{}", note.text);
+    assert!(note.text().starts_with("milk, white before dark"), "{}", note.text());
 }
 
 #[test]

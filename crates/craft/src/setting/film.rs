@@ -18,6 +18,7 @@
 use ode_solvers::{Rk4, SVector, System};
 
 use super::Place;
+use super::course::{Course, Moment};
 use crate::chocolate::{Chocolate, Family};
 use crate::units::{
     Length, Temperature, in_celsius, in_grams_per_cubic_centimetre, in_joules_per_gram,
@@ -32,26 +33,17 @@ const READINESS: f64 = 2.58e-8;
 const POWER: i32 = 5;
 /// A slab that is not set after this long does not set, s.
 const LONGEST_S: f64 = 21_600.0;
-/// Steps of the integration in the time in which the slab answers to a change: one
-/// puts each window within half a per cent of what finer steps say.
-const STEPS: f64 = 1.0;
-/// It is looked this many steps further at a time.
-const LEAST_STRETCH: f64 = 16.0;
+/// A step of the integration: at most so much of the time in which the slab answers to a change…
+const OF_ITS_ANSWER: f64 = 1.5;
+/// …and of what it warms or cools meanwhile, K. Together they put each window within half a per
+/// cent of what far finer steps say.
+const CHANGES_K: f64 = 1.5;
+/// So many steps later it is looked again how fast it answers by then.
+const STEPS: f64 = 8.0;
 
 type State = SVector<f64, 2>;
 const TEMP_C: usize = 0;
 const CRYSTALS: usize = 1;
-
-/// A slab at some moment.
-#[derive(Clone, Copy, Debug, PartialEq)]
-pub(super) struct Moment {
-    /// Seconds from the start.
-    pub t_s: f64,
-    /// Its temperature, °C.
-    pub temp_c: f64,
-    /// The share of its fat that has crystallised.
-    pub crystals: f64,
-}
 
 /// A slab in a place; all per square metre, in J, K and s.
 #[derive(Clone, Copy, Debug)]
@@ -82,74 +74,68 @@ impl Film {
 
     /// The course from a temperature and a share of crystals on, until another
     /// share has formed, or it is plain that it does not.
-    pub(super) fn course(&self, from: Temperature, crystals: f64, until: f64) -> Vec<Moment> {
-        let start_c = in_celsius(from);
-        let most_fall = (SETS_BELOW_C.max(start_c) - self.place_c).max(1.0);
-        // How fast it answers: by what is carried off, and more by its crystals.
-        let answers =
-            self.carried_off / self.heat_held * (1.0 + f64::from(POWER) * most_fall / 3.0);
-        let step_s = 1.0 / (STEPS * answers);
-        // At first as long as all its heat would take at the greatest flow.
-        let heat = self.heat_of_setting + self.heat_held * (start_c - self.place_c).max(0.0);
-        let mut stretch_s = heat / (self.carried_off * most_fall) + step_s;
-        let mut course = vec![Moment { t_s: 0.0, temp_c: start_c, crystals }];
-        while let Some(last) = course.last().copied()
+    pub(super) fn course(&self, from: Temperature, crystals: f64, until: f64) -> Course {
+        let start = State::new(in_celsius(from), crystals);
+        let mut moments = vec![self.moment(0.0, &start)];
+        while let Some(&last) = moments.last()
             && last.crystals < until
             && last.t_s < LONGEST_S
         {
+            let step_s = self.step_s(&last);
+            let system = Until { film: *self, crystals: until };
             let state = State::new(last.temp_c, last.crystals);
-            let mut solver = Rk4::new(*self, last.t_s, state, last.t_s + stretch_s, step_s);
+            let end_s = last.t_s + STEPS * step_s;
+            let mut solver = Rk4::new(system, last.t_s, state, end_s, step_s);
             // Fixed steps of a smooth system: there is nothing that could fail.
             let _ = solver.integrate();
             let steps = solver.x_out().iter().zip(solver.y_out()).skip(1);
-            course.extend(steps.map(|(t_s, y)| Moment {
-                t_s: *t_s,
-                temp_c: y[TEMP_C],
-                crystals: y[CRYSTALS],
-            }));
-            stretch_s = (stretch_s * 0.5).max(LEAST_STRETCH * step_s);
+            moments.extend(steps.map(|(t_s, y)| self.moment(*t_s, y)));
         }
-        course
+        Course::of(moments)
     }
-}
 
-impl System<f64, State> for Film {
-    fn system(&self, _: f64, y: &State, dy: &mut State) {
+    /// How far the next step goes.
+    fn step_s(&self, now: &Moment) -> f64 {
+        let below = (SETS_BELOW_C - now.temp_c).max(0.0);
+        let forms_more = READINESS * f64::from(POWER) * below.powi(POWER - 1);
+        let held_back = self.heat_of_setting * forms_more * (1.0 - now.crystals).max(0.0);
+        let answers = (self.carried_off + held_back) / self.heat_held;
+        (OF_ITS_ANSWER / answers).min(CHANGES_K / now.warms.abs())
+    }
+
+    fn moment(&self, t_s: f64, y: &State) -> Moment {
+        let rate = self.rate(y);
+        Moment {
+            t_s,
+            temp_c: y[TEMP_C],
+            crystals: y[CRYSTALS],
+            warms: rate[TEMP_C],
+            forms: rate[CRYSTALS],
+        }
+    }
+
+    fn rate(&self, y: &State) -> State {
         let below = (SETS_BELOW_C - y[TEMP_C]).max(0.0);
         let forms = READINESS * below.powi(POWER) * (1.0 - y[CRYSTALS]).max(0.0);
-        dy[CRYSTALS] = forms;
         let carried_off = self.carried_off * (y[TEMP_C] - self.place_c);
-        dy[TEMP_C] = (self.heat_of_setting * forms - carried_off) / self.heat_held;
+        State::new((self.heat_of_setting * forms - carried_off) / self.heat_held, forms)
     }
 }
 
-/// How it stands at a time; `None` past the end of its course.
-pub(super) fn at(course: &[Moment], t_s: f64) -> Option<Moment> {
-    let after = course.iter().position(|m| m.t_s >= t_s)?;
-    let Some(before) = after.checked_sub(1).map(|i| course[i]) else { return Some(course[0]) };
-    let next = course[after];
-    let share = (t_s - before.t_s) / (next.t_s - before.t_s);
-    let between = |a: f64, b: f64| a + (b - a) * share;
-    Some(Moment {
-        t_s,
-        temp_c: between(before.temp_c, next.temp_c),
-        crystals: between(before.crystals, next.crystals),
-    })
+/// A slab whose course is followed until a share of its fat has crystallised.
+struct Until {
+    film: Film,
+    crystals: f64,
 }
 
-/// When a share has crystallised, and how warm it is then; `None` where the
-/// course does not get there.
-pub(super) fn reaches(course: &[Moment], crystals: f64) -> Option<Moment> {
-    let after = course.iter().position(|m| m.crystals >= crystals)?;
-    let Some(before) = after.checked_sub(1).map(|i| course[i]) else { return Some(course[0]) };
-    let next = course[after];
-    let share = (crystals - before.crystals) / (next.crystals - before.crystals);
-    let between = |a: f64, b: f64| a + (b - a) * share;
-    Some(Moment {
-        t_s: between(before.t_s, next.t_s),
-        temp_c: between(before.temp_c, next.temp_c),
-        crystals,
-    })
+impl System<f64, State> for Until {
+    fn system(&self, _: f64, y: &State, dy: &mut State) {
+        *dy = self.film.rate(y);
+    }
+
+    fn solout(&mut self, _: f64, y: &State, _: &State) -> bool {
+        y[CRYSTALS] >= self.crystals
+    }
 }
 
 #[cfg(test)]
@@ -166,9 +152,7 @@ mod tests {
         let mut y = State::new(from_c, 0.0);
         let (mut t_s, step_s) = (0.0, 0.02);
         while y[CRYSTALS] < until {
-            let mut rate = State::zeros();
-            film.system(t_s, &y, &mut rate);
-            y += rate * step_s;
+            y += film.rate(&y) * step_s;
             t_s += step_s;
         }
         t_s
@@ -185,9 +169,9 @@ mod tests {
             let film = film(mm, place);
             let course = film.course(celsius(31.5), 0.0, 0.77);
             for share in [0.016, 0.037, 0.09, 0.15, 0.77] {
-                let ours = reaches(&course, share).expect("it sets").t_s;
+                let ours = course.reaches(share).expect("it sets").t_s;
                 let fine = finely(&film, 31.5, share);
-                assert!((ours / fine - 1.0).abs() < 0.01, "{mm} mm, {share}: {ours} {fine}");
+                assert!((ours / fine - 1.0).abs() < 0.005, "{mm} mm, {share}: {ours} {fine}");
             }
         }
     }
@@ -196,14 +180,12 @@ mod tests {
     fn no_heat_is_lost_on_the_way() {
         let film = film(4.0, Place::Room(celsius(19.0)));
         let course = film.course(celsius(31.5), 0.0, 0.9);
-        let carried: f64 = course
-            .windows(2)
-            .map(|w| {
-                let mean = f64::midpoint(w[0].temp_c, w[1].temp_c) - film.place_c;
-                film.carried_off * mean * (w[1].t_s - w[0].t_s)
-            })
-            .sum();
         let end = course.last().expect("an end");
+        let step_s = end.t_s / 1_000.0;
+        let carried: f64 = (0..1_000_u32)
+            .map(|i| course.at((f64::from(i) + 0.5) * step_s).expect("on its way"))
+            .map(|moment| film.carried_off * (moment.temp_c - film.place_c) * step_s)
+            .sum();
         let given = film.heat_of_setting * end.crystals + film.heat_held * (31.5 - end.temp_c);
         assert!((carried / given - 1.0).abs() < 0.005, "{carried} of {given}");
     }
@@ -211,7 +193,8 @@ mod tests {
     #[test]
     fn in_a_place_that_is_too_warm_the_course_ends_all_the_same() {
         let course = film(40.0, Place::Room(celsius(40.0))).course(celsius(60.0), 0.0, 0.77);
-        assert_eq!(reaches(&course, 0.037), None);
-        assert!(course.len() < 5_000, "{}", course.len());
+        assert_eq!(course.reaches(0.037), None);
+        let end = course.last().expect("an end");
+        assert!(end.t_s >= LONGEST_S, "{end:?}");
     }
 }

@@ -4,9 +4,11 @@
 //! of a thin slab in its place (`film`). Milk and white set as dark does at the same
 //! thickness, longer by the factors that makers know; coatings by marks of their own.
 
+mod course;
 mod film;
 
-use film::{Film, reaches};
+use course::Course;
+use film::Film;
 
 use crate::catalogue::room as say;
 use crate::chocolate::{Chocolate, Family};
@@ -93,14 +95,14 @@ impl SetsAs {
         temp + degrees(self.warmer_c)
     }
 
-    fn moment(&self, course: &[film::Moment], crystals: f64) -> Option<Moment> {
-        let typical = seconds(reaches(course, crystals)?.t_s * self.slower);
+    fn moment(&self, course: &Course, crystals: f64) -> Option<Moment> {
+        let typical = seconds(course.reaches(crystals)?.t_s * self.slower);
         let [earliest, latest] = [typical * (1.0 - SPREAD), typical * (1.0 + SPREAD)];
         Some(Moment { typical, earliest, latest })
     }
 
     /// What is spread on a frozen stone is lifted as soon as it is dry, and bends in the air.
-    fn windows_on(&self, course: &[film::Moment], place: Place) -> Option<Setting> {
+    fn windows_on(&self, course: &Course, place: Place) -> Option<Setting> {
         let windows = self.windows(course)?;
         let Place::ColdSlab(_) = place else { return Some(windows) };
         let lifted = windows.touch_dry;
@@ -113,9 +115,9 @@ impl SetsAs {
         Some(Setting { flexible_until, ..windows })
     }
 
-    fn windows(&self, course: &[film::Moment]) -> Option<Setting> {
+    fn windows(&self, course: &Course) -> Option<Setting> {
         let moment = |crystals: f64| self.moment(course, crystals);
-        let dry = reaches(course, self.marks.touch_dry)?;
+        let dry = course.reaches(self.marks.touch_dry)?;
         Some(Setting {
             topping_until: moment(self.marks.topping_until)?,
             touch_dry: moment(self.marks.touch_dry)?,
@@ -279,23 +281,22 @@ impl SettingOf<'_> {
         let sets_as = SetsAs::of(self.chocolate);
         let film = Film::new(&sets_as.chocolate, self.thickness, self.place);
         let marks = sets_as.marks;
-        let mut course = film.course(sets_as.counted(mixed), 0.0, marks.release);
-        let bare = sets_as.windows_on(&course, self.place)?;
+        let bare = |until: f64| film.course(sets_as.counted(mixed), 0.0, until);
         if self.on_top.per_gram <= 0.0 {
-            return Some(bare);
+            return sets_as.windows_on(&bare(marks.release), self.place);
         }
         // Sooner where it would no longer stick by then.
-        let at_s =
-            (SCATTERED_AT_S / sets_as.slower).min(reaches(&course, marks.topping_until)?.t_s);
-        let then = film::at(&course, at_s)?;
+        let course = bare(marks.topping_until);
+        let topping_until = sets_as.moment(&course, marks.topping_until)?;
+        let at_s = (SCATTERED_AT_S / sets_as.slower).min(course.reaches(marks.topping_until)?.t_s);
+        let then = course.at(at_s)?;
         let goods_c = in_celsius(sets_as.counted(self.goods_at));
         let taken = self.on_top.covered.clamp(0.0, 1.0) * takes(self.on_top.per_gram);
         let cooled = celsius(then.temp_c + (goods_c - then.temp_c) * taken);
-        course.retain(|moment| moment.t_s < at_s);
         let after = film.course(cooled, then.crystals, marks.release);
-        course.extend(after.into_iter().map(|m| film::Moment { t_s: m.t_s + at_s, ..m }));
+        let course = course.then(then, after);
         let topped = sets_as.windows_on(&course, self.place)?;
-        Some(Setting { topping_until: bare.topping_until, ..topped })
+        Some(Setting { topping_until, ..topped })
     }
 }
 
@@ -355,7 +356,7 @@ pub fn until_release(
     let film = Film::new(&sets_as.chocolate, thickness, place);
     let crystals = dry.crystals.unwrap_or(marks.touch_dry).max(marks.touch_dry);
     let course = film.course(sets_as.counted(dry.temp), crystals, share);
-    Some(seconds(reaches(&course, share)?.t_s * sets_as.slower))
+    Some(seconds(course.reaches(share)?.t_s * sets_as.slower))
 }
 
 /// The next coat is brushed on so long after the one before, s (*custom*).
@@ -375,11 +376,11 @@ pub fn in_a_brushed_wall(
     let sets_as = SetsAs::of(chocolate);
     let film = Film::new(&sets_as.chocolate, coat, place);
     let course = film.course(sets_as.counted(poured), 0.0, sets_as.marks.release);
-    let dry_s = reaches(&course, sets_as.marks.touch_dry)?.t_s;
+    let dry_s = course.reaches(sets_as.marks.touch_dry)?.t_s;
     let last = course.last()?.crystals;
     let of_one = |later: u32| {
         let age_s = dry_s + f64::from(later) * BETWEEN_COATS_S / sets_as.slower;
-        film::at(&course, age_s).map_or(last, |moment| moment.crystals)
+        course.at(age_s).map_or(last, |moment| moment.crystals)
     };
     let all: f64 = (0..coats.max(1)).map(of_one).sum();
     Some(all / f64::from(coats.max(1)))

@@ -131,7 +131,7 @@ mod tests {
         assert_eq!(stock.short.map(f64::round), Some(80.0));
         assert_eq!(stock.packs, Some(2.0));
         assert_eq!(stock.cost.map(f64::round), Some(12.0));
-        let text = stock.notes[0].text.as_ref();
+        let text = stock.notes[0].text();
         assert_eq!(text, "spirit of 40 %: 80 ml short; 100 ml needed, 20 ml in stock.");
         let enough = GoodsStock::of(&spirit, Some(100.1), &taken(95.0), day(1));
         assert_eq!((enough.short, enough.packs), (Some(0.0), Some(0.0)));
@@ -156,7 +156,7 @@ mod tests {
             GoodsStock::of(&dated, None, &taken(10.0), today)
         };
         assert_eq!(codes(&of("raisins", day(11))), ["goods-past-date"]);
-        assert!(of("cream", day(11)).notes[0].text.contains("not for fillings"));
+        assert!(of("cream", day(11)).notes[0].text().contains("not for fillings"));
         assert_eq!(codes(&of("cream", day(10))), ["goods-soon-past-date"]);
         let fresh = NaiveDate::from_ymd_opt(2026, 8, 1).expect("a date");
         assert!(of("cream", fresh).notes.is_empty());

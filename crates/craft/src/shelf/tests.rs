@@ -262,7 +262,7 @@ fn what_there_is_to_say_before_some_is_taken() {
     assert_eq!(codes(None, today + TimeDelta::days(40)), ["soon-past-its-date"]);
     assert_eq!(codes(None, today + TimeDelta::days(51)), ["past-its-date"]);
     let short = remarks(&bag(), Some(grams(250.0)), grams(400.0), today);
-    assert_eq!(short[0].text, "150 g short: 400 g needed, 250 g in stock.");
+    assert_eq!(short[0].text(), "150 g short: 400 g needed, 250 g in stock.");
     let price = cost(&bag(), grams(250.0)).expect("a price");
     assert!((price - 3.5).abs() < 1e-9);
     assert_eq!(cost(&ChocolateInputs { price_per_kg: None, ..bag() }, grams(250.0)), None);

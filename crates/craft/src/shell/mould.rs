@@ -278,12 +278,12 @@ mod tests {
         let mut check = Checker::new();
         mould.check("mould", &mut check);
         let told = check.into_faults();
-        assert_eq!(told[0].message.text, "must add up to 100 %; they come to 90 %");
+        assert_eq!(told[0].message.text(), "must add up to 100 %; they come to 90 %");
         assert_eq!(mould.share_of(Some("cap")), Some(0.3));
         assert_eq!((mould.share_of(None), mould.share_of(Some("hat"))), (Some(1.0), None));
         let none = MouldInputs { count: 0, ..MouldInputs::hemispheres(60.0, 1) };
         let mut check = Checker::new();
         none.check("mould", &mut check);
-        assert_eq!(check.into_faults()[0].message.text, "must be 1 to 500 cavities; it is 0");
+        assert_eq!(check.into_faults()[0].message.text(), "must be 1 to 500 cavities; it is 0");
     }
 }

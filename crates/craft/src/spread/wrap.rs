@@ -126,7 +126,7 @@ mod tests {
             cake: cake.map(millimetres),
             ..WrapInput::usual(&dark, millimetres(180.0), millimetres(height), millimetres(mm))
         };
-        wrap.solve().notes.into_iter().map(|note| note.code).collect()
+        wrap.solve().notes.into_iter().map(|note| note.code.into_owned()).collect()
     }
 
     #[test]

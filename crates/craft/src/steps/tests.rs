@@ -50,7 +50,7 @@ fn a_slab_is_weighed_for_tempered_and_poured_in_that_order() {
         steps,
         [("@dark/weigh", StepKind::Preparing), ("@dark/temper", StepKind::Tempering)]
     );
-    assert!(lines[0].steps[0].text.text.contains("aside as seed"), "{}", lines[0].steps[0].text);
+    assert!(lines[0].steps[0].text.text().contains("aside as seed"), "{}", lines[0].steps[0].text);
     assert_eq!(lines[1].steps[0].kind, StepKind::Preparing, "the tray is lined before the pour");
     assert_eq!(tempered(&lines, "it-0/pour"), "@dark/temper");
     let temper = &lines[0].steps[1].takes;

@@ -362,7 +362,7 @@ impl FiguresInputs {
         } else if !inside.is_empty() {
             let held = hollow.fits(inside);
             for note in held.notes.iter().filter(|note| note.level == Level::Stop) {
-                at.check.fault("inside", say::must_fit(&note.text));
+                at.check.fault("inside", say::must_fit(&note.text()));
             }
             draft.said.working.extend(held.working);
             if base.is_none() {

@@ -114,7 +114,7 @@ impl Work for HollowsInputs {
         let held = Hollow::joined(&lined.cavity, lined.cast.shell).fits(&inside);
         if !held.fits {
             for note in held.notes.iter().filter(|note| note.level == Level::Stop) {
-                at.check.fault("inside", say::must_fit(&note.text, held.smallest));
+                at.check.fault("inside", say::must_fit(&note.text(), held.smallest));
             }
             return None;
         }

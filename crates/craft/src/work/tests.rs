@@ -73,7 +73,7 @@ fn start(name: &str) -> WorkInputs {
 }
 
 fn codes(plan: &Plan) -> Vec<&str> {
-    it(plan).draft.said.notes.iter().map(|note| note.code.as_str()).collect()
+    it(plan).draft.said.notes.iter().map(|note| note.code.as_ref()).collect()
 }
 
 fn takes(plan: &Plan, key: &str) -> f64 {
@@ -358,8 +358,8 @@ fn a_stone_is_good_for_so_many_ribbons() {
     let plan = plan(ribbons(4, -18.0));
     // Each is lifted before the next is spread, and bends for about half a minute then.
     let pour = it(&plan).tasks.iter().find(|t| t.key == "pour").expect("a task");
-    assert!(pour.text.text.contains("lift and fold 4 ribbons"), "{}", pour.text);
-    assert!(pour.detail.text.contains("bends for about 30 s"), "{}", pour.detail);
+    assert!(pour.text.text().contains("lift and fold 4 ribbons"), "{}", pour.text);
+    assert!(pour.detail.text().contains("bends for about 30 s"), "{}", pour.detail);
     let setting = it(&plan).setting.expect("it sets");
     let bends = setting.flexible_until.typical - setting.touch_dry.typical;
     assert!((in_seconds(bends) - 30.0).abs() < 1e-6);
@@ -415,7 +415,7 @@ fn every_kind_says_all_about_itself() {
         ] {
             for task in it.tasks.iter().filter(|task| task.key == key) {
                 let caution = task.caution.as_ref().expect("minded");
-                assert!(caution.text.contains(words), "{key} of {work:?}");
+                assert!(caution.text().contains(words), "{key} of {work:?}");
             }
         }
         let mut seen = Vec::new();
@@ -460,7 +460,7 @@ fn a_chocolate_that_is_not_there_is_named() {
     wrong.bowls[0].key = "night".to_owned();
     let told = Plan::of(&wrong).expect_err("not there");
     assert_eq!(told[0].field, "components[0].work.chocolate");
-    assert_eq!(told[0].message.text, "must name a chocolate of this batch (night); it is dark");
+    assert_eq!(told[0].message.text(), "must name a chocolate of this batch (night); it is dark");
 }
 
 #[test]
@@ -474,10 +474,10 @@ fn where_no_open_stay_in_the_fridge_is_safe_it_goes_in_a_closed_box() {
     damp.rh_pct = 85.0;
     let plan = Plan::of(&damp).expect("planned");
     let stay = it(&plan).fridge.as_ref().expect("a fridge");
-    assert!(stay.advised.is_none() && stay.notes[0].text.contains("closed box or bag"));
+    assert!(stay.advised.is_none() && stay.notes[0].text().contains("closed box or bag"));
     let boxed = stay.boxed.expect("safe in a box");
     let task = |key: &str| it(&plan).tasks.iter().find(|t| t.key == key).expect("a task").clone();
-    assert!(task("fridge-in").text.text.contains("closed box"));
+    assert!(task("fridge-in").text.text().contains("closed box"));
     let out = task("fridge-out");
     assert_eq!(out.from.expect("long enough").moment.typical, boxed.advised);
     assert!(out.until.is_none(), "no dew forms on what is in a box");

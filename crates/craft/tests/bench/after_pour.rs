@@ -35,7 +35,7 @@ fn what_is_poured_untempered_is_said_to_be_and_can_be_undone() {
         e.act(ActionKind::Poured);
         let advice = e.advice();
         assert_eq!((advice.rule, advice.level), (Rule::Poured, Level::Stop), "{}", advice.say);
-        assert!(advice.why.text.starts_with("Undo it"), "{}", advice.why);
+        assert!(advice.why.text().starts_with("Undo it"), "{}", advice.why);
         advice.say.to_string()
     };
     let melted = |e: &mut Evening| {
@@ -66,7 +66,7 @@ fn what_is_poured_untempered_is_said_to_be_and_can_be_undone() {
     let mut lost = Evening::in_temper();
     lost.read(36.0);
     lost.act(ActionKind::Poured);
-    assert!(lost.advice().say.text.contains("too warm after its test"), "{}", lost.advice().say);
+    assert!(lost.advice().say.text().contains("too warm after its test"), "{}", lost.advice().say);
     // A coating has no temper to have.
     let mut coating = Evening::of(&BowlInputs::alone(Family::Coating, 325.0));
     coating.read(40.0);

@@ -41,7 +41,7 @@ fn a_whole_evening_follows_the_order_of_work() {
     assert_eq!(e.bowl().phase, Phase::Cooling);
     let first = e.advice();
     assert_eq!(first.rule, Rule::AddSeed);
-    assert!(first.say.text.contains("first"), "{}", first.say);
+    assert!(first.say.text().contains("first"), "{}", first.say);
 
     for word in ["next", "last"] {
         let portion = e.advice().seed.expect("a portion");
@@ -49,7 +49,7 @@ fn a_whole_evening_follows_the_order_of_work() {
         assert_eq!(e.advice().rule, Rule::StirIn);
         e.pass(80);
         e.read(36.0);
-        assert!(e.advice().say.text.contains(word), "{}", e.advice().say);
+        assert!(e.advice().say.text().contains(word), "{}", e.advice().say);
     }
     e.act(seed(40.0));
     e.pass(80);
@@ -133,7 +133,7 @@ fn streaks_mean_do_not_pour_but_nothing_is_blocked() {
     e.act(ActionKind::TestSeen { seen: Seen::Streaks, dull_for: None });
     let advice = e.advice();
     assert_eq!((e.bowl().phase, advice.rule), (Phase::Cooling, Rule::NotInTemper));
-    assert!(advice.why.text.contains("do not pour"), "{}", advice.why);
+    assert!(advice.why.text().contains("do not pour"), "{}", advice.why);
     assert!(in_grams(advice.seed.expect("more seed")) > 0.0);
     e.act(ActionKind::Poured);
     assert_eq!(e.bowl().phase, Phase::Done);
@@ -220,7 +220,7 @@ fn a_thermometer_that_sends_fahrenheit_is_told_from_a_hot_bowl() {
     e.read(68.2);
     let advice = e.advice();
     assert_eq!(advice.rule, Rule::ProbeTrouble);
-    assert!(advice.why.text.contains("68.2 °F would be 20.1 °C"), "{}", advice.why);
+    assert!(advice.why.text().contains("68.2 °F would be 20.1 °C"), "{}", advice.why);
     let mut e = Evening::seeded();
     e.read(88.9);
     assert_eq!(e.advice().rule, Rule::ProbeTrouble);
@@ -239,7 +239,7 @@ fn a_silent_thermometer_is_asked_after() {
     e.pass(300);
     let advice = e.advice();
     assert_eq!(advice.rule, Rule::ReadThermometer);
-    assert!(advice.why.text.contains("5 min old"), "{}", advice.why);
+    assert!(advice.why.text().contains("5 min old"), "{}", advice.why);
 }
 
 #[test]
@@ -256,7 +256,7 @@ fn a_bowl_given_up_keeps_its_reason() {
     e.act(ActionKind::GivenUp { reason: "water got in and it seized".into() });
     e.act(ActionKind::Stirred);
     assert_eq!(e.bowl().phase, Phase::Lost);
-    assert_eq!(e.advice().why.text, "water got in and it seized");
+    assert_eq!(e.advice().why.text(), "water got in and it seized");
 }
 
 #[test]

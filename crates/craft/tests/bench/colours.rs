@@ -35,7 +35,7 @@ fn powder_is_worked_in_until_no_grain_shows_and_strained_before_the_seed() {
     assert_eq!(first.rule, Rule::WorkInColour);
     // 220 g hold 200 of butter: 20 of powder, and enough for a stick blender.
     assert!(
-        first.say.text.contains("20.0 g") && first.why.text.contains("stick blender"),
+        first.say.text().contains("20.0 g") && first.why.text().contains("stick blender"),
         "{first:?}"
     );
     e.read(37.0);
@@ -55,7 +55,7 @@ fn a_little_powder_is_rubbed_in_and_not_strained_for_a_brush() {
     let mut e = Evening::of(&blue(44.0, "seed_down", false));
     e.read(47.0);
     e.act(ActionKind::OffHeat);
-    assert!(e.advice().why.text.contains("spatula"), "{}", e.advice().why);
+    assert!(e.advice().why.text().contains("spatula"), "{}", e.advice().why);
     e.act(ActionKind::ColourIn);
     assert_eq!(e.advice().rule, Rule::AddSeed);
 }
@@ -159,5 +159,5 @@ fn in_band_it_is_put_on_not_poured() {
     };
     let advice = told(&blue(120.0, "seed_down", false));
     assert_eq!(advice.rule, Rule::Pour);
-    assert!(advice.say.text.to_lowercase().contains("put it on"), "{}", advice.say);
+    assert!(advice.say.text().to_lowercase().contains("put it on"), "{}", advice.say);
 }

@@ -39,8 +39,8 @@ fn without_a_hair_dryer_the_bowl_stands_in_warm_water() {
     assert_eq!(warm.rule, Rule::Rewarm, "{}", warm.say);
     let Some(ActionKind::InWarmWater { lasting }) = warm.asks else { panic!("{warm:?}") };
     assert!((3.0..=60.0).contains(&in_seconds(lasting)), "{}", warm.say);
-    assert!(warm.say.text.contains("in water at 40 °C"), "{}", warm.say);
-    assert!(warm.say.text.contains("no drop inside"), "{}", warm.say);
+    assert!(warm.say.text().contains("in water at 40 °C"), "{}", warm.say);
+    assert!(warm.say.text().contains("no drop inside"), "{}", warm.say);
     // Water that was learned to warm it slowly is stood in longer.
     let mut slow = cooling(|gentle| (gentle.dryer, gentle.water_ratio) = (false, 0.5));
     slow.read(30.4);
@@ -120,7 +120,7 @@ fn a_pad_is_offered_when_it_cools_and_left_before_it_is_too_warm() {
     e.fall_from(31.45, 60);
     let advice = e.advice();
     assert_eq!(advice.rule, Rule::LeavingBand, "{}", advice.say);
-    assert!(advice.why.text.contains("heating pad"), "{}", advice.why);
+    assert!(advice.why.text().contains("heating pad"), "{}", advice.why);
     e.act(ActionKind::OnPad);
     e.act(ActionKind::Stirred);
     e.read(31.4);

@@ -37,7 +37,7 @@ fn ready_crystals_go_in_at_their_gate_and_are_spread() {
     // One per cent of 325 g, as a kitchen's scale shows it.
     let mass = add.crystals.expect("crystals");
     assert!((in_grams(mass) - 3.0).abs() < 1e-9);
-    assert!(add.say.text.starts_with("Stir in 3 g"), "{}", add.say);
+    assert!(add.say.text().starts_with("Stir in 3 g"), "{}", add.say);
     e.act(ActionKind::CrystalsAdded { mass });
     assert_eq!(e.advice().rule, Rule::Spread);
     e.pass(125);
@@ -188,7 +188,7 @@ fn over_water_it_is_lifted_off_before_it_runs_away() {
     // Fifteen degrees a minute.
     let fast = e.advice();
     assert_eq!((fast.rule, fast.alarm), (Rule::StopBeforeMelt, Some(Alarm::Limit)));
-    assert!(fast.say.text.contains("too fast"), "{}", fast.say);
+    assert!(fast.say.text().contains("too fast"), "{}", fast.say);
     e.read(44.0);
     let near = e.advice();
     assert_eq!((near.rule, near.level), (Rule::LimitNear, Level::Caution));
@@ -237,11 +237,11 @@ fn every_advice_says_something_and_gives_its_reason() {
                 e.read(c);
                 let advice = e.advice();
                 assert!(
-                    !advice.say.text.is_empty() && !advice.why.text.is_empty(),
+                    !advice.say.text().is_empty() && !advice.why.text().is_empty(),
                     "{:?}",
                     advice.rule
                 );
-                assert!(!advice.say.text.ends_with('.'), "{}", advice.say);
+                assert!(!advice.say.text().ends_with('.'), "{}", advice.say);
                 seen.push(advice.rule);
                 if c >= 46.0 {
                     e.act(ActionKind::OffHeat);
@@ -278,7 +278,7 @@ fn each_instruction_asks_for_what_it_says() {
     e.read(30.0);
     let heat = e.advice();
     let Some(Kind::Heat { lasting: Some(lasting) }) = heat.asks else { panic!("{heat:?}") };
-    assert!(heat.say.text.contains(&format!("{:.0} s", in_seconds(lasting))), "{}", heat.say);
+    assert!(heat.say.text().contains(&format!("{:.0} s", in_seconds(lasting))), "{}", heat.say);
     let mut e = Evening::new();
     e.read(46.0);
     assert_eq!(e.advice().asks, Some(Kind::OffHeat));
@@ -286,7 +286,7 @@ fn each_instruction_asks_for_what_it_says() {
     let seed = e.advice();
     let Some(Kind::SeedAdded { mass }) = seed.asks else { panic!("{seed:?}") };
     assert!(
-        seed.say.text.contains(&format!("{:.0} g", craft::units::in_grams(mass))),
+        seed.say.text().contains(&format!("{:.0} g", craft::units::in_grams(mass))),
         "{}",
         seed.say
     );
@@ -314,7 +314,7 @@ fn in_temper_it_is_used_as_its_batch_says() {
     e.setup.used_for = Some(fill());
     e.act(ActionKind::Stirred);
     assert_eq!((e.advice().rule, e.advice().say), (Rule::Pour, fill()));
-    assert!(!e.advice().say.text.contains("edges"), "{}", e.advice().say);
+    assert!(!e.advice().say.text().contains("edges"), "{}", e.advice().say);
 }
 
 /// A plan of one kind of work, as it starts.
@@ -348,7 +348,7 @@ fn a_pinch_of_seed_goes_in_at_once_and_nothing_is_asked_that_the_scale_does_not_
         e.act(ActionKind::OffHeat);
         let add = e.advice();
         assert_eq!(add.rule, Rule::AddSeed);
-        assert!(add.say.text.starts_with("Stir in a pinch of seed"), "{}", add.say);
+        assert!(add.say.text().starts_with("Stir in a pinch of seed"), "{}", add.say);
         let Some(ActionKind::SeedAdded { mass }) = add.asks else { panic!("{add:?}") };
         let steps = in_grams(mass) * if fine_scale { 10.0 } else { 1.0 };
         assert!(steps >= 1.0 && (steps - steps.round()).abs() < 1e-9, "{} g", in_grams(mass));

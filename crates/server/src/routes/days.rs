@@ -185,7 +185,7 @@ pub async fn calendar(
 
 fn event(plan: Uuid, slot: &Slot, stamp: DateTime<Utc>, zone: Tz) -> Event {
     let sitting = &slot.sitting;
-    let first = sitting.texts.first().map_or("", |first| first.text.as_ref());
+    let first = sitting.texts.first().map(Message::text).unwrap_or_default();
     let local = |at: DateTime<Utc>| CalendarDateTime::WithTimezone {
         date_time: at.with_timezone(&zone).naive_local(),
         tzid: zone.name().to_owned(),
@@ -201,7 +201,7 @@ fn event(plan: Uuid, slot: &Slot, stamp: DateTime<Utc>, zone: Tz) -> Event {
     text.extend(sitting.texts.iter().map(Message::to_string));
     // The same sitting brought in again takes the place of the first.
     let uid = Uuid::new_v5(&plan, sitting.step.as_bytes());
-    let mut alarm = Alarm::display(first, Trigger::before_start(REMIND));
+    let mut alarm = Alarm::display(&first, Trigger::before_start(REMIND));
     alarm.uid(&format!("alarm-{uid}"));
     Event::new()
         .uid(&format!("{uid}@wide-sheen"))

@@ -80,14 +80,14 @@ fn things_lessons_results_and_shown_plans_are_read() {
 fn what_a_batch_was_worked_out_to_be_says_what_it_said() {
     let before: Value = serde_json::from_str(fixture!("computed-1")).expect("JSON");
     let computed: Computed = reads(fixture!("computed-1"));
-    let told: Vec<&str> = computed
+    let told: Vec<_> = computed
         .lines
         .iter()
         .flat_map(|line| &line.steps)
         .flat_map(|step| {
             [&step.text, &step.detail].into_iter().chain(&step.caution).chain(&step.missed)
         })
-        .map(|message| message.text.as_ref())
+        .map(|message| message.text())
         .collect();
     let texts = |step: &Value| {
         ["text", "detail", "caution", "missed"].map(|name| step[name].as_str().map(str::to_owned))

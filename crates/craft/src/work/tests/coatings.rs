@@ -30,7 +30,7 @@ fn not_a_word_of_temper_is_said_of_what_is_all_coating() {
             }
         }
         said.extend(it.draft.said.checks.iter().map(ToString::to_string));
-        said.extend(it.draft.said.notes.iter().map(|note| note.text.to_string()));
+        said.extend(it.draft.said.notes.iter().map(|note| note.text().to_string()));
         for mistake in &it.draft.said.mistakes {
             said.extend([mistake.cause, mistake.rescue, mistake.next_time].map(str::to_owned));
         }
@@ -54,7 +54,7 @@ fn coating_with_couverture_is_stopped_and_says_what_to_do() {
         let note = notes.iter().find(|n| n.code == "coating-with-couverture");
         let note = note.unwrap_or_else(|| panic!("{name}: {:?}", codes(&plan)));
         assert_eq!(note.level, Level::Stop);
-        assert!(note.text.contains("38.0 to 42.0 °C") && note.text.contains("set fully first"));
+        assert!(note.text().contains("38.0 to 42.0 °C") && note.text().contains("set fully first"));
         let alike = Plan::of(&of_coating(&kind(name), true)).expect("it can be planned");
         assert!(it(&alike).notes.iter().all(|n| n.code != "coating-with-couverture"));
     }
@@ -70,7 +70,7 @@ fn shock_set_chocolate_is_refused_where_it_would_set_in_a_room() {
     let told = shock_set(start("Slab of bark")).expect_err("it would bloom");
     assert_eq!(told[0].field, "bowls[0].method");
     assert!(
-        told[0].message.text.starts_with("must be another method for It"),
+        told[0].message.text().starts_with("must be another method for It"),
         "{}",
         told[0].message
     );

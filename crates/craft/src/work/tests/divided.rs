@@ -97,12 +97,16 @@ fn the_steps_take_the_part_tint_it_and_name_one_tempering() {
     assert!(place("tint-blue white") < place("fill-vessel"));
     assert!(place("tint-blue white") < place("pour"));
     let part = step(&line, "part-blue white");
-    assert!(part.text.text.starts_with("Take "), "{:?}", part.text);
+    assert!(part.text.text().starts_with("Take "), "{:?}", part.text);
     assert_eq!(part.tempered.as_deref(), Some("@white/temper"));
     assert_eq!(step(&line, "pour").tempered.as_deref(), Some("@white/temper"));
     assert_eq!(step(&line, "colour-blue white").tempered.as_deref(), Some("@blue/temper"));
     let tint = step(&line, "tint-blue white");
-    assert!(tint.text.text.contains("drops") || tint.text.text.contains(" g"), "{:?}", tint.text);
+    assert!(
+        tint.text.text().contains("drops") || tint.text.text().contains(" g"),
+        "{:?}",
+        tint.text
+    );
 }
 
 #[test]
@@ -117,7 +121,7 @@ fn a_part_looks_and_sets_as_it_is_made() {
     named.bowls[1].name = Some("night blue".to_owned());
     let plan = of(&named);
     let line = line(&plan, "it").expect("its line");
-    assert!(step(&line, "part-blue white").text.text.ends_with("for the night blue"));
+    assert!(step(&line, "part-blue white").text.text().ends_with("for the night blue"));
     let all = &plan.allergens;
     assert_eq!(all.unread.iter().filter(|label| label.contains("white")).count(), 1, "{all:?}");
 }

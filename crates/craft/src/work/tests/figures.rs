@@ -189,7 +189,7 @@ fn a_two_sided_mould_is_spooned_into_and_turned() {
     assert!(place(&turned, "clip") < place(&turned, "turn"));
     assert!(!all.contains(&"dump") && !all.contains(&"touch-rim"), "{all:?}");
     let open = it(&turned).tasks.iter().find(|task| task.key == "peel").expect("opened");
-    assert!(open.text.text.starts_with("Unclip"), "{:?}", open.text);
+    assert!(open.text.text().starts_with("Unclip"), "{:?}", open.text);
     let told = faults(figures(|figures| figures.cast.way = ShellWay::Turn));
     assert!(told[0].starts_with("components[0].work.cast.way must be filling"), "{told:?}");
     let told = faults(hollows(|hollows| hollows.cast.mould.two_sided = true));
@@ -242,7 +242,7 @@ fn brushed_coats_can_be_chilled_one_by_one() {
     assert_eq!(of, coats);
     let next = it(&all).tasks.iter().find(|task| task.key == "coat-2").expect("a second");
     assert_eq!(next.since.as_deref(), Some("chill-1"));
-    assert!(next.caution.as_ref().is_some_and(|caution| caution.text.contains("dew")));
+    assert!(next.caution.as_ref().is_some_and(|caution| caution.text().contains("dew")));
     let mut no_fridge = inputs(chilled(|_| {}));
     no_fridge.fridge_c = None;
     let told = Plan::of(&no_fridge).expect_err("there is none");
@@ -287,7 +287,7 @@ fn a_smear_goes_in_before_the_shell_and_waits_for_the_colour() {
     let coloured = plan(WorkInputs::Shells(shells));
     let smear = it(&coloured).tasks.iter().find(|task| task.key == "smear").expect("it");
     assert_eq!(smear.since.as_deref(), Some("colour-2"));
-    assert!(smear.text.text.starts_with("Brush white thinly"), "{:?}", smear.text);
+    assert!(smear.text.text().starts_with("Brush white thinly"), "{:?}", smear.text);
     let pour = it(&coloured).tasks.iter().find(|task| task.key == "pour").expect("it");
     assert_eq!(pour.since, None);
     assert_eq!(it(&coloured).draft.sets.governs, 2, "its cap is what is chilled");

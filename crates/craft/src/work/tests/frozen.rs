@@ -68,7 +68,7 @@ fn nests_on_the_stone_are_gathered_at_once_and_a_dome_of_ice_has_an_end() {
     assert!(it(&nests).tasks.iter().all(|task| task.key != "gather"));
     let bowls = plan(of(PipedShape::Bowls, stone(0.5, -6.0), 40));
     let note = it(&bowls).draft.said.notes.iter().find(|note| note.code == "stone-warms");
-    assert!(note.is_some_and(|note| note.text.contains("dome of")), "{note:?}");
+    assert!(note.is_some_and(|note| note.text().contains("dome of")), "{note:?}");
     let told = faults(of(PipedShape::Outlines, stone(6.0, -18.0), 6));
     assert!(told[0].starts_with("components[0].work.frozen goes with nests"), "{told:?}");
 }

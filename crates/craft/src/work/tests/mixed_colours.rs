@@ -55,7 +55,7 @@ fn white_stirred_into_a_colour_hides_what_is_behind_it() {
     assert!(bowl(&thick, "blue").notes.iter().any(|note| note.code == "colour-mixed"));
     let steps: Vec<_> = lines(&thick).into_iter().flat_map(|line| line.steps).collect();
     let stir = steps.iter().find(|step| step.task() == "tint-blue").expect("a step of its own");
-    assert!(stir.text.text.contains("of the cover into the blue"), "{:?}", stir.text);
+    assert!(stir.text.text().contains("of the cover into the blue"), "{:?}", stir.text);
     let temperings = lines(&thick).iter().filter(|line| line.bowl().is_some()).count();
     assert_eq!(temperings, 3, "the chocolate, the blue and the white are made");
 }
@@ -177,7 +177,7 @@ fn a_colour_that_was_mixed_by_eye_is_used_as_it_is() {
     let plan = Plan::of(&inputs).expect("melted and tempered it goes too");
     let texts: Vec<_> = crate::steps::lines(&plan)
         .iter()
-        .flat_map(|line| line.steps.iter().map(|step| step.text.text.clone().into_owned()))
+        .flat_map(|line| line.steps.iter().map(|step| step.text.text().clone().into_owned()))
         .collect();
     let weighed = texts.iter().find(|text| text.contains("of blue")).expect("it is weighed");
     assert!(!weighed.contains("powder"), "{weighed}");

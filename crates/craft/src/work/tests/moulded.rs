@@ -32,7 +32,7 @@ fn filled_shells_take_what_geometry_and_custom_say() {
     let room = crate::units::in_millilitres(cast.filling);
     // Three parts, each as the scale shows it.
     assert!((in_filling - 24.0 * room * 1.18 * 1.08).abs() < 1.5, "{in_filling}");
-    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.text.contains("10 days")));
+    assert!(draft.said.keeps.as_ref().is_some_and(|keeps| keeps.text.text().contains("10 days")));
     assert!(codes(&plan).contains(&"perishable"));
 }
 
@@ -106,7 +106,7 @@ fn the_order_of_work_is_colour_rest_shell_night_fill_crust_cap() {
         1e-6
     ));
     let caution = task("colour-1").caution.as_ref().expect("minded");
-    assert!(caution.text.contains("sold for eating"));
+    assert!(caution.text().contains("sold for eating"));
     let stay = it(&plan).fridge.as_ref().and_then(|stay| stay.advised).expect("a short chill");
     let minutes = in_seconds(stay) / 60.0;
     assert!((4.0..12.0).contains(&minutes), "{minutes}");
@@ -122,7 +122,7 @@ fn what_goes_in_first_is_seen_and_a_wrong_order_is_named() {
     let told =
         it(&wrong).draft.said.notes.iter().find(|n| n.code == "upside-down").expect("it is said");
     assert_eq!(told.level, Level::Stop);
-    assert!(told.text.contains("blue first, then white colour"), "{}", told.text);
+    assert!(told.text().contains("blue first, then white colour"), "{}", told.text());
     let alone = plan(shells(|shells| {
         shells.cast.colours.pop();
     }));
@@ -325,11 +325,14 @@ fn recipes_are_refused_part_by_part() {
     let second = RecipePart { parts_per_100: 4.0, ..recipe.pigments[0].clone() };
     recipe.pigments.push(second);
     let told = Plan::of(&inputs).expect_err("too thick");
-    assert!(told[0].message.text.contains("blocks and will not flow; they come to 22"), "{told:?}");
+    assert!(
+        told[0].message.text().contains("blocks and will not flow; they come to 22"),
+        "{told:?}"
+    );
     inputs.bowls[blue].colour.as_mut().expect("a recipe").pigments[1].pigment = None;
     let told = Plan::of(&inputs).expect_err("no pigment");
     assert!(
-        told.iter().any(|f| f.message.text == "is needed, or pigment_id of one from the shelf")
+        told.iter().any(|f| f.message.text() == "is needed, or pigment_id of one from the shelf")
     );
     let dark = inputs.bowls.iter().position(|b| b.key == "dark").expect("dark");
     inputs.bowls[dark].colour = inputs.bowls[blue].colour.clone();

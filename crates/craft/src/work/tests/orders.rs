@@ -25,9 +25,10 @@ fn hollows_are_closed_one_at_a_time_and_hung_before_the_seam_is_hidden() {
     let end = &keys[keys.iter().position(|key| *key == "join").expect("joined")..];
     assert_eq!(end, ["join", "rest", "hook", "seam"]);
     let join = task(&plan, "join");
-    assert!(join.text.text.contains("one at a time"), "{}", join.text);
+    assert!(join.text.text().contains("one at a time"), "{}", join.text);
     let (fill, warm) = ("Fill one half", "Warm the rims");
-    let at = |what: &str| join.detail.text.find(what).unwrap_or_else(|| panic!("{}", join.detail));
+    let at =
+        |what: &str| join.detail.text().find(what).unwrap_or_else(|| panic!("{}", join.detail));
     assert!(at(fill) < at(warm) && at(warm) < at("press them together"));
 }
 
@@ -162,10 +163,10 @@ fn shells_are_filled_as_soon_as_they_have_set_and_to_the_rim_where_no_cap_comes(
     let capped = filled(true);
     assert!(task(&capped, "fill").from.is_none(), "no night is asked for");
     let advice = it(&capped).draft.said.notes.iter().find(|note| note.code == "shells-rest");
-    assert!(advice.is_some_and(|note| note.text.contains("overnight")), "it is advice");
-    assert!(task(&capped, "fill").detail.text.contains("below the rim"));
+    assert!(advice.is_some_and(|note| note.text().contains("overnight")), "it is advice");
+    assert!(task(&capped, "fill").detail.text().contains("below the rim"));
     let open = filled(false);
-    assert!(task(&open, "fill").detail.text.starts_with("Level with the rim"), "open");
+    assert!(task(&open, "fill").detail.text().starts_with("Level with the rim"), "open");
 }
 
 #[test]
@@ -212,7 +213,7 @@ fn white_behind_it_is_not_advised_where_white_is_behind_it() {
         shells.cast.colours.truncate(colours);
         let plan = plan(WorkInputs::Shells(shells));
         let notes = &it(&plan).draft.said.notes;
-        let advised = notes.iter().any(|note| note.text.contains("White behind it saves it"));
+        let advised = notes.iter().any(|note| note.text().contains("White behind it saves it"));
         assert!(!advised || colours == 1, "white is there: {:?}", codes(&plan));
     }
 }

@@ -33,9 +33,9 @@ fn toasted_nuts_are_weighed_raw_and_cold_again_before_chocolate_touches_them() {
         ["goods", "prepare-in-1-1", "line", "cold-in-1", "fold"].map(|task| at(&steps, task));
     assert!(weigh < toast && toast < line && line < feel && feel < fold);
     assert!(
-        steps[weigh].text.text.contains("100 g of whole hazelnuts"),
+        steps[weigh].text.text().contains("100 g of whole hazelnuts"),
         "{}",
-        steps[weigh].text.text
+        steps[weigh].text.text()
     );
     let opens = steps[feel].opens().expect("a wait");
     assert!((opens.typical_s - 2_400.0).abs() < 1.0, "{opens:?}");
@@ -56,11 +56,11 @@ fn candied_nuts_take_sugar_and_are_chopped_once_they_are_cold() {
     let steps = steps(&plan);
     let chop = &steps[at(&steps, "prepare-in-1-2")];
     assert!(chop.opens().is_some_and(|opens| opens.typical_s > 3_000.0), "cold first: {chop:?}");
-    assert!(chop.text.text.contains("96 g"), "{}", chop.text.text);
+    assert!(chop.text.text().contains("96 g"), "{}", chop.text.text());
     assert!(steps.iter().all(|step| step.task() != "cold-in-1"), "it was felt when it was chopped");
     let candy = &steps[at(&steps, "prepare-in-1-1")];
-    assert!(candy.caution.as_ref().is_some_and(|mind| mind.text.contains("burns")));
-    assert!(candy.detail.text.contains("118 °C"), "{}", candy.detail.text);
+    assert!(candy.caution.as_ref().is_some_and(|mind| mind.text().contains("burns")));
+    assert!(candy.detail.text().contains("118 °C"), "{}", candy.detail.text());
 }
 
 #[test]
@@ -89,15 +89,15 @@ fn butter_is_melted_and_lukewarm_before_it_goes_in() {
     let plan = mixed(vec![Preparation::Melting { to_c: 40.0 }]);
     let steps = steps(&plan);
     let melt = &steps[at(&steps, "prepare-in-1-1")];
-    assert!(melt.text.text.starts_with("Melt 96 g"), "{}", melt.text.text);
-    assert!(melt.text.text.contains("40 °C") && melt.caution.is_some());
+    assert!(melt.text.text().starts_with("Melt 96 g"), "{}", melt.text.text());
+    assert!(melt.text.text().contains("40 °C") && melt.caution.is_some());
     let feel = &steps[at(&steps, "cold-in-1")];
     assert!(feel.opens().is_some_and(|opens| opens.typical_s > 600.0));
-    assert!(feel.text.text.contains("no warmer than your lip"), "{}", feel.text.text);
+    assert!(feel.text.text().contains("no warmer than your lip"), "{}", feel.text.text());
     // What is chopped after it was melted and set again is felt as goods are.
     let chopped = mixed(vec![Preparation::Melting { to_c: 40.0 }, TOASTED]);
     let last = self::steps(&chopped);
-    assert!(last[at(&last, "cold-in-1")].text.text.contains("cold as the room"));
+    assert!(last[at(&last, "cold-in-1")].text.text().contains("cold as the room"));
 }
 
 #[test]

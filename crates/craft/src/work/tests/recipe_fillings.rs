@@ -93,7 +93,7 @@ fn centres_are_made_the_day_before_they_are_dipped_and_keep_as_they_are_made() {
     let all: f64 = draft.goods.iter().map(|goods| in_grams(goods.mass)).sum();
     assert!((all - 24.0 * 13.0 * 1.08).abs() < 1.6, "{all}");
     let keeps =
-        |plan: &Plan| it(plan).draft.said.keeps.clone().expect("said").text.text.into_owned();
+        |plan: &Plan| it(plan).draft.said.keeps.clone().expect("said").text.text().into_owned();
     assert!(keeps(&made).contains("perish"), "{}", keeps(&made));
     let dry = plan(dipped(vec![part(NutPaste, 100.0), part(Dark, 80.0)], ShapedBy::Cutting));
     assert!(keeps(&dry).contains("8 weeks"), "{}", keeps(&dry));

@@ -23,7 +23,7 @@ fn mixed(mixed_in: Vec<MixedInInputs>) -> WorkInputs {
 }
 
 fn faults(work: WorkInputs) -> Vec<(String, String)> {
-    let told = |fault: Fault| (fault.field, fault.message.text.into_owned());
+    let told = |fault: Fault| (fault.field, fault.message.text().into_owned());
     Plan::of(&inputs(work)).expect_err("refused").into_iter().map(told).collect()
 }
 
@@ -47,14 +47,14 @@ fn three_toppings_are_weighed_and_scattered_the_largest_first() {
         .tasks
         .iter()
         .filter(|task| task.key.starts_with("top"))
-        .map(|task| task.text.text.as_ref())
+        .map(|task| task.text.text())
         .collect();
     let names = ["nuts", "cherries", "stars"];
     assert!(scattered.iter().zip(names).all(|(text, name)| text.contains(name)), "{scattered:?}");
     for name in names {
         assert!(plan.allergens.unread.iter().any(|unread| unread == name), "{name}");
     }
-    let notes: Vec<_> = it(&plan).draft.said.notes.iter().map(|note| note.code.as_str()).collect();
+    let notes: Vec<_> = it(&plan).draft.said.notes.iter().map(|note| note.code.as_ref()).collect();
     assert_eq!(notes.iter().filter(|code| **code == "topping-cold").count(), 1);
 }
 
@@ -175,7 +175,7 @@ fn warm_moist_and_fatty_goods_are_remarked_on_and_warm_ones_set_later() {
         plan(mixed(vec![MixedInInputs { known: known(temp_c), ..goods }]))
     };
     let codes = |plan: &Plan| -> Vec<String> {
-        it(plan).draft.said.notes.iter().map(|note| note.code.clone()).collect()
+        it(plan).draft.said.notes.iter().map(|note| note.code.to_string()).collect()
     };
     let (cool, warm) = (of(20.0), of(45.0));
     let has = |plan: &Plan, code: &str| codes(plan).iter().any(|known| known == code);

@@ -74,7 +74,7 @@ fn finished_bars_are_painted_and_dusted_in_order() {
     assert_eq!(keys[keys.len() - 3..], ["peel", "paint-1", "paint-2"]);
     let dust = it(&bars).tasks.last().expect("dusted");
     assert_eq!(dust.since.as_deref(), Some("paint-1"), "once the colour is dry");
-    assert!(dust.caution.as_ref().is_some_and(|caution| caution.text.contains("not edible")));
+    assert!(dust.caution.as_ref().is_some_and(|caution| caution.text().contains("not edible")));
     // The faces of three bars: 148.5 cm² each, a quarter of them 0.1 mm thick, a tenth lost.
     assert!((takes(&bars, "blue") - 3.0 * 148.5 * 0.25 * 0.01 * 0.97 / 0.9).abs() < 1e-6);
     assert!(it(&bars).draft.goods.iter().any(|goods| goods.name == "gold dust"));

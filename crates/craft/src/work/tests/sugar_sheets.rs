@@ -16,7 +16,7 @@ fn g(plan: &Plan, name: &str) -> f64 {
 }
 
 fn texts(plan: &Plan) -> Vec<String> {
-    it(plan).tasks.iter().map(|task| task.text.text.clone().into_owned()).collect()
+    it(plan).tasks.iter().map(|task| task.text.text().clone().into_owned()).collect()
 }
 
 #[test]

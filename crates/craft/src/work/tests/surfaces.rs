@@ -12,7 +12,7 @@ fn every_surface_says_how_it_is_laid_and_how_it_comes_off() {
         let plan = plan(WorkInputs::Slab(SlabInputs { lining, ..slab(cover(4.0)) }));
         let text = |key: &str| {
             let task = it(&plan).tasks.iter().find(|task| task.key == key).expect("such a task");
-            task.text.text.clone().into_owned()
+            task.text.text().clone().into_owned()
         };
         (it(&plan).draft.shown.underside, text("line"), text("peel"))
     };

@@ -25,7 +25,7 @@ fn what_is_stirred_in_is_weighed_bought_and_sets_slower() {
     let oiled = bark(oil(2.0)).expect("a plan");
     let text = |plan: &Plan| {
         let all = lines(plan);
-        all[0].steps[0].text.text.clone().into_owned()
+        all[0].steps[0].text.text().clone().into_owned()
     };
     assert!(text(&oiled).contains("392 g"), "{}", text(&oiled));
     assert!(text(&oiled).contains("8 g of sunflower oil"), "{}", text(&oiled));
@@ -63,9 +63,9 @@ fn a_little_coating_in_couverture_is_told_and_keeps_shorter_and_more_is_refused(
     };
     let plan = blend(4.0).expect("a plan");
     let note = plan.bowls[0].notes.iter().find(|note| note.code == "other-fat").expect("said");
-    assert!(note.text.starts_with("4 % of another fat"), "{}", note.text);
+    assert!(note.text().starts_with("4 % of another fat"), "{}", note.text());
     assert_eq!(it(&plan).keeping.as_ref().expect("it keeps").days, Some(42.0));
     let faults = blend(6.0).expect_err("too much");
     assert_eq!(faults[0].field, "bowls[0].blend");
-    assert!(faults[0].message.text.ends_with("it is 6 %"), "{}", faults[0].message.text);
+    assert!(faults[0].message.text().ends_with("it is 6 %"), "{}", faults[0].message.text());
 }
