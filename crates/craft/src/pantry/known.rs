@@ -98,7 +98,7 @@ impl GoodsNotes {
     /// known.
     pub(crate) fn spooned(
         &self,
-        field: &str,
+        field: impl Display,
         count: f64,
         of: Spooned,
         check: &mut Checker,

@@ -1,7 +1,7 @@
 //! How long what is made keeps, by its most perishable part, how it is stored, and what it must not
 //! lie beside.
 
-use super::known_goods::{CRISP, FRUIT, SCENTED, is_nutty, known_by};
+use super::known_goods::Known;
 use super::planned::{PlannedBowl, PlannedComponent, plan_of};
 use crate::catalogue::keeping as say;
 use crate::chocolate::{AddedFat, Family};
@@ -87,8 +87,8 @@ fn shorter(a: Lasts, b: Lasts) -> Lasts {
 }
 
 fn of_goods(name: &str) -> Option<Lasts> {
-    let known = known_by(name, &CRISP) || known_by(name, &FRUIT);
-    known.then(|| Lasts::weeks(FRUIT_OR_CEREAL_WEEKS, say::as_fruit_or_cereal(name)))
+    let Known { crisp, fruit, .. } = Known::by(name);
+    (crisp || fruit).then(|| Lasts::weeks(FRUIT_OR_CEREAL_WEEKS, say::as_fruit_or_cereal(name)))
 }
 
 fn of_chocolates(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Lasts> {
@@ -128,24 +128,25 @@ fn family_words(family: Family) -> String {
 
 /// What it must not lie beside.
 fn apart(draft: &Draft, store: Store) -> Vec<Message> {
-    let named = |words: &[&str]| -> Vec<&str> {
-        let known = draft.goods.iter().filter(|one| known_by(&one.name, words));
-        known.map(|one| one.name.as_str()).collect()
+    let known: Vec<_> =
+        draft.goods.iter().map(|one| (one.name.as_str(), Known::by(&one.name))).collect();
+    let named = |is: fn(&Known) -> bool| -> Vec<&str> {
+        known.iter().filter(|(_, known)| is(known)).map(|(name, _)| *name).collect()
     };
     let mut apart = Vec::new();
-    if draft.goods.iter().any(|one| is_nutty(&one.name)) {
+    if known.iter().any(|(_, known)| known.nutty) {
         apart.push(say::apart_from_nut_free());
     }
     if store == Store::Fridge {
         apart.push(say::apart_from_crisp());
     }
-    let crisp = named(&CRISP);
+    let crisp = named(|known| known.crisp);
     if !crisp.is_empty() {
         apart.push(say::apart_from_moist(names(crisp)));
     } else if store == Store::Dry {
         apart.push(say::sugar_apart_from_moist());
     }
-    let scented = named(&SCENTED);
+    let scented = named(|known| known.scented);
     if !scented.is_empty() {
         apart.push(say::apart_from_plain(names(scented)));
     }
@@ -163,7 +164,7 @@ pub(super) fn packed_apart(components: &[PlannedComponent]) -> Option<Note> {
         .iter()
         .filter(|one| {
             let dry = one.keeping.as_ref().is_some_and(|keeping| keeping.store == Store::Dry);
-            dry || one.draft.goods.iter().any(|goods| known_by(&goods.name, &CRISP))
+            dry || one.draft.goods.iter().any(|goods| Known::by(&goods.name).crisp)
         })
         .filter(|one| !keeping(one))
         .map(|one| &one.name)

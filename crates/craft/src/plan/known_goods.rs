@@ -1,9 +1,11 @@
 //! What goods are, as far as the name that their maker gave them tells.
 
-use std::borrow::Cow;
+use std::sync::LazyLock;
+
+use aho_corasick::AhoCorasick;
 
 /// Words by which goods are known that go soft where anything is moist.
-pub(super) const CRISP: [&str; 12] = [
+const CRISP: [&str; 12] = [
     "cereal",
     "biscuit",
     "wafer",
@@ -18,7 +20,7 @@ pub(super) const CRISP: [&str; 12] = [
     "hard sweets",
 ];
 /// Words by which dried fruit is known, and what keeps as it does.
-pub(super) const FRUIT: [&str; 12] = [
+const FRUIT: [&str; 12] = [
     "raisin",
     "cherr",
     "cranberr",
@@ -33,7 +35,7 @@ pub(super) const FRUIT: [&str; 12] = [
     "candied",
 ];
 /// Words by which goods are known whose smell goes over.
-pub(super) const SCENTED: [&str; 12] = [
+const SCENTED: [&str; 12] = [
     "mint", "coffee", "chilli", "cinnamon", "ginger", "orange", "petal", "spice", "anise", "tea",
     "rum", "lavender",
 ];
@@ -52,17 +54,59 @@ const NUTS: [&str; 10] = [
     "sesame",
 ];
 
-/// Whether goods are known by one of some words, as their maker names them.
-pub(super) fn known_by(name: &str, words: &[&str]) -> bool {
-    let name = if name.chars().any(char::is_uppercase) {
-        Cow::Owned(name.to_lowercase())
-    } else {
-        Cow::Borrowed(name)
-    };
-    words.iter().any(|word| name.contains(word))
+/// What goods are by their name, as far as it tells.
+#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
+pub(super) struct Known {
+    /// Goes soft where anything is moist.
+    pub crisp: bool,
+    /// Is dried fruit, or keeps as it does.
+    pub fruit: bool,
+    /// Smells, and its smell goes over.
+    pub scented: bool,
+    /// Has nuts in it.
+    pub nutty: bool,
 }
 
-/// Whether goods have nuts in them, by their name.
-pub(super) fn is_nutty(name: &str) -> bool {
-    known_by(name, &NUTS)
+/// All the words, found in one reading of a name; where each kind's end tells which it is of.
+static WORDS: LazyLock<Option<AhoCorasick>> = LazyLock::new(|| {
+    let words = [&CRISP[..], &FRUIT, &SCENTED, &NUTS].concat();
+    // What could be refused is more words than fit into memory.
+    AhoCorasick::builder().ascii_case_insensitive(true).build(words).ok()
+});
+const CRISP_END: usize = CRISP.len();
+const FRUIT_END: usize = CRISP_END + FRUIT.len();
+const SCENTED_END: usize = FRUIT_END + SCENTED.len();
+
+impl Known {
+    /// Of goods as their maker names them.
+    pub(super) fn by(name: &str) -> Self {
+        let mut known = Self::default();
+        for found in WORDS.iter().flat_map(|words| words.find_overlapping_iter(name)) {
+            match found.pattern().as_usize() {
+                ..CRISP_END => known.crisp = true,
+                CRISP_END..FRUIT_END => known.fruit = true,
+                FRUIT_END..SCENTED_END => known.scented = true,
+                _ => known.nutty = true,
+            }
+        }
+        known
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn a_name_tells_all_that_goods_are_whatever_its_capitals() {
+        let Known { crisp, fruit, scented, nutty } = Known::by("Candied Orange and Pecan brittle");
+        assert!(crisp && fruit && scented && nutty);
+        assert_eq!(Known::by("flaky salt"), Known::default());
+        for (words, what) in [(&CRISP[..], 0), (&FRUIT, 1), (&SCENTED, 2), (&NUTS, 3)] {
+            for word in words {
+                let Known { crisp, fruit, scented, nutty } = Known::by(&word.to_uppercase());
+                assert!([crisp, fruit, scented, nutty][what], "{word}");
+            }
+        }
+    }
 }

@@ -2,7 +2,7 @@
 
 use super::inputs::PlanInputs;
 use super::keeping::packed_apart;
-use super::known_goods::is_nutty;
+use super::known_goods::Known;
 use super::planned::{PlannedBowl, PlannedComponent};
 use crate::catalogue::plan as say;
 use crate::message::{List, names};
@@ -42,7 +42,7 @@ fn names_of(components: &[&PlannedComponent]) -> List {
 }
 
 fn has_nuts(component: &&PlannedComponent) -> bool {
-    component.draft.goods.iter().any(|goods| is_nutty(&goods.name))
+    component.draft.goods.iter().any(|goods| Known::by(&goods.name).nutty)
 }
 
 /// Trays from the shelf that more than one component is to be made in.

@@ -1,5 +1,6 @@
 //! What a plan takes besides chocolate: each of the goods once, whatever it goes into.
 
+use std::borrow::Cow;
 use std::collections::HashMap;
 
 use uuid::Uuid;
@@ -59,32 +60,41 @@ impl GoodsTaken {
 
 /// Who adds up what is taken: each of the goods stands where it was named first.
 #[derive(Default)]
-struct Adding {
+struct Adding<'n> {
     all: Vec<GoodsTaken>,
     /// Where each stands, by its id and its name, whatever its capitals, and whether it goes by the
     /// piece.
-    places: HashMap<(Option<Uuid>, String, bool), usize>,
+    places: HashMap<(Option<Uuid>, Cow<'n, str>, bool), usize>,
 }
 
-impl Adding {
-    fn add(&mut self, taken: GoodsTaken, component: &str, goes: &'static str) {
-        let GoodsTaken { mass, count, .. } = taken;
-        let used = GoodsUse { component: component.to_owned(), goes, mass, count };
-        let key = (taken.goods_id, taken.name.to_lowercase(), count.is_some());
+impl<'n> Adding<'n> {
+    /// Goods of a name and an id, so much of them as goes into something.
+    fn add(&mut self, name: &'n str, goods_id: Option<Uuid>, used: GoodsUse) {
+        let GoodsUse { mass, count, .. } = used;
+        let key = (goods_id, in_small_letters(name), count.is_some());
         let place = *self.places.entry(key).or_insert(self.all.len());
-        match self.all.get_mut(place) {
-            Some(known) => {
-                known.mass += mass;
-                known.count = known.count.zip(count).map(|(before, more)| before + more);
-                known.uses.push(used);
-            }
-            None => self.all.push(GoodsTaken { uses: vec![used], ..taken }),
+        if let Some(known) = self.all.get_mut(place) {
+            known.mass += mass;
+            known.count = known.count.zip(count).map(|(before, more)| before + more);
+            known.uses.push(used);
+        } else {
+            let name = name.to_owned();
+            self.all.push(GoodsTaken { name, goods_id, mass, count, uses: vec![used] });
         }
     }
 
     /// The goods of a name that were named first, if any were.
     fn named(&self, name: &str) -> Option<&GoodsTaken> {
-        self.all.iter().find(|known| known.name.to_lowercase() == name)
+        self.all.iter().find(|known| in_small_letters(&known.name) == name)
+    }
+}
+
+/// A name without its capitals: as it is, where it has none.
+fn in_small_letters(name: &str) -> Cow<'_, str> {
+    if name.chars().any(char::is_uppercase) {
+        Cow::Owned(name.to_lowercase())
+    } else {
+        Cow::Borrowed(name)
     }
 }
 
@@ -92,11 +102,15 @@ impl Adding {
 /// take, then what is stirred into chocolates, then what nobody eats.
 pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> Vec<GoodsTaken> {
     let mut adding = Adding::default();
+    let used = |component: &str, goes, mass, count| {
+        let component = component.to_owned();
+        GoodsUse { component, goes, mass, count }
+    };
     for component in components {
         for goods in &component.draft.goods {
             for one in goods.bought().filter(|one| !from_the_tap(one.name)) {
-                let taken = GoodsTaken::weighed(one.name, one.goods_id, one.mass);
-                adding.add(taken, &component.name, goods.goes);
+                let used = used(&component.name, goods.goes, one.mass, None);
+                adding.add(one.name, one.goods_id, used);
             }
         }
     }
@@ -108,12 +122,12 @@ pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> V
         // Of what a component was given from the shelf, it is the same.
         let named = || adding.named(name).and_then(|known| known.goods_id);
         let goods_id = added.goods_id.or_else(named);
-        adding.add(GoodsTaken::weighed(name, goods_id, mass), &bowl.label, "stirred in");
+        adding.add(name, goods_id, used(&bowl.label, "stirred in", mass, None));
     }
     for component in components {
-        for used in &component.draft.used {
-            let taken = GoodsTaken::by_the_piece(used.name, used.count);
-            adding.add(taken, &component.name, used.goes);
+        for piece in &component.draft.used {
+            let used = used(&component.name, piece.goes, Mass::default(), Some(piece.count));
+            adding.add(piece.name, None, used);
         }
     }
     adding.all

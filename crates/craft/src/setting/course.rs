@@ -3,7 +3,7 @@
 use kurbo::common::solve_itp;
 
 /// A time between two moments is found as a share of what lies between them, to this.
-const SHARE: f64 = 1e-6;
+const SHARE: f64 = 1e-4;
 
 /// A slab at some moment.
 #[derive(Clone, Copy, Debug, PartialEq)]

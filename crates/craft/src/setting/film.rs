@@ -38,6 +38,8 @@ const OF_ITS_ANSWER: f64 = 1.5;
 /// …and of what it warms or cools meanwhile, K. Together they put each window within half a per
 /// cent of what far finer steps say.
 const CHANGES_K: f64 = 1.5;
+/// A course often has so many moments.
+const OFTEN: usize = 48;
 /// So many steps later it is looked again how fast it answers by then.
 const STEPS: f64 = 8.0;
 
@@ -76,7 +78,8 @@ impl Film {
     /// share has formed, or it is plain that it does not.
     pub(super) fn course(&self, from: Temperature, crystals: f64, until: f64) -> Course {
         let start = State::new(in_celsius(from), crystals);
-        let mut moments = vec![self.moment(0.0, &start)];
+        let mut moments = Vec::with_capacity(OFTEN);
+        moments.push(self.moment(0.0, &start));
         while let Some(&last) = moments.last()
             && last.crystals < until
             && last.t_s < LONGEST_S

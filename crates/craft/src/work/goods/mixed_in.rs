@@ -1,5 +1,7 @@
 //! Dry goods folded into the chocolate.
 
+use std::fmt::Arguments;
+
 use serde::{Deserialize, Serialize};
 
 use super::prepared::{self, Preparation, prepare};
@@ -114,7 +116,7 @@ impl MixedInInputs {
     }
 
     /// By what they go, with faults noted under `field`.
-    fn check(&self, field: &str, check: &mut Checker) -> By {
+    fn check(&self, field: Arguments<'_>, check: &mut Checker) -> By {
         check.text(format_args!("{field}.name"), &self.name, LONGEST_NAME);
         check.number(
             format_args!("{field}.density_g_cm3"),
@@ -123,27 +125,27 @@ impl MixedInInputs {
         );
         self.known.check(format_args!("{field}.known"), check);
         prepared::check(&self.prepared, format_args!("{field}.prepared"), check);
-        let own = format!("{field}.amount.{}", self.amount.field());
+        let own = format_args!("{field}.amount.{}", self.amount.field());
         match self.amount {
-            MixedAmount::Parts { parts } => By::Parts(check.number(&own, parts, check::PARTS)),
+            MixedAmount::Parts { parts } => By::Parts(check.number(own, parts, check::PARTS)),
             MixedAmount::Share { share_pct } => {
-                By::Share(check.number(&own, share_pct, check::MIXED_SHARE_PCT) / 100.0)
+                By::Share(check.number(own, share_pct, check::MIXED_SHARE_PCT) / 100.0)
             }
             MixedAmount::Grams { mass_g } => {
-                By::Weight(grams(check.number(&own, mass_g, check::GOODS_G)))
+                By::Weight(grams(check.number(own, mass_g, check::GOODS_G)))
             }
             MixedAmount::Spooned { count, of } => {
-                let count = check.number(&own, count, check::SPOONS);
+                let count = check.number(own, count, check::SPOONS);
                 By::Weight(self.known.spooned(field, count, of, check))
             }
             MixedAmount::Count { count, each_g } => {
-                let count = check.number(&own, f64::from(count), check::PIECES);
+                let count = check.number(own, f64::from(count), check::PIECES);
                 let each =
                     check.number(format_args!("{field}.amount.each_g"), each_g, check::TOPPING_G);
                 By::Weight(grams(each) * count)
             }
             MixedAmount::FillTo { total_g } => {
-                By::FillingTo(grams(check.number(&own, total_g, check::GOODS_G)))
+                By::FillingTo(grams(check.number(own, total_g, check::GOODS_G)))
             }
         }
     }
@@ -159,7 +161,7 @@ pub(crate) fn mixed_in(goods: &[MixedInInputs], check: &mut Checker) -> MixedTog
         .iter()
         .enumerate()
         .map(|(i, goods)| {
-            let by = goods.check(&format!("mixed_in[{i}]"), check);
+            let by = goods.check(format_args!("mixed_in[{i}]"), check);
             (by, grams_per_cubic_centimetre(goods.density_g_cm3))
         })
         .collect();
@@ -217,7 +219,7 @@ pub(crate) fn within_what_binds(
     for (i, (mixed, goods)) in mixed.into_iter().zip(goods).enumerate() {
         let one = at.goods(&goods.name, mixed.dry, "mixed in");
         let one = one.of_pantry(goods.goods_id, goods.label.as_ref());
-        let one = prepare(draft, &goods.prepared, &format!("in-{}", i + 1), one, at);
+        let one = prepare(draft, &goods.prepared, format_args!("in-{}", i + 1), one, at);
         draft.goods.push(one);
         draft.said.notes.extend(goods.known.remarks(&goods.name, room));
         draft.sets.goods.push((mixed.dry, goods.known.temp(room)));

@@ -201,7 +201,7 @@ pub(super) fn check(list: &[Preparation], field: impl Display, check: &mut Check
 pub(super) fn prepare(
     draft: &mut Draft,
     list: &[Preparation],
-    place: &str,
+    place: impl Display,
     goods: Goods,
     at: &Drafting<'_>,
 ) -> Goods {

@@ -1,5 +1,7 @@
 //! What goes on top, and in which order: the largest first.
 
+use std::fmt::Arguments;
+
 use serde::{Deserialize, Serialize};
 
 use super::prepared::{self, Preparation, prepare};
@@ -137,40 +139,45 @@ impl ToppingInputs {
 
     /// The topping and how much of it goes on so much chocolate, with faults noted
     /// under `field`.
-    fn check(&self, field: &str, chocolate: Mass, check: &mut Checker) -> (Topping, Wanted) {
+    fn check(
+        &self,
+        field: Arguments<'_>,
+        chocolate: Mass,
+        check: &mut Checker,
+    ) -> (Topping, Wanted) {
         check.text(format_args!("{field}.name"), &self.name, LONGEST_NAME);
         let across =
             check.number(format_args!("{field}.across_mm"), self.across_mm, check::TOPPING_MM);
         let each = check.number(format_args!("{field}.each_g"), self.each_g, check::TOPPING_G);
         self.known.check(format_args!("{field}.known"), check);
         prepared::check(&self.prepared, format_args!("{field}.prepared"), check);
-        let own = format!("{field}.wish.{}", self.wish.field());
+        let own = format_args!("{field}.wish.{}", self.wish.field());
         let wanted = match self.wish {
             ToppingWish::Coverage { coverage_pct } => {
-                let share = check.number(&own, coverage_pct, check::COVERAGE_PCT);
+                let share = check.number(own, coverage_pct, check::COVERAGE_PCT);
                 Wanted::By(Wish::Covering(share / 100.0))
             }
             ToppingWish::Pieces { piece_cm2 } => {
-                let piece = check.number(&own, piece_cm2, check::PIECE_CM2);
+                let piece = check.number(own, piece_cm2, check::PIECE_CM2);
                 Wanted::By(Wish::OnEveryPiece(square_centimetres(piece)))
             }
             ToppingWish::Share { share_pct } => {
-                let share = check.number(&own, share_pct, check::TOPPING_SHARE_PCT);
+                let share = check.number(own, share_pct, check::TOPPING_SHARE_PCT);
                 Wanted::By(Wish::Weighing(chocolate * share / 100.0))
             }
             ToppingWish::Grams { mass_g } => {
-                Wanted::By(Wish::Weighing(grams(check.number(&own, mass_g, check::GOODS_G))))
+                Wanted::By(Wish::Weighing(grams(check.number(own, mass_g, check::GOODS_G))))
             }
             ToppingWish::Spooned { count, of } => {
-                let count = check.number(&own, count, check::SPOONS);
+                let count = check.number(own, count, check::SPOONS);
                 Wanted::By(Wish::Weighing(self.known.spooned(field, count, of, check)))
             }
             ToppingWish::Count { count } => {
-                let count = check.number(&own, f64::from(count), check::PIECES);
+                let count = check.number(own, f64::from(count), check::PIECES);
                 Wanted::By(Wish::Weighing(grams(each) * count))
             }
             ToppingWish::FillTo { total_g } => {
-                Wanted::FillTo(grams(check.number(&own, total_g, check::GOODS_G)))
+                Wanted::FillTo(grams(check.number(own, total_g, check::GOODS_G)))
             }
         };
         (Topping { across: millimetres(across), each: grams(each) }, wanted)
@@ -179,7 +186,8 @@ impl ToppingInputs {
 
 /// What all toppings weigh on so large a slab of so much chocolate.
 pub(crate) fn weigh_on(stated: &[ToppingInputs], slab: Area, chocolate: Mass) -> Mass {
-    let checked = stated.iter().map(|one| one.check("", chocolate, &mut Checker::new()));
+    let checked =
+        stated.iter().map(|one| one.check(format_args!(""), chocolate, &mut Checker::new()));
     let (sum, fill_to) =
         checked.fold((Mass::default(), None), |(sum, fill_to), (one, wanted)| match wanted {
             Wanted::By(wish) => (sum + one.on(slab, wish).mass, fill_to),
@@ -211,7 +219,7 @@ pub(crate) fn on_top_of(
     let checked: Vec<_> = stated
         .iter()
         .enumerate()
-        .map(|(i, inputs)| inputs.check(&format!("toppings[{i}]"), chocolate, at.check))
+        .map(|(i, inputs)| inputs.check(format_args!("toppings[{i}]"), chocolate, at.check))
         .collect();
     if at.check.has_faults() || stated.is_empty() {
         return;
@@ -260,7 +268,7 @@ pub(crate) fn on_top_of(
         mass += on_top.mass;
         let one = at.goods(&inputs.name, on_top.mass, "on top");
         let one = one.of_pantry(inputs.goods_id, inputs.label.as_ref());
-        let one = prepare(draft, &inputs.prepared, &format!("top-{}", i + 1), one, at);
+        let one = prepare(draft, &inputs.prepared, format_args!("top-{}", i + 1), one, at);
         draft.goods.push(one);
         draft.sets.goods.push((on_top.mass, inputs.known.temp(room)));
         draft.said.notes.extend(inputs.known.remarks(&inputs.name, room));
