@@ -5,6 +5,7 @@ import { useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan, useGuide } from "../api/queries";
 import { Following } from "../guide/Following";
+import { besideTheBench } from "../guide/following";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -60,7 +61,7 @@ function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
 /** What the guide has after this tempering. */
 function WhatFollows({ batchId }: { batchId: string }) {
   const guide = useGuide(batchId).data;
-  return guide ? <Following guide={guide} /> : null;
+  return guide ? <Following {...besideTheBench(guide)} /> : null;
 }
 
 interface BenchProps {

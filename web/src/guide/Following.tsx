@@ -1,11 +1,9 @@
 import { Box } from "@chakra-ui/react";
-import type { Guide } from "../api/client";
 import { inWords } from "../kit/message";
-import { following } from "./following";
+import type { following } from "./following";
 
-/** What comes next and later, in a line: the same at the guide and at the bench. */
-export function Following({ guide }: { guide: Guide }) {
-  const { next, later } = following(guide);
+/** What comes next and later, in a line. */
+export function Following({ next, later }: ReturnType<typeof following>) {
   if (!next) return null;
   const [after] = later;
   return (

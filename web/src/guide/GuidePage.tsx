@@ -23,6 +23,7 @@ import { useStored } from "../kit/useStored";
 import { WayTo } from "../kit/WayTo";
 import { ComingStrip } from "./ComingStrip";
 import { Following } from "./Following";
+import { following } from "./following";
 import { NowCard } from "./NowCard";
 import { ProgressList } from "./ProgressList";
 import { ToBowl } from "./ToBowl";
@@ -157,7 +158,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           </Button>
         </Box>
       )}
-      <Following guide={guide} />
+      <Following {...following(guide)} />
       <Allergens of={batch?.plan?.allergens} />
       {refused && <Fault>Not saved: {refused.message}</Fault>}
       <Box
