@@ -5,7 +5,7 @@ import { useParams } from "react-router";
 import type { BowlAnswer } from "../api/client";
 import { useBowlWithPlan, useGuide } from "../api/queries";
 import { Following } from "../guide/Following";
-import { besideTheBench } from "../guide/following";
+import { besideTheBench, following } from "../guide/following";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -58,10 +58,11 @@ function BenchCurve({ bowl, recent }: { bowl: BowlAnswer; recent: boolean }) {
   );
 }
 
-/** What the guide has after this tempering. */
-function WhatFollows({ batchId }: { batchId: string }) {
+/** What the guide has besides and after this tempering; once it is said to pour, after the pour. */
+function WhatFollows({ batchId, pours }: { batchId: string; pours: boolean }) {
   const guide = useGuide(batchId).data;
-  return guide ? <Following {...besideTheBench(guide)} /> : null;
+  if (!guide) return null;
+  return <Following {...(pours ? following(guide) : besideTheBench(guide))} />;
 }
 
 interface BenchProps {
@@ -82,6 +83,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
   const laptop = useWider(62);
   const tablet = useWider(48);
   if (!bowl) return <Loading what="the bowl" />;
+  const pours = bowl.advice.asks?.kind === "poured";
   const ended = bowl.phase === "done" || bowl.phase === "lost";
   const curve = (
     <Box h={{ base: "220px", lg: "180px" }} minW="0">
@@ -153,7 +155,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
         )}
         <OtherBowls bowlId={bowlId} />
         <Instruction bowl={bowl} time={clock} act={act}>
-          {!ended && tablet && <WhatFollows batchId={batchId} />}
+          {!ended && tablet && <WhatFollows batchId={batchId} pours={pours} />}
         </Instruction>
         {bowl.phase === "done" && (
           <AfterThePour batchId={batchId} tempered={bowl.advice.level !== "stop"} />
@@ -191,7 +193,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
                 <>
                   {!tablet && !ended && (
                     <>
-                      <WhatFollows batchId={batchId} />
+                      <WhatFollows batchId={batchId} pours={pours} />
                       {curve}
                     </>
                   )}

@@ -12,6 +12,7 @@ import { ChocolatePick } from "./ChocolatePick";
 import { FilmsFields } from "./FilmsFields";
 import type { FieldsOf } from "./fieldsOfWork";
 import { LiningFields } from "./LiningFields";
+import { onRegions } from "./regions";
 import { SmearFields } from "./SmearFields";
 
 interface Props extends Omit<FieldsOf<unknown>, "work" | "onChange"> {
@@ -60,7 +61,9 @@ export function CastFields({ cast, of, solid = "never", errors, onChange, ...pic
           mould={cast.mould}
           errors={errors}
           field="cast.mould"
-          onChange={(next) => set({ mould: next })}
+          onChange={(next) =>
+            set({ mould: next, colours: onRegions(cast.colours ?? [], cast.mould, next) })
+          }
         />
       )}
       <HowMany cast={cast} errors={errors} onChange={set} />

@@ -9,6 +9,7 @@ import type { FieldsOf } from "./fieldsOfWork";
 import { InsideFields } from "./InsideFields";
 import { PaintedFields } from "./PaintedFields";
 import { PlateFields } from "./PlateFields";
+import { onRegions } from "./regions";
 import { StuckOnFields } from "./StuckOnFields";
 import { ToeFields } from "./ToeFields";
 import { TonesFields } from "./TonesFields";
@@ -22,6 +23,10 @@ export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figu
   const mould = saved.find(({ id }) => id === cast.mould_id)?.thing.mould ?? cast.mould;
   const regions = (mould.regions ?? []).map(({ name }) => name);
   const usual = cast.chocolate;
+  const castChanged = (patch: Partial<Figures>) => {
+    const next = patch.cast?.mould ?? cast.mould;
+    onChange({ ...patch, tones: onRegions(work.tones, cast.mould, next) });
+  };
   return (
     <Stack gap="4">
       <CastFields
@@ -30,7 +35,7 @@ export function FiguresFields({ work, errors, onChange, ...pick }: FieldsOf<Figu
         of="Body from"
         solid="may"
         errors={errors}
-        onChange={onChange}
+        onChange={castChanged}
       />
       <TonesFields
         {...pick}
