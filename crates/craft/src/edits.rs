@@ -12,6 +12,7 @@ use crate::kinds::{Kind, kinds};
 use crate::learn::GearNumbers;
 use crate::message::names;
 use crate::method::Kitchen;
+use crate::plan::bowl_names::{PART_OF, free};
 use crate::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
 use crate::work::ComponentInputs;
 
@@ -168,18 +169,6 @@ fn nothing_said(bowl: &BowlInputs) -> bool {
     bare(bowl) == bare(&BowlInputs::usual(bowl.family))
 }
 
-/// A key or name that is not taken: "dark", "dark 2", …
-fn free<'a>(wish: &str, taken: impl Iterator<Item = &'a str>) -> String {
-    let taken: Vec<_> = taken.collect();
-    let mut key = wish.to_owned();
-    let mut n = 2;
-    while taken.contains(&key.as_str()) {
-        key = format!("{wish} {n}");
-        n += 1;
-    }
-    key
-}
-
 /// Adds a bowl that is melted and read as the first one is; gives its key.
 fn add_bowl(inputs: &mut PlanInputs, wish: &str, bowl: BowlInputs) -> String {
     let key = free(wish, inputs.bowls.iter().map(|bowl| bowl.key.as_str()));
@@ -209,7 +198,7 @@ fn add_part(inputs: &mut PlanInputs, of: &str) -> Result<String, Fault> {
         return Err(Fault { field: "edit.of".to_owned(), message });
     };
     let from = whole.taken_from.clone().unwrap_or_else(|| whole.key.clone());
-    let key = free(&format!("part of {from}"), inputs.bowls.iter().map(|bowl| bowl.key.as_str()));
+    let key = free(&format!("{PART_OF}{from}"), inputs.bowls.iter().map(|bowl| bowl.key.as_str()));
     let part =
         BowlInputs { key: key.clone(), taken_from: Some(from), ..BowlInputs::usual(whole.family) };
     inputs.bowls.push(part);

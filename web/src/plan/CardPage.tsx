@@ -10,7 +10,6 @@ import { inWords } from "../kit/message";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
 import { sheetWords } from "../sheets/sheetWords";
-import { bowlNames } from "./names";
 import { PlanPlaces } from "./PlanPlaces";
 import { inBrief } from "./storageWords";
 import { weighedOut } from "./weighedOut";
@@ -44,8 +43,10 @@ export default function CardPage() {
 
 function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
   const { inputs } = kept;
-  const shelf = useShelf().data;
-  const names = useMemo(() => bowlNames(inputs.bowls, shelf), [inputs.bowls, shelf]);
+  const names = useMemo(
+    () => new Map(plan.bowls.map(({ key, label }) => [key, label])),
+    [plan.bowls],
+  );
   const small = plan.components.length > 4;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" width="full" maxW="1000px" mx="auto">

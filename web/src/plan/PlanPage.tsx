@@ -72,7 +72,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const [chosen, setChosen] = useState(0);
   const [chosenBowl, setChosenBowl] = useState<string>();
   const shelf = useShelf().data;
-  const named = useSame([...bowlNames(draft.bowls, shelf)]);
+  const named = useSame([...bowlNames(draft.bowls, plan.bowls, shelf)]);
   const names = useMemo(() => new Map(named), [named]);
   // What pictures need of the bowls: they are large, and are not drawn for the rest.
   const drawnFrom = useSame(

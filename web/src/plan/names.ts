@@ -1,4 +1,4 @@
-import type { BowlInputs } from "../api/client";
+import type { BowlInputs, PlannedBowl } from "../api/client";
 import type { Shelf } from "../api/queries";
 import { kindWords } from "../theme/chocolate";
 
@@ -8,22 +8,22 @@ export function isColour(bowl: BowlInputs, bowls: readonly BowlInputs[]): boolea
   return whole.colour != null;
 }
 
-/** What each chocolate of a batch is called: as on the shelf, or by its kind. */
+/**
+ * What each chocolate of a batch is called: as the plan calls it. One that was just added is not
+ * worked out yet: until then by its own name, as on the shelf, or by its kind.
+ */
 export function bowlNames(
   bowls: readonly BowlInputs[],
+  planned: readonly PlannedBowl[],
   shelf: Shelf | undefined,
 ): Map<string, string> {
-  const plain = bowls.map((bowl) => {
+  const named = (bowl: BowlInputs) => {
+    const known = planned.find(({ key }) => key === bowl.key);
+    if (known) return known.label;
     if (bowl.name) return bowl.name;
     if (bowl.colour || bowl.taken_from) return bowl.key;
     const saved = shelf?.chocolates.find(({ id }) => id === bowl.chocolate_id);
     return saved?.thing.name ?? kindWords(bowl).toLowerCase();
-  });
-  return new Map(
-    bowls.map((bowl, i) => {
-      const name = plain[i] ?? bowl.key;
-      const alike = plain.filter((other) => other === name).length > 1;
-      return [bowl.key, alike ? `${name} (${bowl.key})` : name];
-    }),
-  );
+  };
+  return new Map(bowls.map((bowl) => [bowl.key, named(bowl)]));
 }

@@ -6,6 +6,8 @@ crate::messages! {
     must_be_kind(kinds: List, kind: Words) = "must be one of {kinds}; it is {kind}";
     needed_by_itself() = "must be given for a bowl that stands for itself";
     too_little_for_bursts() = "Even the shortest burst at this power overheats this little: melt it over warm, not boiling, water, or turn the power down.";
+    part_of(whole: Words) = "part of {whole}";
+    blend() = "blend";
     need_probe() = "a thermometer";
     need_stone() = "a slab of stone, dry and cool";
     need_ready_crystals() = "ready crystals: cocoa butter that is all form V";

@@ -7,6 +7,7 @@
 mod blend;
 mod bowl;
 mod bowl_inputs;
+pub(crate) mod bowl_names;
 mod coatings;
 mod division;
 mod gear;

@@ -215,3 +215,23 @@ fn so_little_is_melted_over_water_and_said_why() {
     let bath = BowlInputs { microwave: None, ..BowlInputs::alone(Family::White, 12.0) };
     assert!(!told(&bowl(&bath).expect("a plan")));
 }
+
+#[test]
+fn every_place_calls_a_chocolate_by_what_it_is_now() {
+    // Begun as dark, made white, and a part of it taken: the keys still say dark.
+    let part =
+        BowlInputs { taken_from: Some("dark".to_owned()), ..keyed("part of dark", Family::White) };
+    let bowls = vec![keyed("dark", Family::White), part];
+    let made = vec![slab("a", "A", "dark"), slab("b", "B", "part of dark")];
+    let plan = Plan::of(&of(bowls, made)).expect("a plan");
+    let labels: Vec<_> = plan.bowls.iter().map(|bowl| bowl.label.as_str()).collect();
+    assert_eq!(labels, ["white", "part of white"]);
+    assert_eq!(plan.bowls[1].taken.as_ref().map(|taken| taken.label.as_str()), Some("white"));
+    assert!(plan.allergens.unread.iter().all(|name| !name.contains("dark")));
+    let steps = crate::steps::lines(&plan);
+    let said = steps.iter().flat_map(|line| &line.steps).flat_map(|step| {
+        [Some(&step.text), Some(&step.detail), step.caution.as_ref()].into_iter().flatten()
+    });
+    let of_dark: Vec<_> = said.filter(|said| said.text().contains("dark")).collect();
+    assert!(of_dark.is_empty(), "{of_dark:?}");
+}

@@ -10,7 +10,7 @@ use super::needed::Needed;
 use super::planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 use super::recipe::Recipe;
 use super::taken::{GoodsTaken, from_the_tap, taken};
-use super::{blend, coatings, division, labels, sharing, tints};
+use super::{blend, bowl_names, coatings, division, labels, sharing, tints};
 use crate::allergens::{Declared, Gathering};
 use crate::catalogue::plan as say;
 use crate::check::{self, Checker, Fault};
@@ -82,10 +82,10 @@ impl Plan {
         let plain: Vec<_> =
             tempering.iter().map(|t| t.recipe.as_ref().map(Recipe::optics)).collect();
         let known: Vec<BatchChocolate> = (stated.iter().zip(&tempering))
-            .zip(tints::optics(&stated, &plain))
-            .map(|((bowl, t), optics)| BatchChocolate {
+            .zip(bowl_names::names(&stated).into_iter().zip(tints::optics(&stated, &plain)))
+            .map(|((bowl, t), (label, optics))| BatchChocolate {
                 key: bowl.key.clone(),
-                label: label(bowl, &stated),
+                label,
                 chocolate: t.chocolate.clone(),
                 optics,
                 parts: t.recipe.as_ref().map(Recipe::parts),
@@ -218,20 +218,6 @@ fn declared(
         }
     }
     all.declared()
-}
-
-/// What tasks call a chocolate: its name, its family, or its key where there are two of that. A
-/// colour goes by its key.
-fn label(bowl: &BowlInputs, bowls: &[BowlInputs]) -> String {
-    if let Some(name) = &bowl.name {
-        return name.clone();
-    }
-    let alike = bowls.iter().filter(|other| other.family == bowl.family).count();
-    if bowl.blend.is_none() && bowl.colour.is_none() && alike == 1 {
-        bowl.family.to_string()
-    } else {
-        bowl.key.clone()
-    }
 }
 
 /// Every bowl as it was stated is checked; what it comes to follows from what is known of the one

@@ -303,6 +303,7 @@ impl Shelf {
         let mut filled = inputs.clone();
         if let Some(id) = inputs.chocolate_id {
             if let Some(saved) = self.chocolate(id) {
+                filled.name = inputs.name.clone().or_else(|| Some(saved.name.clone()));
                 filled.family = saved.family;
                 filled.blend.clone_from(&saved.blend);
                 filled.own = inputs.own.or(saved.own);

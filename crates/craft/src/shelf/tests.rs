@@ -91,6 +91,7 @@ fn a_plan_is_filled_with_the_numbers_of_what_it_names() {
     let shelf = Shelf::new(things(), Vec::new());
     let filled = shelf.fill_bowl(&named(BAG)).expect("all there");
     assert_eq!(filled.family, Family::Dark);
+    assert_eq!(filled.name.as_deref(), Some("Dark 66 %"));
     assert_eq!(filled.own.work_c, Some([30.5, 31.5]));
     assert_eq!(filled.bowl.map(|bowl| bowl.mass_g), Some(450.0));
     assert_eq!(filled.microwave.map(|m| m.watts), Some(700.0));
