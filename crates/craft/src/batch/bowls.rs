@@ -2,6 +2,8 @@
 
 use chrono::{DateTime, Utc};
 
+use super::together::ready_with;
+use crate::bowl::UsedFor;
 use crate::message::Message;
 use crate::steps::{Line, Step, tempering_key};
 
@@ -43,6 +45,30 @@ pub fn bowl_of<'a>(bowls: &'a [BowlState], chocolate: &str, nth: u32) -> Option<
         .collect();
     of.sort_by_key(|bowl| bowl.opened_at);
     of.get(usize::try_from(nth).ok()?.checked_sub(1)?).copied()
+}
+
+/// What a bowl is tempered for, and what comes before it; see [`used_for`].
+#[must_use]
+pub fn use_of(
+    lines: &[Line],
+    bowls: &[BowlState],
+    chocolate: &str,
+    opened_at: DateTime<Utc>,
+) -> Option<UsedFor> {
+    let step = used_for(lines, bowls, chocolate, opened_at)?;
+    let line = lines.iter().find(|line| line.steps.iter().any(|other| other.key == step.key))?;
+    let index = line.steps.iter().position(|other| other.key == step.key)?;
+    let with = ready_with(&line.steps, index, lines.iter());
+    let goes_before = |i: &usize| {
+        let with = ready_with(&line.steps, *i, lines.iter());
+        let own = step.tempered.as_ref();
+        with.iter().any(|line| line.steps.iter().any(|step| Some(&step.key) == own))
+    };
+    Some(UsedFor {
+        step: step.text.clone(),
+        with: with.into_iter().map(|line| line.name.clone()).collect(),
+        after: (0..index).rev().find(goes_before).map(|i| line.steps[i].text.clone()),
+    })
 }
 
 /// The step that a bowl is tempered for: the first that takes its chocolate's nth tempering,

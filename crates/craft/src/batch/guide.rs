@@ -5,6 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, standing};
 use super::timeline::{At, Timeline, after, timelines};
+use super::together::ready_with;
 use crate::help::Topic;
 use crate::message::Message;
 use crate::steps::{Line, LineOf, Step, StepKind};
@@ -154,17 +155,20 @@ struct Candidate<'a, 'l> {
     /// By when it must be begun so that what follows it is in time.
     deadline: Option<DateTime<Utc>>,
     chocolate: Chocolate,
+    /// The chocolate that is not ready yet.
+    awaited: Option<&'a str>,
 }
 
 /// A batch as it stands at a moment of its time.
 #[must_use]
 pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTime<Utc>) -> Guide {
+    let all = lines;
     let lines = timelines(lines, &standing(events), bowls);
     let candidates: Vec<_> = lines
         .iter()
         .filter(|line| line.line.component().is_some())
         .filter(|line| mould_is_free(line, &lines))
-        .filter_map(|line| Candidate::of(line, &lines, bowls))
+        .filter_map(|line| Candidate::of(line, all, &lines, bowls))
         .collect();
     let mut coming: Vec<_> = lines.iter().flat_map(|line| to_come(line, now)).collect();
     coming.sort_by_key(|coming| coming.at);
@@ -202,7 +206,12 @@ fn takes(step: &Step) -> TimeDelta {
 }
 
 impl<'a, 'l> Candidate<'a, 'l> {
-    fn of(line: &'l Timeline<'a>, all: &'l [Timeline<'a>], bowls: &[BowlState]) -> Option<Self> {
+    fn of(
+        line: &'l Timeline<'a>,
+        lines: &'a [Line],
+        all: &'l [Timeline<'a>],
+        bowls: &[BowlState],
+    ) -> Option<Self> {
         let index = line.next()?;
         let steps = &line.line.steps;
         let step = &steps[index];
@@ -220,28 +229,31 @@ impl<'a, 'l> Candidate<'a, 'l> {
             }
             work += takes(later);
         }
-        let tempering = step.tempered.as_ref().and_then(|key| {
-            all.iter().find(|other| other.line.steps.iter().any(|step| step.key == *key))
+        // Its own tempering, then those of what goes into the same piece in one go.
+        let own = step.tempered.as_ref().and_then(|key| {
+            lines.iter().find(|other| other.steps.iter().any(|step| step.key == *key))
         });
-        let bowl = tempering.and_then(|tempering| {
-            let (chocolate, nth) = tempering.line.bowl()?;
-            bowl_of(bowls, chocolate, nth).map(|bowl| bowl.status)
-        });
-        let chocolate = match (tempering, bowl) {
-            (None, _) | (_, Some(BowlStatus::Ready | BowlStatus::Poured { .. })) => {
-                Chocolate::Ready
+        let with = ready_with(steps, index, lines.iter());
+        let awaited = own.into_iter().chain(with).find_map(|tempering| {
+            let (chocolate, nth) = tempering.bowl()?;
+            match bowl_of(bowls, chocolate, nth).map(|bowl| bowl.status) {
+                Some(BowlStatus::Ready | BowlStatus::Poured { .. }) => None,
+                Some(BowlStatus::Open) => Some((tempering, Chocolate::AtBench)),
+                None | Some(BowlStatus::GivenUp) => Some((tempering, Chocolate::ToTemper)),
             }
-            (_, Some(BowlStatus::Open)) => Chocolate::AtBench,
-            (_, None | Some(BowlStatus::GivenUp)) => Chocolate::ToTemper,
-        };
+        });
+        let (tempering, chocolate) = awaited.unzip();
+        let chocolate = chocolate.unwrap_or(Chocolate::Ready);
         let first = tempering
             .filter(|_| chocolate == Chocolate::ToTemper)
+            .and_then(|of| all.iter().find(|other| other.line.key == of.key))
             .and_then(|of| Some((of, &of.line.steps[of.next()?])));
         Some(Self {
             opens: line.opens(step),
             closes: line.closes(step),
             deadline,
             chocolate,
+            awaited: tempering.and_then(Line::bowl).map(|(bowl, _)| bowl),
             begun: index > 0,
             first,
             line,
@@ -315,8 +327,7 @@ impl<'a, 'l> Candidate<'a, 'l> {
         });
         let chocolate = match self.chocolate {
             Chocolate::Ready => step.chocolate.clone(),
-            Chocolate::AtBench => self.step.chocolate.clone(),
-            Chocolate::ToTemper => line.line.bowl().map(|(bowl, _)| bowl.to_owned()),
+            Chocolate::AtBench | Chocolate::ToTemper => self.awaited.map(str::to_owned),
         };
         Instruction {
             line: line.line.key.clone(),

@@ -13,8 +13,9 @@ mod stage;
 #[cfg(test)]
 mod tests;
 mod timeline;
+mod together;
 
-pub use bowls::{BowlState, BowlStatus, bowl_of, used_for};
+pub use bowls::{BowlState, BowlStatus, bowl_of, use_of, used_for};
 pub use events::{Event, EventKind, begun, last_standing};
 pub use guide::{Coming, Guide, Instruction, Progress, State, StepProgress, Untempered, guide};
 pub use lesson::lesson;

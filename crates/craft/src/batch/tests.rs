@@ -7,7 +7,7 @@ use super::*;
 use crate::chocolate::Family;
 use crate::kinds::kinds;
 use crate::plan::{BowlInputs, Plan, PlanInputs};
-use crate::steps::{Line, lines};
+use crate::steps::{Line, StepKind, lines};
 use crate::work::ComponentInputs;
 
 fn at(s: i64) -> DateTime<Utc> {
@@ -324,4 +324,88 @@ fn a_bowl_is_used_for_the_first_step_of_its_own_kind_of_work() {
     // One that was given up does not count.
     let given_up = bowl("dark", 0, BowlStatus::GivenUp);
     assert_eq!(said(&[given_up, second], 900), "Fill every cavity with the dark");
+}
+
+/// What comes too late for a maker who does at once what the guide says, and whose bowls take as
+/// long as a bowl may.
+fn too_late_for(name: &str) -> Vec<String> {
+    let plan = planned(&[name]);
+    let step_of =
+        |key: &str| plan.iter().flat_map(|line| &line.steps).find(|step| step.key == key).unwrap();
+    let mut late = Vec::new();
+    let (mut now, mut events) = (0, Vec::new());
+    let mut bowls: Vec<(BowlState, i64)> = Vec::new();
+    for _ in 0..400 {
+        for (bowl, ready) in &mut bowls {
+            bowl.status = if *ready <= now { BowlStatus::Ready } else { BowlStatus::Open };
+        }
+        let states: Vec<_> = bowls.iter().map(|(bowl, _)| bowl.clone()).collect();
+        let Some(said) = guide(&plan, &events, &states, at(now)).now else { return late };
+        let step = step_of(&said.step);
+        let work = step.takes.typical_s.ceil() as i64;
+        match said.state {
+            State::Wait => {
+                let opens = said.opens.expect("it opens").at;
+                now += (opens - at(now)).num_seconds().max(0) + 1;
+            }
+            State::WaitForBowl => {
+                let ready = bowls.iter().map(|(_, ready)| *ready).filter(|ready| *ready > now);
+                now = ready.min().unwrap_or_else(|| panic!("{name}: waits for no bowl: {said:?}"));
+            }
+            State::Do | State::Closing | State::Missed if step.kind == StepKind::Tempering => {
+                let chocolate = said.chocolate.as_deref().expect("a chocolate");
+                bowls.push((
+                    bowl(chocolate, now, BowlStatus::Open),
+                    now + step.takes.most_s.ceil() as i64,
+                ));
+                now += 1;
+            }
+            State::Do | State::Closing | State::Missed => {
+                if said.state == State::Missed {
+                    late.push(said.text.to_string());
+                }
+                now += work;
+                let kind = EventKind::Done { step: said.step, just_now: false };
+                events.push(Event { id: Uuid::now_v7(), at: at(now), kind });
+            }
+        }
+    }
+    panic!("{name} is never all made: {events:?}")
+}
+
+#[test]
+fn who_does_at_once_what_the_guide_says_is_never_too_late() {
+    let late: Vec<_> = kinds()
+        .into_iter()
+        .map(|kind| (kind.name, too_late_for(kind.name)))
+        .filter(|(_, late)| !late.is_empty())
+        .collect();
+    assert!(late.is_empty(), "{late:#?}");
+}
+
+#[test]
+fn what_goes_into_one_piece_in_one_go_is_in_temper_before_the_first_of_it_is_poured() {
+    let plan = planned(&["Marbled bark"]);
+    let open = [bowl("dark", 0, BowlStatus::Open), bowl("white", 60, BowlStatus::Open)];
+    let used = |place: usize| {
+        let BowlState { chocolate, opened_at, .. } = &open[place];
+        use_of(&plan, &open, chocolate, *opened_at).expect("a use")
+    };
+    assert_eq!((used(0).with, used(0).after), (vec!["white".to_owned()], None));
+    assert_eq!(used(1).after.map(|first| first.to_string()), Some(used(0).step.to_string()));
+    // The dark is in temper: before it is poured, the white is weighed out.
+    let made: Vec<_> = plan
+        .iter()
+        .filter(|line| line.component().is_some())
+        .flat_map(|line| &line.steps)
+        .collect();
+    let before = made.iter().take_while(|step| step.tempered.is_none());
+    let events: Vec<_> = before.map(|step| done("it-0", step.task(), 1)).collect();
+    let dark = [bowl("dark", 0, BowlStatus::Ready)];
+    let said = guide(&plan, &events, &dark, at(90)).now.expect("something to do");
+    assert_eq!((said.chocolate.as_deref(), said.state), (Some("white"), State::Do));
+    // A bowl by itself is not held.
+    let alone = planned(&["Slab of bark"]);
+    let used = use_of(&alone, &open[..1], "dark", at(0)).expect("a use");
+    assert!(!used.is_held(), "{used:?}");
 }

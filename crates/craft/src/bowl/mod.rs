@@ -29,4 +29,4 @@ pub(crate) use forecast::SETTLING;
 pub use forecast::{Ahead, Forecast, cool_water, forecast, look_ahead, trend};
 pub use record::Record;
 pub use settling::shake_due;
-pub use setup::{Colouring, Course, Setup};
+pub use setup::{Colouring, Course, Setup, UsedFor};

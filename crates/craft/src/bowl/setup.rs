@@ -51,9 +51,33 @@ pub struct Setup {
     pub scale: Scale,
     /// The powder that is worked in, where it is coloured here.
     pub colouring: Option<Colouring>,
-    /// The step of its batch that it is tempered for, in words; `None` where it stands for
-    /// itself.
-    pub used_for: Option<Message>,
+    /// The step of its batch that it is tempered for; `None` where it stands for itself.
+    pub used_for: Option<UsedFor>,
+}
+
+/// The step that a bowl is tempered for, and what comes before it.
+#[derive(Clone, Debug, PartialEq)]
+pub struct UsedFor {
+    /// What is done with it, in words.
+    pub step: Message,
+    /// What must be in temper by then too, by name: it goes into the same piece in one go.
+    pub with: Vec<String>,
+    /// What is done right before it, with another chocolate that is in temper.
+    pub after: Option<Message>,
+}
+
+impl UsedFor {
+    /// A step that nothing else is waited for with.
+    #[must_use]
+    pub fn alone(step: Message) -> Self {
+        Self { step, with: Vec::new(), after: None }
+    }
+
+    /// Whether it is held in temper until something else is ready.
+    #[must_use]
+    pub fn is_held(&self) -> bool {
+        self.after.is_some() || !self.with.is_empty()
+    }
 }
 
 /// What a bowl must know of the method it is tempered by.

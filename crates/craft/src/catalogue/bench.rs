@@ -164,6 +164,9 @@ crate::messages! {
     given_up_reason(reason: Words) = "{reason}";
     was_at_the_cool_point() = "It was at the cool point";
     put_on_why(now: Reading) = "In temper and in range at {now}. Stir it up from the bottom; thin coats.";
+    once_in_temper_too(others: List, step: Nested) = "Once the {others} is in temper too: {step}";
+    first_then(first: Nested, step: Nested) = "First: {first}. Then: {step}";
+    held_why(now: Reading) = "In temper and in range at {now}. Hold it there until then: stir now and then, and warm it a little when that is asked for. The guide says what comes first.";
     step_now(step: Nested) = "{step} now";
     was_put_on() = "It is put on";
     failed_cold_why(what: Nested, now: Reading, from: Temp, melt_to: Temp) = "{what} {now} now: under {from} nothing that is added melts in or spreads. Warm it into its range first; or melt it again, to {melt_to}, and temper it again.";

@@ -3,8 +3,9 @@
 use chrono::{DateTime, TimeDelta, Utc};
 
 use crate::bowl::temper_test::{TestTimes, Verdict, in_words};
-use crate::bowl::time_delta;
+use crate::bowl::{UsedFor, time_delta};
 use crate::catalogue::bench as say;
+use crate::message::{Message, names};
 use crate::phrases::CoachContext;
 use crate::phrases::{Advice, Alarm, Countdown, Rule};
 use crate::units::{degrees, in_seconds};
@@ -103,9 +104,11 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         .until(context.countdown_to(say::lower_end(), band.middle()));
     }
     let leaving = context.countdown_to(say::leaves_band(), band.lo);
-    if context.soon(band.lo) {
+    let held = context.setup.used_for.as_ref().filter(|used| used.is_held());
+    // What is held for another is warmed a little where it leaves its band, and not used alone.
+    if held.is_none() && context.soon(band.lo) {
         let now = match &context.setup.used_for {
-            Some(step) => say::step_now(step.clone()),
+            Some(used) => say::step_now(used.step.clone()),
             None if context.setup.is_colour() => say::put_on_now(),
             None => say::pour_now(),
         };
@@ -129,7 +132,7 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
     }
     let colour = context.setup.is_colour();
     let next = match &context.setup.used_for {
-        Some(step) => step.clone(),
+        Some(used) => first_what_it_waits_for(used),
         None if colour => say::put_on(),
         None => say::pour(),
     };
@@ -138,5 +141,17 @@ pub(super) fn while_working(context: &CoachContext<'_>) -> Advice {
         (false, true) => say::put_on_why(context.shown()),
         (false, false) => say::pour_why(context.shown()),
     };
-    Advice::new(Rule::Pour, next, weak.unwrap_or_else(why)).until(leaving)
+    let why =
+        if held.is_some() { say::held_why(context.shown()) } else { weak.unwrap_or_else(why) };
+    Advice::new(Rule::Pour, next, why).until(leaving)
+}
+
+/// What is done with a bowl, with what must be so before.
+fn first_what_it_waits_for(used: &UsedFor) -> Message {
+    let step = used.step.clone();
+    let step = match &used.after {
+        Some(first) => say::first_then(first.clone(), step),
+        None => step,
+    };
+    if used.with.is_empty() { step } else { say::once_in_temper_too(names(&used.with), step) }
 }

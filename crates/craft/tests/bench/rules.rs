@@ -1,7 +1,7 @@
 //! What the coach says on the way to temper, method by method, and what it
 //! watches for.
 
-use craft::bowl::{ActionKind, Phase, Seen, Temper};
+use craft::bowl::{ActionKind, Phase, Seen, Temper, UsedFor};
 use craft::chocolate::Family;
 use craft::coach::{Alarm, Grounds, Rule};
 use craft::note::Level;
@@ -311,10 +311,43 @@ fn in_temper_it_is_used_as_its_batch_says() {
         pour.text.clone()
     };
     let mut e = Evening::in_temper();
-    e.setup.used_for = Some(fill());
+    e.setup.used_for = Some(UsedFor::alone(fill()));
     e.act(ActionKind::Stirred);
     assert_eq!((e.advice().rule, e.advice().say), (Rule::Pour, fill()));
     assert!(!e.advice().say.text().contains("edges"), "{}", e.advice().say);
+}
+
+#[test]
+fn what_goes_into_a_piece_with_another_is_held_until_that_is_in_temper_too() {
+    let mut unheld = Evening::in_temper();
+    unheld.act(ActionKind::Stirred);
+    let pour = || unheld.advice().say;
+    let mut e = Evening::in_temper();
+    e.act(ActionKind::Stirred);
+    let with = vec!["white".to_owned()];
+    e.setup.used_for = Some(UsedFor { with, ..UsedFor::alone(pour()) });
+    assert_eq!(e.advice().rule, Rule::Pour);
+    let said = e.advice().say.to_string();
+    assert_eq!(said, format!("Once the white is in temper too: {}", pour()));
+    e.setup.used_for = Some(UsedFor { after: Some(pour()), ..UsedFor::alone(pour()) });
+    assert_eq!(e.advice().say.to_string(), format!("First: {0}. Then: {0}", pour()));
+    // Where it is about to leave its band, it is not used alone.
+    let alone = UsedFor::alone(pour());
+    let held = UsedFor { with: vec!["white".to_owned()], ..alone.clone() };
+    let rules = [alone, held].map(|used| {
+        let mut e = Evening::in_temper();
+        e.setup.used_for = Some(used);
+        let mut rules = Vec::new();
+        for c in [31.6, 31.4, 31.2, 31.1, 31.05] {
+            e.pass(30);
+            e.act(ActionKind::Stirred);
+            e.read(c);
+            rules.push(e.advice().rule);
+        }
+        rules
+    });
+    assert!(rules[0].contains(&Rule::LeavingBand), "{:?}", rules[0]);
+    assert!(!rules[1].contains(&Rule::LeavingBand), "{:?}", rules[1]);
 }
 
 /// A plan of one kind of work, as it starts.

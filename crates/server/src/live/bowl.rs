@@ -4,8 +4,7 @@ use std::sync::{Arc, Mutex, RwLock};
 use std::time::Duration;
 
 use craft::batch::{BowlState, BowlStatus};
-use craft::bowl::{Action, Reading, Record};
-use craft::message::Message;
+use craft::bowl::{Action, Reading, Record, UsedFor};
 use store::StoreError;
 use store::batches::ClockRow;
 use store::bowls::BowlRow;
@@ -36,7 +35,7 @@ pub enum Heard {
 }
 
 /// The step that a bowl is tempered for; none where its batch's steps cannot be read.
-async fn used_for(ground: &Ground, bowl: &BowlRow) -> Result<Option<Message>, Problem> {
+async fn used_for(ground: &Ground, bowl: &BowlRow) -> Result<Option<UsedFor>, Problem> {
     let Ok(computed) = store::batches::computed(&ground.pool, bowl.batch_id).await else {
         return Ok(None);
     };
@@ -53,8 +52,7 @@ async fn used_for(ground: &Ground, bowl: &BowlRow) -> Result<Option<Message>, Pr
             not_tempered: None,
         })
         .collect();
-    let step = craft::batch::used_for(&computed.lines, &states, &bowl.chocolate, bowl.opened_at);
-    Ok(step.map(|step| step.text.clone()))
+    Ok(craft::batch::use_of(&computed.lines, &states, &bowl.chocolate, bowl.opened_at))
 }
 
 /// A record, and up to which number of the database it was read.
