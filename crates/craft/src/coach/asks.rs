@@ -26,6 +26,10 @@ pub(super) fn asks(advice: &Advice, context: &CoachContext<'_>) -> Option<Action
         Rule::WorkInColour => Some(ActionKind::ColourIn),
         Rule::Strain => Some(ActionKind::Strained),
         Rule::Soften => Some(ActionKind::Heat { lasting: None }),
+        // Over water, or back over it: until it is taken off.
+        Rule::Warm | Rule::NotYetMelted if advice.heat.is_none() && !on_heat => {
+            Some(ActionKind::Heat { lasting: None })
+        }
         Rule::WorkOnStone => Some(ActionKind::OffStone),
         Rule::OutOfWater => Some(ActionKind::OffCoolWater),
         Rule::OffPad => Some(ActionKind::OffPad),

@@ -60,6 +60,10 @@ pub(super) fn advise(context: &CoachContext<'_>) -> Advice {
         let say = say::not_yet_melted(there);
         let why = say::not_yet_melted_why(context.shown());
         let advice = Advice::new(Rule::NotYetMelted, say, why).caution();
+        // Over water it goes back until it is taken off.
+        if context.setup.microwave.is_none() {
+            return advice;
+        }
         return match bursts::next(context, temp) {
             Some(burst) => advice.heating(burst),
             None => too_much_for_bursts(context, temp),

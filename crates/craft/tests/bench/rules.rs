@@ -177,10 +177,20 @@ fn the_bursts_that_are_left_follow_what_was_given_and_what_is_read() {
 
 #[test]
 fn over_water_it_is_lifted_off_before_it_runs_away() {
-    let mut e =
-        Evening::of(&BowlInputs { microwave: None, ..BowlInputs::alone(Family::White, 325.0) });
+    let inputs = BowlInputs { microwave: None, ..BowlInputs::alone(Family::White, 325.0) };
+    let mut e = Evening::of(&inputs);
     e.read(20.0);
-    assert_eq!(e.advice().rule, Rule::Warm);
+    let over = Some(ActionKind::Heat { lasting: None });
+    assert_eq!((e.advice().rule, e.advice().asks), (Rule::Warm, over.clone()));
+    // Taken off too soon, it goes back over it.
+    let mut cool = Evening::of(&inputs);
+    cool.read(30.0);
+    cool.act(ActionKind::Heat { lasting: None });
+    cool.pass(30);
+    cool.act(ActionKind::OffHeat);
+    cool.act(ActionKind::Stirred);
+    cool.read(34.0);
+    assert_eq!((cool.advice().rule, cool.advice().asks), (Rule::NotYetMelted, over));
     e.act(ActionKind::Heat { lasting: None });
     for c in [26.0, 28.5, 31.0, 33.5, 36.0] {
         e.read(c);
