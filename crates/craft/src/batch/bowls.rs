@@ -2,7 +2,7 @@
 
 use chrono::{DateTime, Utc};
 
-use super::together::ready_with;
+use super::together::{line_of, ready_with};
 use crate::bowl::UsedFor;
 use crate::message::Message;
 use crate::steps::{Line, Step, tempering_key};
@@ -56,13 +56,13 @@ pub fn use_of(
     opened_at: DateTime<Utc>,
 ) -> Option<UsedFor> {
     let step = used_for(lines, bowls, chocolate, opened_at)?;
-    let line = lines.iter().find(|line| line.steps.iter().any(|other| other.key == step.key))?;
+    let line = line_of(lines, &step.key)?;
     let index = line.steps.iter().position(|other| other.key == step.key)?;
-    let with = ready_with(&line.steps, index, lines.iter());
+    let with = ready_with(&line.steps, index, lines);
+    let own = step.tempered.as_ref().and_then(|key| line_of(lines, key));
     let goes_before = |i: &usize| {
-        let with = ready_with(&line.steps, *i, lines.iter());
-        let own = step.tempered.as_ref();
-        with.iter().any(|line| line.steps.iter().any(|step| Some(&step.key) == own))
+        let with = ready_with(&line.steps, *i, lines);
+        with.iter().any(|tempering| own.is_some_and(|own| own.key == tempering.key))
     };
     Some(UsedFor {
         step: step.text.clone(),

@@ -5,7 +5,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::bowls::{BowlState, BowlStatus, bowl_of};
 use super::events::{Event, standing};
 use super::timeline::{At, Timeline, after, timelines};
-use super::together::ready_with;
+use super::together::{line_of, ready_with};
 use crate::help::Topic;
 use crate::message::Message;
 use crate::steps::{Line, LineOf, Step, StepKind};
@@ -230,10 +230,8 @@ impl<'a, 'l> Candidate<'a, 'l> {
             work += takes(later);
         }
         // Its own tempering, then those of what goes into the same piece in one go.
-        let own = step.tempered.as_ref().and_then(|key| {
-            lines.iter().find(|other| other.steps.iter().any(|step| step.key == *key))
-        });
-        let with = ready_with(steps, index, lines.iter());
+        let own = step.tempered.as_ref().and_then(|key| line_of(lines, key));
+        let with = ready_with(steps, index, lines);
         let awaited = own.into_iter().chain(with).find_map(|tempering| {
             let (chocolate, nth) = tempering.bowl()?;
             match bowl_of(bowls, chocolate, nth).map(|bowl| bowl.status) {
