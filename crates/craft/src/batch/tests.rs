@@ -126,6 +126,56 @@ fn of_several_things_from_one_bowl_the_bench_pours_the_first_and_the_last_ends_i
     assert_eq!(ends_bowl(&plan, &first, &ready, "no/such"), None);
 }
 
+/// Of each tempering of some lines: what the bench says it is for, and what of it is done once it
+/// was poured there.
+fn said_and_done(plan: &[Line]) -> Vec<(Option<String>, Vec<String>)> {
+    let temperings = plan.iter().filter_map(Line::bowl);
+    let one = |(chocolate, nth): (&str, u32)| {
+        let bowls: Vec<_> = (1..=i64::from(nth))
+            .map(|n| bowl(chocolate, n, BowlStatus::Poured { at: at(900 * n) }))
+            .collect();
+        let (opened, poured) = (at(i64::from(nth)), at(900 * i64::from(nth)));
+        let said = used_for(plan, &bowls, chocolate, opened).map(|step| step.key.clone());
+        let of_it = |key: &str| {
+            let steps = plan.iter().filter(|l| l.bowl().is_none()).flat_map(|l| &l.steps);
+            steps.into_iter().any(|step| step.key == key)
+        };
+        let progress = guide(plan, &[], &bowls, poured).progress;
+        let steps = progress.into_iter().flat_map(|line| line.steps);
+        let done = steps.filter(|step| step.done_at == Some(poured) && of_it(&step.key));
+        (said, done.map(|step| step.key).collect())
+    };
+    temperings.map(one).collect()
+}
+
+#[test]
+fn what_the_bench_says_it_pours_is_what_is_done_and_nothing_before_or_after() {
+    let divided = {
+        let kind = kinds().into_iter().find(|kind| kind.name == "Dipped pieces").expect("dips");
+        let part = BowlInputs {
+            key: "part".into(),
+            taken_from: Some("dark".into()),
+            ..BowlInputs::usual(Family::Dark)
+        };
+        let mut work = kind.start;
+        if let crate::work::WorkInputs::Dipped(dipped) = &mut work {
+            dipped.swirl = Some("part".into());
+        }
+        let component = ComponentInputs { key: "it".into(), name: "Truffles".into(), work };
+        let usual = PlanInputs::usual(Family::Dark);
+        let mut bowls = usual.bowls.clone();
+        bowls.push(part);
+        lines(&Plan::of(&PlanInputs { bowls, components: vec![component], ..usual }).expect("a plan"))
+    };
+    let parted = said_and_done(&divided);
+    assert_eq!(parted[0].0.as_deref(), Some("it/part-part"));
+    let of_kinds = kinds().into_iter().flat_map(|kind| said_and_done(&planned(&[kind.name])));
+    for (said, done) in of_kinds.chain(parted) {
+        let said = said.expect("what it is for");
+        assert_eq!(done, [said]);
+    }
+}
+
 #[test]
 fn a_batch_is_under_way_until_everything_in_it_is_made() {
     let plan = planned(&["Slab of bark", "Boiled-sugar sheet"]);

@@ -57,8 +57,8 @@ pub(super) fn timelines<'a>(
 }
 
 /// What the bench says of a tempering: it was weighed out when its bowl was opened, and is
-/// over when it was poured. That pour is also the first pour from it that nobody has
-/// spoken of yet; whoever pours several things from one bowl says of the others when.
+/// over when it was poured. That is also when the first step was done that takes from it and
+/// of which nobody had spoken before; whoever takes it for several says of the others when.
 fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: &BowlState) {
     let poured = match bowl.status {
         BowlStatus::Poured { at } => Some(at),
@@ -75,25 +75,21 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
         }
     }
     let Some(at) = poured else { return };
-    let from_it = |line: &Timeline<'a>| {
-        line.line.steps.iter().rposition(|step| step.tempered.as_deref() == Some(key))
-    };
-    // What the maker said of that step itself stands before it.
-    let said =
-        |line: &Timeline<'a>, i: usize| line.done.contains_key(line.line.steps[i].key.as_str());
-    let spoken_of = all.iter().any(|line| from_it(line).is_some_and(|i| said(line, i)));
-    let Some((line, i)) = all.iter_mut().find_map(|line| from_it(line).map(|i| (line, i))) else {
+    let from_it = all.iter().enumerate().flat_map(|(l, line)| {
+        let steps = line.line.steps.iter();
+        steps.filter(|step| step.tempered.as_deref() == Some(key)).map(move |step| (l, step))
+    });
+    let from_it: Vec<_> = from_it.collect();
+    let said = |l: usize, step: &Step| all[l].done.get(step.key.as_str()).map(|done| done.at);
+    // A pour that was ticked off in the guide is that one, and no other besides.
+    if from_it.iter().any(|(l, step)| said(*l, step) == Some(at)) {
         return;
-    };
-    let step = &line.line.steps[i];
-    match line.done.get_mut(step.key.as_str()) {
-        // A tick that comes later than the pour moves nothing that counts from it.
-        Some(done) => done.at = done.at.min(at),
-        None if spoken_of => {}
-        None => {
-            line.done.insert(&step.key, Done { at, just_now: false });
-        }
     }
+    let not_before = |(l, step): &&(usize, &Step)| said(*l, step).is_none_or(|said| said > at);
+    let Some(&(l, step)) = from_it.iter().find(not_before) else { return };
+    // A tick that comes later than the pour moves nothing that counts from it.
+    let done = all[l].done.entry(&step.key).or_insert(Done { at, just_now: false });
+    done.at = at;
 }
 
 /// Whatever takes a tempering that came to nothing has no windows of tempered chocolate.

@@ -486,13 +486,13 @@ async fn plan_bench_and_guide_of_every_kind_tell_one_story() {
             steps.iter().map(of).collect()
         };
         assert_eq!(told(&steps), told(&planned), "{name}");
-        // What is poured at the bench is the last step of its line that takes the bowl.
+        // What is poured at the bench is the first step of its line that takes the bowl.
         let first = planned.iter().find(|step| step["kind"] == "pouring");
         let line = |step: &Value| text(&step["key"]).split('/').next().map(str::to_owned);
         let of_it = |step: &&Value| {
             first.is_some_and(|f| step["tempered"] == f["tempered"] && line(step) == line(f))
         };
-        let pour = planned.iter().rfind(of_it).filter(|_| first.is_some());
+        let pour = planned.iter().find(of_it).filter(|_| first.is_some());
         let pour = pour.map(|step| step["key"].clone());
         // What is coming counts from what was done as the plan has it.
         for step in planned.iter().filter(|step| step["kind"] != "tempering") {
