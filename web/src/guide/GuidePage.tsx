@@ -6,6 +6,7 @@ import { Link as RouterLink, useParams } from "react-router";
 import { api, type Guide, type StepEvent } from "../api/client";
 import { keys, useBatch, useGuide } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { grows, stored } from "../batch/afterwards";
 import { play } from "../bench/alarms";
 import { Edged } from "../bench/Edged";
 import { levels } from "../bench/levels";
@@ -146,11 +147,18 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           <Box textStyle="wide" fontSize="4xl">
             {guide.stage === "lost" ? "Given up" : "All is made"}
           </Box>
-          <Box mt="2">
-            {guide.stage === "lost"
-              ? "Nothing is left to do here."
-              : "Airtight, cool and dark, away from smells. Judge gloss and snap after 24 hours."}
-          </Box>
+          {guide.stage === "lost" ? (
+            <Box mt="2">Nothing is left to do here.</Box>
+          ) : (
+            batch?.plan && (
+              <Box mt="2" data-testid="afterwards">
+                {stored(batch.plan).map((words) => (
+                  <Box key={words}>{words}</Box>
+                ))}
+                {grows(batch.plan) && <Box>Judge gloss and snap after 24 hours.</Box>}
+              </Box>
+            )
+          )}
           <Button asChild size="lg" minH="14" mt="4" bg="ink" color="onInk">
             <RouterLink to={`/log/${guide.batch_id}`}>
               {guide.stage === "lost" ? "The record" : "Record result"}

@@ -1,5 +1,6 @@
 import { Box, Stack } from "@chakra-ui/react";
 import type { Batch } from "../api/client";
+import { grows } from "../batch/afterwards";
 import { day } from "../kit/format";
 import { lookNames, looks, lookWord, symptoms } from "./words";
 
@@ -16,7 +17,9 @@ interface Props {
 /** The looks at what came out; and when the next is worth taking. */
 export function Results({ batch, poured_at, lost }: Props) {
   const poured = poured_at ? Date.parse(poured_at) : null;
-  const due = poured === null ? null : poured + DAY_MS;
+  // What is not tempered does not grow: it dulls.
+  const waits = batch.plan === null || batch.plan === undefined || grows(batch.plan);
+  const due = poured === null || !waits ? null : poured + DAY_MS;
   const settled =
     due !== null && batch.results.some((o) => Date.parse(o.noted_at) >= due - 3_600_000);
   return (
