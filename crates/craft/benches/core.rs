@@ -17,6 +17,7 @@ use craft::kinds::kinds;
 use craft::method::Run;
 use craft::plan::{BowlInputs, Plan, PlanInputs, WareInputs, bowl as bowl_plan};
 use craft::pot::Pot;
+use craft::schedule::Asked;
 use craft::setting::{Place, setting};
 use craft::units::{celsius, grams, millimetres, minutes, seconds};
 use craft::work::{
@@ -25,6 +26,8 @@ use craft::work::{
 };
 use criterion::{BenchmarkId, Criterion, Throughput, criterion_group, criterion_main};
 use uuid::Uuid;
+
+mod open_night;
 
 fn inputs() -> BowlInputs {
     BowlInputs {
@@ -245,5 +248,15 @@ fn pot(c: &mut Criterion) {
     });
 }
 
-criterion_group!(benches, seed, plan, folding, pot, outlines, colour);
+fn schedule(c: &mut Criterion) {
+    let night = open_night::asked();
+    night.schedule().expect("a schedule");
+    c.bench_function("six casts of eight components put in order", |b| {
+        b.iter(|| black_box(&night).schedule());
+    });
+    let back = Asked { begin: None, ready_by: night.begin, ..night };
+    c.bench_function("the same backward", |b| b.iter(|| black_box(&back).schedule()));
+}
+
+criterion_group!(benches, seed, plan, folding, pot, outlines, colour, schedule);
 criterion_main!(benches);

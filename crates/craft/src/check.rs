@@ -236,6 +236,14 @@ pub const SPILL_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
 pub const PIPED_MM: Bounds = Bounds::new(1.0, 100_000.0, "mm");
 /// How wide a piped line is.
 pub const LINE_MM: Bounds = Bounds::new(0.5, 20.0, "mm");
+/// How long one task takes.
+pub const TASK_MIN: Bounds = Bounds::new(0.0, 10_080.0, "min");
+/// How long one task waits for another.
+pub const WAIT_MIN: Bounds = Bounds::new(0.0, 129_600.0, "min");
+/// Pairs of hands in a kitchen.
+pub const HANDS: Bounds = Bounds::new(1.0, 6.0, "pairs of hands");
+/// How many there are of a thing that tasks need.
+pub const AT_HAND: Bounds = Bounds::new(1.0, 100.0, "");
 /// How many pieces.
 pub const PIECES: Bounds = Bounds::new(1.0, 10_000.0, "pieces");
 /// Parts of pigment to a hundred of cocoa butter: above 20 it blocks and will not flow.

@@ -165,7 +165,9 @@ fn what_the_bench_says_it_pours_is_what_is_done_and_nothing_before_or_after() {
         let usual = PlanInputs::usual(Family::Dark);
         let mut bowls = usual.bowls.clone();
         bowls.push(part);
-        lines(&Plan::of(&PlanInputs { bowls, components: vec![component], ..usual }).expect("a plan"))
+        lines(
+            &Plan::of(&PlanInputs { bowls, components: vec![component], ..usual }).expect("a plan"),
+        )
     };
     let parted = said_and_done(&divided);
     assert_eq!(parted[0].0.as_deref(), Some("it/part-part"));

@@ -17,7 +17,8 @@ macro_rules! areas {
 }
 
 areas! {
-    bench, bowl, cautions, chocolate, colour, drawn, filling, ganache, heat, help, input, keeping, logfile, measure, plan, room, shelf, shell, spread, steps,
+    bench, bowl, cautions, chocolate, colour, drawn, filling, ganache, heat, help, input, keeping, logfile, measure, plan, room, schedule, shelf, shell, spread,
+    steps,
 }
 
 pub(crate) mod work;
