@@ -26,7 +26,7 @@ pub fn asked() -> Asked {
     Asked {
         tasks: casts.flat_map(|(component, n)| cast(component, n)).collect(),
         holds: holds.collect(),
-        at_hand: BTreeMap::new(),
+        at_hand: Vec::new(),
         hands: 1,
         hours: Hours::daily(hour(8), hour(20), chrono_tz::UTC),
         busy: Vec::new(),

@@ -6,26 +6,26 @@
 use serde::{Deserialize, Serialize};
 
 use crate::chocolate::Family;
+use crate::words::worded;
 
-/// An allergen that labels of chocolates and goods name.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Allergen {
-    /// Milk and what is made of it.
-    Milk,
-    /// Soya, lecithin of it too.
-    Soya,
-    /// Nuts that grow on trees.
-    Nuts,
-    /// Peanuts.
-    Peanuts,
-    /// Grain with gluten.
-    Gluten,
-    /// Sesame.
-    Sesame,
-    /// Egg.
-    Egg,
+worded! {
+    /// An allergen that labels of chocolates and goods name; in the order in which labels do.
+    Allergen {
+        /// Milk and what is made of it.
+        Milk = "milk",
+        /// Soya, lecithin of it too.
+        Soya = "soya",
+        /// Nuts that grow on trees.
+        Nuts = "nuts",
+        /// Peanuts.
+        Peanuts = "peanuts",
+        /// Grain with gluten.
+        Gluten = "gluten",
+        /// Sesame.
+        Sesame = "sesame",
+        /// Egg.
+        Egg = "egg",
+    }
 }
 
 /// What a label says of allergens.
@@ -60,7 +60,7 @@ const fn of_family(family: Family) -> &'static [Allergen] {
 }
 
 /// Words in the names of goods, and what such goods contain (*custom*: a start, no list is whole).
-const IN_NAMES: [(&str, Allergen); 33] = [
+const IN_NAMES: [(&str, Allergen); 37] = [
     ("hazelnut", Allergen::Nuts),
     ("almond", Allergen::Nuts),
     ("walnut", Allergen::Nuts),
@@ -72,6 +72,7 @@ const IN_NAMES: [(&str, Allergen); 33] = [
     ("nut paste", Allergen::Nuts),
     ("praline", Allergen::Nuts),
     ("marzipan", Allergen::Nuts),
+    ("brazil nut", Allergen::Nuts),
     ("peanut", Allergen::Peanuts),
     ("sesame", Allergen::Sesame),
     ("tahini", Allergen::Sesame),
@@ -79,7 +80,9 @@ const IN_NAMES: [(&str, Allergen); 33] = [
     ("wafer", Allergen::Gluten),
     ("pretzel", Allergen::Gluten),
     ("cookie", Allergen::Gluten),
+    ("gluten", Allergen::Gluten),
     ("wheat", Allergen::Gluten),
+    (" rye ", Allergen::Gluten),
     ("barley", Allergen::Gluten),
     ("oats", Allergen::Gluten),
     ("cream", Allergen::Milk),
@@ -90,7 +93,8 @@ const IN_NAMES: [(&str, Allergen); 33] = [
     ("yoghurt", Allergen::Milk),
     ("nougat", Allergen::Nuts),
     ("nougat", Allergen::Egg),
-    ("malt", Allergen::Gluten),
+    ("malted", Allergen::Gluten),
+    (" malt ", Allergen::Gluten),
     ("caramel", Allergen::Milk),
     ("soya", Allergen::Soya),
     ("egg", Allergen::Egg),
@@ -98,6 +102,47 @@ const IN_NAMES: [(&str, Allergen); 33] = [
 
 /// Butters that are not of milk.
 const OTHER_BUTTERS: [&str; 3] = ["cocoa butter", "nut butter", "almond butter"];
+
+/// What nuts are called on a label, by the words that tell of them.
+const NUTS: [(&str, &str); 8] = [
+    ("hazelnut", "hazelnuts"),
+    ("almond", "almonds"),
+    ("walnut", "walnuts"),
+    ("pecan", "pecans"),
+    ("pistachio", "pistachios"),
+    ("cashew", "cashews"),
+    ("macadamia", "macadamias"),
+    ("brazil nut", "Brazil nuts"),
+];
+
+/// What a nut is called on a label, by the word that told of it; `None` where that says no more
+/// than that there are nuts.
+pub(crate) fn nut_named(word: &str) -> Option<&'static str> {
+    NUTS.iter().find(|(known, _)| *known == word).map(|(_, name)| *name)
+}
+
+/// Words with an allergen's name in them that are none of it.
+const NOT_OF_IT: [(&str, Allergen); 4] = [
+    ("coconut milk", Allergen::Milk),
+    ("oat milk", Allergen::Milk),
+    ("cream of tartar", Allergen::Milk),
+    ("buckwheat", Allergen::Gluten),
+];
+
+/// The words in a name, in small letters, that tell of allergens, and of which.
+pub(crate) fn told_by(lower: &str) -> impl Iterator<Item = (&'static str, Allergen)> {
+    // A word that stands with spaces in the list is found only as a whole one.
+    let apart = |c: char| if c.is_alphanumeric() { c } else { ' ' };
+    let spaced = format!(" {} ", lower.chars().map(apart).collect::<String>());
+    let known = IN_NAMES.iter().filter(move |(word, of)| {
+        let other = |(other, none): &(&str, Allergen)| none == of && spaced.contains(other);
+        spaced.contains(word) && !NOT_OF_IT.iter().any(other)
+    });
+    let butter = lower.contains("butter") && !OTHER_BUTTERS.iter().any(|b| lower.contains(b));
+    let nuts = lower.split(|c: char| !c.is_alphabetic()).any(|word| matches!(word, "nuts" | "nut"));
+    let known = known.copied().chain(butter.then_some(("butter", Allergen::Milk)));
+    known.chain(nuts.then_some(("nuts", Allergen::Nuts)))
+}
 
 /// Who gathers what a plan contains.
 #[derive(Debug, Default)]
@@ -124,12 +169,7 @@ impl Gathering {
     /// Goods by their name: what that tells, and what their label says; where that was not put
     /// in, that it is to be read.
     pub fn goods(&mut self, name: &str, label: Option<&LabelInputs>) {
-        let lower = name.to_lowercase();
-        let told = IN_NAMES.iter().filter(|(word, _)| lower.contains(word));
-        self.contains.extend(told.map(|(_, allergen)| *allergen));
-        if lower.contains("butter") && !OTHER_BUTTERS.iter().any(|other| lower.contains(other)) {
-            self.contains.push(Allergen::Milk);
-        }
+        self.contains.extend(told_by(&name.to_lowercase()).map(|(_, allergen)| allergen));
         self.label(name, label);
     }
 

@@ -242,8 +242,26 @@ pub const TASK_MIN: Bounds = Bounds::new(0.0, 10_080.0, "min");
 pub const WAIT_MIN: Bounds = Bounds::new(0.0, 129_600.0, "min");
 /// Pairs of hands in a kitchen.
 pub const HANDS: Bounds = Bounds::new(1.0, 6.0, "pairs of hands");
+/// Pairs of hands at one task.
+pub const TASK_HANDS: Bounds = Bounds { min: 0.0, ..HANDS };
+/// A day of the week: 1 is Monday.
+pub const WEEKDAY: Bounds = Bounds::new(1.0, 7.0, "");
 /// How many there are of a thing that tasks need.
 pub const AT_HAND: Bounds = Bounds::new(1.0, 100.0, "");
+/// How many boxes.
+pub const BOXES: Bounds = Bounds::new(1.0, 10_000.0, "boxes");
+/// What of one kind lies in a box.
+pub const IN_A_BOX_G: Bounds = Bounds::new(0.5, 20_000.0, "g");
+/// What is made beyond what is wanted, for what breaks.
+pub const SPARE_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
+/// What is needed or there of one item, in what it is counted in.
+pub const BOUGHT: Bounds = Bounds::new(0.0, 1_000_000.0, "");
+/// What something costs by its weight.
+pub const COSTED_G: Bounds = Bounds::new(0.0, 1_000_000.0, "g");
+/// What something costs by its number.
+pub const COSTED_COUNT: Bounds = Bounds::new(0.0, 100_000.0, "");
+/// What is earned, of the price.
+pub const MARGIN_PCT: Bounds = Bounds::new(0.0, 95.0, "%");
 /// How many pieces.
 pub const PIECES: Bounds = Bounds::new(1.0, 10_000.0, "pieces");
 /// Parts of pigment to a hundred of cocoa butter: above 20 it blocks and will not flow.

@@ -76,11 +76,12 @@ pub fn first_in_the_way<T>(
 }
 
 /// One line of the working behind a figure, as shown under "show the sum".
-#[derive(Clone, Copy, Debug, PartialEq, Serialize)]
+#[derive(Clone, Debug, PartialEq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Working {
     /// What the number is.
-    pub label: &'static str,
+    #[cfg_attr(feature = "schema", schema(value_type = String))]
+    pub label: Cow<'static, str>,
     /// The number.
     pub value: f64,
     /// Its unit, as the maker writes it; `C°` is a difference of temperatures.
@@ -91,6 +92,12 @@ impl Working {
     /// A line of working.
     #[must_use]
     pub const fn new(label: &'static str, value: f64, unit: &'static str) -> Self {
-        Self { label, value, unit }
+        Self { label: Cow::Borrowed(label), value, unit }
+    }
+
+    /// A line about something that has a name of its own.
+    #[must_use]
+    pub fn named(label: String, value: f64, unit: &'static str) -> Self {
+        Self { label: Cow::Owned(label), value, unit }
     }
 }

@@ -35,7 +35,7 @@ fn asked(tasks: Vec<Task>) -> Asked {
     Asked {
         tasks,
         holds: Vec::new(),
-        at_hand: BTreeMap::new(),
+        at_hand: Vec::new(),
         hands: 1,
         hours: Hours::daily(hour(8), hour(20), chrono_tz::UTC),
         busy: Vec::new(),
@@ -53,6 +53,13 @@ fn clock(at: DateTime<Utc>) -> String {
     at.format("%d %H:%M").to_string()
 }
 
+/// What is taken up, from when to when, how much of it, and how much there is.
+type Taken = (String, DateTime<Utc>, DateTime<Utc>, u32, u32);
+
+fn at_hand(asked: &Asked, what: &str) -> u32 {
+    asked.at_hand.iter().find(|(known, _)| known == what).map_or(1, |(_, many)| *many)
+}
+
 /// Everything that does not hold of a schedule, but what it names itself.
 fn faults(asked: &Asked, schedule: &Schedule) -> Vec<String> {
     let mut faults = Vec::new();
@@ -64,7 +71,7 @@ fn faults(asked: &Asked, schedule: &Schedule) -> Vec<String> {
             .iter()
             .find(|b| b.key == key && b.since.as_deref() == since && b.what == what)
     };
-    let mut spans: Vec<(String, DateTime<Utc>, DateTime<Utc>, u32, u32)> = Vec::new();
+    let mut spans: Vec<Taken> = Vec::new();
     for task in &asked.tasks {
         let one = at[task.key.as_str()];
         if (one.to - one.from).num_seconds() != (task.minutes * 60.0).round() as i64 {
@@ -74,7 +81,7 @@ fn faults(asked: &Asked, schedule: &Schedule) -> Vec<String> {
             spans.push(("hands".into(), one.from, one.to, task.hands, asked.hands));
         }
         for what in &task.uses {
-            let many = asked.at_hand.get(what).copied().unwrap_or(1);
+            let many = at_hand(asked, what);
             spans.push((what.clone(), one.from, one.to, 1, many));
         }
         for after in &task.after {
@@ -102,7 +109,7 @@ fn faults(asked: &Asked, schedule: &Schedule) -> Vec<String> {
         }
     }
     for hold in &asked.holds {
-        let many = asked.at_hand.get(&hold.what).copied().unwrap_or(1);
+        let many = at_hand(asked, &hold.what);
         let (from, to) = (at[hold.from.as_str()].from, at[hold.to.as_str()].to);
         spans.push((hold.what.clone(), from, to, 1, many));
     }
@@ -345,7 +352,7 @@ fn a_mould_is_taken_until_it_is_empty_and_two_moulds_are_sooner() {
     let by_one = one.schedule().expect("a schedule");
     assert_eq!(faults(&one, &by_one), Vec::<String>::new());
     assert_eq!(clock(by_one.end), "10 13:30");
-    let two = Asked { at_hand: [("mould".to_owned(), 2)].into(), ..one };
+    let two = Asked { at_hand: vec![("mould".to_owned(), 2)], ..one };
     let by_two = two.schedule().expect("a schedule");
     assert_eq!(faults(&two, &by_two), Vec::<String>::new());
     assert_eq!(clock(by_two.end), "10 11:15");
@@ -467,7 +474,7 @@ fn hours_go_past_midnight_have_exceptions_and_keep_to_the_clock_on_the_wall() {
     assert_eq!(fields(vec![]), ["hours"]);
     assert_eq!(
         fields(vec![weekly(&[0, 8], "8", "25:00")]),
-        ["hours[0].weekdays", "hours[0].from", "hours[0].to"]
+        ["hours[0].weekdays[0]", "hours[0].weekdays[1]", "hours[0].from", "hours[0].to"]
     );
 }
 

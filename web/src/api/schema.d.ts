@@ -501,6 +501,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/boxes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is to be made of each kind for so many boxes, rounded up. */
+        post: operations["made"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/colour-butter": {
         parameters: {
             query?: never;
@@ -626,6 +643,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What stays in the pieces and what they are packed in, added up. */
+        post: operations["added"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/dip": {
         parameters: {
             query?: never;
@@ -688,6 +722,23 @@ export interface paths {
         put?: never;
         /** Chocolate and cream, and how many pieces they fill. */
         post: operations["made"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/label": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ingredients by weight, allergens, and what there may be traces of. */
+        post: operations["worded"];
         delete?: never;
         options?: never;
         head?: never;
@@ -880,6 +931,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/schedule": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts tasks in order: forward from `begin`, or backward from `ready_by`, as late as may be. */
+        post: operations["ordered"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/score-map": {
         parameters: {
             query?: never;
@@ -945,6 +1013,23 @@ export interface paths {
         put?: never;
         /** Shells: what they weigh, what must be at hand, what fits in. */
         post: operations["shells"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is needed less what is there, in whole packs. */
+        post: operations["listed"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1575,16 +1660,39 @@ export interface components {
             /** @description The reason. */
             why: components["schemas"]["Message"];
         };
+        /** @description A wait for another task. */
+        AfterRequest: {
+            from?: null | components["schemas"]["Anchor"];
+            /** @description That task's key. */
+            key: string;
+            /**
+             * Format: double
+             * @description At the least, minutes; none, if left out.
+             */
+            least_min?: number | null;
+            /**
+             * Format: double
+             * @description At the most, minutes; any time, if left out.
+             */
+            most_min?: number | null;
+        };
         /**
          * @description Something to be heard as well as seen.
          * @enum {string}
          */
         Alarm: "limit" | "band" | "timer";
         /**
-         * @description An allergen that labels of chocolates and goods name.
+         * @description An allergen that labels of chocolates and goods name; in the order in which labels do.
          * @enum {string}
          */
         Allergen: "milk" | "soya" | "nuts" | "peanuts" | "gluten" | "sesame" | "egg";
+        /** @description So much of an item. */
+        AmountRequest: {
+            /** Format: double */
+            amount: number;
+            item: string;
+            unit: components["schemas"]["CountedIn"];
+        };
         /** @description What a method asks to be weighed, and where its temperatures lie. */
         AmountsAnswer: {
             /** @description Half, a third, the rest of the seed; they add up to `seed_g`. */
@@ -1673,6 +1781,16 @@ export interface components {
         /** @description Whether a plan is archived. */
         Archived: {
             archived: boolean;
+        };
+        /** @description A thing of which there is more than one. */
+        AtHandRequest: {
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /** @description What. */
+            what: string;
         };
         /** @description A back, spread over bodies that have set: it joins all of their colours. */
         BackInputs: {
@@ -2289,6 +2407,45 @@ export interface components {
              */
             shortest_min: number;
         };
+        /** @description What is to be made for boxes. */
+        BoxesAnswer: {
+            make: components["schemas"]["ToMakeAnswer"][];
+            notes: components["schemas"]["Note"][];
+            sum: components["schemas"]["Working"][];
+        };
+        /** @description Boxes. */
+        BoxesRequest: {
+            /**
+             * Format: double
+             * @description How many.
+             */
+            boxes: number;
+            /** @description What lies in each. */
+            each: components["schemas"]["InEachRequest"][];
+            /**
+             * Format: double
+             * @description What is made beyond that, for what breaks; nothing, if left out.
+             */
+            spare_pct?: number | null;
+        };
+        /** @description Something that cannot hold, and by how much. */
+        BrokenAnswer: {
+            /**
+             * Format: double
+             * @description By so many minutes.
+             */
+            by_min: number;
+            /** @description The task of which it is asked. */
+            key: string;
+            /** @description The task it counts from; `null` where it is no wait. */
+            since?: string | null;
+            what: components["schemas"]["BrokenWhat"];
+        };
+        /**
+         * @description What cannot hold.
+         * @enum {string}
+         */
+        BrokenWhat: "most_wait" | "hours" | "pinned";
         /** @description The caps of a filled mould. */
         CapInputs: {
             /**
@@ -2919,6 +3076,70 @@ export interface components {
             /** Format: double */
             room_c: number;
             targets_c: number[];
+        };
+        /** @description What it comes to. */
+        CostAnswer: {
+            notes: components["schemas"]["Note"][];
+            /**
+             * Format: double
+             * @description Of it, for one piece; `null` where nobody said how many.
+             */
+            per_piece?: number | null;
+            /**
+             * Format: double
+             * @description The price of all of it at which the margin is earned; `null` without a margin.
+             */
+            price?: number | null;
+            sum: components["schemas"]["Working"][];
+            /**
+             * Format: double
+             * @description All that has a price.
+             */
+            total: number;
+            /** @description What has no price. */
+            unpriced: string[];
+        };
+        /** @description Something by number. */
+        CostCountRequest: {
+            /** Format: double */
+            count: number;
+            /** @description What; its place in the list, if left out. */
+            name?: string | null;
+            /**
+             * Format: double
+             * @description What one costs.
+             */
+            price?: number | null;
+        };
+        /** @description Something by weight. */
+        CostPartRequest: {
+            /**
+             * Format: double
+             * @description What of it stays, not what runs back.
+             */
+            amount_g: number;
+            /** @description What; its place in the list, if left out. */
+            name?: string | null;
+            /**
+             * Format: double
+             * @description In the maker's own money.
+             */
+            price_per_kg?: number | null;
+        };
+        /** @description What is added up. */
+        CostRequest: {
+            /**
+             * Format: double
+             * @description What is to be earned, of the price.
+             */
+            margin_pct?: number | null;
+            packaging?: components["schemas"]["CostCountRequest"][];
+            parts: components["schemas"]["CostPartRequest"][];
+            /**
+             * Format: double
+             * @description How many pieces it makes.
+             */
+            pieces?: number | null;
         };
         /** @description A time to count down to. */
         CountdownAnswer: {
@@ -3995,6 +4216,15 @@ export interface components {
             /** @description Why it is done. */
             why: components["schemas"]["Message"];
         };
+        /** @description Something that is taken up from the begin of one task to the end of another. */
+        HoldRequest: {
+            /** @description The key of the task it is taken up with. */
+            from: string;
+            /** @description The key of the task it is free after. */
+            to: string;
+            /** @description What. */
+            what: string;
+        };
         /**
          * @description What a hollow is for.
          * @enum {string}
@@ -4013,12 +4243,44 @@ export interface components {
             /** @description What is made beside them and stuck on. */
             stuck_on?: components["schemas"]["StuckOnInputs"][];
         };
+        /** @description A day that is not as its weekday is. */
+        HoursException: {
+            /**
+             * Format: date
+             * @description Which.
+             */
+            date: string;
+            /** @description The hours that begin on it; none where the maker is not free at all. */
+            hours: components["schemas"]["HoursSpan"][];
+        };
+        /**
+         * @description From an hour to an hour, by the clock on the wall: `08:00` to `22:00`. One that ends at its
+         *     beginning or before it ends on the next day.
+         */
+        HoursSpan: {
+            /** @description From, `08:00`. */
+            from: string;
+            /** @description Until, `22:00`; `24:00` is midnight. */
+            to: string;
+        };
         /** @description Where a left-over could go. */
         IdeaAnswer: {
             /** @description A component that takes all of it, ready to be added. */
             component: components["schemas"]["ComponentInputs"];
             /** @description In a few words. */
             text: components["schemas"]["Message"];
+        };
+        /** @description What lies in each box of one kind. */
+        InEachRequest: {
+            /** @description The kind: a component's key. */
+            component: string;
+            /** Format: double */
+            grams?: number | null;
+            /**
+             * Format: double
+             * @description So many pieces; or else `grams`.
+             */
+            pieces?: number | null;
         };
         /** @description What is in the way of a plan. */
         InTheWayAnswer: {
@@ -4034,6 +4296,18 @@ export interface components {
          * @enum {string}
          */
         Ingredient: "chips" | "drops" | "wafers" | "grated_cocoa_butter" | "cocoa_butter_powder" | "chopped_nuts" | "raisins" | "flake_cereal" | "puffed_cereal" | "mini_marshmallow" | "crushed_sweets" | "oil";
+        /** @description An ingredient. */
+        IngredientAnswer: {
+            /** @description Whether it is set off. */
+            allergen: boolean;
+            /** Format: double */
+            grams: number;
+            name: string;
+            /** @description What it is made of by its own label. */
+            of: components["schemas"]["OpenedAnswer"][];
+            /** Format: double */
+            share_pct: number;
+        };
         /** @description An ingredient of a filling, as the maker states it. */
         IngredientInputs: {
             /**
@@ -4238,6 +4512,16 @@ export interface components {
              */
             zone?: string | null;
         };
+        /** @description What a label says. */
+        LabelAnswer: {
+            contains: string[];
+            /** @description Most first. */
+            ingredients: components["schemas"]["IngredientAnswer"][];
+            /** @description Less what it contains. */
+            may_contain: string[];
+            notes: components["schemas"]["Note"][];
+            sum: components["schemas"]["Working"][];
+        };
         /** @description What a label says of allergens. */
         LabelInputs: {
             /**
@@ -4250,6 +4534,24 @@ export interface components {
              * @default []
              */
             may_contain?: components["schemas"]["Allergen"][];
+        };
+        /** @description Something that goes in. */
+        LabelPartRequest: {
+            /** @description What its label sets off: milk, soya, nuts or a nut's name, peanuts, gluten, sesame, egg. */
+            allergens?: string[];
+            /** Format: double */
+            grams: number;
+            /** @description What its own label says, where it is made of several things itself. */
+            label_text?: string | null;
+            /** @description What its label says there may be traces of. */
+            may_contain?: string[];
+            name: string;
+        };
+        /** @description What is in it, and what else was on the bench. */
+        LabelRequest: {
+            /** @description Allergens of what else was on the bench. */
+            beside?: string[];
+            parts: components["schemas"]["LabelPartRequest"][];
         };
         /** @description One outline, and whether it hangs together. */
         LaidOutAnswer: {
@@ -4997,6 +5299,12 @@ export interface components {
          * @enum {string}
          */
         OffsetCheck: "ice_water" | "body";
+        /** @description A part of an ingredient, by that one's own label. */
+        OpenedAnswer: {
+            /** @description Whether an allergen is named in it: it is set off. */
+            allergen: boolean;
+            name: string;
+        };
         /** @description What a slab covers. */
         OutlineAnswer: {
             /**
@@ -5155,6 +5463,17 @@ export interface components {
                 number,
                 number
             ] | null;
+        };
+        /** @description What a pack holds and costs. */
+        PackRequest: {
+            /**
+             * Format: double
+             * @description How much, in what the item is counted in.
+             */
+            amount: number;
+            item: string;
+            /** Format: double */
+            price?: number | null;
         };
         /** @description How something painted or dusted on looks. */
         PaintedAnswer: {
@@ -6172,6 +6491,68 @@ export interface components {
          * @enum {string}
          */
         Scale: "C" | "F";
+        /** @description Tasks in order. */
+        ScheduleAnswer: {
+            /**
+             * Format: date-time
+             * @description The first is begun then.
+             */
+            begin: string;
+            /** @description What does not hold. */
+            broken: components["schemas"]["BrokenAnswer"][];
+            /**
+             * Format: date-time
+             * @description The last is done then.
+             */
+            end: string;
+            /**
+             * Format: double
+             * @description By so much it is late, minutes.
+             */
+            late_min: number;
+            /**
+             * Format: date-time
+             * @description Begun then it is still ready in time; `null` where nobody said by when.
+             */
+            latest_start?: string | null;
+            notes: components["schemas"]["Note"][];
+            /** @description Each with its time, the soonest first. */
+            slots: components["schemas"]["TimeSlot"][];
+            sum: components["schemas"]["Working"][];
+        };
+        /** @description What is to be put in order. */
+        ScheduleRequest: {
+            /** @description Things of which there is more than one, and how many. */
+            at_hand?: components["schemas"]["AtHandRequest"][];
+            /**
+             * Format: date-time
+             * @description Nothing is begun before.
+             */
+            begin?: string | null;
+            /** @description Days that are not as their weekday is. */
+            except?: components["schemas"]["HoursException"][];
+            /**
+             * Format: int32
+             * @description Pairs of hands; one, if left out.
+             */
+            hands?: number | null;
+            /** @description What is taken up for longer than one task. */
+            holds?: components["schemas"]["HoldRequest"][];
+            /** @description When the hands are free. */
+            hours: components["schemas"]["WeeklyHours"][];
+            /** @description Tasks that are put at a time, in the hours or not. */
+            pinned?: {
+                [key: string]: string;
+            };
+            /**
+             * Format: date-time
+             * @description All of it is to be done by then; or else `begin`. With both it begins then.
+             */
+            ready_by?: string | null;
+            tasks: components["schemas"]["TaskRequest"][];
+            /** @description The zone that the clock of `hours` is in, by its IANA name. */
+            zone: string;
+        };
         /** @description Where to score. */
         ScoreMapAnswer: {
             /** @description The smallest and the largest of them. */
@@ -6610,6 +6991,25 @@ export interface components {
             filling?: null | components["schemas"]["FillingInputs"];
             /** @description What is painted or dusted on them once they are made. */
             painted?: components["schemas"]["PaintedInputs"][];
+        };
+        /** @description A shopping list. */
+        ShoppingAnswer: {
+            list: components["schemas"]["ToBuyAnswer"][];
+            notes: components["schemas"]["Note"][];
+            sum: components["schemas"]["Working"][];
+            /**
+             * Format: double
+             * @description What all of it costs, as far as prices are known.
+             */
+            total: number;
+            /** @description What is to be bought and has no price. */
+            unpriced: string[];
+        };
+        /** @description What is needed, and what is there. */
+        ShoppingRequest: {
+            needs: components["schemas"]["AmountRequest"][];
+            packs?: components["schemas"]["PackRequest"][];
+            stock?: components["schemas"]["AmountRequest"][];
         };
         /** @description A slab's figures. */
         SlabAnswer: {
@@ -7110,6 +7510,25 @@ export interface components {
             /** @description In so many sittings. */
             sittings: number;
         };
+        /** @description Something to do in one go. */
+        TaskRequest: {
+            /** @description What it waits for. */
+            after?: components["schemas"]["AfterRequest"][];
+            /**
+             * Format: int32
+             * @description Pairs of hands that are at it; one, if left out.
+             */
+            hands?: number | null;
+            /** @description Its key. */
+            key: string;
+            /**
+             * Format: double
+             * @description How long it takes, minutes.
+             */
+            minutes: number;
+            /** @description What else it takes up while it lasts: `mould 1`. */
+            uses?: string[];
+        };
         /**
          * @description What is known of the temper.
          * @enum {string}
@@ -7391,6 +7810,21 @@ export interface components {
             version: number;
             windows?: null | components["schemas"]["WindowsAnswer"];
         };
+        /** @description A task with its time. */
+        TimeSlot: {
+            /**
+             * Format: date-time
+             * @description It is begun then.
+             */
+            from: string;
+            /** @description Its key. */
+            key: string;
+            /**
+             * Format: date-time
+             * @description It is done then.
+             */
+            to: string;
+        };
         /**
          * Format: date-time
          * @description A time that somebody sent: RFC 3339, from 2000 to 2100.
@@ -7422,6 +7856,36 @@ export interface components {
              */
             share_pct: number;
         };
+        /** @description A line of the list. */
+        ToBuyAnswer: {
+            /**
+             * Format: double
+             * @description So much is bought by that.
+             */
+            bought: number;
+            /**
+             * Format: double
+             * @description What they cost; `null` where there is no price.
+             */
+            cost?: number | null;
+            item: string;
+            /**
+             * Format: double
+             * @description All that is needed.
+             */
+            needed: number;
+            /**
+             * Format: double
+             * @description In whole packs; `null` where nobody knows what one holds.
+             */
+            packs?: number | null;
+            /**
+             * Format: double
+             * @description What is missing.
+             */
+            short: number;
+            unit: components["schemas"]["CountedIn"];
+        };
         /** @description Something that is still to do. */
         ToDo: {
             /** @description The line, by its key. */
@@ -7434,6 +7898,20 @@ export interface components {
             step: string;
             /** @description What that is. */
             text: components["schemas"]["Message"];
+        };
+        /** @description What is to be made of one kind. */
+        ToMakeAnswer: {
+            component: string;
+            /**
+             * Format: double
+             * @description So many grams; left out where it goes by the piece.
+             */
+            grams?: number | null;
+            /**
+             * Format: double
+             * @description So many pieces; left out where it goes by weight.
+             */
+            pieces?: number | null;
         };
         /** @description A dipped toe. */
         ToeInputs: {
@@ -7757,6 +8235,15 @@ export interface components {
          * @enum {string}
          */
         Way: "brush" | "finger" | "fleck" | "spray" | "sheet";
+        /** @description Hours that come again each week. */
+        WeeklyHours: {
+            /** @description From, `08:00`. */
+            from: string;
+            /** @description Until, `22:00`; `24:00` is midnight, and what is not later than `from` is on the next day. */
+            to: string;
+            /** @description On which days they begin: 1 is Monday, 7 Sunday. */
+            weekdays: number[];
+        };
         /** @description What is put on the maker's scale: as it shows it, and adding up. */
         WeighedAnswer: {
             /** @description The seed in its additions: three, or one where it is a pinch; none without seed. */
@@ -11102,6 +11589,91 @@ export interface operations {
             };
         };
     };
+    made: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoxesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BoxesAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     butter: {
         parameters: {
             query?: never;
@@ -11697,6 +12269,91 @@ export interface operations {
             };
         };
     };
+    added: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CostRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CostAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     dipped: {
         parameters: {
             query?: never;
@@ -11971,6 +12628,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GanacheAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    worded: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelAnswer"];
                 };
             };
             /** @description It cannot be read. */
@@ -12895,6 +13637,91 @@ export interface operations {
             };
         };
     };
+    ordered: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScheduleRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScheduleAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     calc_score_map: {
         parameters: {
             query?: never;
@@ -13169,6 +13996,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShellAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    listed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShoppingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingAnswer"];
                 };
             };
             /** @description It cannot be read. */

@@ -17,7 +17,7 @@ macro_rules! areas {
 }
 
 areas! {
-    bench, bowl, cautions, chocolate, colour, drawn, filling, ganache, heat, help, input, keeping, logfile, measure, plan, room, schedule, shelf, shell, spread,
+    bench, bowl, boxes, cautions, chocolate, colour, cost, drawn, filling, ganache, heat, help, input, keeping, label, logfile, measure, plan, room, schedule, shelf, shell, shopping, spread,
     steps,
 }
 

@@ -27,7 +27,7 @@ pub struct Asked {
     /// What is taken up from one task to another.
     pub holds: Vec<Hold>,
     /// Things of which there is more than one, and how many.
-    pub at_hand: BTreeMap<String, u32>,
+    pub at_hand: Vec<(String, u32)>,
     /// Pairs of hands.
     pub hands: u32,
     /// When they are free.
@@ -136,8 +136,9 @@ impl Asked {
     fn check(&self, check: &mut Checker) {
         check.number("hands", f64::from(self.hands), check::HANDS);
         task::check(&self.tasks, &self.holds, self.hands, check);
-        for (what, many) in &self.at_hand {
-            check.number(format_args!("at_hand.{what}"), f64::from(*many), check::AT_HAND);
+        for (i, (what, many)) in self.at_hand.iter().enumerate() {
+            check.text(format_args!("at_hand[{i}].what"), what, task::LONGEST_KEY);
+            check.number(format_args!("at_hand[{i}].count"), f64::from(*many), check::AT_HAND);
         }
     }
 
@@ -306,7 +307,10 @@ impl<'a> Laid<'a> {
     fn needed(&self) -> Vec<Needed> {
         let mut hands = Needed { at_hand: self.asked.hands, by: Vec::new() };
         let mut things: BTreeMap<&str, Needed> = BTreeMap::new();
-        let at_hand = |what: &str| self.asked.at_hand.get(what).copied().unwrap_or(1);
+        let at_hand = |what: &str| {
+            let known = self.asked.at_hand.iter().find(|(known, _)| known == what);
+            known.map_or(1, |(_, many)| *many)
+        };
         let mut take = |what: &'a str, first, last| {
             let needed = things.entry(what);
             let needed =

@@ -6,7 +6,7 @@ use serde::{Deserialize, Serialize};
 
 use super::free::Free;
 use crate::catalogue::schedule as say;
-use crate::check::Checker;
+use crate::check::{self, Checker};
 
 /// So many entries of hours, and of exceptions, at the most.
 const MOST: usize = 100;
@@ -109,8 +109,11 @@ impl Hours {
         let before = check.faults();
         for (i, one) in weekly.iter().enumerate() {
             let of = format!("{field}[{i}]");
-            if one.weekdays.is_empty() || one.weekdays.iter().any(|day| !(1..=7).contains(day)) {
+            if one.weekdays.is_empty() {
                 check.fault(format!("{of}.weekdays"), say::weekdays());
+            }
+            for (n, day) in one.weekdays.iter().enumerate() {
+                check.number(format_args!("{of}.weekdays[{n}]"), f64::from(*day), check::WEEKDAY);
             }
             let clock = Clock::of(&of, &one.from, &one.to, check);
             hours.weekly.extend(clock.map(|clock| (one.weekdays.clone(), clock)));

@@ -180,7 +180,7 @@ impl<'n> Search<'n> {
                 settled.back_to(many);
             }
         }
-        ways.sort_by(|a, b| (a.0, a.1, a.2, a.3).cmp(&(b.0, b.1, b.2, b.3)));
+        ways.sort_by_key(|(bound, sum, first, second, _)| (*bound, *sum, *first, *second));
         for (bound, _, ends_with, second, at) in ways {
             if self.best.as_ref().is_some_and(|(best, _)| bound >= *best) {
                 break;

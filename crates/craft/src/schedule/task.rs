@@ -11,7 +11,7 @@ use crate::steps::Anchor;
 use crate::units::minutes;
 
 /// The longest key of a task or of a thing it needs.
-const LONGEST_KEY: usize = 120;
+pub(super) const LONGEST_KEY: usize = 120;
 /// So many tasks at the most.
 pub const MOST_TASKS: usize = 1_000;
 
@@ -96,6 +96,8 @@ pub(super) fn check(tasks: &[Task], holds: &[Hold], hands: u32, check: &mut Chec
             check.fault(format!("tasks[{i}].key"), say::key_twice(&task.key, first + 1));
         }
         check.number(format_args!("tasks[{i}].minutes"), task.minutes, check::TASK_MIN);
+        let stated = f64::from(task.hands);
+        check.number(format_args!("tasks[{i}].hands"), stated, check::TASK_HANDS);
         if task.hands > hands {
             check.fault(format!("tasks[{i}].hands"), say::too_few_hands(hands, task.hands));
         }

@@ -2,6 +2,10 @@
 
 craft::messages! {
     "calc";
+    begins_in_the_past() = "It begins in the past.";
+    no_price(item: Words) = "No price is known of {item}: it is not in the sum.";
+    an_allergen(known: List) = "must be one of {known}, or a nut by its name";
+    food_law() = "Food law, and what each product's own label says, are yours to follow: read the labels, and check what your country asks for.";
     own_numbers() = "Your own numbers stand in for the family's where you gave them.";
     family_numbers() = "The family's usual numbers. The bag knows better: put its own in.";
     stir_after_each() = "Stir after each burst, even when it does not look melted. Stop while there are still lumps.";

@@ -131,6 +131,32 @@ fn asked() -> Vec<(&'static str, Value)> {
                 { "ingredient": { "water_pct": 20, "fat_pct": 10, "sugar_pct": 40 }, "grams": 50 }] }),
         ),
         ("ganache", json!({ "family": "dark", "chocolate_g": 130, "cream_g": 100, "piece_g": 11 })),
+        (
+            "schedule",
+            json!({ "zone": "UTC", "ready_by": "2030-10-12T18:00:00Z", "hands": 2,
+                "hours": [{ "weekdays": [1, 2], "from": "08:00", "to": "22:00" }],
+                "at_hand": [{ "what": "mould", "count": 2 }],
+                "tasks": [{ "key": "pour", "minutes": 30, "hands": 1, "uses": ["mould"] },
+                    { "key": "peel", "minutes": 5,
+                        "after": [{ "key": "pour", "least_min": 40, "most_min": 600 }] }] }),
+        ),
+        (
+            "boxes",
+            json!({ "boxes": 30, "spare_pct": 10,
+                "each": [{ "component": "moons", "pieces": 2 }, { "component": "bark", "grams": 40 }] }),
+        ),
+        (
+            "shopping",
+            json!({ "needs": [{ "item": "dark", "amount": 800, "unit": "g" }],
+                "stock": [{ "item": "dark", "amount": 250, "unit": "g" }],
+                "packs": [{ "item": "dark", "amount": 500, "price": 7.5 }] }),
+        ),
+        (
+            "cost",
+            json!({ "parts": [{ "amount_g": 350, "price_per_kg": 12 }],
+                "packaging": [{ "count": 5, "price": 0.4 }], "pieces": 20, "margin_pct": 50 }),
+        ),
+        ("label", json!({ "parts": [{ "name": "dark", "grams": 200 }] })),
     ]
 }
 

@@ -414,7 +414,7 @@ impl CastInputs {
         let at_once = ["fills the moulds", "comes back", "in hand, with what stays behind"];
         lined
             .working
-            .extend(amount.working.iter().filter(|line| !at_once.contains(&line.label)).cloned());
+            .extend(amount.working.iter().filter(|line| !at_once.contains(&&*line.label)).cloned());
         lined.working.extend([
             Working::new("filled so often", f64::from(lined.cast.casts), ""),
             Working::new("at hand at once", in_grams(lined.takes[0].at_hand), "g"),

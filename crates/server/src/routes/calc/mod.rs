@@ -1,22 +1,27 @@
 //! Calculations: stateless, one file for each family of formulas.
 
+mod boxes;
 mod colour;
 mod convert;
 mod cooling;
+mod cost;
 mod dip;
 mod filling;
 mod fridge;
 mod ganache;
+mod label;
 mod microwave;
 mod piped;
 mod plan;
 mod proposals;
 mod ready_crystals;
 mod room;
+mod schedule;
 mod seed;
 mod setting;
 mod sheets;
 mod shell;
+mod shopping;
 mod slab;
 mod slab_split;
 mod windows;
@@ -62,6 +67,11 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(dip::dipped)
         .service(ganache::made)
         .service(filling::balanced)
+        .service(schedule::ordered)
+        .service(boxes::made)
+        .service(shopping::listed)
+        .service(cost::added)
+        .service(label::worded)
         .service(plan::plan)
         .service(plan::edit)
         .service(plan::merge);
