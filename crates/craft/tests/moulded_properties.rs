@@ -1,5 +1,7 @@
 //! What holds for moulds, colours, dips and days whatever is stated.
 
+use std::collections::HashMap;
+
 use chrono::{DateTime, NaiveTime, TimeDelta, Utc};
 use craft::check::Checker;
 use craft::chocolate::{Chocolate, Family};
@@ -9,8 +11,8 @@ use craft::colour::{
 use craft::dip::{DippedShape, dip};
 use craft::filling::ganache;
 use craft::kinds::kinds;
-use craft::plan::{BowlInputs, Plan, PlanInputs};
-use craft::schedule::{Day, sittings, slots};
+use craft::plan::{BowlInputs, Plan, PlanInputs, WhenInputs};
+use craft::schedule::{Around, Hours, days, sittings};
 use craft::shell::{
     CavityInputs, CavityShape, Coat, Pouring, ShellWay, Shells, ShellsError, wall_of,
 };
@@ -251,7 +253,11 @@ proptest! {
         let zone: chrono_tz::Tz = format!("Etc/GMT{:+}", -ahead_h).parse().expect("a zone");
         let start: DateTime<Utc> =
             DateTime::from_timestamp(1_790_000_000, 0).expect("in range") + TimeDelta::hours(hour);
-        let placed = slots(&all, start, Day { from: time(up_from), to: time(up_to), zone });
+        let hours = Hours::daily(time(up_from), time(up_to), zone);
+        let when = WhenInputs { begin: Some(start), ..WhenInputs::default() };
+        let around = Around { now: start, hours: &hours, busy: &[], done: &HashMap::new() };
+        let days = days(&lines(&plan), &when, &around).expect("days").expect("something to do");
+        let placed = days.slots;
         prop_assert_eq!(placed.len(), all.len());
         for pair in placed.windows(2) {
             prop_assert!(pair[0].to <= pair[1].from, "{:#?}", pair);
@@ -259,8 +265,9 @@ proptest! {
         for slot in &placed {
             prop_assert!(slot.from >= start);
             let local = slot.from.with_timezone(&zone).time();
-            let up = local >= time(up_from) && local <= time(up_to);
-            prop_assert!(up || slot.in_the_night, "{:#?}", slot);
+            prop_assert!(local >= time(up_from) && local <= time(up_to), "{:#?}", slot);
+            let named = days.broken.iter().any(|broken| broken.key == slot.sitting.step);
+            prop_assert!(named || slot.latest.is_none_or(|latest| slot.from <= latest), "{:#?}", slot);
         }
         for component in &plan.components {
             let of = |sittings: Vec<&str>| sittings.into_iter().map(ToOwned::to_owned).collect::<Vec<_>>();

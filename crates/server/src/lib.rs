@@ -1,6 +1,7 @@
 //! Wide Sheen's web server: HTTP in and out. It neither computes (that is
 //! `craft`) nor writes SQL (that is `store`).
 
+pub mod agenda;
 pub mod answer;
 pub mod app;
 pub mod archive;

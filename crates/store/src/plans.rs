@@ -399,3 +399,27 @@ pub async fn without_words(database: impl MySqlExecutor<'_>) -> Result<Vec<Uuid>
         .fetch_all(database)
         .await?)
 }
+
+/// So many plans at the most share the maker's hours.
+const MOST_DUE: u32 = 50;
+
+/// The plans in use that are to be ready, or begun, after a time: the soonest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn due_after(
+    database: impl MySqlExecutor<'_>,
+    after: DateTime<Utc>,
+) -> Result<Vec<(Uuid, String, Kept<PlanInputs>)>, StoreError> {
+    let after = after.to_rfc3339_opts(chrono::SecondsFormat::Secs, true);
+    let rows = sqlx::query!(
+        r#"SELECT id AS "id: Uuid", name, inputs AS "inputs: String" FROM plans
+           WHERE due_at > ? AND deleted_at IS NULL AND archived_at IS NULL
+           ORDER BY due_at, id LIMIT ?"#,
+        after,
+        MOST_DUE
+    )
+    .fetch_all(database)
+    .await?;
+    Ok(rows.into_iter().map(|row| (row.id, row.name, read(&row.inputs))).collect())
+}

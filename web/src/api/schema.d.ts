@@ -155,6 +155,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is left of a batch, from what has happened: its sittings in the maker's hours. */
+        get: operations["read_days_left"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/document": {
         parameters: {
             query?: never;
@@ -1348,10 +1365,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * The sittings of a plan, each as soon as it may be, in the hours in which the maker
-         *     is up.
-         */
+        /** The days of a plan: its sittings in the maker's hours, beside what else takes those up. */
         get: operations["read_days"];
         put?: never;
         post?: never;
@@ -3211,6 +3225,46 @@ export interface components {
              */
             thickness_mm: number;
         };
+        /** @description A plan, or what is left of a batch, over days. */
+        DaysAnswer: {
+            /**
+             * Format: date-time
+             * @description The first is begun then; `null` where nothing is left to do.
+             */
+            begin?: string | null;
+            /** @description What does not hold. */
+            broken: components["schemas"]["DoesNotHold"][];
+            /**
+             * Format: date-time
+             * @description The last is done then.
+             */
+            end?: string | null;
+            /**
+             * Format: double
+             * @description By so much it is late, minutes.
+             */
+            late_min: number;
+            /**
+             * Format: date-time
+             * @description Begun then it still is.
+             */
+            latest_start?: string | null;
+            /** @description What would mend that. */
+            mends: components["schemas"]["MendAnswer"][];
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description What else takes up the hours from the first sitting to the last. */
+            others: components["schemas"]["TakenUp"][];
+            /**
+             * Format: date-time
+             * @description All of it is to be ready by then.
+             */
+            ready_by?: string | null;
+            /** @description The sittings, the soonest first. */
+            slots: components["schemas"]["SlotAnswer"][];
+            /** @description The zone that the hours are in. */
+            zone: string;
+        };
         /** @description What all of a plan contains. */
         Declared: {
             /** @description What is in it. */
@@ -3348,6 +3402,18 @@ export interface components {
              * @default null
              */
             volume_ml?: number | null;
+        };
+        /** @description What does not hold. */
+        DoesNotHold: {
+            /**
+             * Format: double
+             * @description By so many minutes.
+             */
+            by_min: number;
+            /** @description The sitting, by its first step. */
+            step: string;
+            /** @description What, and by how much, in a sentence. */
+            text: components["schemas"]["Message"];
         };
         /**
          * @description Why a reading is doubted.
@@ -4177,6 +4243,11 @@ export interface components {
             /** @description What was poured without being tempered: its windows are not told. */
             untempered: components["schemas"]["UntemperedAnswer"][];
         };
+        /**
+         * @description Who works.
+         * @enum {string}
+         */
+        HandsInputs: "alone" | "with_helper" | "two";
         /** @description What there is. */
         HaveInputs: {
             /**
@@ -4483,11 +4554,22 @@ export interface components {
              */
             at_hand?: components["schemas"]["Kitchen"];
             /**
+             * @description Days that are not as their weekday is.
+             * @default []
+             */
+            except?: components["schemas"]["HoursException"][];
+            /**
              * Format: double
              * @description What the fridge has.
              * @default null
              */
             fridge_c?: number | null;
+            /**
+             * @description When the maker is free, each week; from eight to ten in the evening, each day, where nothing
+             *     is stated.
+             * @default []
+             */
+            hours?: components["schemas"]["WeeklyHours"][];
             /**
              * Format: double
              * @description Its usual relative humidity.
@@ -4848,6 +4930,16 @@ export interface components {
          * @enum {string}
          */
         Material: "glass" | "steel" | "plastic" | "ceramic";
+        /** @description What would mend it, by itself. */
+        MendAnswer: {
+            /**
+             * Format: date-time
+             * @description When that would be, where it is a beginning.
+             */
+            at?: string | null;
+            /** @description What, in a sentence. */
+            text: components["schemas"]["Message"];
+        };
         /** @description Two edits of one text of a plan. */
         MergeRequest: {
             /** @description What both began with. */
@@ -5723,6 +5815,16 @@ export interface components {
              */
             strength?: number | null;
         };
+        /** @description A sitting that the maker put at a time. */
+        PinnedInputs: {
+            /**
+             * Format: date-time
+             * @description When it is begun.
+             */
+            at: string;
+            /** @description The key of its first step. */
+            key: string;
+        };
         /** @description What piped pieces take. */
         PipedAnswer: {
             /**
@@ -5923,6 +6025,7 @@ export interface components {
              * @description How long it takes to set here, against what is usual; filled in from the shelf.
              */
             setting_pace?: number | null;
+            when?: null | components["schemas"]["WhenInputs"];
         };
         /** @description A plan in a list. */
         PlanLineAnswer: {
@@ -7124,8 +7227,6 @@ export interface components {
              * @description It is begun then.
              */
             from: string;
-            /** @description Whether it does not fit in the hours in which the maker is up. */
-            in_the_night: boolean;
             /**
              * Format: date-time
              * @description It must have been begun by then.
@@ -7145,13 +7246,17 @@ export interface components {
             most_h?: number | null;
             /** @description What the maker calls that. */
             name: string;
+            /** @description Whether the maker put it at that time. */
+            pinned: boolean;
             /** @description The key of its first step. */
             step: string;
+            /** @description Whether a chocolate is tempered in it. */
+            tempers: boolean;
             /** @description What is done. */
             texts: components["schemas"]["Message"][];
             /**
              * Format: date-time
-             * @description It is over then.
+             * @description It is over then, washing up with it.
              */
             to: string;
             waits_for?: null | components["schemas"]["Message"];
@@ -7477,6 +7582,28 @@ export interface components {
              */
             mass_g: number;
         };
+        /** @description What else takes up the maker's hours. */
+        TakenUp: {
+            /** @description Whether it is a batch under way. */
+            batch: boolean;
+            /**
+             * Format: date-time
+             * @description From.
+             */
+            from: string;
+            /**
+             * Format: uuid
+             * @description The plan, or the batch.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description To.
+             */
+            to: string;
+        };
         /** @description How long the hands are at a step, s. */
         Takes: {
             /**
@@ -7746,11 +7873,22 @@ export interface components {
              */
             at_hand?: components["schemas"]["Kitchen"];
             /**
+             * @description Days that are not as their weekday is.
+             * @default []
+             */
+            except?: components["schemas"]["HoursException"][];
+            /**
              * Format: double
              * @description What the fridge has.
              * @default null
              */
             fridge_c?: number | null;
+            /**
+             * @description When the maker is free, each week; from eight to ten in the evening, each day, where nothing
+             *     is stated.
+             * @default []
+             */
+            hours?: components["schemas"]["WeeklyHours"][];
             /** @enum {string} */
             kind: "kitchen";
             /**
@@ -8303,6 +8441,28 @@ export interface components {
              * @description How long it waited.
              */
             wait_s: number;
+        };
+        /** @description When it is made. */
+        WhenInputs: {
+            /**
+             * Format: date-time
+             * @description Nothing is begun before; where neither is stated, now.
+             * @default null
+             */
+            begin?: string | null;
+            /** @default alone */
+            hands?: components["schemas"]["HandsInputs"];
+            /**
+             * @description Sittings that were put at a time.
+             * @default []
+             */
+            pinned?: components["schemas"]["PinnedInputs"][];
+            /**
+             * Format: date-time
+             * @description All of it is to be done by then.
+             * @default null
+             */
+            ready_by?: string | null;
         };
         /** @description Everything that follows from what is stated of a plan. */
         WholePlanAnswer: components["schemas"]["PlanAnswer"] & {
@@ -9778,6 +9938,76 @@ export interface operations {
             };
             /** @description The body is not said to be of the type it must be. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_days_left: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+                 *     has none of its own.
+                 */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15565,13 +15795,10 @@ export interface operations {
     save_calendar: {
         parameters: {
             query?: {
-                /** @description When the first sitting may begin; now, if left out. */
-                start?: string;
-                /** @description The day starts, by the clock on the wall: `08:00` if left out. */
-                up_from?: string;
-                /** @description The day ends: `22:00` if left out. */
-                up_to?: string;
-                /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
+                /**
+                 * @description The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+                 *     has none of its own.
+                 */
                 zone?: string;
             };
             header?: never;
@@ -15638,13 +15865,10 @@ export interface operations {
     read_days: {
         parameters: {
             query?: {
-                /** @description When the first sitting may begin; now, if left out. */
-                start?: string;
-                /** @description The day starts, by the clock on the wall: `08:00` if left out. */
-                up_from?: string;
-                /** @description The day ends: `22:00` if left out. */
-                up_to?: string;
-                /** @description The zone that clock is in, by its IANA name; the kitchen's, if left out. */
+                /**
+                 * @description The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+                 *     has none of its own.
+                 */
                 zone?: string;
             };
             header?: never;
@@ -15660,7 +15884,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SlotAnswer"][];
+                    "application/json": components["schemas"]["DaysAnswer"];
                 };
             };
             /** @description It cannot be read. */

@@ -43,6 +43,7 @@ crate::messages! {
     hands_too_slow(step: Nested, busy: Seconds, room: Seconds) = "{step}: about {busy} of work, and only {room} before it sets. Work in smaller batches, or with a second pair of hands.";
     tint_goes_with_chocolate() = "goes with a chocolate or a colour; plain cocoa butter is coloured by its pigments";
     must_name_a_colour(colour: Words) = "must name a coloured cocoa butter of this batch; it is {colour}";
+    time_out_of_range() = "must be a time from the year 2000 to 2100";
     must_be_at_most(most: Count, there: Count) = "must be at most {most}; there are {there}";
     must_be_its_own(key: Words) = "must be its own; {key} is there already";
     must_be_one_to(most: Count, there: Count) = "must be 1 to {most}; there are {there}";

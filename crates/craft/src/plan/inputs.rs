@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 
 use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
 use super::labels::NamedLabel;
+use super::when::WhenInputs;
 use crate::chocolate::Family;
 use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
 
@@ -30,6 +31,9 @@ pub struct PlanInputs {
     pub bowls: Vec<BowlInputs>,
     /// What is made.
     pub components: Vec<ComponentInputs>,
+    /// When it is made; as soon as it is begun, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub when: Option<WhenInputs>,
 }
 
 impl PlanInputs {
@@ -62,6 +66,7 @@ impl PlanInputs {
                 name: "Slab of bark".to_owned(),
                 work: WorkInputs::Slab(slab),
             }],
+            when: None,
         }
     }
 

@@ -24,6 +24,7 @@ mod recipe;
 mod sharing;
 mod taken;
 mod tints;
+mod when;
 mod whole;
 
 pub(crate) use blend::family_or_blend;
@@ -42,6 +43,7 @@ pub use planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
 pub use taken::{GoodsTaken, GoodsUse};
+pub use when::{HandsInputs, PinnedInputs, WhenInputs};
 pub use whole::Plan;
 
 #[cfg(test)]

@@ -77,6 +77,9 @@ impl Plan {
         let scale = if fine { Scale::Fine } else { Scale::Kitchen };
         let kitchen = Kitchen { room, fridge, pace: pace.unwrap_or(1.0), scale };
         labels::check(&inputs.labels, &mut check);
+        if let Some(when) = &inputs.when {
+            when.check(&mut check);
+        }
         let stated = division::put_in(&inputs.bowls, &mut check);
         let mut tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
         let plain: Vec<_> =

@@ -250,7 +250,17 @@ impl<'a> Laid<'a> {
                     Way::Backward => -at - network.lasts[place],
                 };
                 (network.from[place], network.until[place]) = (at, at);
+                continue;
             }
+            let (from, until) = (tasks[*task].from, tasks[*task].until);
+            let (from, until) = (from.map(|at| at.timestamp()), until.map(|at| at.timestamp()));
+            let mirrored = |at: i64| -at - network.lasts[place];
+            let (from, until) = match way {
+                Way::Forward => (from, until),
+                Way::Backward => (until.map(mirrored), from.map(mirrored)),
+            };
+            network.from[place] = from.unwrap_or(first).max(first);
+            network.until[place] = until.unwrap_or(last).min(last);
         }
         let mut laid = Self { asked, way, order, network };
         laid.network.needed = laid.needed();

@@ -10,6 +10,7 @@
 
 mod asked;
 mod broken;
+mod days;
 mod free;
 mod hours;
 mod network;
@@ -18,7 +19,8 @@ mod sittings;
 mod task;
 
 pub use asked::{Asked, Broken, Placed, Schedule, What};
+pub use days::{Around, CLEANING_MIN, Days, Mend, Slot, days};
 pub use free::Free;
 pub use hours::{Exception, Hours, Span as DaySpan, Weekly};
-pub use sittings::{Day, Sitting, Slot, Span, sittings, slots, span, zone};
+pub use sittings::{Sitting, Span, sittings, span, zone};
 pub use task::{After, Hold, Task};

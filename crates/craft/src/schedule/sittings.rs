@@ -1,4 +1,4 @@
-//! The order over hours: when the hands are needed, and how long the waits between.
+//! What is done in one go, and how long the waits between.
 //!
 //! Wherever a step waits longer than three quarters of an hour, the maker goes away and comes back:
 //! what lies between two such waits is a sitting. A wait is at least so long, and at
@@ -6,14 +6,12 @@
 
 use std::collections::HashSet;
 
-use chrono::{DateTime, Duration, NaiveTime, TimeZone, Utc};
 use chrono_tz::Tz;
 
-use crate::bowl::time_delta;
 use crate::catalogue::room as say;
 use crate::check::Checker;
 use crate::message::Message;
-use crate::steps::{APART_S, Line, Step};
+use crate::steps::{APART_S, Line, Step, StepKind};
 use crate::units::{Time, seconds};
 
 /// Steps that are done in one go.
@@ -40,33 +38,9 @@ pub struct Sitting {
     /// How long it takes, with the short waits in it.
     pub lasts: Time,
     /// How long after its beginning each step is done that later sittings count from.
-    marks: Vec<(String, Time)>,
-}
-
-/// A sitting with its time of day.
-#[derive(Clone, Debug, PartialEq)]
-pub struct Slot {
-    /// Which.
-    pub sitting: Sitting,
-    /// It is begun then.
-    pub from: DateTime<Utc>,
-    /// It is over then.
-    pub to: DateTime<Utc>,
-    /// It must have been begun by then.
-    pub latest: Option<DateTime<Utc>>,
-    /// Whether it cannot be done in the hours the maker is up.
-    pub in_the_night: bool,
-}
-
-/// The hours in which the maker is up, by the clock on the wall.
-#[derive(Clone, Copy, Debug, PartialEq)]
-pub struct Day {
-    /// From.
-    pub from: NaiveTime,
-    /// Until.
-    pub to: NaiveTime,
-    /// The zone that clock is in.
-    pub zone: Tz,
+    pub(super) marks: Vec<(String, Time)>,
+    /// Whether a chocolate is tempered in it.
+    pub tempers: bool,
 }
 
 /// A time zone by its IANA name, UTC where there is none; faults are noted.
@@ -131,31 +105,17 @@ impl Sitting {
             since: after_wait().map(|wait| wait.step.clone()),
             lasts: Time::default(),
             marks: Vec::new(),
+            tempers: false,
         }
     }
 
     /// Goes on with a step that opens so long after it was begun.
     fn does(&mut self, step: &Step, opens: Time) {
         self.texts.push(step.text.clone());
+        self.tempers |= step.kind == StepKind::Tempering;
         self.lasts = self.lasts.max(opens) + seconds(step.takes.typical_s);
         self.marks.push((step.key.clone(), self.lasts));
     }
-}
-
-/// Gives every sitting a time: as soon as it may be and the one pair of hands is free,
-/// in the hours the maker is up where that does not miss its window. What would miss its
-/// window behind another goes before it.
-#[must_use]
-pub fn slots(sittings: &[Sitting], start: DateTime<Utc>, day: Day) -> Vec<Slot> {
-    let placed = placed(sittings, start, Some(day));
-    let slot = |(sitting, when): (&Sitting, When)| Slot {
-        sitting: sitting.clone(),
-        from: when.from,
-        to: when.to,
-        latest: when.latest,
-        in_the_night: when.in_the_night,
-    };
-    placed.into_iter().map(slot).collect()
 }
 
 /// How long all of it takes, whatever the time of day.
@@ -169,119 +129,44 @@ pub struct Span {
     pub sittings: usize,
 }
 
-/// How long what these lines tell takes: one pair of hands, at any hour.
+/// How long what these lines tell takes: one pair of hands, at any hour, one sitting as soon as it
+/// may be after the other, the longest chain first.
 #[must_use]
 pub fn span(lines: &[Line]) -> Span {
     let all = sittings(lines);
-    let start = DateTime::UNIX_EPOCH;
-    let last = placed(&all, start, None).into_iter().map(|(_, when)| when.to).max();
+    let mut placed: Vec<(&Sitting, Time)> = Vec::with_capacity(all.len());
+    let mut left: Vec<&[Sitting]> = all.chunk_by(|a, b| a.component == b.component).collect();
+    let mut free = Time::default();
+    loop {
+        let ready = left.iter().enumerate().filter_map(|(which, chain)| {
+            let (first, rest) = chain.split_first()?;
+            Some((which, soonest(first, &placed).max(free), first, rest))
+        });
+        // The longest chain first where several could begin.
+        let next =
+            ready.min_by(|a, b| a.1.value.total_cmp(&b.1.value).then(b.3.len().cmp(&a.3.len())));
+        let Some((which, from, sitting, rest)) = next else { break };
+        left[which] = rest;
+        free = from + sitting.lasts;
+        placed.push((sitting, from));
+    }
+    let over = placed.iter().map(|(sitting, from)| *from + sitting.lasts);
     let steps = lines.iter().flat_map(|line| &line.steps);
     Span {
-        over: last.map_or_else(Time::default, |last| seconds((last - start).as_seconds_f64())),
+        over: over.fold(Time::default(), Time::max),
         hands: steps.map(|step| seconds(step.takes.typical_s)).sum(),
         sittings: all.len(),
     }
 }
 
-/// The time of a sitting.
-#[derive(Clone, Copy)]
-struct When {
-    from: DateTime<Utc>,
-    to: DateTime<Utc>,
-    latest: Option<DateTime<Utc>>,
-    in_the_night: bool,
-}
-
-/// Every sitting with its time; at any hour without a day.
-fn placed(sittings: &[Sitting], start: DateTime<Utc>, day: Option<Day>) -> Vec<(&Sitting, When)> {
-    let mut placed = Vec::with_capacity(sittings.len());
-    let mut left: Vec<&[Sitting]> = sittings.chunk_by(|a, b| a.component == b.component).collect();
-    let mut free = start;
-    while let Some((which, when)) = next_of(&left, &placed, start.max(free), day) {
-        let Some((sitting, rest)) = left[which].split_first() else { break };
-        left[which] = rest;
-        free = free.max(when.to);
-        placed.push((sitting, when));
-    }
-    placed
-}
-
-/// The sitting to do next: which chain it is the first of, and when.
-fn next_of(
-    left: &[&[Sitting]],
-    placed: &[(&Sitting, When)],
-    free: DateTime<Utc>,
-    day: Option<Day>,
-) -> Option<(usize, When)> {
-    let ready = left.iter().enumerate().filter_map(|(which, chain)| {
-        Some((which, chain.len(), when(chain.first()?, placed, free, day)))
+/// When a sitting may be begun, by what those of its component before it have done.
+fn soonest(sitting: &Sitting, placed: &[(&Sitting, Time)]) -> Time {
+    let mut before = placed.iter().rev().filter(|(of, _)| of.component == sitting.component);
+    let counted = before.find_map(|(of, from)| {
+        let (_, at) = of.marks.iter().find(|(key, _)| Some(key) == sitting.since.as_ref())?;
+        Some(*from + *at + sitting.least)
     });
-    let mut ready: Vec<_> = ready.collect();
-    // The longest chain first where several could begin.
-    ready.sort_by_key(|(_, length, when)| (when.from, std::cmp::Reverse(*length)));
-    let over = ready.first()?.2.to;
-    let urgent = ready
-        .iter()
-        .position(|(_, _, when)| when.latest.is_some_and(|latest| latest < over))
-        .unwrap_or(0);
-    let (which, _, when) = ready.swap_remove(urgent);
-    Some((which, when))
-}
-
-/// A sitting's time, where the hands are free from then on.
-fn when(
-    sitting: &Sitting,
-    placed: &[(&Sitting, When)],
-    free: DateTime<Utc>,
-    day: Option<Day>,
-) -> When {
-    let before = placed.iter().rev().filter(|(of, _)| of.component == sitting.component);
-    let counted = sitting.since.as_ref().and_then(|since| {
-        before.clone().find_map(|(of, when)| {
-            let (_, at) = of.marks.iter().find(|(key, _)| key == since)?;
-            Some(when.from + time_delta(*at))
-        })
-    });
-    let soonest = counted.map_or(free, |counted| free.max(counted + time_delta(sitting.least)));
-    let latest = counted.zip(sitting.most).map(|(counted, most)| counted + time_delta(most));
-    let lasts = time_delta(sitting.lasts);
-    let up = day.map_or(soonest, |day| day.up_from(soonest, lasts));
-    let (from, in_the_night) = match latest {
-        Some(latest) if up > latest => (soonest, true),
-        _ => (up, false),
-    };
-    When { from, to: from + lasts, latest, in_the_night }
-}
-
-impl Day {
-    /// The first moment from then on at which the maker is up and has time for all
-    /// of it; a sitting longer than the day begins with the day.
-    fn up_from(self, soonest: DateTime<Utc>, lasts: Duration) -> DateTime<Utc> {
-        let local = soonest.with_timezone(&self.zone);
-        // An hour that a change of clocks passes over begins an hour later; of one that comes
-        // twice the first counts.
-        let at = |date: chrono::NaiveDate, time: NaiveTime| {
-            let stated = date.and_time(time);
-            let found = self.zone.from_local_datetime(&stated).earliest();
-            let later = stated.checked_add_signed(Duration::hours(1));
-            found
-                .or_else(|| self.zone.from_local_datetime(&later?).earliest())
-                .map_or(soonest, |t| t.to_utc())
-        };
-        let morning = at(local.date_naive(), self.from);
-        let evening = at(local.date_naive(), self.to);
-        let next = || {
-            let tomorrow = local.date_naive().succ_opt().unwrap_or(local.date_naive());
-            at(tomorrow, self.from)
-        };
-        if soonest < morning {
-            morning
-        } else if soonest + lasts <= evening || morning + lasts > evening && soonest == morning {
-            soonest
-        } else {
-            next()
-        }
-    }
+    counted.unwrap_or_default()
 }
 
 #[cfg(test)]
@@ -305,15 +190,6 @@ mod tests {
         lines(&Plan::of(&inputs).expect("a plan"))
     }
 
-    fn day() -> Day {
-        let hour = |h| NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
-        Day { from: hour(8), to: hour(22), zone: chrono_tz::Africa::Lagos }
-    }
-
-    fn utc(day: u32, hour: u32) -> DateTime<Utc> {
-        Utc.with_ymd_and_hms(2026, 10, day, hour, 0, 0).single().expect("a time")
-    }
-
     #[test]
     fn filled_shells_are_colour_shell_fill_and_cap_with_nights_between() {
         let all = sittings(&planned("Filled shells"));
@@ -328,74 +204,6 @@ mod tests {
         );
         let hours: Vec<_> = all.iter().map(|s| in_seconds(s.least) / 3_600.0).collect();
         assert_eq!(hours, [0.0, 6.0, 8.0, 4.0]);
-        // Saturday at ten by that clock: colour, shell in the evening, fill on Sunday
-        // morning, cap in the afternoon.
-        let slots = slots(&all, utc(10, 9), day());
-        let days: Vec<_> =
-            slots.iter().map(|s| (s.from + Duration::hours(1)).to_rfc3339()).collect();
-        assert!(days[1].starts_with("2026-10-10T1"), "{days:?}");
-        assert!(days[2].starts_with("2026-10-11T08:00"), "{days:?}");
-        assert!(days[3].starts_with("2026-10-11T12"), "{days:?}");
-        assert!(slots.iter().all(|s| !s.in_the_night));
-        assert!(slots.iter().all(|s| s.latest.is_none_or(|latest| s.from <= latest)));
-    }
-
-    #[test]
-    fn nobody_gets_up_at_night_unless_the_window_would_be_missed() {
-        let all = sittings(&planned("Filled shells"));
-        // Begun at four in the afternoon, the pour falls at ten and waits for the morning.
-        let late = slots(&all, utc(10, 15), day());
-        assert_eq!(late[1].from, utc(11, 7));
-        let mut hurried = all.clone();
-        hurried[1].most = Some(minutes(7.0 * 60.0));
-        let hurried = slots(&hurried, utc(10, 16), day());
-        assert!(hurried[1].in_the_night);
-        assert!(hurried[1].latest.is_some_and(|latest| hurried[1].from <= latest));
-    }
-
-    #[test]
-    fn one_pair_of_hands_does_one_sitting_after_the_other_the_longest_chain_first() {
-        let filled = sittings(&planned("Filled shells"));
-        let mut slab = sittings(&planned("Slab of bark"));
-        slab[0].component = "slab".into();
-        let all: Vec<_> = slab.into_iter().chain(filled).collect();
-        let slots = slots(&all, utc(10, 8), day());
-        assert_eq!(slots.len(), all.len());
-        assert_eq!(slots[0].sitting.step, "it/polish", "with three more to come");
-        assert_eq!(slots[1].sitting.component, "slab", "in the hours the colour rests");
-        assert!(slots.windows(2).all(|pair| pair[0].to <= pair[1].from), "{slots:#?}");
-    }
-
-    #[test]
-    fn what_would_be_missed_goes_before_what_can_wait() {
-        let all = sittings(&planned("Filled shells"));
-        let mut other = all.clone();
-        for sitting in &mut other {
-            sitting.component = "other".into();
-        }
-        // It may be poured first, and takes long; the other's colour does not hold so long.
-        other[1].most = Some(other[1].least + minutes(5.0));
-        let mut long = all;
-        long[1].lasts = minutes(90.0);
-        let both: Vec<_> = long.into_iter().chain(other).collect();
-        let slots = slots(&both, utc(10, 7), day());
-        let pours: Vec<_> = slots.iter().filter(|slot| slot.sitting.step == "it/pour").collect();
-        assert!(pours.iter().all(|slot| slot.latest.is_none_or(|latest| slot.from <= latest)));
-    }
-
-    #[test]
-    fn a_morning_is_a_morning_on_either_side_of_a_change_of_clocks() {
-        // In Oslo clocks go back in the night to the 25th of October 2026.
-        let oslo = Day { zone: chrono_tz::Europe::Oslo, ..day() };
-        let all = sittings(&planned("Filled shells"));
-        let slots = slots(&all, utc(24, 14), oslo);
-        let local: Vec<_> = slots
-            .iter()
-            .map(|slot| {
-                slot.from.with_timezone(&chrono_tz::Europe::Oslo).format("%d %H:%M").to_string()
-            })
-            .collect();
-        assert_eq!(local[1], "25 08:00", "{local:?}");
     }
 
     #[test]

@@ -2,6 +2,7 @@
 
 use std::collections::HashMap;
 
+use chrono::{DateTime, Utc};
 use petgraph::algo::toposort;
 use petgraph::graph::DiGraph;
 
@@ -41,6 +42,10 @@ pub struct Task {
     pub uses: Vec<String>,
     /// What it waits for.
     pub after: Vec<After>,
+    /// Not before.
+    pub from: Option<DateTime<Utc>>,
+    /// Not after.
+    pub until: Option<DateTime<Utc>>,
     /// Where nothing else decides, what has the lower number goes first.
     pub rank: i32,
 }
@@ -55,6 +60,8 @@ impl Task {
             hands: 1,
             uses: Vec::new(),
             after: Vec::new(),
+            from: None,
+            until: None,
             rank: 0,
         }
     }

@@ -1,6 +1,7 @@
 //! What stands on the shelf, as the maker states it.
 
 use chrono::NaiveDate;
+use chrono_tz::Tz;
 use serde::{Deserialize, Serialize};
 
 use crate::allergens::LabelInputs;
@@ -12,6 +13,7 @@ use crate::heat::Material;
 use crate::method::Kitchen;
 use crate::pantry::GoodsInputs;
 use crate::plan::{self, BlendPart, MicrowaveInputs, OwnInputs, family_or_blend};
+use crate::schedule::{self, Exception, Hours, Weekly};
 use crate::shell;
 use crate::work;
 
@@ -258,7 +260,17 @@ pub struct KitchenInputs {
     pub at_hand: Kitchen,
     /// The time zone it is in, by its IANA name; schedules and calendars go by it.
     pub zone: Option<String>,
+    /// When the maker is free, each week; from eight to ten in the evening, each day, where nothing
+    /// is stated.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub hours: Vec<Weekly>,
+    /// Days that are not as their weekday is.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    pub except: Vec<Exception>,
 }
+
+/// The hours in which most are up.
+const UP: [&str; 2] = ["08:00", "22:00"];
 
 impl KitchenInputs {
     fn check(&self, check: &mut Checker) {
@@ -266,9 +278,16 @@ impl KitchenInputs {
         check.optional("rh_pct", self.rh_pct, check::RH_PCT);
         check.optional("stone_c", self.stone_c, check::STONE_C);
         check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
-        if let Some(zone) = &self.zone {
-            crate::schedule::zone("zone", zone, check);
-        }
+        let zone = self.zone.as_deref().map(|zone| schedule::zone("zone", zone, check));
+        self.free_hours(zone.unwrap_or_default(), check);
+    }
+
+    /// When the maker is free, by a clock of that zone; faults are noted under `hours`.
+    pub fn free_hours(&self, zone: Tz, check: &mut Checker) -> Hours {
+        let [from, to] = UP.map(ToOwned::to_owned);
+        let usual = [Weekly { weekdays: (1..=7).collect(), from, to }];
+        let hours = if self.hours.is_empty() { usual.as_slice() } else { &self.hours };
+        Hours::of("hours", hours, &self.except, zone, check)
     }
 }
 

@@ -28,6 +28,8 @@ use super::shelf::{
 pub(super) enum Went {
     /// Not yet at the bench.
     Planned,
+    /// Planned, and to be ready for the open night on a Saturday, the first that is far enough off.
+    DueOnSaturday,
     /// Still at the bench, held where seeding is under way.
     AtBench,
     /// Poured, with looks at what came out: hours after, look, remark.
@@ -74,6 +76,7 @@ fn inputs(
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        when: None,
         bowls: vec![bowl(family)],
         components: vec![made(
             "slab",
@@ -172,6 +175,7 @@ fn open_night() -> PlanInputs {
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        when: None,
         bowls: [Family::Dark, Family::Milk, Family::White].into_iter().map(bowl).collect(),
         components: vec![
             made("nebula", "Nebula marble", nebula),
@@ -320,6 +324,7 @@ fn three_days() -> PlanInputs {
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        when: None,
         bowls: vec![
             bowl(Family::Dark),
             bowl(Family::White),
@@ -489,7 +494,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "Colour on Thursday, shells on Friday, filled and capped on Saturday before the doors open.",
             days_ago: 0,
             inputs: three_days(),
-            went: Went::Planned,
+            went: Went::DueOnSaturday,
         },
     ]
 }

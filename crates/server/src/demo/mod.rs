@@ -8,9 +8,9 @@ mod evenings;
 mod pieces;
 mod shelf;
 
-use chrono::TimeDelta;
+use chrono::{DateTime, Datelike, TimeDelta, Utc, Weekday};
 use craft::bowl::{Phase, Reading, Record};
-use craft::plan::bowl;
+use craft::plan::{WhenInputs, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
 use craft::time::WallTime;
 use store::batches::{ClockRow, NewBatch};
@@ -56,12 +56,22 @@ pub async fn load(pool: &Pool, now: WallTime) -> Result<(), StoreError> {
     .await
 }
 
+/// Six in the evening of the first Saturday that leaves five days for it.
+fn open_night(now: WallTime) -> Option<DateTime<Utc>> {
+    let from = now.0.date_naive() + TimeDelta::days(5);
+    let saturday = from.iter_days().find(|date| date.weekday() == Weekday::Sat)?;
+    Some(saturday.and_hms_opt(18, 0, 0)?.and_utc())
+}
+
 async fn load_one(
     tx: &mut Connection,
     now: WallTime,
     number: u64,
-    sheet: Sheet,
+    mut sheet: Sheet,
 ) -> Result<(), Problem> {
+    if matches!(sheet.went, Went::DueOnSaturday) {
+        sheet.inputs.when = Some(WhenInputs { ready_by: open_night(now), ..WhenInputs::default() });
+    }
     let id = |part: u64| {
         Uuid::from_u64_pair(0x5711_0000_0000_7000 | number, 0x8000_0000_0000_0000 | part)
     };
@@ -91,7 +101,7 @@ async fn load_one(
         ..Evening::calm(40 + number)
     };
     let (how, looks): (_, &[_]) = match sheet.went {
-        Went::Planned => return Ok(()),
+        Went::Planned | Went::DueOnSaturday => return Ok(()),
         Went::AtBench => (how(None, Some(Phase::Testing)), &[]),
         Went::Poured(looks) => (how(None, None), looks),
         Went::AtSecondTry(looks) => (how(Some(Mishap::FirstTestStreaks), None), looks),

@@ -8,6 +8,7 @@ use craft::heat::Material;
 use craft::method::Kitchen;
 use craft::pantry::{self, CountedIn, GoodsInputs};
 use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
+use craft::schedule::Weekly;
 use craft::shelf::{
     ChocolateInputs, HeatInputs, KitchenInputs, MouldInputs, OffsetCheck, Shelf, ThermometerInputs,
     Thing, TrayInputs, WareInputs,
@@ -295,10 +296,19 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 fridge_c: Some(5.0),
                 at_hand: Kitchen { fine_scale: true, ..Kitchen::default() },
                 zone: None,
+                hours: vec![
+                    weekly(&[1, 2, 3, 4, 5], "16:30", "22:30"),
+                    weekly(&[6, 7], "09:00", "22:00"),
+                ],
+                except: Vec::new(),
             }),
             None,
         ),
     ]
+}
+
+fn weekly(weekdays: &[u8], from: &str, to: &str) -> Weekly {
+    Weekly { weekdays: weekdays.to_vec(), from: from.to_owned(), to: to.to_owned() }
 }
 
 /// Fills the shelf.

@@ -1,48 +1,41 @@
-//! The schedule of a plan: when the hands are needed, and how long the waits between.
+//! The days of a plan and of a batch: when the hands are needed, in the maker's hours, beside all
+//! else that takes those up.
 
 use actix_web::http::header::{CONTENT_DISPOSITION, CONTENT_TYPE};
 use actix_web::{HttpResponse, get, web};
-use chrono::{DateTime, NaiveTime, TimeDelta, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 use chrono_tz::Tz;
-use craft::check::Checker;
 use craft::message::Message;
-use craft::plan::Plan;
-use craft::schedule::{Day, Slot, sittings, slots, zone};
-use craft::shelf::{Shelf, Thing};
-use craft::steps::lines;
-use craft::time::Timestamp;
+use craft::note::Note;
+use craft::plan::{Plan, PlanInputs};
+use craft::schedule::{Broken, Days, Mend, Slot, What};
+use craft::units::seconds;
 use icalendar::{Alarm, Calendar, CalendarDateTime, Component, Event, EventLike, Trigger};
 use serde::{Deserialize, Serialize};
 use store::StoreError;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
+use crate::agenda::{Agenda, when_of};
 use crate::catalogue::records as say;
+use crate::making::Making;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
 mod zones;
 
-/// The hours in which most are up.
-const UP: [&str; 2] = ["08:00", "22:00"];
 /// A sitting that is over sooner is shown as this long in a calendar.
 const LEAST: TimeDelta = TimeDelta::minutes(15);
 /// A calendar reminds so long before a sitting.
 const REMIND: TimeDelta = TimeDelta::minutes(10);
 
-/// When it is begun, and when the maker is up.
+/// By whose clock.
 #[derive(Debug, Deserialize, IntoParams)]
 #[into_params(parameter_in = Query)]
 #[serde(deny_unknown_fields)]
 pub struct DaysAsked {
-    /// When the first sitting may begin; now, if left out.
-    #[param(value_type = Option<DateTime<Utc>>)]
-    start: Option<Timestamp>,
-    /// The day starts, by the clock on the wall: `08:00` if left out.
-    up_from: Option<String>,
-    /// The day ends: `22:00` if left out.
-    up_to: Option<String>,
-    /// The zone that clock is in, by its IANA name; the kitchen's, if left out.
+    /// The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+    /// has none of its own.
     zone: Option<String>,
 }
 
@@ -67,12 +60,14 @@ pub struct SlotAnswer {
     most_h: Option<f64>,
     /// It is begun then.
     from: DateTime<Utc>,
-    /// It is over then.
+    /// It is over then, washing up with it.
     to: DateTime<Utc>,
     /// It must have been begun by then.
     latest: Option<DateTime<Utc>>,
-    /// Whether it does not fit in the hours in which the maker is up.
-    in_the_night: bool,
+    /// Whether the maker put it at that time.
+    pinned: bool,
+    /// Whether a chocolate is tempered in it.
+    tempers: bool,
 }
 
 impl From<Slot> for SlotAnswer {
@@ -87,71 +82,261 @@ impl From<Slot> for SlotAnswer {
             step: slot.sitting.step,
             texts: slot.sitting.texts,
             waits_for: slot.sitting.waits_for,
+            tempers: slot.sitting.tempers,
             from: slot.from,
             to: slot.to,
             latest: slot.latest,
-            in_the_night: slot.in_the_night,
+            pinned: slot.pinned,
         }
     }
 }
 
-impl DaysAsked {
-    fn day(&self, kitchen: Option<&str>) -> Answer<Day> {
-        let mut check = Checker::new();
-        let mut hour = |name: &str, given: &Option<String>, usual: &str| {
-            let text = given.as_deref().unwrap_or(usual);
-            let time = NaiveTime::parse_from_str(text, "%H:%M");
-            time.unwrap_or_else(|_| {
-                check.fault(name, say::a_time_such_as(usual, text));
-                NaiveTime::MIN
-            })
+/// What does not hold.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DoesNotHold {
+    /// The sitting, by its first step.
+    step: String,
+    /// What, and by how much, in a sentence.
+    text: Message,
+    /// By so many minutes.
+    by_min: f64,
+}
+
+/// What would mend it, by itself.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct MendAnswer {
+    /// What, in a sentence.
+    text: Message,
+    /// When that would be, where it is a beginning.
+    at: Option<DateTime<Utc>>,
+}
+
+/// What else takes up the maker's hours.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct TakenUp {
+    /// The plan, or the batch.
+    id: Uuid,
+    /// Whether it is a batch under way.
+    batch: bool,
+    /// What it is called.
+    name: String,
+    /// From.
+    from: DateTime<Utc>,
+    /// To.
+    to: DateTime<Utc>,
+}
+
+/// A plan, or what is left of a batch, over days.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DaysAnswer {
+    /// The sittings, the soonest first.
+    slots: Vec<SlotAnswer>,
+    /// The first is begun then; `null` where nothing is left to do.
+    begin: Option<DateTime<Utc>>,
+    /// The last is done then.
+    end: Option<DateTime<Utc>>,
+    /// All of it is to be ready by then.
+    ready_by: Option<DateTime<Utc>>,
+    /// Begun then it still is.
+    latest_start: Option<DateTime<Utc>>,
+    /// By so much it is late, minutes.
+    late_min: f64,
+    /// What does not hold.
+    broken: Vec<DoesNotHold>,
+    /// What would mend that.
+    mends: Vec<MendAnswer>,
+    /// Remarks.
+    notes: Vec<Note>,
+    /// What else takes up the hours from the first sitting to the last.
+    others: Vec<TakenUp>,
+    /// The zone that the hours are in.
+    zone: String,
+}
+
+impl DaysAnswer {
+    fn new(
+        days: Option<Days>,
+        ready_by: Option<DateTime<Utc>>,
+        agenda: &Agenda,
+        notes: Vec<Note>,
+    ) -> Self {
+        let zone = agenda.hours.zone().name().to_owned();
+        let Some(days) = days else {
+            return Self {
+                slots: Vec::new(),
+                begin: None,
+                end: None,
+                ready_by,
+                latest_start: None,
+                late_min: 0.0,
+                broken: Vec::new(),
+                mends: Vec::new(),
+                notes,
+                others: Vec::new(),
+                zone,
+            };
         };
-        let from = hour("up_from", &self.up_from, UP[0]);
-        let to = hour("up_to", &self.up_to, UP[1]);
-        if !check.has_faults() && from >= to {
-            check.fault("up_to", say::later_than(from.format("%H:%M").to_string()));
+        let (begin, end) = (days.begin, days.end.max(ready_by.unwrap_or(days.end)));
+        let others = agenda.taking.iter().flat_map(|taking| {
+            let slots = taking.days.iter().flat_map(|days| &days.slots);
+            let near = slots.filter(|slot| slot.to > begin && slot.from < end);
+            near.map(|slot| TakenUp {
+                id: taking.id,
+                batch: taking.batch,
+                name: taking.name.clone(),
+                from: slot.from,
+                to: slot.to,
+            })
+        });
+        let others = others.collect();
+        let broken = days.broken.iter().map(|broken| does_not_hold(broken, &days.slots)).collect();
+        let mends = days.mends.iter().map(|mend| mended_by(mend, &days.slots)).collect();
+        Self {
+            begin: Some(days.begin),
+            end: Some(days.end),
+            ready_by,
+            latest_start: days.latest_start,
+            late_min: crate::answer::round(days.late_min, 1),
+            broken,
+            mends,
+            notes,
+            others,
+            zone,
+            slots: days.slots.into_iter().map(Into::into).collect(),
         }
-        let name = self.zone.as_deref().or(kitchen).unwrap_or("UTC");
-        let zone = zone("zone", name, &mut check);
-        check.finish()?;
-        Ok(Day { from, to, zone })
     }
+}
+
+/// What a sitting is called: its line, and its first step.
+fn called(slots: &[Slot], step: &str) -> Message {
+    let slot = slots.iter().find(|slot| slot.sitting.step == step);
+    let first = slot.and_then(|slot| slot.sitting.texts.first().cloned());
+    match (slot, first) {
+        (Some(slot), Some(first)) => say::sitting(&slot.sitting.name, first),
+        _ => say::sitting(step, say::a_sitting()),
+    }
+}
+
+/// A time as one says it.
+fn how_long(time: TimeDelta) -> Message {
+    let hours = time.as_seconds_f64() / 3_600.0;
+    if hours < 1.5 {
+        say::some_minutes(seconds(time.as_seconds_f64()))
+    } else {
+        say::some_hours(crate::answer::round(hours, 1))
+    }
+}
+
+fn does_not_hold(broken: &Broken, slots: &[Slot]) -> DoesNotHold {
+    let by = how_long(TimeDelta::seconds((broken.by_min * 60.0) as i64));
+    let name = called(slots, &broken.key);
+    let text = match broken.what {
+        What::MostWait => say::waits_too_long(name, by),
+        What::Hours => say::longer_than_hours(name, by),
+        What::Pinned => say::not_at_that_time(name, by),
+    };
+    DoesNotHold { step: broken.key.clone(), text, by_min: crate::answer::round(broken.by_min, 1) }
+}
+
+fn mended_by(mend: &Mend, slots: &[Slot]) -> MendAnswer {
+    let name = |component: &str| {
+        let slot = slots.iter().find(|slot| slot.sitting.component == component);
+        // Casts are numbered after a comma.
+        let line = slot.map_or(component, |slot| slot.sitting.name.as_str());
+        line.split(", cast ").next().unwrap_or(line).to_owned()
+    };
+    let (text, at) = match mend {
+        Mend::BeginBy(at) => (say::mend_begin_by(), Some(*at)),
+        Mend::SecondPair => (say::mend_second_pair(), None),
+        Mend::SecondMould(of) => (say::mend_second_mould(name(of)), None),
+        Mend::Without(of) => (say::mend_without(name(of)), None),
+        Mend::Unpinned => (say::mend_unpinned(), None),
+    };
+    MendAnswer { text, at }
+}
+
+/// What there is to say of when it is made: times that have passed, and what does not keep until
+/// then.
+fn notes(
+    filled: &PlanInputs,
+    planned: &Plan,
+    days: Option<&Days>,
+    now: DateTime<Utc>,
+) -> Vec<Note> {
+    let Some(when) = &filled.when else { return Vec::new() };
+    let mut notes = Vec::new();
+    if when.ready_by.is_some_and(|at| at < now) {
+        notes.push(Note::caution("ready-by-passed", say::ready_by_passed()));
+    }
+    if when.begin.is_some_and(|at| at < now) {
+        notes.push(Note::info("begin-passed", say::begin_passed()));
+    }
+    let Some((ready_by, days)) = when.ready_by.zip(days) else { return notes };
+    for component in &planned.components {
+        let last = days.slots.iter().filter(|slot| slot.sitting.component == component.key);
+        let made = last.map(|slot| slot.to).max();
+        let keeps = component.keeping.as_ref().and_then(|keeping| keeping.days);
+        if let Some((made, keeps)) = made.zip(keeps)
+            && (ready_by - made).as_seconds_f64() > keeps * 86_400.0
+        {
+            let before = how_long(ready_by - made);
+            notes.push(Note::caution(
+                "made-too-early",
+                say::made_too_early(&component.name, keeps, before),
+            ));
+        }
+    }
+    notes
 }
 
 struct Scheduled {
     name: String,
-    slots: Vec<Slot>,
-    zone: Tz,
+    days: Option<Days>,
+    agenda: Agenda,
+    ready_by: Option<DateTime<Utc>>,
+    notes: Vec<Note>,
 }
 
 async fn scheduled(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Scheduled> {
-    let on_shelf = state.shelf.read(&state.pool).await?;
-    let kitchen = on_shelf.rows.iter().find(|row| row.id == Shelf::KITCHEN);
-    let zone = kitchen.and_then(|row| match &row.thing {
-        Ok(Thing::Kitchen(kitchen)) => kitchen.zone.as_deref(),
-        _ => None,
-    });
-    let day = asked.day(zone)?;
     let plan = super::plans::in_use(state, id).await?;
     let stated = plan.inputs.map_err(StoreError::from)?;
-    let planned = Plan::of(&on_shelf.shelf.fill(&stated)?)?;
-    let start = asked.start.map_or_else(|| state.wall.now().0, |start| start.0);
-    let slots = slots(&sittings(&lines(&planned)), start, day);
-    Ok(Scheduled { name: plan.name, slots, zone: day.zone })
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let filled = on_shelf.shelf.fill(&stated)?;
+    let agenda = Agenda::before(state, asked.zone.as_deref(), Some(id)).await?;
+    let days = agenda.days_of(&filled)?;
+    let notes = notes(&filled, &Plan::of(&filled)?, days.as_ref(), agenda.now);
+    let ready_by = stated.when.and_then(|when| when.ready_by);
+    Ok(Scheduled { name: plan.name, days, agenda, ready_by, notes })
 }
 
-/// The sittings of a plan, each as soon as it may be, in the hours in which the maker
-/// is up.
+/// The days of a plan: its sittings in the maker's hours, beside what else takes those up.
 #[utoipa::path(tag = "plans", operation_id = "read_days", params(DaysAsked), responses(
-    (status = 200, body = [SlotAnswer]), (status = 404, body = Problem), (status = 422, body = Problem)))]
+    (status = 200, body = DaysAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
 #[get("/plans/{id}/days")]
 pub async fn read(
     state: web::Data<State>,
     id: web::Path<Uuid>,
     asked: web::Query<DaysAsked>,
-) -> Answer<web::Json<Vec<SlotAnswer>>> {
-    let scheduled = scheduled(&state, *id, &asked).await?;
-    Ok(web::Json(scheduled.slots.into_iter().map(Into::into).collect()))
+) -> Answer<web::Json<DaysAnswer>> {
+    let of = scheduled(&state, *id, &asked).await?;
+    Ok(web::Json(DaysAnswer::new(of.days, of.ready_by, &of.agenda, of.notes)))
+}
+
+/// What is left of a batch, from what has happened: its sittings in the maker's hours.
+#[utoipa::path(tag = "guide", operation_id = "read_days_left", params(DaysAsked), responses(
+    (status = 200, body = DaysAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[get("/batches/{id}/days")]
+pub async fn left(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    asked: web::Query<DaysAsked>,
+) -> Answer<web::Json<DaysAnswer>> {
+    let making = Making::read(&state, *id).await?;
+    let mut agenda = Agenda::before(&state, asked.zone.as_deref(), making.batch.plan_id).await?;
+    agenda.taking.retain(|taking| taking.id != *id);
+    let when = when_of(&state, *id).await?;
+    let days = agenda.rest_of(&making, &when, state.wall.now())?;
+    Ok(web::Json(DaysAnswer::new(days, when.ready_by, &agenda, Vec::new())))
 }
 
 /// The same as a calendar file (iCalendar, RFC 5545), with a reminder at each.
@@ -163,7 +348,9 @@ pub async fn calendar(
     id: web::Path<Uuid>,
     asked: web::Query<DaysAsked>,
 ) -> Answer<HttpResponse> {
-    let Scheduled { name, slots, zone } = scheduled(&state, *id, &asked).await?;
+    let Scheduled { name, days, agenda, .. } = scheduled(&state, *id, &asked).await?;
+    let zone = agenda.hours.zone();
+    let slots = days.map_or_else(Vec::new, |days| days.slots);
     let mut calendar = Calendar::empty();
     calendar.append_property(("VERSION", "2.0"));
     calendar.append_property(("PRODID", "-//Wide Sheen//schedule//EN"));

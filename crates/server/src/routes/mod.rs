@@ -66,6 +66,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(plans::document)
             .service(days::read)
             .service(days::calendar)
+            .service(days::left)
             .service(batches::list)
             .service(batches::read)
             .service(batches::edit)

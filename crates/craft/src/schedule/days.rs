@@ -1,0 +1,407 @@
+//! A plan over days: its sittings put in order, and what would mend it where they cannot be.
+
+use std::collections::{BTreeMap, HashMap};
+
+use chrono::{DateTime, TimeDelta, Utc};
+
+use super::asked::{Asked, Broken, Schedule};
+use super::hours::Hours;
+use super::sittings::{Sitting, sittings};
+use super::task::{After, Hold, Task};
+use crate::check::Fault;
+use crate::plan::{HandsInputs, WhenInputs};
+use crate::steps::{APART_S, Anchor, Line, LineOf, StepKind};
+use crate::units::in_seconds;
+
+/// The step with which a piece is out of its mould.
+const UNMOULDS: &str = "peel";
+/// Bowls, tools and table are washed in so long, after what a chocolate was tempered for, minutes
+/// (*custom*).
+pub const CLEANING_MIN: f64 = 10.0;
+/// What the helper must not do needs the maker's own hands.
+const MAKER: &str = "the maker";
+
+/// A sitting with its time of day.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Slot {
+    /// Which.
+    pub sitting: Sitting,
+    /// It is begun then.
+    pub from: DateTime<Utc>,
+    /// It is over then, washing up with it.
+    pub to: DateTime<Utc>,
+    /// It must have been begun by then.
+    pub latest: Option<DateTime<Utc>>,
+    /// Whether the maker put it at that time.
+    pub pinned: bool,
+}
+
+/// What would mend a schedule that cannot be kept.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub enum Mend {
+    /// Begun by then, nothing is late.
+    BeginBy(DateTime<Utc>),
+    /// A second pair of hands.
+    SecondPair,
+    /// A second mould for this component, by key.
+    SecondMould(String),
+    /// Without this component, by key.
+    Without(String),
+    /// Without what was put at a time.
+    Unpinned,
+}
+
+/// A plan over days.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Days {
+    /// Its sittings, the soonest first.
+    pub slots: Vec<Slot>,
+    /// The first is begun then.
+    pub begin: DateTime<Utc>,
+    /// The last is done then.
+    pub end: DateTime<Utc>,
+    /// Begun then, all of it is still ready in time.
+    pub latest_start: Option<DateTime<Utc>>,
+    /// By so much it is late, minutes.
+    pub late_min: f64,
+    /// What does not hold.
+    pub broken: Vec<Broken>,
+    /// What would mend that, each by itself.
+    pub mends: Vec<Mend>,
+}
+
+/// What is known of the time in which it is made.
+#[derive(Clone, Debug)]
+pub struct Around<'a> {
+    /// Now: nothing is begun before.
+    pub now: DateTime<Utc>,
+    /// The hours in which the maker is free.
+    pub hours: &'a Hours,
+    /// When the maker is at something else.
+    pub busy: &'a [(DateTime<Utc>, DateTime<Utc>)],
+    /// Which steps are done already, by key, and when.
+    pub done: &'a HashMap<String, DateTime<Utc>>,
+}
+
+/// The days of a plan; nothing is left of one of which every step is done.
+///
+/// Where it must be ready by a time, all is as late as may be and still in time; where that would
+/// be begun in the past, as soon as may be.
+///
+/// # Errors
+/// Every fault, each with its field: no free hours.
+pub fn days(
+    lines: &[Line],
+    when: &WhenInputs,
+    around: &Around<'_>,
+) -> Result<Option<Days>, Vec<Fault>> {
+    let all = sittings(lines);
+    let passed = passed(lines, around.done);
+    let around = &Around { done: &passed, ..*around };
+    let left = all.iter().filter_map(|sitting| sitting.left(lines, around.done));
+    let left: Vec<Sitting> = left.collect();
+    if left.is_empty() {
+        return Ok(None);
+    }
+    let asked = asked(lines, &left, when, around);
+    let schedule = in_time(&asked, when, around.now)?;
+    let mends = if holds(&schedule) { Vec::new() } else { mends(&asked, when, around.now, &left) };
+    let at: HashMap<&str, (DateTime<Utc>, DateTime<Utc>)> =
+        schedule.placed.iter().map(|one| (one.key.as_str(), (one.from, one.to))).collect();
+    let latest = |task: &Task| {
+        let most = task.after.iter().filter_map(|after| {
+            let (from, to) = *at.get(after.key.as_str())?;
+            let since = if after.from == Anchor::Begin { from } else { to };
+            Some(since + minutes(after.most_min?))
+        });
+        most.chain(task.until).min()
+    };
+    let mut slots: Vec<Slot> = left
+        .into_iter()
+        .zip(&asked.tasks)
+        .map(|(sitting, task)| {
+            let (from, to) = at[sitting.step.as_str()];
+            let pinned = asked.pinned.contains_key(&sitting.step);
+            Slot { from, to, latest: latest(task), pinned, sitting }
+        })
+        .collect();
+    slots.sort_by(|a, b| (a.from, &a.sitting.step).cmp(&(b.from, &b.sitting.step)));
+    let Schedule { begin, end, latest_start, late_min, broken, .. } = schedule;
+    Ok(Some(Days { slots, begin, end, latest_start, late_min, broken, mends }))
+}
+
+/// What was done, and what was passed over with it: steps of a line go in order, and what was
+/// poured was tempered.
+fn passed(lines: &[Line], done: &HashMap<String, DateTime<Utc>>) -> HashMap<String, DateTime<Utc>> {
+    let mut passed = done.clone();
+    for line in lines.iter().filter(|line| line.component().is_some()) {
+        let last = line.steps.iter().rposition(|step| done.contains_key(&step.key));
+        let before = last.map_or(&[][..], |last| &line.steps[..=last]);
+        let mut at = None;
+        for step in before.iter().rev() {
+            at = done.get(&step.key).copied().or(at);
+            let Some(at) = at else { continue };
+            passed.entry(step.key.clone()).or_insert(at);
+            let of = |key: &String| lines.iter().find(|l| l.steps.iter().any(|s| s.key == *key));
+            for tempering in step.tempered.as_ref().and_then(of).iter().flat_map(|l| &l.steps) {
+                passed.entry(tempering.key.clone()).or_insert(at);
+            }
+        }
+    }
+    passed
+}
+
+fn minutes(min: f64) -> TimeDelta {
+    TimeDelta::seconds((min * 60.0).round() as i64)
+}
+
+fn holds(schedule: &Schedule) -> bool {
+    schedule.late_min <= 0.0 && schedule.broken.is_empty()
+}
+
+/// Backward from when it must be ready; forward where that begins in the past.
+fn in_time(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>) -> Result<Schedule, Vec<Fault>> {
+    let begin = when.begin.map_or(now, |begin| begin.max(now));
+    if when.ready_by.is_some() && when.begin.is_none() {
+        let back = Asked { begin: None, ..asked.clone() }.schedule()?;
+        if back.begin >= now {
+            return Ok(back);
+        }
+    }
+    Asked { begin: Some(begin), ..asked.clone() }.schedule()
+}
+
+/// What would mend it, each by itself: the least first.
+fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting]) -> Vec<Mend> {
+    let mended = |asked: &Asked| in_time(asked, when, now).is_ok_and(|schedule| holds(&schedule));
+    let mut all = Vec::new();
+    let back = Asked { begin: None, ..asked.clone() };
+    if let Some(begin) = back.ready_by.and_then(|_| back.schedule().ok()).filter(holds) {
+        all.push(Mend::BeginBy(begin.begin));
+    }
+    if !asked.pinned.is_empty() && mended(&Asked { pinned: BTreeMap::new(), ..asked.clone() }) {
+        all.push(Mend::Unpinned);
+    }
+    let mut moulds: Vec<&str> = asked.holds.iter().map(|hold| hold.what.as_str()).collect();
+    moulds.dedup();
+    for mould in moulds {
+        let two = vec![(mould.to_owned(), 2)];
+        if mended(&Asked { at_hand: two, ..asked.clone() }) {
+            all.push(Mend::SecondMould(mould.to_owned()));
+        }
+    }
+    let tasks: Vec<Task> =
+        asked.tasks.iter().cloned().map(|task| Task { uses: Vec::new(), ..task }).collect();
+    if mended(&Asked { hands: asked.hands.max(1) + 1, tasks, ..asked.clone() }) {
+        all.push(Mend::SecondPair);
+    }
+    let mut components: Vec<&str> = left.iter().map(|sitting| sitting.component.as_str()).collect();
+    components.sort_unstable();
+    components.dedup();
+    for component in components {
+        let others = asked.without(left, component);
+        if !others.tasks.is_empty() && mended(&others) {
+            all.push(Mend::Without(component.to_owned()));
+        }
+    }
+    all
+}
+
+impl Asked {
+    fn without(&self, left: &[Sitting], component: &str) -> Self {
+        let of_it: Vec<&str> = left
+            .iter()
+            .filter(|sitting| sitting.component == component)
+            .map(|sitting| sitting.step.as_str())
+            .collect();
+        let stays = |key: &str| !of_it.contains(&key);
+        let tasks = self.tasks.iter().filter(|task| stays(&task.key)).cloned().map(|mut task| {
+            task.after.retain(|after| stays(&after.key));
+            task
+        });
+        let holds = self.holds.iter().filter(|hold| stays(&hold.from) && stays(&hold.to));
+        let pinned = self.pinned.iter().filter(|(key, _)| stays(key));
+        Self {
+            tasks: tasks.collect(),
+            holds: holds.cloned().collect(),
+            pinned: pinned.map(|(key, at)| (key.clone(), *at)).collect(),
+            ..self.clone()
+        }
+    }
+}
+
+/// The sittings that are left as tasks: what they wait for, what they need.
+fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_>) -> Asked {
+    let with_step = |key: &str| left.iter().find(|sitting| sitting.mark(key).is_some());
+    let in_left = |key: &str| left.iter().find(|sitting| sitting.step == key);
+    let nuts = |sitting: &Sitting| sitting.with_nuts(lines);
+    let mut tasks: Vec<Task> = Vec::with_capacity(left.len());
+    let mut last_of: HashMap<&str, &str> = HashMap::new();
+    let mut cast_before: HashMap<&str, &str> = HashMap::new();
+    for sitting in left {
+        let mut task = Task::new(&sitting.step, in_seconds(sitting.lasts) / 60.0);
+        if sitting.tempers {
+            task.minutes += CLEANING_MIN;
+        }
+        // What is nut-free before what is not, and light chocolate before dark.
+        task.rank = 2 * i32::from(nuts(sitting)) + i32::from(sitting.is_dark(lines));
+        if when.hands == HandsInputs::WithHelper && !sitting.is_safe(lines) {
+            task.uses.push(MAKER.to_owned());
+        }
+        if let Some(since) = &sitting.since {
+            let (least, most) = (sitting.least, sitting.most);
+            match around.done.get(since) {
+                // It counts from what has happened.
+                Some(done) => {
+                    task.from = Some(*done + minutes(in_seconds(least) / 60.0));
+                    let until = most.map(|most| *done + minutes(in_seconds(most) / 60.0));
+                    // What was missed is done as soon as may be; the guide says what then.
+                    task.until = until.filter(|until| *until >= around.now);
+                }
+                None => {
+                    if let Some(of) = with_step(since) {
+                        let mark = of.mark(since).unwrap_or_default();
+                        let after = |time| in_seconds(mark + time) / 60.0;
+                        task.after.push(After {
+                            key: of.step.clone(),
+                            from: Anchor::Begin,
+                            least_min: after(least),
+                            most_min: most.map(after),
+                        });
+                    }
+                }
+            }
+        }
+        // Sittings of one line follow each other, and so do the casts of one component.
+        match last_of.insert(&sitting.line, &sitting.step) {
+            Some(before) => task.after.push(follows(before)),
+            None => {
+                if let Some(before) = cast_before.insert(&sitting.component, &sitting.step) {
+                    task.after.push(After { from: Anchor::Begin, ..follows(before) });
+                }
+            }
+        }
+        tasks.push(task);
+    }
+    share_temperings(lines, left, &mut tasks);
+    Asked {
+        tasks,
+        holds: moulds(lines, left),
+        at_hand: Vec::new(),
+        hands: if when.hands == HandsInputs::Alone { 1 } else { 2 },
+        hours: around.hours.clone(),
+        busy: around.busy.to_vec(),
+        begin: when.begin,
+        ready_by: when.ready_by,
+        pinned: when
+            .pinned
+            .iter()
+            .filter(|pinned| in_left(&pinned.key).is_some())
+            .map(|pinned| (pinned.key.clone(), pinned.at))
+            .collect(),
+    }
+}
+
+fn follows(before: &str) -> After {
+    After { key: before.to_owned(), from: Anchor::End, least_min: 0.0, most_min: None }
+}
+
+/// What is made from one tempering is made while that is in temper, after the sitting in which it
+/// is tempered.
+fn share_temperings(lines: &[Line], left: &[Sitting], tasks: &mut [Task]) {
+    let mut first: HashMap<&str, usize> = HashMap::new();
+    for (i, sitting) in left.iter().enumerate() {
+        let steps =
+            lines.iter().filter(|line| line.key == sitting.line).flat_map(|line| &line.steps);
+        let of_it = steps.filter(|step| sitting.mark(&step.key).is_some());
+        for tempered in of_it.filter_map(|step| step.tempered.as_deref()) {
+            let key = *first.entry(tempered).or_insert(i);
+            let before = &left[key].step;
+            if key != i && tasks[i].after.iter().all(|after| after.key != *before) {
+                tasks[i].after.push(After { most_min: Some(APART_S / 60.0), ..follows(before) });
+            }
+        }
+    }
+}
+
+/// A mould is taken from the first touch of a cast until its pieces are out.
+fn moulds(lines: &[Line], left: &[Sitting]) -> Vec<Hold> {
+    let mut holds = Vec::new();
+    for line in lines {
+        let LineOf::Component { component, casts, .. } = &line.of else { continue };
+        let Some(out) = line.steps.iter().find(|step| step.task() == UNMOULDS) else { continue };
+        let mut of_line = left.iter().filter(|sitting| sitting.line == line.key);
+        let first = of_line.clone().next();
+        let last = of_line.find(|sitting| sitting.mark(&out.key).is_some());
+        if let (Some(first), Some(last), true) = (first, last, *casts > 1) {
+            let (what, from, to) = (component.clone(), first.step.clone(), last.step.clone());
+            holds.push(Hold { what, from, to });
+        }
+    }
+    holds
+}
+
+impl Sitting {
+    fn steps<'l>(&self, lines: &'l [Line]) -> impl Iterator<Item = &'l crate::steps::Step> {
+        let keys: Vec<String> = self.marks.iter().map(|(key, _)| key.clone()).collect();
+        let all = lines.iter().flat_map(|line| &line.steps);
+        all.filter(move |step| keys.contains(&step.key))
+    }
+
+    /// How long after its beginning a step of it is done.
+    fn mark(&self, step: &str) -> Option<crate::units::Time> {
+        self.marks.iter().find(|(key, _)| key == step).map(|(_, at)| *at)
+    }
+
+    /// Whether a helper may do it: nothing is heated, tempered or poured.
+    fn is_safe(&self, lines: &[Line]) -> bool {
+        self.steps(lines).all(|step| {
+            matches!(step.kind, StepKind::Preparing | StepKind::Finishing | StepKind::Waiting)
+                && step.chocolate.is_none()
+                && step.caution.is_none()
+        })
+    }
+
+    /// Whether nuts go in: by what its component's goods are called.
+    fn with_nuts(&self, lines: &[Line]) -> bool {
+        let of = lines.iter().filter(|line| line.component() == Some(self.component.as_str()));
+        of.flat_map(|line| &line.steps).filter(|step| step.task() == "goods").any(|step| {
+            let text = step.text.text().to_lowercase();
+            crate::allergens::told_by(&text).any(|(_, of)| {
+                matches!(of, crate::allergens::Allergen::Nuts | crate::allergens::Allergen::Peanuts)
+            })
+        })
+    }
+
+    fn is_dark(&self, lines: &[Line]) -> bool {
+        self.steps(lines)
+            .any(|step| step.tempered.as_deref().is_some_and(|key| key.contains("dark")))
+    }
+
+    /// What is left of it: its steps that are not done, from then on; `None` where all are, or
+    /// were passed over.
+    fn left(&self, lines: &[Line], done: &HashMap<String, DateTime<Utc>>) -> Option<Self> {
+        let Some(last) = self.marks.iter().rposition(|(key, _)| done.contains_key(key)) else {
+            return Some(self.clone());
+        };
+        let gone = self.marks[last].1;
+        let rest: Vec<_> =
+            self.marks[last + 1..].iter().map(|(k, at)| (k.clone(), *at - gone)).collect();
+        let (next, _) = rest.first()?;
+        let text = |key: &str| {
+            let step = lines.iter().flat_map(|line| &line.steps).find(|step| step.key == key);
+            step.map(|step| step.text.clone())
+        };
+        Some(Self {
+            step: next.clone(),
+            texts: rest.iter().filter_map(|(key, _)| text(key)).collect(),
+            waits_for: None,
+            least: crate::units::Time::default(),
+            most: None,
+            since: None,
+            lasts: self.lasts - gone,
+            marks: rest,
+            ..self.clone()
+        })
+    }
+}

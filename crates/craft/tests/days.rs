@@ -1,0 +1,172 @@
+//! Plans over days: backward from when they must be ready, with what has happened, by whose hands.
+
+use std::collections::HashMap;
+
+use chrono::{DateTime, NaiveTime, TimeDelta, TimeZone, Utc};
+use craft::chocolate::Family;
+use craft::kinds::kinds;
+use craft::plan::{BowlInputs, HandsInputs, PinnedInputs, Plan, PlanInputs, WhenInputs};
+use craft::schedule::{Around, Days, Hours, Mend, What, days, sittings};
+use craft::steps::{Line, lines};
+use craft::work::ComponentInputs;
+
+fn at(day: u32, hour: u32) -> DateTime<Utc> {
+    Utc.with_ymd_and_hms(2026, 10, day, hour, 0, 0).single().expect("a time")
+}
+
+fn hours() -> Hours {
+    let hour = |h| NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
+    Hours::daily(hour(8), hour(22), chrono_tz::UTC)
+}
+
+/// Lines of some kinds of work, of which those from a mould are cast so often.
+fn planned(names: &[&str], casts: u32) -> Vec<Line> {
+    let mut bowls: Vec<_> = [Family::Dark, Family::White].map(BowlInputs::usual).into();
+    let of = |name: &str| kinds().into_iter().find(|kind| kind.name == name).expect("such a kind");
+    for name in names {
+        for colour in of(name).colours {
+            if bowls.iter().all(|bowl| bowl.key != colour.key) {
+                bowls.push(colour);
+            }
+        }
+    }
+    let components = names.iter().enumerate().map(|(i, name)| {
+        let mut work = of(name).start;
+        if let Some(cast) = work.cast_mut() {
+            cast.casts = casts;
+        }
+        ComponentInputs { key: format!("it-{i}"), name: (*name).to_owned(), work }
+    });
+    let inputs = PlanInputs {
+        fridge_c: Some(5.0),
+        bowls,
+        components: components.collect(),
+        ..PlanInputs::usual(Family::Dark)
+    };
+    lines(&Plan::of(&inputs).expect("a plan"))
+}
+
+fn ready_by(ready_by: DateTime<Utc>) -> WhenInputs {
+    WhenInputs { ready_by: Some(ready_by), ..WhenInputs::default() }
+}
+
+fn days_of(lines: &[Line], when: &WhenInputs, now: DateTime<Utc>) -> Days {
+    let around = Around { now, hours: &hours(), busy: &[], done: &HashMap::new() };
+    days(lines, when, &around).expect("days").expect("something to do")
+}
+
+fn steps(days: &Days) -> Vec<&str> {
+    days.slots.iter().map(|slot| slot.sitting.step.as_str()).collect()
+}
+
+#[test]
+fn planets_for_saturday_evening_are_begun_as_late_as_may_be() {
+    let shells = planned(&["Filled shells"], 1);
+    let days = days_of(&shells, &ready_by(at(10, 18)), at(5, 9));
+    assert_eq!(steps(&days), ["it-0/polish", "it-0/pour", "it-0/fill", "it-0/cap"]);
+    assert!(days.end <= at(10, 18) && days.end > at(10, 16), "{}", days.end);
+    assert_eq!((days.late_min, days.latest_start), (0.0, Some(days.begin)));
+    assert!(days.begin > at(8, 8), "{}", days.begin);
+    assert!(days.slots.windows(2).all(|pair| pair[0].to <= pair[1].from));
+    for slot in &days.slots {
+        assert!(slot.latest.is_none_or(|latest| slot.from <= latest), "{slot:?}");
+        let (from, to) = (slot.from.time(), slot.to.time());
+        let hour = |h| NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
+        assert!(from >= hour(8) && to <= hour(22), "{slot:?}");
+    }
+}
+
+#[test]
+fn begun_too_late_it_is_told_by_how_much_and_what_would_mend_it() {
+    let shells = planned(&["Filled shells", "Slab of bark"], 2);
+    let when = ready_by(at(10, 18));
+    let late = days_of(&shells, &when, at(9, 9));
+    assert!(late.late_min > 60.0, "{}", late.late_min);
+    let latest = late.latest_start.expect("it has to be ready");
+    assert!(latest < at(9, 9));
+    assert!(late.mends.contains(&Mend::BeginBy(latest)), "{:?}", late.mends);
+    assert!(late.mends.contains(&Mend::Without("it-0".into())), "the bark alone is ready");
+    assert!(!late.mends.contains(&Mend::Without("it-1".into())), "the shells are not");
+    // In time, two moulds are enough where one is not.
+    let casts = planned(&["Filled shells"], 3);
+    let one = days_of(&casts, &when, at(8, 8));
+    assert!(one.late_min > 0.0, "{one:#?}");
+    assert!(one.mends.contains(&Mend::SecondMould("it-0".into())), "{:?}", one.mends);
+    assert!(days_of(&casts, &when, at(1, 8)).mends.is_empty());
+}
+
+#[test]
+fn what_was_done_is_left_out_and_the_rest_counts_from_when_it_was() {
+    let shells = planned(&["Filled shells"], 1);
+    let all = sittings(&shells);
+    let keys: Vec<&str> =
+        shells.iter().flat_map(|line| &line.steps).map(|step| step.key.as_str()).collect();
+    let poured = keys.iter().position(|key| *key == "it-0/pour").expect("poured");
+    // All up to the pour of the shells, on Thursday afternoon.
+    let before = keys[..=poured].iter().map(|key| ((*key).to_owned(), at(8, 14)));
+    let done: HashMap<String, DateTime<Utc>> = before.collect();
+    let now = at(8, 14);
+    let around = Around { now, hours: &hours(), busy: &[], done: &done };
+    let when = WhenInputs { begin: Some(at(1, 8)), ..WhenInputs::default() };
+    let rest = days(&shells, &when, &around).expect("days").expect("something to do");
+    assert_eq!(rest.slots.len(), 3, "the rest of the pour, fill, cap: {:?}", steps(&rest));
+    assert_eq!(rest.begin, now, "nothing is begun in the past");
+    let fill = rest.slots.iter().find(|slot| slot.sitting.step == "it-0/fill").expect("filled");
+    let least = all.iter().find(|s| s.step == "it-0/fill").expect("filled").least;
+    assert!((fill.from - now).as_seconds_f64() >= least.value - 1.0, "{}", fill.from);
+    let every = keys.iter().map(|key| ((*key).to_owned(), now)).collect();
+    let none = days(&shells, &when, &Around { done: &every, ..around }).expect("days");
+    assert_eq!(none, None, "all is made");
+}
+
+#[test]
+fn what_is_made_from_one_bowl_is_made_while_that_is_in_temper() {
+    let flat = planned(&["Slab of bark", "Scored shards", "Clusters"], 1);
+    let days = days_of(&flat, &ready_by(at(10, 18)), at(5, 9));
+    let temperings = days.slots.iter().filter(|slot| slot.sitting.tempers).count();
+    assert_eq!(temperings, 1, "one tempering for all: {:?}", steps(&days));
+    assert!(days.end - days.begin < TimeDelta::hours(4), "{:?}", days.slots);
+    assert_eq!(days.broken, []);
+}
+
+#[test]
+fn a_sitting_that_is_put_at_a_time_stays_there_and_the_rest_follows() {
+    let shells = planned(&["Filled shells"], 1);
+    let pinned = PinnedInputs { key: "it-0/fill".into(), at: at(9, 7) };
+    let when = WhenInputs { pinned: vec![pinned], ..ready_by(at(10, 18)) };
+    let days = days_of(&shells, &when, at(5, 9));
+    let fill = days.slots.iter().find(|slot| slot.sitting.step == "it-0/fill").expect("filled");
+    assert!(fill.pinned && fill.from == at(9, 7), "{fill:?}");
+    assert_eq!(days.broken, [], "before the hours, since the maker says so");
+    let never = PinnedInputs { key: "it-0/fill".into(), at: at(4, 7) };
+    let when = WhenInputs { pinned: vec![never], ..when };
+    let missed = days_of(&shells, &when, at(5, 9));
+    assert!(missed.broken.iter().any(|broken| broken.what == What::Pinned), "{:?}", missed.broken);
+    assert!(missed.mends.contains(&Mend::Unpinned), "{:?}", missed.mends);
+}
+
+#[test]
+fn a_helper_does_what_is_safe_and_two_makers_are_sooner() {
+    let both = planned(&["Filled shells", "Filled shells"], 1);
+    let with = |hands| days_of(&both, &WhenInputs { hands, ..WhenInputs::default() }, at(5, 9));
+    let (alone, helped, two) =
+        (with(HandsInputs::Alone), with(HandsInputs::WithHelper), with(HandsInputs::Two));
+    assert!(two.end <= alone.end, "{} {}", two.end, alone.end);
+    assert!(helped.end <= alone.end);
+    let at_once =
+        |days: &Days| days.slots.windows(2).filter(|pair| pair[1].from < pair[0].to).count();
+    assert_eq!(at_once(&alone), 0);
+    assert!(at_once(&two) > 0);
+    let heated = helped.slots.iter().filter(|slot| slot.sitting.tempers);
+    let heated: Vec<_> = heated.collect();
+    assert!(heated.windows(2).all(|pair| pair[0].to <= pair[1].from), "the maker's own hands");
+}
+
+#[test]
+fn what_else_there_is_to_do_is_not_done_at_once() {
+    let slab = planned(&["Slab of bark"], 1);
+    let busy = [(at(10, 10), at(10, 18))];
+    let around = Around { now: at(5, 9), hours: &hours(), busy: &busy, done: &HashMap::new() };
+    let days = days(&slab, &ready_by(at(10, 18)), &around).expect("days").expect("some");
+    assert!(days.end <= at(10, 10), "{}", days.end);
+}
