@@ -293,6 +293,22 @@ impl Page {
         Ok(())
     }
 
+    /// Puts a day or a time into the field with a label, as it is kept: how it is typed is another
+    /// matter in each country.
+    ///
+    /// # Errors
+    /// Where there is none.
+    pub async fn put(&self, label: &str, value: &str) -> anyhow::Result<()> {
+        let field = self.field(label).await?;
+        field.scroll_into_view().await?;
+        let script = "const [field, value] = arguments;
+            const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value').set;
+            set.call(field, value);
+            field.dispatchEvent(new Event('input', { bubbles: true }));";
+        self.driver.execute(script, vec![field.to_json()?, value.into()]).await?;
+        Ok(())
+    }
+
     /// Gives a file to the field with a label, which need not be seen.
     ///
     /// # Errors

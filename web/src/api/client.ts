@@ -59,6 +59,7 @@ export type IngredientInputs = Schemas["IngredientInputs"];
 export type OwnComposition = Schemas["OwnComposition"];
 export type Way = Schemas["Way"];
 export type Slot = Schemas["SlotAnswer"];
+export type Days = Schemas["DaysAnswer"];
 export type Reminder = Schemas["ReminderAnswer"];
 export type ColourLook = Schemas["ColourLookAnswer"];
 export type ColourPlan = Schemas["ColourPlanAnswer"];

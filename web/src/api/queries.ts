@@ -6,6 +6,7 @@ import {
   type BlendPart,
   type BowlInputs,
   type BowlWithPlan,
+  type Days,
   type EntryAnswer,
   type Family,
   type FillingAnswer,
@@ -21,7 +22,6 @@ import {
   type Reading,
   type Reminder,
   type ShelfAnswer,
-  type Slot,
   type Thing,
   type ThingAnswer,
   type ThingOf,
@@ -110,23 +110,31 @@ export function useReminders() {
   });
 }
 
-/** When a plan's sittings are begun, and when the maker is up. */
-export interface DaysAsked {
-  start: string;
-  up_from: string;
-  up_to: string;
-  /** The clock's zone, where the kitchen states none. */
-  zone?: string;
-}
-
-/** The sittings of a plan as it was last saved. */
-export function useDays(id: string, query: DaysAsked, version: number) {
+/** The days of a plan as it was last saved; by this device's zone, where the kitchen states none. */
+export function useDays(id: string, zone: string | undefined, version: number) {
   return useQuery({
-    queryKey: ["plans", id, "days", query, version],
+    queryKey: ["plans", id, "days", zone, version],
     placeholderData: keepPreviousData,
     queryFn: async () =>
-      accepted<Slot[]>(
-        await api.GET("/api/v1/plans/{id}/days", { params: { path: { id }, query } }),
+      accepted<Days>(
+        await api.GET("/api/v1/plans/{id}/days", {
+          params: { path: { id }, query: zone ? { zone } : {} },
+        }),
+      ),
+  });
+}
+
+/** What is left of a batch, over days. Asked for again each minute, and with each step. */
+export function useDaysLeft(id: string, zone: string | undefined, last: string | null | undefined) {
+  return useQuery({
+    queryKey: ["batches", id, "days", zone, last],
+    placeholderData: keepPreviousData,
+    refetchInterval: 60_000,
+    queryFn: async () =>
+      accepted<Days>(
+        await api.GET("/api/v1/batches/{id}/days", {
+          params: { path: { id }, query: zone ? { zone } : {} },
+        }),
       ),
   });
 }

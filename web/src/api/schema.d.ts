@@ -3240,6 +3240,11 @@ export interface components {
              */
             end?: string | null;
             /**
+             * @description When the maker is free, from the day of the first sitting to that of the last, or to when it
+             *     must be ready.
+             */
+            free: components["schemas"]["FreeHours"][];
+            /**
              * Format: double
              * @description By so much it is late, minutes.
              */
@@ -3850,6 +3855,19 @@ export interface components {
          * @enum {string}
          */
         FoodStatus: "for_eating" | "not_said" | "not_for_eating";
+        /** @description Hours in which the maker is free. */
+        FreeHours: {
+            /**
+             * Format: date-time
+             * @description From.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description To.
+             */
+            to: string;
+        };
         /** @description How long it may lie there. */
         FridgeAnswer: {
             /**

@@ -23,6 +23,7 @@ import { useFocusKept } from "../kit/useFocusKept";
 import { useStored } from "../kit/useStored";
 import { WayTo } from "../kit/WayTo";
 import { ComingStrip } from "./ComingStrip";
+import { DaysLeft } from "./DaysLeft";
 import { Following } from "./Following";
 import { following } from "./following";
 import { NowCard } from "./NowCard";
@@ -204,6 +205,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         </Touch>
       </Box>
       <ComingStrip coming={guide.coming} time={clock} />
+      <DaysLeft batchId={guide.batch_id} last={guide.last_event} over={!now} />
       <ProgressList progress={guide.progress} now={now ?? undefined} />
       <Box
         role="group"

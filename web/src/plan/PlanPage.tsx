@@ -12,7 +12,7 @@ import { BowlChoice } from "./BowlChoice";
 import { BowlPanels } from "./BowlPanels";
 import { Clashes } from "./Clashes";
 import { ComponentPanel } from "./ComponentPanel";
-import { Days } from "./Days";
+import { Days } from "./days/Days";
 import { under, withBowl, withoutBowls } from "./edits";
 import { Glance } from "./Glance";
 import { HeatAsked } from "./HeatAsked";
@@ -283,7 +283,15 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
         onChoose={choose}
       />
     ),
-    schedule: <Days planId={kept.id} version={kept.version} />,
+    schedule: (
+      <Days
+        planId={kept.id}
+        version={kept.version}
+        when={draft.when}
+        errors={errors}
+        onChange={change}
+      />
+    ),
     shopping: <ShoppingPlace plan={plan} names={names} />,
   };
   return (

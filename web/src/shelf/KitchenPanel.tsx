@@ -9,6 +9,7 @@ import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { UnitField } from "../kit/UnitField";
 import { Edit } from "./Gear";
+import { HoursFields, hoursWords } from "./HoursFields";
 import { Learned } from "./Learned";
 import { Slot } from "./Section";
 import { ThingForm } from "./ThingForm";
@@ -34,6 +35,9 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
               <Box>
                 <Box fontWeight="600">{places(thing) || "Nothing stated yet"}</Box>
                 <Box fontSize="sm">{gearWords(thing.at_hand)}</Box>
+                {(thing.hours ?? []).length > 0 && (
+                  <Box fontSize="sm">Free: {hoursWords(thing.hours)}</Box>
+                )}
                 <Box fontSize="sm" color="fg.muted">
                   New plans start from here.
                 </Box>
@@ -81,6 +85,11 @@ function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () 
         ]}
         error={errors.zone}
         onChange={(zone) => setDraft({ ...draft, zone: zone || null })}
+      />
+      <HoursFields
+        kitchen={draft}
+        errors={errors}
+        onChange={(patch) => setDraft({ ...draft, ...patch })}
       />
       <AtHand kitchen={draft.at_hand} onChange={(at_hand) => setDraft({ ...draft, at_hand })} />
     </ThingForm>

@@ -10,7 +10,7 @@ use super::sittings::{Sitting, sittings};
 use super::task::{After, Hold, Task};
 use crate::check::Fault;
 use crate::plan::{HandsInputs, WhenInputs};
-use crate::steps::{APART_S, Anchor, Line, LineOf, StepKind};
+use crate::steps::{Anchor, Line, LineOf, StepKind};
 use crate::units::in_seconds;
 
 /// The step with which a piece is out of its mould.
@@ -18,6 +18,9 @@ const UNMOULDS: &str = "peel";
 /// Bowls, tools and table are washed in so long, after what a chocolate was tempered for, minutes
 /// (*custom*).
 pub const CLEANING_MIN: f64 = 10.0;
+/// Chocolate is held in temper so long from one thing to the next, warmed as it cools, minutes
+/// (*custom*).
+const HELD_MIN: f64 = 120.0;
 /// What the helper must not do needs the maker's own hands.
 const MAKER: &str = "the maker";
 
@@ -306,19 +309,21 @@ fn follows(before: &str) -> After {
     After { key: before.to_owned(), from: Anchor::End, least_min: 0.0, most_min: None }
 }
 
-/// What is made from one tempering is made while that is in temper, after the sitting in which it
-/// is tempered.
+/// What is made from one tempering is made while that is in temper: one after the other, beginning
+/// with the sitting in which it is tempered.
 fn share_temperings(lines: &[Line], left: &[Sitting], tasks: &mut [Task]) {
-    let mut first: HashMap<&str, usize> = HashMap::new();
+    let mut latest: HashMap<&str, usize> = HashMap::new();
     for (i, sitting) in left.iter().enumerate() {
         let steps =
             lines.iter().filter(|line| line.key == sitting.line).flat_map(|line| &line.steps);
         let of_it = steps.filter(|step| sitting.mark(&step.key).is_some());
         for tempered in of_it.filter_map(|step| step.tempered.as_deref()) {
-            let key = *first.entry(tempered).or_insert(i);
-            let before = &left[key].step;
-            if key != i && tasks[i].after.iter().all(|after| after.key != *before) {
-                tasks[i].after.push(After { most_min: Some(APART_S / 60.0), ..follows(before) });
+            let Some(before) = latest.insert(tempered, i).filter(|before| *before != i) else {
+                continue;
+            };
+            let before = &left[before].step;
+            if tasks[i].after.iter().all(|after| after.key != *before) {
+                tasks[i].after.push(After { most_min: Some(HELD_MIN), ..follows(before) });
             }
         }
     }

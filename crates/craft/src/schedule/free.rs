@@ -51,6 +51,12 @@ impl Free {
         Self::new(left)
     }
 
+    /// The spans, s since that moment, in order.
+    #[must_use]
+    pub fn spans(&self) -> &[(i64, i64)] {
+        &self.spans
+    }
+
     /// Whether there is none.
     #[must_use]
     pub fn is_empty(&self) -> bool {

@@ -4,6 +4,7 @@ mod api;
 mod bench;
 mod build;
 mod colour;
+mod days;
 mod display;
 mod evening;
 mod every_page;

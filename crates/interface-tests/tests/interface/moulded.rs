@@ -8,7 +8,7 @@ use crate::api;
 use crate::guide::follow;
 
 /// A plan of filled shells in two colours, as they start; its id.
-async fn shells(name: &str) -> anyhow::Result<String> {
+pub async fn shells(name: &str) -> anyhow::Result<String> {
     let kinds = api::get("/kinds").await?;
     let all = kinds.as_array().context("kinds")?;
     let kind = all.iter().find(|kind| kind["name"] == "Filled shells").context("shells")?;

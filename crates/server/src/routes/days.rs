@@ -126,6 +126,15 @@ pub struct TakenUp {
     to: DateTime<Utc>,
 }
 
+/// Hours in which the maker is free.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct FreeHours {
+    /// From.
+    from: DateTime<Utc>,
+    /// To.
+    to: DateTime<Utc>,
+}
+
 /// A plan, or what is left of a batch, over days.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct DaysAnswer {
@@ -147,6 +156,9 @@ pub struct DaysAnswer {
     mends: Vec<MendAnswer>,
     /// Remarks.
     notes: Vec<Note>,
+    /// When the maker is free, from the day of the first sitting to that of the last, or to when it
+    /// must be ready.
+    free: Vec<FreeHours>,
     /// What else takes up the hours from the first sitting to the last.
     others: Vec<TakenUp>,
     /// The zone that the hours are in.
@@ -172,6 +184,7 @@ impl DaysAnswer {
                 broken: Vec::new(),
                 mends: Vec::new(),
                 notes,
+                free: Vec::new(),
                 others: Vec::new(),
                 zone,
             };
@@ -200,11 +213,23 @@ impl DaysAnswer {
             broken,
             mends,
             notes,
+            free: free_hours(agenda, begin, end),
             others,
             zone,
             slots: days.slots.into_iter().map(Into::into).collect(),
         }
     }
+}
+
+/// When the maker is free on the days from one moment to another.
+fn free_hours(agenda: &Agenda, begin: DateTime<Utc>, end: DateTime<Utc>) -> Vec<FreeHours> {
+    let day = TimeDelta::days(1);
+    let free = agenda.hours.free(begin - day, end + day);
+    let moment = |s| DateTime::from_timestamp(s, 0).unwrap_or(begin);
+    free.spans()
+        .iter()
+        .map(|(from, to)| FreeHours { from: moment(*from), to: moment(*to) })
+        .collect()
 }
 
 /// What a sitting is called: its line, and its first step.

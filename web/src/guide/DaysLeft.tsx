@@ -1,0 +1,27 @@
+import { useDaysLeft, useShelf } from "../api/queries";
+import { Fold } from "../kit/Fold";
+import { day } from "../kit/format";
+import { InDays } from "../plan/days/Days";
+
+interface Props {
+  batchId: string;
+  /** What was done last: the days follow it. */
+  last: string | null | undefined;
+  /** Whether nothing is left to do. */
+  over: boolean;
+}
+
+/** The days of what is left, from what has happened; only where there are several sittings. */
+export function DaysLeft({ batchId, last, over }: Props) {
+  const kitchen = useShelf().data?.kitchen;
+  const zone = kitchen?.thing.zone ? undefined : Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const days = useDaysLeft(batchId, zone, last).data;
+  if (over || !days?.end || (days.slots.length < 2 && days.late_min <= 0)) return null;
+  const many = days.slots.length;
+  const value = `${many} ${many === 1 ? "sitting" : "sittings"}, done ${day(days.end)}`;
+  return (
+    <Fold title="The days left" value={value} faulty={days.late_min > 0}>
+      <InDays days={days} />
+    </Fold>
+  );
+}
