@@ -68,6 +68,7 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Pl
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        when: None,
         bowls,
         components: components.collect(),
     }

@@ -262,7 +262,7 @@ fn best_order(asked: &Asked) -> i64 {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(80))]
+    #![proptest_config(ProptestConfig::with_cases(60))]
 
     #[test]
     fn of_few_tasks_none_is_sooner_and_what_can_be_is_found(

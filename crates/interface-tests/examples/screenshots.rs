@@ -57,10 +57,6 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;
     take("plan").await?;
-    page.go(&format!("/plans/{several}")).await?;
-    page.until_shown("figures", "pieces").await?;
-    page.find("[data-testid='cuts'] path[d^=M]").await?;
-    take("plan-several").await?;
     page.go(&format!("/plans/{several}/sheets/constellations")).await?;
     page.find("[data-testid='sheets'] img").await?;
     take("piping-sheet").await?;
@@ -80,6 +76,9 @@ async fn main() -> anyhow::Result<()> {
     page.until_shown("film-order", "First in, first seen").await?;
     page.find("[data-testid='mould-picture']").await?;
     take("plan-shells").await?;
+    page.go(&format!("/plans/{planets}/schedule")).await?;
+    page.until_shown("verdict", "latest start").await?;
+    take("schedule").await?;
     page.go("/colour").await?;
     page.choose("Pigment", "Mars red lake").await?;
     page.until_shown("colour-recipe", "Mars red lake").await?;

@@ -20,7 +20,7 @@ export function DaysLeft({ batchId, last, over }: Props) {
   const many = days.slots.length;
   const value = `${many} ${many === 1 ? "sitting" : "sittings"}, done ${day(days.end)}`;
   return (
-    <Fold title="The days left" value={value} faulty={days.late_min > 0}>
+    <Fold title="Schedule from here" value={value} faulty={days.late_min > 0}>
       <InDays days={days} />
     </Fold>
   );

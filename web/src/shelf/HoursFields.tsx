@@ -96,7 +96,7 @@ export function HoursFields({ kitchen, errors, onChange }: Props) {
         errors={errors}
         most={MOST * 4}
         nameOf={(one) => one.date}
-        whole="The days"
+        whole="Other hours"
         more="Add a day that is otherwise"
         onMore={() => onChange({ hours, except: [...except, { date: tomorrow(), hours: [] }] })}
         onChange={(next) => onChange({ hours, except: next })}

@@ -58,6 +58,8 @@ pub struct Placed {
 pub enum What {
     /// A wait at the most: it is longer.
     MostWait,
+    /// What it is made from is not held in temper so long: it is tempered once more.
+    HeldInTemper,
     /// The hours: what is done in one go is longer than any of them.
     Hours,
     /// The time it was put at: it cannot be done then.
@@ -165,7 +167,9 @@ impl Asked {
         };
         let busy: Vec<_> =
             self.busy.iter().map(|(from, to)| (from.timestamp(), to.timestamp())).collect();
-        let free = self.hours.free(from, to).without(&busy);
+        // A moment at the edge of a span is of it: the spans are not cut at the ends.
+        let day = TimeDelta::days(1);
+        let free = self.hours.free(from - day, to + day).without(&busy);
         let needs_hands = self.tasks.iter().any(|task| task.hands > 0);
         if free.is_empty() && needs_hands {
             let mut check = Checker::new();

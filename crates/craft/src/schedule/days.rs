@@ -4,7 +4,7 @@ use std::collections::{BTreeMap, HashMap};
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::asked::{Asked, Broken, Schedule};
+use super::asked::{Asked, Broken, Schedule, What};
 use super::hours::Hours;
 use super::sittings::{Sitting, sittings};
 use super::task::{After, Hold, Task};
@@ -21,6 +21,8 @@ pub const CLEANING_MIN: f64 = 10.0;
 /// Chocolate is held in temper so long from one thing to the next, warmed as it cools, minutes
 /// (*custom*).
 const HELD_MIN: f64 = 120.0;
+/// Of so many sittings at the most it is tried out what would mend them.
+const MENDED: usize = 250;
 /// What the helper must not do needs the maker's own hands.
 const MAKER: &str = "the maker";
 
@@ -108,7 +110,8 @@ pub fn days(
     }
     let asked = asked(lines, &left, when, around);
     let schedule = in_time(&asked, when, around.now)?;
-    let mends = if holds(&schedule) { Vec::new() } else { mends(&asked, when, around.now, &left) };
+    let tried = !holds(&schedule) && asked.tasks.len() <= MENDED;
+    let mends = if tried { mends(&asked, when, around.now, &left) } else { Vec::new() };
     let at: HashMap<&str, (DateTime<Utc>, DateTime<Utc>)> =
         schedule.placed.iter().map(|one| (one.key.as_str(), (one.from, one.to))).collect();
     let latest = |task: &Task| {
@@ -129,7 +132,18 @@ pub fn days(
         })
         .collect();
     slots.sort_by(|a, b| (a.from, &a.sitting.step).cmp(&(b.from, &b.sitting.step)));
-    let Schedule { begin, end, latest_start, late_min, broken, .. } = schedule;
+    let Schedule { begin, end, latest_start, late_min, mut broken, .. } = schedule;
+    for one in &mut broken {
+        let slot = slots.iter().find(|slot| slot.sitting.step == one.key);
+        // A wait that is no window of its steps is that for a tempering it shares.
+        let own = slot.is_some_and(|slot| {
+            let of = slots.iter().find(|of| Some(&of.sitting.step) == one.since.as_ref());
+            slot.sitting.since.as_ref().zip(of).is_some_and(|(s, of)| of.sitting.mark(s).is_some())
+        });
+        if one.what == What::MostWait && !own {
+            one.what = What::HeldInTemper;
+        }
+    }
     Ok(Some(Days { slots, begin, end, latest_start, late_min, broken, mends }))
 }
 
@@ -269,7 +283,8 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
                             key: of.step.clone(),
                             from: Anchor::Begin,
                             least_min: after(least),
-                            most_min: most.map(after),
+                            // A window that closes before it opens is one moment.
+                            most_min: most.map(|most| after(most).max(after(least))),
                         });
                     }
                 }

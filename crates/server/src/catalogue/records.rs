@@ -22,6 +22,7 @@ craft::messages! {
     some_minutes(minutes: WholeMinutes) = "{minutes}";
     some_hours(hours: Number) = "{hours} hours";
     waits_too_long(sitting: Nested, by: Nested) = "{sitting} comes too late, by {by}.";
+    tempered_once_more(sitting: Nested, by: Nested) = "{sitting} comes {by} after its chocolate is held in temper: that is tempered once more for it.";
     longer_than_hours(sitting: Nested, by: Nested) = "{sitting} takes longer than your free hours, by {by}: it begins with them.";
     not_at_that_time(sitting: Nested, by: Nested) = "{sitting} cannot be done when you put it: it is off by {by}.";
     mend_begin_by() = "Begin sooner.";

@@ -257,6 +257,7 @@ fn does_not_hold(broken: &Broken, slots: &[Slot]) -> DoesNotHold {
     let name = called(slots, &broken.key);
     let text = match broken.what {
         What::MostWait => say::waits_too_long(name, by),
+        What::HeldInTemper => say::tempered_once_more(name, by),
         What::Hours => say::longer_than_hours(name, by),
         What::Pinned => say::not_at_that_time(name, by),
     };

@@ -199,21 +199,22 @@ function Sitting({ slot, number, put, letGo }: SittingProps) {
   const late = slot.latest != null && slot.from > slot.latest;
   return (
     <Box
-      display="grid"
-      gap="3"
-      gridTemplateColumns={{ base: "minmax(0, 1fr)", sm: "150px minmax(0, 1fr)" }}
+      display="flex"
+      flexWrap="wrap"
+      alignItems="center"
+      columnGap="4"
       borderInlineStartWidth="6px"
       borderColor={late ? "stop" : slot.tempers ? "work" : "cool"}
       bg={late ? "stop.wash" : "bg.subtle"}
       borderRadius="slab"
       px="3"
-      py="2"
+      py="1"
       data-testid="sitting"
     >
-      <Box textStyle="figure" fontSize="lg" pt="1px">
+      <Box textStyle="figure" fontSize="lg" w="136px" flexShrink="0">
         {number}. {time(slot.from)}–{time(slot.to)}
       </Box>
-      <Box minW="0">
+      <Box minW="0" flex="1 1 300px" py="1">
         <Box fontWeight="600">
           {slot.name}: {first && inWords(first)}
         </Box>
@@ -222,42 +223,59 @@ function Sitting({ slot, number, put, letGo }: SittingProps) {
             {waits(slot)}.{slot.latest && ` Begun by ${day(slot.latest)} at the latest.`}
           </Box>
         )}
-        {rest.length > 0 && (
-          <Box as="details" fontSize="sm" color="fg.muted">
-            <Box as="summary" cursor="pointer" py="1">
-              Then {rest.length} more {rest.length === 1 ? "step" : "steps"}
-              {slot.tempers && ", washing up too"}
-            </Box>
-            <Box as="ol" ps="5" listStyleType="decimal">
-              {rest.map((text, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: steps in their order
-                <li key={i}>{inWords(text)}</li>
-              ))}
-            </Box>
-          </Box>
-        )}
-        {put && (
-          <chakra.details fontSize="sm" open={slot.pinned}>
-            <Box as="summary" cursor="pointer" py="1" color="fg.muted">
-              {slot.pinned ? "You put it at this time" : "Put it at another time"}
-            </Box>
-            <Box display="flex" gap="2" alignItems="end" flexWrap="wrap" maxW="420px">
-              <Box flex="1" minW="220px">
-                <MomentField
-                  label={`Sitting ${number} begins`}
-                  at={slot.from}
-                  onChange={(at) => put(slot.step, at)}
-                />
-              </Box>
-              {slot.pinned && (
-                <Button variant="outline" onClick={() => letGo?.(slot.step)}>
-                  Let it go
-                </Button>
-              )}
-            </Box>
-          </chakra.details>
-        )}
       </Box>
+      {rest.length > 0 && (
+        <Opened words={`Then ${rest.length} more ${rest.length === 1 ? "step" : "steps"}`}>
+          <Box as="ol" ps="5" pb="2" listStyleType="decimal">
+            {rest.map((text, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: steps in their order
+              <li key={i}>{inWords(text)}</li>
+            ))}
+            {slot.tempers && <li>Wash up</li>}
+          </Box>
+        </Opened>
+      )}
+      {put && (
+        <Opened words={slot.pinned ? "You put it at this time" : "Another time"} open={slot.pinned}>
+          <Box display="flex" gap="2" alignItems="end" flexWrap="wrap" maxW="420px">
+            <Box flex="1" minW="220px">
+              <MomentField
+                label={`Sitting ${number} begins`}
+                at={slot.from}
+                onChange={(at) => put(slot.step, at)}
+              />
+            </Box>
+            {slot.pinned && (
+              <Button variant="outline" onClick={() => letGo?.(slot.step)}>
+                Let it go
+              </Button>
+            )}
+          </Box>
+        </Opened>
+      )}
     </Box>
+  );
+}
+
+interface OpenedProps {
+  words: string;
+  open?: boolean;
+  children: React.ReactNode;
+}
+
+/** A line that opens; opened it has the whole width. */
+function Opened({ words, open, children }: OpenedProps) {
+  return (
+    <chakra.details
+      open={open}
+      fontSize="sm"
+      color="fg.muted"
+      css={{ "&[open]": { flexBasis: "100%" } }}
+    >
+      <Box as="summary" cursor="pointer" lineHeight="48px" minW="12">
+        {words}
+      </Box>
+      {children}
+    </chakra.details>
   );
 }

@@ -5,7 +5,7 @@ import { fullDay, time, weekday } from "../../kit/format";
 import { dayOf, daysBetween, moved, type Piece, pieces } from "./moments";
 
 /** How high a day is. */
-const ROW_PX = 52;
+const ROW_PX = 60;
 /** A moved touch that is shorter was none. */
 const MOVES_PX = 6;
 
@@ -40,7 +40,7 @@ export function Strip({ days, numbers, broken, onPut }: Props) {
   const dueAt = ready_by ? new Date(ready_by) : undefined;
   const dueMin = dueAt ? dueAt.getHours() * 60 + dueAt.getMinutes() : undefined;
   return (
-    <Box as="section" aria-label="The days" data-testid="strip">
+    <Box as="section" aria-label="Sittings by day" data-testid="strip">
       <Box display="grid" gridTemplateColumns={{ base: "52px 1fr", md: "150px 1fr" }} gap="2">
         <Box />
         <Box position="relative" h="5" fontSize="xs" color="fg.muted">
@@ -113,7 +113,7 @@ export function Strip({ days, numbers, broken, onPut }: Props) {
                   number={numbers.get(one.of.step) ?? 0}
                   broken={broken.has(one.of.step)}
                   left={x(one.from)}
-                  width={wide(one)}
+                  share={(100 * (one.to - one.from)) / (to - from)}
                   perPx={(px, track) => (px / track) * (to - from)}
                   onPut={onPut}
                 />
@@ -143,6 +143,7 @@ function Row({ day, children }: { day: string; children: React.ReactNode }) {
         borderRadius="slab"
         overflow="hidden"
         h={`${ROW_PX}px`}
+        css={{ containerType: "inline-size" }}
         data-track
       >
         {children}
@@ -156,14 +157,15 @@ interface SittingProps {
   number: number;
   broken: boolean;
   left: string;
-  width: string;
+  /** How wide it is, of the track, %. */
+  share: number;
   /** How many minutes so many pixels of a track are. */
   perPx: (px: number, track: number) => number;
   onPut?: ((step: string, at: string) => void) | undefined;
 }
 
 /** One sitting: it can be dragged to another hour or day, or moved with the arrow keys. */
-function Sitting({ slot, number, broken, left, width, perPx, onPut }: SittingProps) {
+function Sitting({ slot, number, broken, left, share, perPx, onPut }: SittingProps) {
   const [off, setOff] = useState<{ x: number; y: number }>();
   const start = useRef<{ x: number; y: number }>(undefined);
   const put = (days: number, minutes: number) =>
@@ -201,23 +203,15 @@ function Sitting({ slot, number, broken, left, width, perPx, onPut }: SittingPro
       type="button"
       aria-label={`Sitting ${number}: ${slot.name}, ${time(slot.from)} to ${time(slot.to)}`}
       title={`${slot.name}, ${time(slot.from)} to ${time(slot.to)}`}
+      // A finger hits what is shorter than it is wide; what is drawn is as long as it takes.
       position="absolute"
-      insetBlock="1"
-      minW="26px"
-      bg={look.bg}
-      borderWidth="2px"
-      borderColor={look.edge}
-      borderStyle={slot.pinned ? "dashed" : "solid"}
-      borderRadius="slab"
-      fontWeight="700"
+      insetBlock="6px"
+      minW="48px"
       textAlign="start"
-      px="1.5"
-      overflow="hidden"
-      whiteSpace="nowrap"
       cursor={onPut ? "grab" : undefined}
       touchAction="none"
       zIndex={off ? 2 : 1}
-      style={{ left, width, transform: off && `translate(${off.x}px, ${off.y}px)` }}
+      style={{ left, width: `${share}%`, transform: off && `translate(${off.x}px, ${off.y}px)` }}
       onPointerDown={down}
       onPointerMove={move}
       onPointerUp={up}
@@ -225,7 +219,22 @@ function Sitting({ slot, number, broken, left, width, perPx, onPut }: SittingPro
       onKeyDown={key}
       data-step={slot.step}
     >
-      {number}
+      <Box
+        h="full"
+        style={{ width: `max(20px, ${share}cqw)` }}
+        bg={look.bg}
+        borderWidth="2px"
+        borderColor={look.edge}
+        borderStyle={slot.pinned ? "dashed" : "solid"}
+        borderRadius="slab"
+        fontWeight="700"
+        px="1"
+        overflow="hidden"
+        whiteSpace="nowrap"
+        lineHeight="44px"
+      >
+        {number}
+      </Box>
     </chakra.button>
   );
 }

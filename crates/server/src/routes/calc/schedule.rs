@@ -131,7 +131,7 @@ pub enum BrokenWhat {
 impl From<What> for BrokenWhat {
     fn from(what: What) -> Self {
         match what {
-            What::MostWait => Self::MostWait,
+            What::MostWait | What::HeldInTemper => Self::MostWait,
             What::Hours => Self::Hours,
             What::Pinned => Self::Pinned,
         }
