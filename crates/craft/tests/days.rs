@@ -114,6 +114,12 @@ fn what_was_done_is_left_out_and_the_rest_counts_from_when_it_was() {
     let fill = rest.slots.iter().find(|slot| slot.sitting.step == "it-0/fill").expect("filled");
     let least = all.iter().find(|s| s.step == "it-0/fill").expect("filled").least;
     assert!((fill.from - now).as_seconds_f64() >= least.value - 1.0, "{}", fill.from);
+    // Poured before midnight, it is knocked out then and not in the morning.
+    let night = at(8, 23);
+    let at_night = done.keys().map(|key| (key.clone(), night)).collect();
+    let around_night = Around { now: night, done: &at_night, ..around.clone() };
+    let rest = days(&shells, &when, &around_night).expect("days").expect("something to do");
+    assert_eq!(rest.begin, night, "what was begun is gone on with");
     let every = keys.iter().map(|key| ((*key).to_owned(), now)).collect();
     let none = days(&shells, &when, &Around { done: &every, ..around }).expect("days");
     assert_eq!(none, None, "all is made");

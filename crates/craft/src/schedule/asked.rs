@@ -239,7 +239,10 @@ impl<'a> Laid<'a> {
         };
         let mut network = Network {
             way,
-            in_hours: order.iter().map(|t| tasks[*t].hands > 0 && pinned(*t).is_none()).collect(),
+            in_hours: order
+                .iter()
+                .map(|t| tasks[*t].keeps_hours() && pinned(*t).is_none())
+                .collect(),
             holds_back: vec![Vec::new(); order.len()],
             needed: Vec::new(),
             from: vec![first; order.len()],

@@ -114,7 +114,7 @@ impl Laid<'_> {
         };
         for place in 0..network.from.len() {
             (network.from[place], network.until[place]) = (first, last);
-            network.in_hours[place] = self.asked.tasks[self.order[place]].hands > 0;
+            network.in_hours[place] = self.asked.tasks[self.order[place]].keeps_hours();
         }
         loose
     }

@@ -260,6 +260,8 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
         if sitting.tempers {
             task.minutes += CLEANING_MIN;
         }
+        // What was begun is gone on with, whatever the hour.
+        task.any_hour = sitting.begun;
         // What is nut-free before what is not, and light chocolate before dark.
         task.rank = 2 * i32::from(nuts(sitting)) + i32::from(sitting.is_dark(lines));
         if when.hands == HandsInputs::WithHelper && !sitting.is_safe(lines) {
@@ -421,6 +423,7 @@ impl Sitting {
             since: None,
             lasts: self.lasts - gone,
             marks: rest,
+            begun: true,
             ..self.clone()
         })
     }

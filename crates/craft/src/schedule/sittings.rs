@@ -41,6 +41,8 @@ pub struct Sitting {
     pub(super) marks: Vec<(String, Time)>,
     /// Whether a chocolate is tempered in it.
     pub tempers: bool,
+    /// Whether something of it is done already.
+    pub begun: bool,
 }
 
 /// A time zone by its IANA name, UTC where there is none; faults are noted.
@@ -106,6 +108,7 @@ impl Sitting {
             lasts: Time::default(),
             marks: Vec::new(),
             tempers: false,
+            begun: false,
         }
     }
 

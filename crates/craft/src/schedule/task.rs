@@ -46,6 +46,8 @@ pub struct Task {
     pub from: Option<DateTime<Utc>>,
     /// Not after.
     pub until: Option<DateTime<Utc>>,
+    /// Whether it is done at any hour: it was begun.
+    pub any_hour: bool,
     /// Where nothing else decides, what has the lower number goes first.
     pub rank: i32,
 }
@@ -62,8 +64,14 @@ impl Task {
             after: Vec::new(),
             from: None,
             until: None,
+            any_hour: false,
             rank: 0,
         }
+    }
+
+    /// Whether it is done only in the hours in which the hands are free.
+    pub(super) fn keeps_hours(&self) -> bool {
+        self.hands > 0 && !self.any_hour
     }
 
     /// The same, not before another is done.
