@@ -13,8 +13,6 @@ use crate::units::{Time, seconds};
 
 /// A window that closes this soon is announced.
 const CLOSING: TimeDelta = TimeDelta::seconds(60);
-/// The step with which a piece is out of its mould.
-const UNMOULDS: &str = "peel";
 /// What takes as long as this is not done while chocolate waits in temper (*custom*).
 const LONG: TimeDelta = TimeDelta::minutes(10);
 
@@ -192,7 +190,7 @@ fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
         LineOf::Bowl { .. } => false,
     });
     before.is_none_or(|before| {
-        let out = before.line.steps.iter().position(|step| step.task() == UNMOULDS);
+        let out = before.line.steps.iter().position(Step::unmoulds);
         before.is_passed(out.unwrap_or(before.line.steps.len().saturating_sub(1)))
     })
 }

@@ -1,6 +1,6 @@
 //! What is asked of a schedule, and the schedule that answers it.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, HashMap};
 
 use chrono::{DateTime, TimeDelta, Utc};
 
@@ -12,6 +12,7 @@ use super::search::Search;
 use super::task::{self, Hold, Task};
 use crate::catalogue::schedule as say;
 use crate::check::{self, Checker, Fault};
+use crate::message::Message;
 use crate::steps::Anchor;
 
 /// No schedule reaches further.
@@ -101,6 +102,10 @@ pub(super) fn seconds(minutes: f64) -> i64 {
     (minutes * 60.0).round() as i64
 }
 
+fn fault(field: &str, message: Message) -> Vec<Fault> {
+    vec![Fault { field: field.to_owned(), message }]
+}
+
 impl Asked {
     /// Puts the tasks in order: forward from `begin`; backward from `ready_by` where only that is
     /// stated, so that all of it is as late as may be.
@@ -119,11 +124,7 @@ impl Asked {
         let mut schedule = match (forward, backward) {
             (Some(begin), _) => self.one_way(Way::Forward, begin)?,
             (None, Some(ready_by)) => self.one_way(Way::Backward, ready_by)?,
-            (None, None) => {
-                let mut check = Checker::new();
-                check.fault("ready_by", say::begin_or_ready_by());
-                return Err(check.into_faults());
-            }
+            (None, None) => return Err(fault("ready_by", say::begin_or_ready_by())),
         };
         if let Some(ready_by) = backward {
             schedule.latest_start = Some(match forward {
@@ -172,29 +173,18 @@ impl Asked {
         let free = self.hours.free(from - day, to + day).without(&busy);
         let needs_hands = self.tasks.iter().any(|task| task.hands > 0);
         if free.is_empty() && needs_hands {
-            let mut check = Checker::new();
-            check.fault("hours", say::no_free_hours());
-            return Err(check.into_faults());
+            return Err(fault("hours", say::no_free_hours()));
         }
         let laid = Laid::out(self, way, end, free, reach);
         let found = broken::found(&laid);
         let mut broken = found.broken;
         broken.extend(laid.too_long());
-        let mut placed: Vec<Placed> = laid
-            .order
-            .iter()
-            .zip(&found.at)
-            .map(|(task, at)| {
-                let task = &self.tasks[*task];
-                let lasts = seconds(task.minutes);
-                let from = match way {
-                    Way::Forward => *at,
-                    Way::Backward => -at - lasts,
-                };
-                let moment = |s| DateTime::from_timestamp(s, 0).unwrap_or(end);
-                Placed { key: task.key.clone(), from: moment(from), to: moment(from + lasts) }
-            })
-            .collect();
+        let placed = laid.order.iter().enumerate().map(|(place, task)| {
+            let (from, to) = laid.span(place, &found.at);
+            let moment = |s| DateTime::from_timestamp(s, 0).unwrap_or(end);
+            Placed { key: self.tasks[*task].key.clone(), from: moment(from), to: moment(to) }
+        });
+        let mut placed: Vec<Placed> = placed.collect();
         placed.sort_by(|a, b| (a.from, a.to, &a.key).cmp(&(b.from, b.to, &b.key)));
         Ok(Schedule {
             begin: placed.iter().map(|one| one.from).min().unwrap_or(end),
@@ -208,11 +198,15 @@ impl Asked {
 }
 
 /// What is asked, as a network.
+#[derive(Clone)]
 pub(super) struct Laid<'a> {
     pub asked: &'a Asked,
-    pub way: Way,
     /// Which task each place of the network is.
     pub order: Vec<usize>,
+    /// The place of each task, by its key.
+    pub places: HashMap<&'a str, usize>,
+    /// From when until when, by the network's clock.
+    within: (i64, i64),
     pub network: Network,
 }
 
@@ -232,66 +226,61 @@ impl<'a> Laid<'a> {
             (tasks[*a].rank, &tasks[*a].key).cmp(&(tasks[*b].rank, &tasks[*b].key))
         });
         let lasts: Vec<i64> = order.iter().map(|task| seconds(tasks[*task].minutes)).collect();
-        let pinned = |task: usize| asked.pinned.get(&tasks[task].key).map(DateTime::timestamp);
-        let (first, last) = match way {
-            Way::Forward => (end.timestamp(), end.timestamp() + reach.num_seconds()),
-            Way::Backward => (-end.timestamp(), -end.timestamp() + reach.num_seconds()),
-        };
-        let mut network = Network {
+        let first = way.turned(end.timestamp(), 0);
+        let network = Network {
             way,
-            in_hours: order
-                .iter()
-                .map(|t| tasks[*t].keeps_hours() && pinned(*t).is_none())
-                .collect(),
+            in_hours: vec![false; order.len()],
             holds_back: vec![Vec::new(); order.len()],
             needed: Vec::new(),
             from: vec![first; order.len()],
-            until: vec![last; order.len()],
+            until: vec![first; order.len()],
             lasts,
             free,
         };
-        for (place, task) in order.iter().enumerate() {
-            if let Some(at) = pinned(*task) {
-                let at = match way {
-                    Way::Forward => at,
-                    Way::Backward => -at - network.lasts[place],
-                };
-                (network.from[place], network.until[place]) = (at, at);
-                continue;
-            }
-            let (from, until) = (tasks[*task].from, tasks[*task].until);
-            let (from, until) = (from.map(|at| at.timestamp()), until.map(|at| at.timestamp()));
-            let mirrored = |at: i64| -at - network.lasts[place];
-            let (from, until) = match way {
-                Way::Forward => (from, until),
-                Way::Backward => (until.map(mirrored), from.map(mirrored)),
-            };
-            network.from[place] = from.unwrap_or(first).max(first);
-            network.until[place] = until.unwrap_or(last).min(last);
-        }
-        let mut laid = Self { asked, way, order, network };
+        let keys = order.iter().map(|task| tasks[*task].key.as_str());
+        let places = keys.enumerate().map(|(place, key)| (key, place)).collect();
+        let within = (first, first + reach.num_seconds());
+        let mut laid = Self { asked, order, places, within, network };
         laid.network.needed = laid.needed();
+        laid.bound(&asked.pinned);
         laid.wait(|_| Some(0));
         laid
     }
 
-    fn place_of(&self, key: &str) -> Option<usize> {
-        self.order.iter().position(|task| self.asked.tasks[*task].key == key)
+    /// Sets from when until when each task may be begun: at its time where it is pinned at one.
+    pub fn bound(&mut self, pinned: &BTreeMap<String, DateTime<Utc>>) {
+        let (first, last) = self.within;
+        for (place, task) in self.order.iter().enumerate() {
+            let task = &self.asked.tasks[*task];
+            let (way, lasts) = (self.network.way, self.network.lasts[place]);
+            let turned = |at: DateTime<Utc>| way.turned(at.timestamp(), lasts);
+            let pin = pinned.get(&task.key).map(|at| turned(*at));
+            let (from, until) = match way {
+                Way::Forward => (task.from, task.until),
+                Way::Backward => (task.until, task.from),
+            };
+            self.network.in_hours[place] = task.keeps_hours() && pin.is_none();
+            self.network.from[place] =
+                pin.unwrap_or_else(|| from.map_or(first, |at| turned(at).max(first)));
+            self.network.until[place] =
+                pin.unwrap_or_else(|| until.map_or(last, |at| turned(at).min(last)));
+        }
+    }
+
+    /// When a task is begun and done, whichever way time runs.
+    pub fn span(&self, place: usize, at: &[i64]) -> (i64, i64) {
+        let lasts = self.network.lasts[place];
+        let from = self.network.way.turned(at[place], lasts);
+        (from, from + lasts)
     }
 
     /// Sets the waits; `stretched` says by how much longer one at the most may be, `None` where any
     /// time will do.
     pub fn wait(&mut self, stretched: impl Fn(WaitAt) -> Option<i64>) {
-        let places: std::collections::HashMap<&str, usize> = self
-            .order
-            .iter()
-            .enumerate()
-            .map(|(place, task)| (self.asked.tasks[*task].key.as_str(), place))
-            .collect();
         let mut holds_back = vec![Vec::new(); self.order.len()];
         for (waits, task) in self.order.iter().enumerate() {
             for (after, wait) in self.asked.tasks[*task].after.iter().enumerate() {
-                let Some(&of) = places.get(wait.key.as_str()) else { continue };
+                let Some(&of) = self.places.get(wait.key.as_str()) else { continue };
                 // From the begin of the one to the begin of the other.
                 let counts = match wait.from {
                     Anchor::Begin => 0,
@@ -304,7 +293,7 @@ impl<'a> Laid<'a> {
                 let mut hold = |one: usize, than, lag, most| {
                     holds_back[one].push(NotSooner { than, lag, most });
                 };
-                match self.way {
+                match self.network.way {
                     Way::Forward => {
                         hold(of, waits, least, false);
                         most.into_iter().for_each(|most| hold(waits, of, -most, true));
@@ -332,7 +321,7 @@ impl<'a> Laid<'a> {
             let needed = things.entry(what);
             let needed =
                 needed.or_insert_with(|| Needed { at_hand: at_hand(what), by: Vec::new() });
-            let span = match self.way {
+            let span = match self.network.way {
                 Way::Forward => (first, last, 1),
                 Way::Backward => (last, first, 1),
             };
@@ -350,8 +339,8 @@ impl<'a> Laid<'a> {
             }
         }
         for hold in &self.asked.holds {
-            if let (Some(first), Some(last)) = (self.place_of(&hold.from), self.place_of(&hold.to))
-            {
+            let place_of = |key: &String| self.places.get(key.as_str()).copied();
+            if let (Some(first), Some(last)) = (place_of(&hold.from), place_of(&hold.to)) {
                 take(&hold.what, first, last);
             }
         }

@@ -2,8 +2,7 @@
 
 use std::collections::BTreeMap;
 
-use super::asked::{Broken, Laid, WaitAt, What};
-use super::network::Way;
+use super::asked::{Broken, Laid, WaitAt, What, seconds};
 use crate::steps::Anchor;
 
 /// So often what is stretched is shortened again by halves: a minute in a fortnight.
@@ -26,21 +25,21 @@ pub(super) fn found(laid: &Laid<'_>) -> Found {
         return found;
     }
     // A time that the maker set cannot be: as near to it as may be is not at it.
-    let mut loose = laid.without_pins();
+    let mut loose = laid.clone();
+    loose.bound(&BTreeMap::new());
     let mut found = match loose.times() {
         Some(at) => Found { at, broken: Vec::new() },
         None => stretched(&loose).unwrap_or_else(|| loose.one_after_the_other()),
     };
     let missed = loose.missed_pins(&found.at);
     found.broken.extend(missed);
-    loose.wait(|_| Some(0));
     found
 }
 
 /// The same with waits at the most that are longer, and which.
 fn stretched(laid: &Laid<'_>) -> Option<Found> {
     let mut longer: BTreeMap<WaitAt, i64> = BTreeMap::new();
-    let mut loose = laid.again();
+    let mut loose = laid.clone();
     loose.wait(|_| None);
     let mut at = loose.times()?;
     // Only what is too long as it lies may be longer; where the rest cannot hold then, more may.
@@ -94,58 +93,18 @@ fn stretched(laid: &Laid<'_>) -> Option<Found> {
 }
 
 impl Laid<'_> {
-    fn again(&self) -> Self {
-        Self {
-            asked: self.asked,
-            way: self.way,
-            order: self.order.clone(),
-            network: self.network.clone(),
-        }
-    }
-
-    fn without_pins(&self) -> Self {
-        let mut loose = self.again();
-        let network = &mut loose.network;
-        let pinned = |place: usize| network.from[place] == network.until[place];
-        let not = (0..network.from.len()).find(|place| !pinned(*place));
-        let (first, last) = match not {
-            Some(place) => (network.from[place], network.until[place]),
-            None => (network.from.iter().copied().min().unwrap_or(0), i64::MAX / 4),
-        };
-        for place in 0..network.from.len() {
-            (network.from[place], network.until[place]) = (first, last);
-            network.in_hours[place] = self.asked.tasks[self.order[place]].keeps_hours();
-        }
-        loose
-    }
-
-    /// When a task is begun and done, whichever way time runs.
-    fn span(&self, place: usize, at: &[i64]) -> (i64, i64) {
-        let lasts = self.network.lasts[place];
-        match self.way {
-            Way::Forward => (at[place], at[place] + lasts),
-            Way::Backward => (-at[place] - lasts, -at[place]),
-        }
-    }
-
     /// The waits at the most that are longer than they may be, and by how much.
     fn over(&self, at: &[i64]) -> Vec<(WaitAt, i64)> {
         let mut over = Vec::new();
-        let place_of: BTreeMap<&str, usize> = self
-            .order
-            .iter()
-            .enumerate()
-            .map(|(place, task)| (self.asked.tasks[*task].key.as_str(), place))
-            .collect();
         for (place, task) in self.order.iter().enumerate() {
             for (after, wait) in self.asked.tasks[*task].after.iter().enumerate() {
-                let (Some(most), Some(&of)) = (wait.most_min, place_of.get(wait.key.as_str()))
+                let (Some(most), Some(&of)) = (wait.most_min, self.places.get(wait.key.as_str()))
                 else {
                     continue;
                 };
                 let (begin, end) = self.span(of, at);
                 let since = if wait.from == Anchor::Begin { begin } else { end };
-                let by = self.span(place, at).0 - since - super::asked::seconds(most);
+                let by = self.span(place, at).0 - since - seconds(most);
                 if by > 0 {
                     over.push((WaitAt { place, after }, by));
                 }

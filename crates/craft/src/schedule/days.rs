@@ -4,17 +4,16 @@ use std::collections::{BTreeMap, HashMap};
 
 use chrono::{DateTime, TimeDelta, Utc};
 
-use super::asked::{Asked, Broken, Schedule, What};
+use super::asked::{Asked, Broken, Schedule, What, seconds};
 use super::hours::Hours;
 use super::sittings::{Sitting, sittings};
 use super::task::{After, Hold, Task};
+use crate::allergens::{Allergen, told_by};
 use crate::check::Fault;
 use crate::plan::{HandsInputs, WhenInputs};
-use crate::steps::{Anchor, Line, LineOf, StepKind};
-use crate::units::in_seconds;
+use crate::steps::{Anchor, Line, LineOf, Step, StepKind};
+use crate::units::{Time, in_seconds};
 
-/// The step with which a piece is out of its mould.
-const UNMOULDS: &str = "peel";
 /// Bowls, tools and table are washed in so long, after what a chocolate was tempered for, minutes
 /// (*custom*).
 pub const CLEANING_MIN: f64 = 10.0;
@@ -103,7 +102,7 @@ pub fn days(
     let all = sittings(lines);
     let passed = passed(lines, around.done);
     let around = &Around { done: &passed, ..*around };
-    let left = all.iter().filter_map(|sitting| sitting.left(lines, around.done));
+    let left = all.iter().filter_map(|sitting| sitting.left(around.done));
     let left: Vec<Sitting> = left.collect();
     if left.is_empty() {
         return Ok(None);
@@ -169,7 +168,7 @@ fn passed(lines: &[Line], done: &HashMap<String, DateTime<Utc>>) -> HashMap<Stri
 }
 
 fn minutes(min: f64) -> TimeDelta {
-    TimeDelta::seconds((min * 60.0).round() as i64)
+    TimeDelta::seconds(seconds(min))
 }
 
 fn holds(schedule: &Schedule) -> bool {
@@ -251,7 +250,6 @@ impl Asked {
 fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_>) -> Asked {
     let with_step = |key: &str| left.iter().find(|sitting| sitting.mark(key).is_some());
     let in_left = |key: &str| left.iter().find(|sitting| sitting.step == key);
-    let nuts = |sitting: &Sitting| sitting.with_nuts(lines);
     let mut tasks: Vec<Task> = Vec::with_capacity(left.len());
     let mut last_of: HashMap<&str, &str> = HashMap::new();
     let mut cast_before: HashMap<&str, &str> = HashMap::new();
@@ -263,7 +261,7 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
         // What was begun is gone on with, whatever the hour.
         task.any_hour = sitting.begun;
         // What is nut-free before what is not, and light chocolate before dark.
-        task.rank = 2 * i32::from(nuts(sitting)) + i32::from(sitting.is_dark(lines));
+        task.rank = 2 * i32::from(sitting.with_nuts(lines)) + i32::from(sitting.is_dark(lines));
         if when.hands == HandsInputs::WithHelper && !sitting.is_safe(lines) {
             task.uses.push(MAKER.to_owned());
         }
@@ -331,10 +329,7 @@ fn follows(before: &str) -> After {
 fn share_temperings(lines: &[Line], left: &[Sitting], tasks: &mut [Task]) {
     let mut latest: HashMap<&str, usize> = HashMap::new();
     for (i, sitting) in left.iter().enumerate() {
-        let steps =
-            lines.iter().filter(|line| line.key == sitting.line).flat_map(|line| &line.steps);
-        let of_it = steps.filter(|step| sitting.mark(&step.key).is_some());
-        for tempered in of_it.filter_map(|step| step.tempered.as_deref()) {
+        for tempered in sitting.steps(lines).filter_map(|step| step.tempered.as_deref()) {
             let Some(before) = latest.insert(tempered, i).filter(|before| *before != i) else {
                 continue;
             };
@@ -351,7 +346,7 @@ fn moulds(lines: &[Line], left: &[Sitting]) -> Vec<Hold> {
     let mut holds = Vec::new();
     for line in lines {
         let LineOf::Component { component, casts, .. } = &line.of else { continue };
-        let Some(out) = line.steps.iter().find(|step| step.task() == UNMOULDS) else { continue };
+        let Some(out) = line.steps.iter().find(|step| step.unmoulds()) else { continue };
         let mut of_line = left.iter().filter(|sitting| sitting.line == line.key);
         let first = of_line.clone().next();
         let last = of_line.find(|sitting| sitting.mark(&out.key).is_some());
@@ -364,14 +359,14 @@ fn moulds(lines: &[Line], left: &[Sitting]) -> Vec<Hold> {
 }
 
 impl Sitting {
-    fn steps<'l>(&self, lines: &'l [Line]) -> impl Iterator<Item = &'l crate::steps::Step> {
+    fn steps<'l>(&self, lines: &'l [Line]) -> impl Iterator<Item = &'l Step> {
         let keys: Vec<String> = self.marks.iter().map(|(key, _)| key.clone()).collect();
         let all = lines.iter().flat_map(|line| &line.steps);
         all.filter(move |step| keys.contains(&step.key))
     }
 
     /// How long after its beginning a step of it is done.
-    fn mark(&self, step: &str) -> Option<crate::units::Time> {
+    fn mark(&self, step: &str) -> Option<Time> {
         self.marks.iter().find(|(key, _)| key == step).map(|(_, at)| *at)
     }
 
@@ -389,9 +384,7 @@ impl Sitting {
         let of = lines.iter().filter(|line| line.component() == Some(self.component.as_str()));
         of.flat_map(|line| &line.steps).filter(|step| step.task() == "goods").any(|step| {
             let text = step.text.text().to_lowercase();
-            crate::allergens::told_by(&text).any(|(_, of)| {
-                matches!(of, crate::allergens::Allergen::Nuts | crate::allergens::Allergen::Peanuts)
-            })
+            told_by(&text).any(|(_, of)| matches!(of, Allergen::Nuts | Allergen::Peanuts))
         })
     }
 
@@ -400,9 +393,8 @@ impl Sitting {
             .any(|step| step.tempered.as_deref().is_some_and(|key| key.contains("dark")))
     }
 
-    /// What is left of it: its steps that are not done, from then on; `None` where all are, or
-    /// were passed over.
-    fn left(&self, lines: &[Line], done: &HashMap<String, DateTime<Utc>>) -> Option<Self> {
+    /// What is left of it: its steps that are not done, from then on; `None` where all are.
+    fn left(&self, done: &HashMap<String, DateTime<Utc>>) -> Option<Self> {
         let Some(last) = self.marks.iter().rposition(|(key, _)| done.contains_key(key)) else {
             return Some(self.clone());
         };
@@ -410,15 +402,12 @@ impl Sitting {
         let rest: Vec<_> =
             self.marks[last + 1..].iter().map(|(k, at)| (k.clone(), *at - gone)).collect();
         let (next, _) = rest.first()?;
-        let text = |key: &str| {
-            let step = lines.iter().flat_map(|line| &line.steps).find(|step| step.key == key);
-            step.map(|step| step.text.clone())
-        };
         Some(Self {
             step: next.clone(),
-            texts: rest.iter().filter_map(|(key, _)| text(key)).collect(),
+            // A step has its mark and its text at one place.
+            texts: self.texts[last + 1..].to_vec(),
             waits_for: None,
-            least: crate::units::Time::default(),
+            least: Time::default(),
             most: None,
             since: None,
             lasts: self.lasts - gone,

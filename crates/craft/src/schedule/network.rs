@@ -35,6 +35,16 @@ pub(super) enum Way {
     Backward,
 }
 
+impl Way {
+    /// The moment of a task that lasts so long, by the other of the two clocks; twice it is the same.
+    pub fn turned(self, at: i64, lasts: i64) -> i64 {
+        match self {
+            Self::Forward => at,
+            Self::Backward => -at - lasts,
+        }
+    }
+}
+
 /// The tasks, in the order in which they go where nothing else decides.
 #[derive(Clone, Debug)]
 pub(super) struct Network {
@@ -71,7 +81,9 @@ impl Network {
             _ if !self.in_hours[task] => Some(at),
             Way::Forward => self.free.soonest(at, lasts),
             // A moment is so long before the end; the task lies from there further back.
-            Way::Backward => self.free.latest(-at, lasts).map(|begin| -(begin + lasts)),
+            Way::Backward => {
+                self.free.latest(-at, lasts).map(|begin| self.way.turned(begin, lasts))
+            }
         };
         placed.filter(|placed| *placed <= self.until[task])
     }

@@ -101,15 +101,12 @@ impl<'n> Search<'n> {
             who.sort_by_cached_key(|hold| self.place_in_line(&at, needed, *hold, rule));
             let went_on = who.iter().any(|&first| {
                 // Whoever goes first, all others are put off; where more fits, only the last is.
-                let others: Vec<usize> = if needed.at_hand == 1 {
-                    who.iter().copied().filter(|hold| *hold != first).collect()
-                } else {
-                    who.iter().rev().take(1).copied().filter(|hold| *hold != first).collect()
-                };
+                let others = if needed.at_hand == 1 { 0 } else { who.len() - 1 };
+                let others = who[others..].iter().filter(|hold| **hold != first);
                 let (many, before) = (settled.many(), at.clone());
                 let (_, ends_with, _) = needed.by[first];
                 for other in others {
-                    settled.before(ends_with, network.lasts[ends_with], needed.by[other].0);
+                    settled.before(ends_with, network.lasts[ends_with], needed.by[*other].0);
                 }
                 if network.put_off(&mut at, vec![ends_with], settled) {
                     return true;
@@ -194,8 +191,8 @@ impl<'n> Search<'n> {
     /// What is in each other's way first: of one thing after the other, as they are listed. Long
     /// holds stand before the hands, so that no hands wait for a mould that is not free.
     fn in_the_way(&self, at: &[i64]) -> Option<InTheWay> {
-        let all = self.network.needed.iter().enumerate();
-        all.into_iter().find_map(|(place, needed)| {
+        let mut all = self.network.needed.iter().enumerate();
+        all.find_map(|(place, needed)| {
             let who = over_at(self.network, needed, at)?;
             Some(InTheWay { needed: place, who })
         })
@@ -210,7 +207,6 @@ fn over_at(network: &Network, needed: &Needed, at: &[i64]) -> Option<Vec<usize>>
     let mut spans: Vec<_> = spans.filter(|(from, to, ..)| from < to).collect();
     spans.sort_unstable();
     let mut now: Vec<(i64, u32, usize)> = Vec::new();
-    let mut sum = 0;
     let mut over = None;
     for (from, to, amount, hold) in spans {
         if over.is_some_and(|moment| moment < from) {
@@ -218,7 +214,7 @@ fn over_at(network: &Network, needed: &Needed, at: &[i64]) -> Option<Vec<usize>>
         }
         now.retain(|(ends, ..)| *ends > from);
         now.push((to, amount, hold));
-        sum = now.iter().map(|(_, amount, _)| amount).sum::<u32>().max(sum);
+        let sum: u32 = now.iter().map(|(_, amount, _)| amount).sum();
         if over.is_none() && sum > needed.at_hand {
             over = Some(from);
         }

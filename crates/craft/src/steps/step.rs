@@ -140,6 +140,12 @@ impl Step {
         self.key.rsplit('/').next().unwrap_or(&self.key)
     }
 
+    /// Whether a piece is out of its mould with it.
+    #[must_use]
+    pub fn unmoulds(&self) -> bool {
+        self.task() == "peel"
+    }
+
     /// When its window opens.
     #[must_use]
     pub fn opens(&self) -> Option<&Due> {
