@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { aSaturday, asTyped, daysBetween, momentOf, moved, pieces } from "../src/plan/days/moments";
+import { aSaturday, asTyped, daysBetween, momentOf, moved, pieces } from "../src/kit/moments";
 
 const local = (typed: string) => momentOf(typed) ?? "";
 

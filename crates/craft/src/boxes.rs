@@ -5,6 +5,7 @@ use statrs::statistics::{Data, OrderStatistics};
 
 use crate::catalogue::boxes as say;
 use crate::check::{self, Checker, Fault};
+use crate::scale::whole_up;
 
 /// So many kinds in a box at the most.
 const MOST_KINDS: usize = 50;
@@ -25,7 +26,7 @@ pub enum Portion {
 impl Portion {
     /// So often, and so much more; whole pieces, whole grams.
     fn times(self, factor: f64) -> Self {
-        let whole = |amount: f64| (amount * factor - DUST).ceil();
+        let whole = |amount: f64| whole_up(amount * factor);
         match self {
             Self::Pieces(pieces) => Self::Pieces(whole(pieces)),
             Self::Grams(grams) => Self::Grams(whole(grams)),

@@ -16,6 +16,12 @@ pub enum Scale {
 /// From here on a fine scale is no better than a kitchen's, g.
 const FINE_BELOW_G: f64 = 10.0;
 
+/// Whole ones, a begun one too: a sum's dust is none.
+#[must_use]
+pub(crate) fn whole_up(amount: f64) -> f64 {
+    (amount - 1e-6).ceil().max(0.0)
+}
+
 impl Scale {
     /// The least that it shows of such a mass, g.
     #[must_use]

@@ -3,13 +3,12 @@
 use crate::catalogue::shopping as say;
 use crate::check::{self, Checker, Fault};
 use crate::pantry::CountedIn;
+use crate::scale::whole_up;
 
 /// The longest name of an item.
 const LONGEST_NAME: usize = 120;
 /// So many entries at the most.
 const MOST: usize = 2_000;
-/// A sum's dust is no pack.
-const DUST: f64 = 1e-6;
 
 /// So much of an item.
 #[derive(Clone, Debug, PartialEq)]
@@ -75,11 +74,9 @@ pub fn to_buy(
     pack: Option<f64>,
     price: Option<f64>,
 ) -> (f64, Option<f64>, f64, Option<f64>) {
-    let left = if unit == CountedIn::Pieces { left.floor() } else { left };
-    let needed = if unit == CountedIn::Pieces { (needed - DUST).ceil() } else { needed };
-    let missing = needed - left;
-    let short = if missing > DUST { missing.max(1.0) } else { 0.0 };
-    let packs = pack.map(|pack| (short / pack - DUST).ceil().max(0.0));
+    let needed = if unit == CountedIn::Pieces { whole_up(needed) } else { needed };
+    let short = unit.missing(needed, left);
+    let packs = pack.map(|pack| whole_up(short / pack));
     let bought = packs.zip(pack).map_or(short, |(packs, pack)| packs * pack);
     let cost =
         if short > 0.0 { packs.zip(price).map(|(packs, price)| packs * price) } else { Some(0.0) };

@@ -19,8 +19,8 @@ use crate::on_shelf::OnShelf;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
-/// A batch that was left alone for longer takes up no hours.
-const FORGOTTEN: TimeDelta = TimeDelta::days(14);
+/// A batch that was left alone for longer takes up no hours, and reminds of nothing.
+pub const FORGOTTEN: TimeDelta = TimeDelta::days(14);
 /// A plan that was due longer ago than this is no longer in anybody's way.
 const PAST: TimeDelta = TimeDelta::days(1);
 
@@ -109,7 +109,8 @@ impl Agenda {
             let made = agenda.taking.iter().any(|other| other.plan_id == Some(id));
             let filled = inputs.ok().and_then(|inputs| on_shelf.shelf.fill(&inputs).ok());
             let Some(filled) = filled.filter(|_| !made) else { continue };
-            let days = agenda.days_of(&filled).unwrap_or(None);
+            let planned = Plan::of(&filled).ok();
+            let days = planned.and_then(|planned| agenda.days_of(&filled, &planned).ok()?);
             agenda.taking.push(Taking { id, batch: false, plan_id: None, name, days });
         }
         Ok(agenda)
@@ -124,10 +125,10 @@ impl Agenda {
     /// The days of a plan that is filled in, in the hours that are left.
     ///
     /// # Errors
-    /// Where it cannot be planned, or no hours are left.
-    pub fn days_of(&self, filled: &PlanInputs) -> Result<Option<Days>, Problem> {
+    /// Where no hours are left.
+    pub fn days_of(&self, filled: &PlanInputs, planned: &Plan) -> Result<Option<Days>, Problem> {
         let when = filled.when.clone().unwrap_or_default();
-        self.put(&lines(&Plan::of(filled)?), &when, &HashMap::new())
+        self.put(&lines(planned), &when, &HashMap::new())
     }
 
     /// What is left of a batch, from what has happened.

@@ -110,22 +110,35 @@ export function useReminders() {
   });
 }
 
+/** This device's zone, where the kitchen states none. */
+function useZone(): { zone?: string } {
+  const kitchen = useShelf().data?.kitchen;
+  return kitchen?.thing.zone ? {} : { zone: Intl.DateTimeFormat().resolvedOptions().timeZone };
+}
+
+/** Where the days of a plan are a calendar file. */
+export function useCalendar(id: string): string {
+  return `/api/v1/plans/${id}/calendar?${new URLSearchParams({ ...useZone() })}`;
+}
+
 /** The days of a plan as it was last saved; by this device's zone, where the kitchen states none. */
-export function useDays(id: string, zone: string | undefined, version: number) {
+export function useDays(id: string, version: number) {
+  const zone = useZone();
   return useQuery({
     queryKey: ["plans", id, "days", zone, version],
     placeholderData: keepPreviousData,
     queryFn: async () =>
       accepted<Days>(
         await api.GET("/api/v1/plans/{id}/days", {
-          params: { path: { id }, query: zone ? { zone } : {} },
+          params: { path: { id }, query: zone },
         }),
       ),
   });
 }
 
 /** What is left of a batch, over days. Asked for again each minute, and with each step. */
-export function useDaysLeft(id: string, zone: string | undefined, last: string | null | undefined) {
+export function useDaysLeft(id: string, last: string | null | undefined) {
+  const zone = useZone();
   return useQuery({
     queryKey: ["batches", id, "days", zone, last],
     placeholderData: keepPreviousData,
@@ -133,7 +146,7 @@ export function useDaysLeft(id: string, zone: string | undefined, last: string |
     queryFn: async () =>
       accepted<Days>(
         await api.GET("/api/v1/batches/{id}/days", {
-          params: { path: { id }, query: zone ? { zone } : {} },
+          params: { path: { id }, query: zone },
         }),
       ),
   });

@@ -1,4 +1,4 @@
-import { useDaysLeft, useShelf } from "../api/queries";
+import { useDaysLeft } from "../api/queries";
 import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { InDays } from "../plan/days/Days";
@@ -15,9 +15,7 @@ interface Props {
 
 /** The days of what is left, from what has happened; where that goes beyond an evening. */
 export function DaysLeft({ batchId, last, over }: Props) {
-  const kitchen = useShelf().data?.kitchen;
-  const zone = kitchen?.thing.zone ? undefined : Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const days = useDaysLeft(batchId, zone, last).data;
+  const days = useDaysLeft(batchId, last).data;
   if (over || !days?.end) return null;
   // What is done in one evening is told by the steps.
   if (days.late_min <= 0 && Date.parse(days.end) - Date.now() < AN_EVENING_MS) return null;

@@ -2,6 +2,7 @@ import { Box, Button } from "@chakra-ui/react";
 import type { ThingOf } from "../api/client";
 import type { Errors } from "../kit/fieldsOf";
 import { ListField } from "../kit/ListField";
+import { dayOf } from "../kit/moments";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 
@@ -144,5 +145,5 @@ export function HoursFields({ kitchen, errors, onChange }: Props) {
 function tomorrow(): string {
   const date = new Date();
   date.setDate(date.getDate() + 1);
-  return new Date(date.getTime() - date.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+  return dayOf(date);
 }

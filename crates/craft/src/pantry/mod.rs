@@ -14,6 +14,7 @@ use serde::{Deserialize, Serialize};
 
 use crate::allergens::LabelInputs;
 use crate::check::{self, Bounds, Checker};
+use crate::scale::whole_up;
 use crate::units::{Mass, grams, in_grams};
 use crate::words::worded;
 
@@ -57,6 +58,18 @@ worded! {
         Packaging = "packaging",
         /// Anything else.
         Other = "other",
+    }
+}
+
+impl CountedIn {
+    /// What is still to be bought where so much is needed and so much is left: a gram, a millilitre,
+    /// a piece at the least. Half a piece that is left is no piece, a sum's dust is not missing.
+    pub(crate) fn missing(self, needed: f64, left: f64) -> f64 {
+        match self {
+            Self::Pieces => (needed - left.floor()).max(0.0),
+            Self::Grams | Self::Millilitres if needed - left > 1e-6 => (needed - left).max(1.0),
+            Self::Grams | Self::Millilitres => 0.0,
+        }
     }
 }
 
@@ -175,8 +188,7 @@ impl GoodsInputs {
         match self.unit {
             CountedIn::Grams => Some(mass_g),
             CountedIn::Millilitres => Some(mass_g / self.known.bulk_g_ml?),
-            // A sum's dust is no piece.
-            CountedIn::Pieces => Some((mass_g / self.each_g? - 1e-6).ceil().max(0.0)),
+            CountedIn::Pieces => Some(whole_up(mass_g / self.each_g?)),
         }
     }
 
@@ -200,7 +212,7 @@ impl GoodsInputs {
     /// How many packs so much is: whole ones; `None` where it is not known what one holds.
     #[must_use]
     pub fn packs(&self, amount: f64) -> Option<f64> {
-        Some((amount / self.pack_size? - 1e-6).ceil().max(0.0))
+        Some(whole_up(amount / self.pack_size?))
     }
 }
 

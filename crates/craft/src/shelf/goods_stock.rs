@@ -35,7 +35,7 @@ impl GoodsStock {
         today: NaiveDate,
     ) -> Self {
         let needed = in_its_unit(goods, taken);
-        let short = needed.zip(left).map(|(needed, left)| missing(goods.unit, needed, left));
+        let short = needed.zip(left).map(|(needed, left)| goods.unit.missing(needed, left));
         let mut notes = Vec::new();
         if let (Some(needed), Some(left), Some(short)) = (needed, left, short.filter(|s| *s > 0.0))
         {
@@ -69,16 +69,6 @@ pub fn in_its_unit(goods: &GoodsInputs, taken: &GoodsTaken) -> Option<f64> {
     match taken.count {
         None => goods.counted(taken.mass),
         Some(count) => (goods.unit == CountedIn::Pieces).then_some(count),
-    }
-}
-
-/// What is still to be bought: a gram, a millilitre, a piece at the least.
-fn missing(unit: CountedIn, needed: f64, left: f64) -> f64 {
-    match unit {
-        // Half a piece that is left is no piece.
-        CountedIn::Pieces => (needed - left.floor()).max(0.0),
-        CountedIn::Grams | CountedIn::Millilitres if left < needed => (needed - left).max(1.0),
-        CountedIn::Grams | CountedIn::Millilitres => 0.0,
     }
 }
 

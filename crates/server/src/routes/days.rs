@@ -329,8 +329,9 @@ async fn scheduled(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Schedul
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(&stated)?;
     let agenda = Agenda::before(state, asked.zone.as_deref(), Some(id)).await?;
-    let days = agenda.days_of(&filled)?;
-    let notes = notes(&filled, &Plan::of(&filled)?, days.as_ref(), agenda.now);
+    let planned = Plan::of(&filled)?;
+    let days = agenda.days_of(&filled, &planned)?;
+    let notes = notes(&filled, &planned, days.as_ref(), agenda.now);
     let ready_by = stated.when.and_then(|when| when.ready_by);
     Ok(Scheduled { name: plan.name, days, agenda, ready_by, notes })
 }

@@ -3,7 +3,6 @@
 use std::cmp::Reverse;
 
 use actix_web::{get, web};
-use chrono::TimeDelta;
 use craft::message::Message;
 use craft::time::WallTime;
 use serde::Serialize;
@@ -11,14 +10,12 @@ use store::bowls::BowlStatus;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use crate::agenda::FORGOTTEN;
 use crate::answer::guide::InstructionState;
 use crate::clock::{kitchen_time, wall_time};
 use crate::making::Making;
 use crate::problem::Answer;
 use crate::state::State;
-
-/// A batch was left alone for longer than this: it no longer reminds of itself.
-const FORGOTTEN: TimeDelta = TimeDelta::days(14);
 
 /// A batch that goes on.
 #[derive(Debug, Serialize, ToSchema)]

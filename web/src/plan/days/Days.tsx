@@ -2,7 +2,7 @@ import { Box, Button, chakra } from "@chakra-ui/react";
 import { memo } from "react";
 import { Link as RouterLink } from "react-router";
 import type { Days as DaysAnswer, Slot } from "../../api/client";
-import { useDays, useShelf } from "../../api/queries";
+import { useCalendar, useDays, useShelf } from "../../api/queries";
 import { Fault } from "../../kit/Fault";
 import { day, fullDay, stretch, time } from "../../kit/format";
 import { inWords } from "../../kit/message";
@@ -27,8 +27,7 @@ interface Props {
 /** By when, and the days until then: when the hands are needed, and the waits between. */
 export const Days = memo(function Days({ planId, version, when, errors, onChange }: Props) {
   const kitchen = useShelf().data?.kitchen;
-  const zone = kitchen?.thing.zone ? undefined : Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const days = useDays(planId, zone, version);
+  const days = useDays(planId, version);
   const stated = when ?? open;
   const state = (next: When) => onChange((inputs) => ({ ...inputs, when: next }));
   const pinned = stated.pinned ?? [];
@@ -36,7 +35,7 @@ export const Days = memo(function Days({ planId, version, when, errors, onChange
     state({ ...stated, pinned: [...pinned.filter((one) => one.key !== key), { key, at }] });
   const letGo = (key: string) =>
     state({ ...stated, pinned: pinned.filter((one) => one.key !== key) });
-  const query = zone ? `?${new URLSearchParams({ zone })}` : "";
+  const calendar = useCalendar(planId);
   return (
     <Panel title="Schedule" maxW="1100px" data-testid="days">
       <WhenFields when={stated} errors={errors} onChange={state} />
@@ -59,7 +58,7 @@ export const Days = memo(function Days({ planId, version, when, errors, onChange
         />
       )}
       <Box mt="4">
-        <FileTo href={`/api/v1/plans/${planId}/calendar${query}`} download>
+        <FileTo href={calendar} download>
           Save as a calendar file
         </FileTo>
       </Box>

@@ -2,7 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { type KeyboardEvent, type PointerEvent, useRef, useState } from "react";
 import type { Days, Slot } from "../../api/client";
 import { fullDay, time, weekday } from "../../kit/format";
-import { dayOf, daysBetween, moved, type Piece, pieces } from "./moments";
+import { dayOf, daysBetween, moved, type Piece, pieces } from "../../kit/moments";
 
 /** How high a day is. */
 const ROW_PX = 60;

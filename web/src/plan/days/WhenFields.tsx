@@ -1,9 +1,9 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { PlanInputs } from "../../api/client";
+import { aSaturday, asTyped, momentOf, sameMoment } from "../../kit/moments";
 import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
-import { aSaturday, asTyped, momentOf, sameMoment } from "./moments";
 
 export type When = NonNullable<PlanInputs["when"]>;
 
