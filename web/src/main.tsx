@@ -27,6 +27,12 @@ const BenchListPage = lazy(() => import("./bench/BenchListPage"));
 const ReferencePage = lazy(() => import("./reference/ReferencePage"));
 const GlossaryPage = lazy(() => import("./reference/GlossaryPage"));
 const ShelfPage = lazy(() => import("./shelf/ShelfPage"));
+const LabelsOfPlan = lazy(async () => ({
+  default: (await import("./labels/LabelsPage")).LabelsOfPlan,
+}));
+const LabelsOfBatch = lazy(async () => ({
+  default: (await import("./labels/LabelsPage")).LabelsOfBatch,
+}));
 const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
@@ -53,11 +59,13 @@ const router = createBrowserRouter([
       { path: "plans/new/:way?", element: later(<StartPage />) },
       { path: "plans/:planId/card", element: later(<CardPage />) },
       { path: "plans/:planId/sheets/:component", element: later(<SheetsPage />) },
+      { path: "plans/:planId/labels", element: later(<LabelsOfPlan />) },
       { path: "build/:batchId", element: later(<GuidePage />) },
       { path: "bench", element: later(<BenchListPage />) },
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
+      { path: "log/:batchId/labels", element: later(<LabelsOfBatch />) },
       { path: "shelf/:place?", element: later(<ShelfPage />) },
       { path: "colour", element: later(<ColourPage />) },
       { path: "reference", element: later(<ReferencePage />) },

@@ -52,7 +52,7 @@ pub struct Declared {
 }
 
 /// What a family always contains: milk, white, ruby and blond are made with milk.
-const fn of_family(family: Family) -> &'static [Allergen] {
+pub(crate) const fn of_family(family: Family) -> &'static [Allergen] {
     match family {
         Family::Milk | Family::White | Family::Ruby | Family::Blond => &[Allergen::Milk],
         Family::Dark | Family::CocoaButter | Family::Coating => &[],

@@ -1,6 +1,7 @@
 //! How many of each kind: from boxes wanted to pieces to make, and from pieces made to boxes they
 //! fill.
 
+use serde::{Deserialize, Serialize};
 use statrs::statistics::{Data, OrderStatistics};
 
 use crate::catalogue::boxes as say;
@@ -24,8 +25,10 @@ pub enum Portion {
 }
 
 impl Portion {
-    /// So often, and so much more; whole pieces, whole grams.
-    fn times(self, factor: f64) -> Self {
+    /// So often, with so many of a hundred to spare; whole pieces, whole grams.
+    #[must_use]
+    pub fn for_boxes(self, boxes: f64, spare_pct: f64) -> Self {
+        let factor = boxes * (1.0 + spare_pct / 100.0);
         let whole = |amount: f64| whole_up(amount * factor);
         match self {
             Self::Pieces(pieces) => Self::Pieces(whole(pieces)),
@@ -33,7 +36,9 @@ impl Portion {
         }
     }
 
-    fn amount(self) -> f64 {
+    /// How much, in pieces or grams.
+    #[must_use]
+    pub fn amount(self) -> f64 {
         match self {
             Self::Pieces(amount) | Self::Grams(amount) => amount,
         }
@@ -41,13 +46,17 @@ impl Portion {
 }
 
 /// What lies in each box of one kind.
-#[derive(Clone, Debug, PartialEq)]
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct InEach {
-    /// The component's key.
+    /// The kind: a component's key.
     pub component: String,
     /// So many pieces; or else `grams`.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
     pub pieces: Option<f64>,
     /// So many grams.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
     pub grams: Option<f64>,
 }
 
@@ -123,10 +132,11 @@ pub fn to_make(
     faults.optional("spare_pct", spare_pct, check::SPARE_PCT);
     let in_each = check("each", each, &mut faults);
     faults.finish()?;
-    let factor = boxes * (1.0 + spare_pct.unwrap_or(0.0) / 100.0);
-    let make = in_each
-        .into_iter()
-        .map(|ToMake { component, portion }| ToMake { component, portion: portion.times(factor) });
+    let spare_pct = spare_pct.unwrap_or(0.0);
+    let make = in_each.into_iter().map(|ToMake { component, portion }| ToMake {
+        component,
+        portion: portion.for_boxes(boxes, spare_pct),
+    });
     Ok(make.collect())
 }
 
@@ -141,22 +151,27 @@ pub fn filled(in_each: &[ToMake], there_is: impl Fn(&str) -> f64) -> Option<(u32
     boxes.min_by_key(|(boxes, _)| *boxes)
 }
 
-/// How many of a hundred broke, of what was counted: the middle of what earlier batches lost, and
-/// at least [`USUAL_SPARE_PCT`] where fewer than three were counted.
+/// How many of a hundred are to spare, by what was counted of earlier batches, `(made, broken)`: the
+/// middle of what they lost; `None` where fewer than [`COUNTED`] were counted.
+///
+/// What broke must be replaced by what breaks no less often: of twenty that lost one, five of a
+/// hundred, six are spare.
 #[must_use]
-pub fn spare_pct(counted: &[(f64, f64)]) -> f64 {
+pub fn spare_learned(counted: &[(f64, f64)]) -> Option<f64> {
     let lost: Vec<f64> = counted
         .iter()
         .filter(|(made, _)| *made > 0.0)
         .map(|(made, broken)| 100.0 * broken.clamp(0.0, *made) / made)
         .collect();
-    if lost.len() < 3 {
-        return USUAL_SPARE_PCT;
+    if lost.len() < COUNTED {
+        return None;
     }
     let median = Data::new(lost).median();
-    // What broke of a box must be replaced by what does not break.
-    (100.0 * median / (100.0 - median).max(1.0)).ceil().min(check::SPARE_PCT.max)
+    Some((100.0 * median / (100.0 - median).max(1.0)).ceil().min(check::SPARE_PCT.max))
 }
+
+/// So many batches must have been counted.
+pub const COUNTED: usize = 3;
 
 /// So many of a hundred are spare, where breakage was not counted yet (*custom*).
 pub const USUAL_SPARE_PCT: f64 = 10.0;
@@ -195,10 +210,11 @@ mod tests {
 
     #[test]
     fn breakage_is_learned_from_counts() {
-        assert_eq!(spare_pct(&[(40.0, 0.0), (40.0, 0.0)]), USUAL_SPARE_PCT, "too few");
-        assert_eq!(spare_pct(&[(40.0, 2.0), (20.0, 1.0), (50.0, 25.0)]), 6.0, "5 of 100 broke");
-        assert_eq!(spare_pct(&[(40.0, 0.0); 3]), 0.0);
-        assert_eq!(spare_pct(&[(10.0, 10.0); 4]), check::SPARE_PCT.max);
+        assert_eq!(spare_learned(&[(40.0, 0.0), (40.0, 0.0)]), None, "too few");
+        let lost = [(40.0, 2.0), (20.0, 1.0), (50.0, 25.0)];
+        assert_eq!(spare_learned(&lost), Some(6.0), "5 of 100 broke");
+        assert_eq!(spare_learned(&[(40.0, 0.0); 3]), Some(0.0));
+        assert_eq!(spare_learned(&[(10.0, 10.0); 4]), Some(check::SPARE_PCT.max));
     }
 
     #[test]

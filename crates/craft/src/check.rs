@@ -250,8 +250,24 @@ pub const WEEKDAY: Bounds = Bounds::new(1.0, 7.0, "");
 pub const AT_HAND: Bounds = Bounds::new(1.0, 100.0, "");
 /// How many boxes.
 pub const BOXES: Bounds = Bounds::new(1.0, 10_000.0, "boxes");
+/// What a bag of chocolate holds.
+pub const BAG_G: Bounds = Bounds::new(10.0, 50_000.0, "g");
+/// What an hour of work costs, in the maker's own money.
+pub const HOUR_PRICE: Bounds = Bounds::new(0.0, 10_000.0, "");
+/// What a kilowatt-hour costs, in the maker's own money.
+pub const KWH_PRICE: Bounds = Bounds::new(0.0, 1_000.0, "");
+/// Rows and columns of a sheet of labels.
+pub const LABEL_ROWS: Bounds = Bounds::new(1.0, 60.0, "");
+/// How long and wide a label is.
+pub const LABEL_MM: Bounds = Bounds::new(8.0, 300.0, "mm");
+/// Between labels, and at the edges of their sheet.
+pub const LABEL_GAP_MM: Bounds = Bounds::new(0.0, 150.0, "mm");
 /// What of one kind lies in a box.
 pub const IN_A_BOX_G: Bounds = Bounds::new(0.5, 20_000.0, "g");
+/// How many pieces of one kind came out, or grams of it.
+pub const COUNTED: Bounds = Bounds::new(0.0, 100_000.0, "");
+/// How many of one wrapping each is packed in.
+pub const WRAPPINGS: Bounds = Bounds::new(0.01, 1_000.0, "");
 /// What is made beyond what is wanted, for what breaks.
 pub const SPARE_PCT: Bounds = Bounds::new(0.0, 100.0, "%");
 /// What is needed or there of one item, in what it is counted in.

@@ -120,7 +120,7 @@ impl Costed {
         check.optional("pieces", self.pieces, check::PIECES);
         check.optional("margin_pct", self.margin_pct, check::MARGIN_PCT);
         check.finish()?;
-        let total = lines.iter().filter_map(|line| line.cost).sum::<f64>();
+        let total = lines.iter().filter_map(|line| line.cost).fold(0.0, |sum, cost| sum + cost);
         let unpriced = lines.iter().filter(|line| line.cost.is_none());
         Ok(Cost {
             total,

@@ -136,7 +136,7 @@ pub fn list(needs: &[Amount], stock: &[Amount], packs: &[Pack]) -> Result<List, 
         .collect();
     let unpriced = lines.iter().filter(|line| line.short > 0.0 && line.cost.is_none());
     Ok(List {
-        total: lines.iter().filter_map(|line| line.cost).sum(),
+        total: lines.iter().filter_map(|line| line.cost).fold(0.0, |sum, cost| sum + cost),
         unpriced: unpriced.map(|line| line.item.clone()).collect(),
         lines,
     })

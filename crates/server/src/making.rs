@@ -9,7 +9,8 @@ use craft::coach::not_tempered;
 use craft::learn::lesson;
 use craft::message::Message;
 use craft::plan::{BowlInputs, GoodsTaken, Plan, PlanInputs};
-use craft::shelf::{Taught, Thing, in_its_unit, stock};
+use craft::schedule::span;
+use craft::shelf::{Shelf, Taught, Thing, in_its_unit, stock};
 use craft::steps::{Line, lines};
 use craft::time::WallTime;
 use craft::units::{Mass, in_grams};
@@ -24,6 +25,8 @@ use uuid::Uuid;
 
 use crate::answer::batch::{BatchAnswer, UNREADABLE};
 use crate::answer::bowl::Subject;
+use crate::answer::cost::PlanCostAnswer;
+use crate::answer::packing::CountAnswer;
 use crate::answer::plan::PlanAnswer;
 use crate::clock::wall_time;
 use crate::ground::Ground;
@@ -33,14 +36,21 @@ use crate::state::State;
 /// The release that works things out here.
 pub const RELEASE: &str = env!("CARGO_PKG_VERSION");
 
-/// What follows from a plan that is filled in, as a batch keeps it.
+/// What follows from a plan that is filled in, as a batch keeps it: with what it costs by the prices
+/// of a shelf, where there is one to ask.
 ///
 /// # Errors
 /// Where it cannot be planned.
-pub fn computed(filled: &PlanInputs) -> Result<Computed, Problem> {
+pub fn computed(filled: &PlanInputs, prices: Option<&Shelf>) -> Result<Computed, Problem> {
     let plan = Plan::of(filled)?;
     let lines = lines(&plan);
-    let plan = serde_json::to_value(PlanAnswer::from(plan)).map_err(Problem::unwritable)?;
+    let hands = span(&lines).hands;
+    let cost = prices.and_then(|shelf| {
+        let cost = shelf.cost(&plan, filled, hands).ok()?;
+        Some(PlanCostAnswer::of(cost, &shelf.kitchen().currency))
+    });
+    let answer = PlanAnswer { cost, ..plan.into() };
+    let plan = serde_json::to_value(answer).map_err(Problem::unwritable)?;
     Ok(Computed { plan, lines })
 }
 
@@ -441,6 +451,7 @@ pub fn finalizes_bowl(kind: &ActionKind) -> bool {
 pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
     let begun = store::batches::begun_with(&ground.pool, batch.id).await?;
     let results = store::results::of_batch(&ground.pool, batch.id).await?;
+    let counted = store::counts::latest(&ground.pool, batch.id).await?;
     let bowls = store::bowls::of_batch(&ground.pool, batch.id).await?;
     let unreadable = match (&begun.stated, &begun.computed) {
         (Err(unreadable), _) | (_, Some(Err(unreadable))) => Some(unreadable.to_string()),
@@ -469,6 +480,7 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
         begun_at: batch.begun_at,
         ended_at: batch.ended_at,
         closed_at: batch.closed_at,
+        counted: counted.and_then(|row| CountAnswer::of(row, begun.stated.as_ref().ok())),
         stated: begun.stated.ok(),
         plan,
         unreadable,

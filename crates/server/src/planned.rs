@@ -19,7 +19,7 @@ pub async fn planned(
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(inputs)?;
     let today = state.wall.now().0.date_naive();
-    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs, (&on_shelf, today));
+    let mut answer = WholePlanAnswer::of(Plan::of(&filled)?, inputs, &filled, (&on_shelf, today));
     for (bowl, stated) in answer.shown.bowls.iter_mut().zip(&filled.bowls) {
         if let (Some(plan), Some(id)) = (&mut bowl.plan, stated.chocolate_id) {
             let fat_g = plan.fat_added.as_ref().map_or(0.0, |added| added.mass_g);

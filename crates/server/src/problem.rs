@@ -205,7 +205,7 @@ impl Problem {
 
     /// Something that was kept, or worked out, cannot be written as JSON.
     #[allow(clippy::needless_pass_by_value)] // as `map_err` hands it over
-    pub fn unwritable(error: serde_json::Error) -> Self {
+    pub fn unwritable(error: impl std::fmt::Display) -> Self {
         tracing::error!(%error, "an answer could not be written");
         Self::internal()
     }

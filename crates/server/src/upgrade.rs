@@ -32,7 +32,7 @@ pub async fn bring_up_to_date(state: &State) -> Result<usize, Problem> {
         };
         // What was built was filled in then; what was only poured names the shelf.
         let filled = on_shelf.shelf.fill(&stated).unwrap_or(stated);
-        let Ok(follows) = computed(&filled) else { continue };
+        let Ok(follows) = computed(&filled, None) else { continue };
         keep(state, id, &filled, (&follows, &summary(&filled))).await?;
         done += 1;
     }

@@ -14,6 +14,8 @@ use crate::{Pool, StoreError};
 pub trait Table {
     /// What it is called in an archive.
     const NAME: &'static str;
+    /// The schema that it came with, where archives of earlier ones are read.
+    const SINCE: i64;
     /// One row.
     type Row: Serialize + DeserializeOwned + Send;
 
@@ -46,7 +48,10 @@ mod document {
 }
 
 macro_rules! table {
-    ($table:ident $name:literal, $row:ident { $($(#[$how:meta])* $field:ident: $type:ty),+ $(,)? }, $select:literal, $insert:literal) => {
+    ($table:ident $name:literal, $row:ident $fields:tt, $select:literal, $insert:literal) => {
+        table!($table $name since 1, $row $fields, $select, $insert);
+    };
+    ($table:ident $name:literal since $since:literal, $row:ident { $($(#[$how:meta])* $field:ident: $type:ty),+ $(,)? }, $select:literal, $insert:literal) => {
         #[doc = concat!("The table of ", $name, ".")]
         #[derive(Debug)]
         pub struct $table;
@@ -59,6 +64,7 @@ macro_rules! table {
 
         impl Table for $table {
             const NAME: &'static str = $name;
+            const SINCE: i64 = $since;
             type Row = $row;
 
             fn all(connection: &mut MySqlConnection) -> BoxStream<'_, Result<$row, sqlx::Error>> {
@@ -200,6 +206,16 @@ table!(Results "results", ResultRow {
     "INSERT INTO results (batch_id, id, noted_at, document) VALUES (?, ?, ?, ?)
      ON DUPLICATE KEY UPDATE id = results.id");
 
+table!(Counts "counts" since 11, CountRow {
+    batch_id: Uuid, id: Uuid, noted_at: NaiveDateTime,
+    #[serde(with = "document")] document: Option<String>,
+},
+    r#"SELECT batch_id AS "batch_id: Uuid", id AS "id: Uuid", noted_at AS "noted_at: NaiveDateTime",
+              document AS "document?: String"
+       FROM counts ORDER BY seq"#,
+    "INSERT INTO counts (batch_id, id, noted_at, document) VALUES (?, ?, ?, ?)
+     ON DUPLICATE KEY UPDATE id = counts.id");
+
 table!(Readings "readings", Reading {
     bowl_id: Uuid, id: Uuid, at: NaiveDateTime, temp_c: f64, source: String,
 },
@@ -312,7 +328,8 @@ pub async fn how_many(connection: &mut MySqlConnection) -> Result<u64, StoreErro
                 + (SELECT COUNT(*) FROM lessons) + (SELECT COUNT(*) FROM plans)
                 + (SELECT COUNT(*) FROM plan_versions) + (SELECT COUNT(*) FROM batches)
                 + (SELECT COUNT(*) FROM bowls) + (SELECT COUNT(*) FROM step_events)
-                + (SELECT COUNT(*) FROM results) + (SELECT COUNT(*) FROM readings)
+                + (SELECT COUNT(*) FROM results) + (SELECT COUNT(*) FROM counts)
+                + (SELECT COUNT(*) FROM readings)
                 + (SELECT COUNT(*) FROM actions) + (SELECT COUNT(*) FROM photos) AS "n!: i64""#
     )
     .fetch_one(connection)

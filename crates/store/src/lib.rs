@@ -12,6 +12,7 @@ pub mod batches;
 pub mod bowls;
 pub mod changes;
 mod connect;
+pub mod counts;
 mod digest;
 pub mod document;
 mod error;

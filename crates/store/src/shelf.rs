@@ -96,7 +96,8 @@ pub async fn as_ruled_in(
         Some((row.id, Entry { thing, learns_from: row.learns_from, put_away }))
     });
     let lessons = lessons(rows, connection).await?;
-    Ok(Shelf::new(entries, lessons))
+    let counted = crate::counts::learned(&mut *connection).await?;
+    Ok(Shelf::new(entries, lessons).counting(counted))
 }
 
 /// What is kept of a thing, as it is, whether it can be read or not.

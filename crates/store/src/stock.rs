@@ -114,6 +114,28 @@ pub async fn take_back(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<(),
     Ok(())
 }
 
+/// Takes back a move that the maker entered: it was a mistake. The first count stays.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such move.
+pub async fn take_back_entered(
+    database: impl MySqlExecutor<'_>,
+    thing_id: Uuid,
+    id: Uuid,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!(
+        "DELETE FROM stock_moves WHERE thing_id = ? AND id = ? AND id <> thing_id AND kind <> 'taken'",
+        thing_id,
+        id
+    )
+    .execute(database)
+    .await?;
+    if done.rows_affected() == 0 {
+        return Err(StoreError::NotFound("move"));
+    }
+    Ok(())
+}
+
 /// What is left of everything of which that is known, in what it is counted in.
 ///
 /// # Errors

@@ -18,13 +18,16 @@ import {
   type MethodAnswer,
   type PigmentInputs,
   type Plan,
+  type PlanCost,
   type PlanPage,
   type Reading,
   type Reminder,
   type ShelfAnswer,
+  type Shopping,
   type Thing,
   type ThingAnswer,
   type ThingOf,
+  type Today,
   type UsualTray,
   type WindowsAnswer,
 } from "./client";
@@ -111,7 +114,7 @@ export function useReminders() {
 }
 
 /** This device's zone, where the kitchen states none. */
-function useZone(): { zone?: string } {
+export function useZone(): { zone?: string } {
   const kitchen = useShelf().data?.kitchen;
   return kitchen?.thing.zone ? {} : { zone: Intl.DateTimeFormat().resolvedOptions().timeZone };
 }
@@ -149,6 +152,35 @@ export function useDaysLeft(id: string, last: string | null | undefined) {
           params: { path: { id }, query: zone },
         }),
       ),
+  });
+}
+
+/** What is to be bought for some plans; for those that are due, where none are named. */
+export function useShopping(plans: readonly string[]) {
+  return useQuery({
+    queryKey: [...keys.shelf, "shopping", plans],
+    placeholderData: keepPreviousData,
+    queryFn: async () => {
+      const query = plans.length > 0 ? { plans: plans.join(",") } : {};
+      return accepted<Shopping>(await api.GET("/api/v1/shopping", { params: { query } }));
+    },
+  });
+}
+
+/** What runs out, what expires, and what the shelf is enough for. */
+export function useToday() {
+  return useQuery({
+    queryKey: [...keys.shelf, "today"],
+    queryFn: async () => accepted<Today>(await api.GET("/api/v1/shelf/today")),
+  });
+}
+
+/** What a batch cost, as it went. */
+export function useCostOfBatch(id: string) {
+  return useQuery({
+    queryKey: [...keys.batch(id), "cost"],
+    queryFn: async () =>
+      accepted<PlanCost>(await api.GET("/api/v1/batches/{id}/cost", { params: { path: { id } } })),
   });
 }
 

@@ -155,6 +155,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What a batch costs: by the prices of when it was begun, with what really went in, over as many boxes
+         *     as were filled.
+         */
+        get: operations["read_cost_of_batch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/counts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keeps a count of what came out: `201` where it is new, `200` where it was kept already. The
+         *     latest one stands.
+         */
+        post: operations["append_count"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/days": {
         parameters: {
             query?: never;
@@ -215,6 +255,26 @@ export interface paths {
         };
         /** What is to be done of a batch, and what was. */
         get: operations["read_guide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The labels of a batch. Ingredients and allergens are read from what the shelf says today: what
+         *     was missing there can be put in.
+         */
+        get: operations["read_labels_of_batch"];
         put?: never;
         post?: never;
         delete?: never;
@@ -874,6 +934,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calc/plan/enough": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plan of which so much of each kind is made that all that it is packed into can be filled, with
+         *     something to spare. Nothing is kept.
+         */
+        post: operations["make_enough"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calc/plan/merge": {
         parameters: {
             query?: never;
@@ -1392,6 +1472,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plans/{id}/labels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The labels of what a plan makes, as they would be on the day it is ready. */
+        get: operations["read_labels_of_plan"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plans/{id}/restore": {
         parameters: {
             query?: never;
@@ -1458,6 +1555,23 @@ export interface paths {
         put?: never;
         /** Puts a thing on the shelf. */
         post: operations["add_to_shelf"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shelf/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What runs out, what expires, and what today's shelf is enough for. */
+        get: operations["read_shelf_today"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1539,6 +1653,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/shelf/{id}/moves/{move}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes back a move that was entered by mistake; what a bowl or a batch took is not one. */
+        delete: operations["take_back_move"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/shelf/{id}/photos": {
         parameters: {
             query?: never;
@@ -1571,6 +1702,43 @@ export interface paths {
         put?: never;
         /** Takes back that a thing was archived. */
         post: operations["restore_thing"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shopping": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What is to be bought for some plans: what they take less what the shelf has, in whole packs, by the
+         *     kind of shop.
+         */
+        get: operations["read_shopping"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/shopping/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table. */
+        get: operations["save_shopping"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1825,6 +1993,7 @@ export interface components {
             /** @description Its time. */
             clock: components["schemas"]["ClockAnswer"];
             closed_at?: null | components["schemas"]["WallTime"];
+            counted?: null | components["schemas"]["CountAnswer"];
             ended_at?: null | components["schemas"]["WallTime"];
             /**
              * Format: uuid
@@ -2435,7 +2604,7 @@ export interface components {
              */
             boxes: number;
             /** @description What lies in each. */
-            each: components["schemas"]["InEachRequest"][];
+            each: components["schemas"]["InEach"][];
             /**
              * Format: double
              * @description What is made beyond that, for what breaks; nothing, if left out.
@@ -2685,6 +2854,11 @@ export interface components {
             name: string;
             /** @description The numbers on its bag. */
             own?: components["schemas"]["OwnInputs"];
+            /**
+             * Format: double
+             * @description What a bag of it holds.
+             */
+            pack_g?: number | null;
             /**
              * Format: double
              * @description What a kilogram costs, in the maker's own money.
@@ -3125,6 +3299,37 @@ export interface components {
              */
             price?: number | null;
         };
+        /** @description A line of the sum. */
+        CostLineAnswer: {
+            /** @description The chocolate or colour that it is, by its key in the plan. */
+            bowl?: string | null;
+            /**
+             * Format: double
+             * @description What it costs; `null` where it has no price.
+             */
+            cost?: number | null;
+            /**
+             * Format: double
+             * @description How many: pieces, millilitres, hours, kilowatt-hours.
+             */
+            count?: number | null;
+            /** @description Whether those are millilitres. */
+            in_ml: boolean;
+            /**
+             * Format: double
+             * @description How much of it by weight; `null` of what is counted.
+             */
+            mass_g?: number | null;
+            /** @description What. */
+            name: string;
+            /** @description What for. */
+            of: components["schemas"]["CostOf"];
+        };
+        /**
+         * @description What something is paid for.
+         * @enum {string}
+         */
+        CostOf: "chocolate" | "colour" | "goods" | "waste" | "packing" | "hours" | "power";
         /** @description Something by weight. */
         CostPartRequest: {
             /**
@@ -3155,6 +3360,25 @@ export interface components {
              */
             pieces?: number | null;
         };
+        /** @description What was counted of a batch. */
+        CountAnswer: {
+            /**
+             * Format: int32
+             * @description How many can be filled of it, at most as many as were wanted; `null` where it is not packed.
+             */
+            fills?: number | null;
+            /**
+             * Format: int32
+             * @description How many more could be filled of what is left then.
+             */
+            fills_more?: number | null;
+            /** @description Each thing that was made. */
+            made: components["schemas"]["CountedAnswer"][];
+            /** @description When it was noted. */
+            noted_at: components["schemas"]["WallTime"];
+            /** @description What runs out first, by key. */
+            scarcest?: string | null;
+        };
         /** @description A time to count down to. */
         CountdownAnswer: {
             /**
@@ -3175,11 +3399,46 @@ export interface components {
             /** @description What happens then. */
             what: components["schemas"]["Message"];
         };
+        /** @description What was counted of one thing that was made. */
+        CountedAnswer: {
+            /**
+             * Format: double
+             * @description How many broke.
+             */
+            broken: number;
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: double
+             * @description What is left once all that can be filled is; all of what lies in none.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description How many are whole; grams of what goes by weight.
+             */
+            whole: number;
+        };
         /**
          * @description What goods are counted in.
          * @enum {string}
          */
         CountedIn: "g" | "ml" | "piece";
+        /** @description What was counted of one thing that was made. */
+        CountedRequest: {
+            /**
+             * Format: double
+             * @description How many broke.
+             */
+            broken?: number;
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: double
+             * @description How many are whole; grams of what goes by weight.
+             */
+            whole: number;
+        };
         /** @description What is known of a slab; the rest follows. */
         CoverInputs: {
             /** @enum {string} */
@@ -3488,6 +3747,23 @@ export interface components {
             /** @description The key of what was added. */
             key: string;
         };
+        /** @description A plan that makes enough for what it is packed into. */
+        EnoughAnswer: {
+            /** @description What the maker must see to, by name: nothing of it says how much is made. */
+            by_hand: string[];
+            /** @description The plan. */
+            inputs: components["schemas"]["PlanInputs"];
+        };
+        /** @description A plan that today's shelf is enough for. */
+        EnoughForAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description An action without its id and time; which fields there are goes with the kind. */
         Entry: {
             /**
@@ -3554,6 +3830,23 @@ export interface components {
              * @description Which temperature.
              */
             target_c: number;
+        };
+        /** @description A thing whose date is near, or has passed. */
+        ExpiresAnswer: {
+            /**
+             * Format: date
+             * @description The date.
+             */
+            best_before: string;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Whether it has passed. */
+            past: boolean;
         };
         /** @description A face as it comes out of its mould, or off its sheet. */
         FaceAnswer: {
@@ -4204,6 +4497,15 @@ export interface components {
              */
             mass_g: number;
         };
+        /** @description Sheets of one size of label. */
+        GridAnswer: {
+            /** @description The paper's width and height, mm. */
+            paper_mm: number[];
+            /** @description Where each label begins, from the left and the upper edge of the paper, mm. */
+            places: number[][];
+            /** @description The grid. */
+            sheet: components["schemas"]["LabelSheet"];
+        };
         /**
          * @description A chocolate behind the films, by its name.
          * @enum {string}
@@ -4360,10 +4662,13 @@ export interface components {
             text: components["schemas"]["Message"];
         };
         /** @description What lies in each box of one kind. */
-        InEachRequest: {
+        InEach: {
             /** @description The kind: a component's key. */
             component: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description So many grams.
+             */
             grams?: number | null;
             /**
              * Format: double
@@ -4559,6 +4864,11 @@ export interface components {
         /** @description The kitchen. */
         KitchenInputs: {
             /**
+             * @description Where, as labels say it.
+             * @default
+             */
+            address?: string;
+            /**
              * @default {
              *       "colour_bottle": false,
              *       "dryer": true,
@@ -4572,6 +4882,11 @@ export interface components {
              */
             at_hand?: components["schemas"]["Kitchen"];
             /**
+             * @description What prices are in, as it is written before them: a sign or some letters.
+             * @default
+             */
+            currency?: string;
+            /**
              * @description Days that are not as their weekday is.
              * @default []
              */
@@ -4583,11 +4898,36 @@ export interface components {
              */
             fridge_c?: number | null;
             /**
+             * Format: double
+             * @description What an hour of the maker's hands costs; not counted, if left out.
+             * @default null
+             */
+            hour_price?: number | null;
+            /**
              * @description When the maker is free, each week; from eight to ten in the evening, each day, where nothing
              *     is stated.
              * @default []
              */
             hours?: components["schemas"]["WeeklyHours"][];
+            /**
+             * Format: double
+             * @description What a kilowatt-hour costs; not counted, if left out.
+             * @default null
+             */
+            kwh_price?: number | null;
+            /** @default null */
+            label_sheet?: null | components["schemas"]["LabelSheet"];
+            /**
+             * @description Who makes it, as labels say it.
+             * @default
+             */
+            maker?: string;
+            /**
+             * Format: double
+             * @description What is to be earned, of the price; none is worked out, if left out.
+             * @default null
+             */
+            margin_pct?: number | null;
             /**
              * Format: double
              * @description Its usual relative humidity.
@@ -4652,6 +4992,113 @@ export interface components {
             /** @description Allergens of what else was on the bench. */
             beside?: string[];
             parts: components["schemas"]["LabelPartRequest"][];
+        };
+        /** @description A sheet of labels, as its pack says or a ruler measures, mm. */
+        LabelSheet: {
+            /**
+             * Format: int32
+             * @description How many labels beside each other.
+             */
+            columns: number;
+            /**
+             * Format: double
+             * @description Between two beside each other.
+             */
+            gap_x_mm: number;
+            /**
+             * Format: double
+             * @description Between two below each other.
+             */
+            gap_y_mm: number;
+            /**
+             * Format: double
+             * @description How high.
+             */
+            height_mm: number;
+            /**
+             * Format: double
+             * @description From the left edge of the paper to the first.
+             */
+            left_mm: number;
+            /** @description Which paper, upright. */
+            paper?: components["schemas"]["Paper"];
+            /**
+             * Format: int32
+             * @description How many below each other.
+             */
+            rows: number;
+            /**
+             * Format: double
+             * @description From its upper edge.
+             */
+            top_mm: number;
+            /**
+             * Format: double
+             * @description How wide a label is.
+             */
+            width_mm: number;
+        };
+        /** @description What one label says. */
+        LabelledAnswer: {
+            /**
+             * Format: date
+             * @description The day until which it keeps; `null` where nobody can tell.
+             */
+            best_before?: string | null;
+            /** @description The component's key; `null` of a box with all that lies in it. */
+            component?: string | null;
+            /** @description Allergens in it. */
+            contains: string[];
+            /** @description Ingredients, most first. */
+            ingredients: components["schemas"]["IngredientAnswer"][];
+            /** @description Those there may be traces of. */
+            may_contain: string[];
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description What it weighs.
+             */
+            net_g: number;
+            /** @description What of it nobody eats. */
+            not_food: string[];
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            storage?: null | components["schemas"]["Message"];
+            /** @description Where it is kept. */
+            store: components["schemas"]["Store"];
+            /** @description Whose label is still to be read. */
+            unread: string[];
+        };
+        /** @description The labels of a plan or of a batch, and all that goes on them. */
+        LabelsAnswer: {
+            /** @description Where. */
+            address: string;
+            /**
+             * Format: int32
+             * @description How many boxes there are; `null` where nothing is packed.
+             */
+            boxes?: number | null;
+            /** @description Sheets of cards on the same paper. */
+            card: components["schemas"]["GridAnswer"];
+            /** @description The sheets that labels are printed on, as the kitchen states them. */
+            label: components["schemas"]["GridAnswer"];
+            /** @description The labels: of a box first. */
+            labels: components["schemas"]["LabelledAnswer"][];
+            /** @description The lot; `null` of a plan. */
+            lot?: string | null;
+            /**
+             * Format: date
+             * @description The day on which it was made, or is to be ready.
+             */
+            made_on: string;
+            /** @description Who makes it. */
+            maker: string;
+            /** @description Remarks on all of them. */
+            notes: components["schemas"]["Note"][];
+            packing?: null | components["schemas"]["PackedAnswer"];
+            /** @description Sheets of gift tags on the same paper. */
+            tag: components["schemas"]["GridAnswer"];
         };
         /** @description One outline, and whether it hangs together. */
         LaidOutAnswer: {
@@ -4767,6 +5214,16 @@ export interface components {
             /** @description The heat source it was learned with, where it belongs to the two together. */
             with?: string | null;
         };
+        /** @description How many of a hundred break of one kind of work, as counts of earlier batches tell. */
+        LearnedSpare: {
+            /** @description The kind of work, as documents call it. */
+            kind: string;
+            /**
+             * Format: double
+             * @description So many.
+             */
+            pct: number;
+        };
         /** @description What is left over. */
         LeftOverAnswer: {
             /** @description Where it could go. */
@@ -4838,6 +5295,9 @@ export interface components {
             component: string;
             /** @enum {string} */
             of: "component";
+        } | {
+            /** @enum {string} */
+            of: "packing";
         };
         /**
          * @description What it lies on: how its underside looks.
@@ -4911,6 +5371,30 @@ export interface components {
             shaped_by: components["schemas"]["ShapedBy"];
             /** @description What is steeped in what is watery, and strained out. */
             steeped?: string | null;
+        };
+        /** @description What one of the things that are made costs, of what goes into it alone. */
+        MadeCostAnswer: {
+            /** @description Its key. */
+            component: string;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description One of them.
+             */
+            each?: number | null;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description How many pieces that is.
+             */
+            pieces?: number | null;
+            /** @description What of it has no price. */
+            unpriced: string[];
         };
         /** @description What a component is made from. */
         MadeFromAnswer: {
@@ -5269,6 +5753,15 @@ export interface components {
             /** @description Whether the simulated thermometer measures it. */
             simulated?: boolean;
         };
+        /** @description A count to be kept. */
+        NewCount: {
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice keeps one.
+             */
+            id?: string | null;
+            made: components["schemas"]["CountedRequest"][];
+        };
         /** @description Something that was done, or is taken back. */
         NewEvent: {
             at?: null | components["schemas"]["Timestamp"];
@@ -5585,6 +6078,110 @@ export interface components {
             /** Format: double */
             price?: number | null;
         };
+        /** @description How a plan is packed. */
+        PackedAnswer: {
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many can be filled of what the plan makes, where nothing breaks.
+             */
+            fills: number;
+            /** @description What lies in each. */
+            kinds: components["schemas"]["PackedKindAnswer"][];
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description Into what. */
+            of: components["schemas"]["PackedAs"];
+            /** @description What runs out first then, by name. */
+            scarcest: string;
+            /**
+             * Format: double
+             * @description What each weighs, without what it is packed in.
+             */
+            weighs_g: number;
+            /** @description What they are packed in. */
+            wrapping: components["schemas"]["WrappingAnswer"][];
+        };
+        /**
+         * @description What it is packed into.
+         * @enum {string}
+         */
+        PackedAs: "boxes" | "bags" | "servings";
+        /** @description One kind of what lies in each. */
+        PackedKindAnswer: {
+            /** @description Whether it goes by the piece; by weight, where it does not. All amounts of it are in that. */
+            by_the_piece: boolean;
+            /**
+             * Format: int32
+             * @description In how many casts; `null` of what is not cast.
+             */
+            casts?: number | null;
+            /** @description The component's key. */
+            component: string;
+            /**
+             * Format: double
+             * @description How much lies in each.
+             */
+            each: number;
+            /** @description Whether counts of earlier batches say so. */
+            learned: boolean;
+            /**
+             * Format: double
+             * @description What is left of that once all are packed.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description How much is to be made.
+             */
+            make: number;
+            /**
+             * Format: double
+             * @description How much the plan makes.
+             */
+            makes: number;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: double
+             * @description How many of a hundred are spare.
+             */
+            spare_pct: number;
+            /**
+             * Format: double
+             * @description How much lies in all of them.
+             */
+            wanted: number;
+        };
+        /** @description What a plan is packed into. */
+        PackingInputs: {
+            /**
+             * Format: double
+             * @description How many.
+             */
+            count: number;
+            /** @description What lies in each. */
+            each: components["schemas"]["InEach"][];
+            /**
+             * Format: double
+             * @description What each holds at the most.
+             */
+            holds_g?: number | null;
+            /** @description What. */
+            of: components["schemas"]["PackedAs"];
+            /**
+             * Format: double
+             * @description What is made beyond that, for what breaks; what was learned for each kind of work, if left
+             *     out.
+             */
+            spare_pct?: number | null;
+            /** @description What each is packed in. */
+            wrapping?: components["schemas"]["WrappingInputs"][];
+        };
         /** @description How something painted or dusted on looks. */
         PaintedAnswer: {
             /** @description Its colour on the chocolate, `#rrggbb`. */
@@ -5807,6 +6404,8 @@ export interface components {
             carrier: components["schemas"]["Carrier"];
             /** @description Whether it is barred from food in some countries, as titanium dioxide is. */
             check_country?: boolean;
+            /** @description What its label calls it, as a label of what is made with it must: a name, a number. */
+            declared?: string;
             /** @description What its label says of eating it. */
             food?: components["schemas"]["FoodStatus"];
             /** @description Where it was mixed by eye: of what, as far as that was noted. */
@@ -5968,10 +6567,48 @@ export interface components {
             bowls: components["schemas"]["PlannedBowlAnswer"][];
             /** @description What is made. */
             components: components["schemas"]["ComponentPlanAnswer"][];
+            cost?: null | components["schemas"]["PlanCostAnswer"];
             /** @description Remarks on all of it together. */
             notes: components["schemas"]["Note"][];
+            packing?: null | components["schemas"]["PackedAnswer"];
             /** @description The room. */
             room: components["schemas"]["RoomAnswer"];
+        };
+        /** @description What a plan or a batch costs, in the maker's own money. */
+        PlanCostAnswer: {
+            /**
+             * Format: double
+             * @description What goes into one box and what it is packed in; `null` where nothing is packed.
+             */
+            box_goods?: number | null;
+            /**
+             * Format: double
+             * @description The same, of one box.
+             */
+            box_price?: number | null;
+            /**
+             * Format: double
+             * @description All of it, over all boxes: spares, waste and hours with it.
+             */
+            box_whole?: number | null;
+            /** @description The sign that prices are written with. */
+            currency: string;
+            /** @description Every line. */
+            lines: components["schemas"]["CostLineAnswer"][];
+            /** @description Each thing that is made. */
+            made: components["schemas"]["MadeCostAnswer"][];
+            /**
+             * Format: double
+             * @description The price of all of it at which the margin is earned.
+             */
+            price?: number | null;
+            /**
+             * Format: double
+             * @description All that has a price.
+             */
+            total: number;
+            /** @description What has no price. */
+            unpriced: string[];
         };
         /** @description A plan. */
         PlanDetail: {
@@ -6028,6 +6665,7 @@ export interface components {
             fridge_c?: number | null;
             /** @description What the labels say of goods that recipes name and nobody picks; filled in from the shelf. */
             labels?: components["schemas"]["NamedLabel"][];
+            packing?: null | components["schemas"]["PackingInputs"];
             /**
              * Format: double
              * @description The room's relative humidity.
@@ -6043,6 +6681,8 @@ export interface components {
              * @description How long it takes to set here, against what is usual; filled in from the shelf.
              */
             setting_pace?: number | null;
+            /** @description How many of a hundred break of each kind of work; filled in from the log. */
+            spares?: components["schemas"]["LearnedSpare"][];
             when?: null | components["schemas"]["WhenInputs"];
         };
         /** @description A plan in a list. */
@@ -6476,6 +7116,23 @@ export interface components {
          * @enum {string}
          */
         Rule: "read_thermometer" | "limit_passed" | "limit_near" | "probe_trouble" | "warm" | "heating" | "stir_after_heat" | "stop_before_melt" | "melted" | "not_yet_melted" | "plateau" | "stirring_missing" | "soften" | "work_in_colour" | "warm_colour" | "strain" | "add_seed" | "stir_in" | "stir_down" | "more_seed" | "cool_to_gate" | "out_of_water" | "off_pad" | "add_crystals" | "spread" | "pour_on_stone" | "work_on_stone" | "warm_back" | "test_now" | "watch_smear" | "judge_smear" | "pour" | "leaving_band" | "too_warm_to_pour" | "rewarm" | "thickening" | "over_seeded" | "use_now" | "temper_lost" | "not_in_temper" | "poured" | "given_up";
+        /** @description A thing that runs out. */
+        RunsOutAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id; `null` where it does not stand on the shelf.
+             */
+            id?: string | null;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description What is missing for the plans that are due; nothing where none is left at all.
+             */
+            short: number;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["CountedIn"];
+        };
         /** @description A wording and what stands in it, as they are sent and stored. */
         Said: {
             /** @description What stands in it, by name. */
@@ -7113,6 +7770,21 @@ export interface components {
             /** @description What is painted or dusted on them once they are made. */
             painted?: components["schemas"]["PaintedInputs"][];
         };
+        /**
+         * @description Where something is bought.
+         * @enum {string}
+         */
+        Shop: "chocolate" | "chilled" | "grocer" | "colours" | "packing";
+        /** @description A plan that is shopped for. */
+        ShoppedForAnswer: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description A shopping list. */
         ShoppingAnswer: {
             list: components["schemas"]["ToBuyAnswer"][];
@@ -7121,6 +7793,25 @@ export interface components {
             /**
              * Format: double
              * @description What all of it costs, as far as prices are known.
+             */
+            total: number;
+            /** @description What is to be bought and has no price. */
+            unpriced: string[];
+        };
+        /** @description A shopping list, and what it is for. */
+        ShoppingForAnswer: components["schemas"]["ShoppingListAnswer"] & {
+            /** @description The plans. */
+            plans: components["schemas"]["ShoppedForAnswer"][];
+        };
+        /** @description A shopping list. */
+        ShoppingListAnswer: {
+            /** @description The sign that prices are written with. */
+            currency: string;
+            /** @description Its lines, by the kind of shop; what there is enough of is on it too. */
+            lines: components["schemas"]["ToShopAnswer"][];
+            /**
+             * Format: double
+             * @description What all that is to be bought costs, as far as prices are known.
              */
             total: number;
             /** @description What is to be bought and has no price. */
@@ -7754,6 +8445,11 @@ export interface components {
             own?: components["schemas"]["OwnInputs"];
             /**
              * Format: double
+             * @description What a bag of it holds.
+             */
+            pack_g?: number | null;
+            /**
+             * Format: double
              * @description What a kilogram costs, in the maker's own money.
              */
             price_per_kg?: number | null;
@@ -7805,6 +8501,8 @@ export interface components {
             carrier: components["schemas"]["Carrier"];
             /** @description Whether it is barred from food in some countries, as titanium dioxide is. */
             check_country?: boolean;
+            /** @description What its label calls it, as a label of what is made with it must: a name, a number. */
+            declared?: string;
             /** @description What its label says of eating it. */
             food?: components["schemas"]["FoodStatus"];
             /** @enum {string} */
@@ -7878,6 +8576,11 @@ export interface components {
             unit: components["schemas"]["CountedIn"];
         } | {
             /**
+             * @description Where, as labels say it.
+             * @default
+             */
+            address?: string;
+            /**
              * @default {
              *       "colour_bottle": false,
              *       "dryer": true,
@@ -7891,6 +8594,11 @@ export interface components {
              */
             at_hand?: components["schemas"]["Kitchen"];
             /**
+             * @description What prices are in, as it is written before them: a sign or some letters.
+             * @default
+             */
+            currency?: string;
+            /**
              * @description Days that are not as their weekday is.
              * @default []
              */
@@ -7902,6 +8610,12 @@ export interface components {
              */
             fridge_c?: number | null;
             /**
+             * Format: double
+             * @description What an hour of the maker's hands costs; not counted, if left out.
+             * @default null
+             */
+            hour_price?: number | null;
+            /**
              * @description When the maker is free, each week; from eight to ten in the evening, each day, where nothing
              *     is stated.
              * @default []
@@ -7909,6 +8623,25 @@ export interface components {
             hours?: components["schemas"]["WeeklyHours"][];
             /** @enum {string} */
             kind: "kitchen";
+            /**
+             * Format: double
+             * @description What a kilowatt-hour costs; not counted, if left out.
+             * @default null
+             */
+            kwh_price?: number | null;
+            /** @default null */
+            label_sheet?: null | components["schemas"]["LabelSheet"];
+            /**
+             * @description Who makes it, as labels say it.
+             * @default
+             */
+            maker?: string;
+            /**
+             * Format: double
+             * @description What is to be earned, of the price; none is worked out, if left out.
+             * @default null
+             */
+            margin_pct?: number | null;
             /**
              * Format: double
              * @description Its usual relative humidity.
@@ -8068,6 +8801,67 @@ export interface components {
              * @description So many pieces; left out where it goes by weight.
              */
             pieces?: number | null;
+        };
+        /** @description A line of a shopping list, in what it is counted in. */
+        ToShopAnswer: {
+            /**
+             * Format: double
+             * @description So much is bought by that.
+             */
+            bought: number;
+            /**
+             * Format: double
+             * @description What it costs; `null` where there is no price.
+             */
+            cost?: number | null;
+            family?: null | components["schemas"]["Family"];
+            /**
+             * Format: double
+             * @description What the shelf has of it; `null` where nobody counted.
+             */
+            left?: number | null;
+            /** @description What. */
+            name: string;
+            /**
+             * Format: double
+             * @description All that is needed.
+             */
+            needed: number;
+            /**
+             * Format: double
+             * @description What a pack holds.
+             */
+            pack?: number | null;
+            /**
+             * Format: double
+             * @description In whole packs.
+             */
+            packs?: number | null;
+            /** @description Which of the plans take it, by their place. */
+            plans: number[];
+            /** @description Where it is bought. */
+            shop: components["schemas"]["Shop"];
+            /**
+             * Format: double
+             * @description What is missing; `null` where it stands on the shelf and nobody counted.
+             */
+            short?: number | null;
+            /**
+             * Format: uuid
+             * @description The thing on the shelf that it is; `null` where it does not stand there.
+             */
+            thing_id?: string | null;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["CountedIn"];
+        };
+        /** @description What is to be known of the shelf today. */
+        TodayAnswer: {
+            /** @description The plans that can be made of what is there. */
+            enough_for: components["schemas"]["EnoughForAnswer"][];
+            /** @description What expires, the first date first. */
+            expires: components["schemas"]["ExpiresAnswer"][];
+            /** @description What runs out: less of it is left than the plans that are due take, or none. */
+            runs_out: components["schemas"]["RunsOutAnswer"][];
         };
         /** @description A dipped toe. */
         ToeInputs: {
@@ -8493,6 +9287,8 @@ export interface components {
             lines: components["schemas"]["Line"][];
             /** @description What each component is made from. */
             made_from: components["schemas"]["MadeFromAnswer"][];
+            /** @description What is to be bought for it. */
+            shopping: components["schemas"]["ShoppingListAnswer"];
             /** @description How long all of it takes. */
             takes: components["schemas"]["TakesAnswer"];
             /** @description Chocolates that nothing is made from, and nothing tinted with. */
@@ -9072,6 +9868,36 @@ export interface components {
             overlap_mm?: number;
             /** @description On which paper. */
             paper?: components["schemas"]["Paper"];
+        };
+        /** @description Something that each is packed in. */
+        WrappingAnswer: {
+            /**
+             * Format: double
+             * @description How many for all of them.
+             */
+            count: number;
+            /**
+             * Format: uuid
+             * @description The goods in the pantry that it is, where it was picked there.
+             */
+            goods_id?: string | null;
+            /** @description What it is called. */
+            name: string;
+        };
+        /** @description Something that each is packed in: a box, a bag, a paper cup, a ribbon. */
+        WrappingInputs: {
+            /**
+             * Format: double
+             * @description How many for each.
+             */
+            count: number;
+            /**
+             * Format: uuid
+             * @description The goods in the pantry that it is, where it was picked there.
+             */
+            goods_id?: string | null;
+            /** @description What it is called. */
+            name: string;
         };
         /**
          * @description How it ended.
@@ -9982,6 +10808,181 @@ export interface operations {
             };
         };
     };
+    read_cost_of_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanCostAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    append_count: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCount"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountAnswer"];
+                };
+            };
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CountAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     read_days_left: {
         parameters: {
             query?: {
@@ -10265,6 +11266,76 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_labels_of_batch: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+                 *     has none of its own.
+                 */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelsAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13537,6 +14608,91 @@ export interface operations {
             };
         };
     };
+    make_enough: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanInputs"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EnoughAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     merge: {
         parameters: {
             query?: never;
@@ -16006,6 +17162,76 @@ export interface operations {
             };
         };
     };
+    read_labels_of_plan: {
+        parameters: {
+            query?: {
+                /**
+                 * @description The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
+                 *     has none of its own.
+                 */
+                zone?: string;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LabelsAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     restore_plan: {
         parameters: {
             query?: never;
@@ -16302,6 +17528,43 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shelf_today: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16719,6 +17982,63 @@ export interface operations {
             };
         };
     };
+    take_back_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                move: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThingAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_colour_photos: {
         parameters: {
             query?: never;
@@ -16926,6 +18246,136 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shopping: {
+        parameters: {
+            query?: {
+                /** @description Their ids, with commas between; those that are due, if left out. */
+                plans?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShoppingForAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_shopping: {
+        parameters: {
+            query?: {
+                /** @description Their ids, with commas between; those that are due, if left out. */
+                plans?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

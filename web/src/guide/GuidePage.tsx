@@ -3,10 +3,11 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Link as RouterLink, useParams } from "react-router";
-import { api, type Guide, type StepEvent } from "../api/client";
+import { api, type Batch, type Guide, type StepEvent } from "../api/client";
 import { keys, useBatch, useGuide } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { grows, stored } from "../batch/afterwards";
+import { CountForm } from "../batch/CountForm";
 import { play } from "../bench/alarms";
 import { Edged } from "../bench/Edged";
 import { levels } from "../bench/levels";
@@ -18,6 +19,7 @@ import { Allergens } from "../chocolate/Allergens";
 import { Fault } from "../kit/Fault";
 import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
+import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
 import { useFocusKept } from "../kit/useFocusKept";
 import { useStored } from "../kit/useStored";
@@ -167,6 +169,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           </Button>
         </Box>
       )}
+      {batch && now && <Packing step={now.step} batch={batch} />}
       <Following {...following(guide)} />
       <Allergens of={batch?.plan?.allergens} />
       {refused && <Fault>Not saved: {refused.message}</Fault>}
@@ -242,6 +245,21 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       </Box>
     </Box>
   );
+}
+
+/** What packing needs at its steps: the count, and the labels. */
+function Packing({ step, batch }: { step: string; batch: Batch }) {
+  if (step === "=packing/count") {
+    return (
+      <Panel title="What is whole, and what broke">
+        <CountForm key={batch.counted?.noted_at ?? "new"} batch={batch} />
+      </Panel>
+    );
+  }
+  if (step === "=packing/label") {
+    return <WayTo to={`/log/${batch.id}/labels`}>Print the labels</WayTo>;
+  }
+  return null;
 }
 
 /** Sounds once when what is to be done changes and presses. */

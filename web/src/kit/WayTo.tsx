@@ -15,5 +15,8 @@ const standing = {
 /** A way to another place. */
 export const WayTo = chakra(Link, standing);
 
+/** A way to another place, within a sentence. */
+export const InText = chakra(Link, { base: { color: "ink", textDecoration: "underline" } });
+
 /** A way to a file: what is kept, to save it. */
 export const FileTo = chakra("a", standing);

@@ -3,14 +3,17 @@ import { lazy, Suspense, useState } from "react";
 import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
 import { useBatch, useBowlWithPlan, useGuide } from "../api/queries";
+import { CountForm } from "../batch/CountForm";
 import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
 import { Failed, Loading } from "../kit/Standing";
+import { WayTo } from "../kit/WayTo";
 import { familyNames } from "../theme/chocolate";
 import { BatchActions } from "./BatchActions";
 import { Corrections } from "./Corrections";
+import { CostOfBatch } from "./CostOfBatch";
 import { PlanAgainst } from "./PlanAgainst";
 import { RecordPanel } from "./RecordPanel";
 import { ResultForm } from "./ResultForm";
@@ -106,6 +109,7 @@ function WhatCameOut({
         <Results batch={batch} poured_at={poured_at} lost={lost} />
         <PiecePhotos batchId={batch.id} />
       </Panel>
+      {!lost && <Packed batch={batch} />}
       {!lost && (
         <Fold
           key={said ? "another look" : "first look"}
@@ -116,6 +120,26 @@ function WhatCameOut({
           <ResultForm batchId={batch.id} />
         </Fold>
       )}
+    </>
+  );
+}
+
+/** What was counted, the labels, and what it cost. */
+function Packed({ batch }: { batch: Batch }) {
+  const counts = (batch.plan?.components ?? []).some(({ pieces }) => pieces);
+  return (
+    <>
+      {(counts || batch.plan?.packing) && (
+        <Fold
+          title="Count and labels"
+          value={batch.counted ? "Counted" : "How many are whole, how many broke"}
+          open={batch.counted == null && batch.plan?.packing != null}
+        >
+          <CountForm key={batch.counted?.noted_at ?? "new"} batch={batch} />
+          <WayTo to={`/log/${batch.id}/labels`}>Print labels</WayTo>
+        </Fold>
+      )}
+      <CostOfBatch batch={batch} />
     </>
   );
 }

@@ -10,8 +10,10 @@ import { useSame } from "../kit/useSame";
 import { useWider } from "../kit/useWider";
 import { BowlChoice } from "./BowlChoice";
 import { BowlPanels } from "./BowlPanels";
+import { BoxesPlace } from "./boxes/BoxesPlace";
 import { Clashes } from "./Clashes";
 import { ComponentPanel } from "./ComponentPanel";
+import { CostPlace } from "./CostPlace";
 import { Days } from "./days/Days";
 import { under, withBowl, withoutBowls } from "./edits";
 import { Glance } from "./Glance";
@@ -52,6 +54,7 @@ const nothing: WholePlan = {
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
   takes: { over_s: 0, hands_s: 0, sittings: 0 },
   allergens: { contains: [], may_contain: [], unread: [] },
+  shopping: { currency: "", lines: [], total: 0, unpriced: [] },
 };
 
 export default function PlanPage() {
@@ -292,7 +295,11 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
         onChange={change}
       />
     ),
-    shopping: <ShoppingPlace plan={plan} names={names} />,
+    boxes: (
+      <BoxesPlace planId={kept.id} draft={draft} plan={later} errors={errors} onChange={change} />
+    ),
+    shopping: <ShoppingPlace planId={kept.id} plan={plan} names={names} />,
+    cost: <CostPlace plan={plan} />,
   };
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">

@@ -3,9 +3,11 @@ import { Places } from "../kit/Places";
 
 const places = [
   { at: "", name: "Plan" },
-  { at: "/steps", name: "Steps" },
+  { at: "/boxes", name: "Boxes" },
   { at: "/schedule", name: "Schedule" },
   { at: "/shopping", name: "Shopping" },
+  { at: "/cost", name: "Cost" },
+  { at: "/steps", name: "Steps" },
   { at: "/card", name: "Paper" },
 ];
 

@@ -10,7 +10,13 @@ export function under(errors: Record<string, string>, part: string): Record<stri
 }
 
 export function withoutComponent(inputs: PlanInputs, index: number): PlanInputs {
-  return { ...inputs, components: inputs.components.filter((_, i) => i !== index) };
+  const gone = inputs.components[index]?.key;
+  const components = inputs.components.filter((_, i) => i !== index);
+  if (!inputs.packing) return { ...inputs, components };
+  // What is no longer made lies in no box either; a box of nothing is none.
+  const each = inputs.packing.each.filter(({ component }) => component !== gone);
+  const packing = each.length > 0 ? { ...inputs.packing, each } : null;
+  return { ...inputs, components, packing };
 }
 
 export function withWork(inputs: PlanInputs, index: number, patch: object): PlanInputs {

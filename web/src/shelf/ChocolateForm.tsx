@@ -86,6 +86,14 @@ export function ChocolateForm({ standing, done }: Props) {
               error={wrong.price_per_kg}
               onChange={(price_per_kg) => set({ price_per_kg })}
             />
+            <UnitField
+              label="A bag holds"
+              unit="g"
+              optional="not known"
+              value={draft.pack_g}
+              error={wrong.pack_g}
+              onChange={(pack_g) => set({ pack_g })}
+            />
             <TextField
               label="Best before"
               kind="day"

@@ -12,6 +12,7 @@ import { Edit } from "./Gear";
 import { HoursFields, hoursWords } from "./HoursFields";
 import { Learned } from "./Learned";
 import { Slot } from "./Section";
+import { SellingFields, sellingWords } from "./SellingFields";
 import { ThingForm } from "./ThingForm";
 import { useKeep } from "./useThing";
 
@@ -38,6 +39,7 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
                 {(thing.hours ?? []).length > 0 && (
                   <Box fontSize="sm">Free: {hoursWords(thing.hours)}</Box>
                 )}
+                {sellingWords(thing) && <Box fontSize="sm">{sellingWords(thing)}</Box>}
                 <Box fontSize="sm" color="fg.muted">
                   New plans start from here.
                 </Box>
@@ -87,6 +89,11 @@ function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () 
         onChange={(zone) => setDraft({ ...draft, zone: zone || null })}
       />
       <HoursFields
+        kitchen={draft}
+        errors={errors}
+        onChange={(patch) => setDraft({ ...draft, ...patch })}
+      />
+      <SellingFields
         kitchen={draft}
         errors={errors}
         onChange={(patch) => setDraft({ ...draft, ...patch })}

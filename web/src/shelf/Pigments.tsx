@@ -113,6 +113,13 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
         yes="barred in some countries: check yours"
         {...flag("check_country")}
       />
+      <TextField
+        label="On a label it is called"
+        placeholder="a name, a number: E 133"
+        value={draft.declared ?? ""}
+        error={errors.declared}
+        onChange={(declared) => set({ declared })}
+      />
       <UnitField
         label="Price per 100 g"
         unit=""

@@ -12,7 +12,9 @@ import { Moulds } from "./Moulds";
 import { Pantry } from "./Pantry";
 import { Pigments } from "./Pigments";
 import { addressOf, placeThatAdds, type ShelfPlace, shelfPlaces, toAdd } from "./places";
+import { ShoppingOfPlans } from "./ShoppingOfPlans";
 import { Thermometers } from "./Thermometers";
+import { TodayPanel } from "./TodayPanel";
 import { Trays } from "./Trays";
 import { Wares } from "./Wares";
 
@@ -57,6 +59,7 @@ export default function ShelfPage() {
         />
       </Box>
       <FirstThings shelf={shelf.data} />
+      {here.at !== "shopping" && <TodayPanel />}
       {shelf.data.unreadable.map(({ id, unreadable: why }) => (
         <Box key={id} bg="heat.wash" borderRadius="slab" px="4" py="2" mb="3" fontWeight="560">
           Something on the shelf cannot be read by this release ({why}). It is kept as it is.{" "}
@@ -79,6 +82,8 @@ function Standing({ at, shelf }: { at: ShelfPlace; shelf: Shelf }) {
       return <Pigments pigments={shelf.pigments} />;
     case "goods":
       return <Pantry goods={shelf.goods} />;
+    case "shopping":
+      return <ShoppingOfPlans />;
     case "moulds":
       return (
         <Beside>

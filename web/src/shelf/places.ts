@@ -12,6 +12,7 @@ export const shelfPlaces = [
     name: "Bowls and heat",
     adds: ["a bowl", "a heat source", "a thermometer"],
   },
+  { at: "shopping", name: "Shopping", adds: [] },
 ] as const;
 
 export type ShelfPlace = (typeof shelfPlaces)[number]["at"];

@@ -4,7 +4,7 @@ import { keys } from "../api/queries";
 import { accepted, done, Refusal } from "../api/refusal";
 
 /** What hangs on the shelf is asked for anew: plans follow it. */
-function useShelfChanged() {
+export function useShelfChanged() {
   const queries = useQueryClient();
   return () => {
     queries.invalidateQueries({ queryKey: keys.shelf });

@@ -78,6 +78,18 @@ pub fn begun<'l>(lines: &'l [Line], events: &[Event]) -> BTreeSet<&'l str> {
     lines.iter().filter(has_begun).filter_map(Line::component).collect()
 }
 
+/// Whether it was packed: boxes and bags have left the shelf. Counting comes before that.
+#[must_use]
+pub fn is_packed(lines: &[Line], events: &[Event]) -> bool {
+    let Some(packing) = lines.iter().find(|line| line.is_packing()) else { return false };
+    let counted = packing.steps.iter().take_while(|step| step.task() != "pack").count();
+    let packs = &packing.steps[counted..];
+    standing(events).into_iter().any(|event| match &event.kind {
+        EventKind::Done { step, .. } => packs.iter().any(|known| known.key == *step),
+        EventKind::Undone { .. } | EventKind::StartedOver => false,
+    })
+}
+
 /// The latest event that stands: the one that can be taken back.
 #[must_use]
 pub fn last_standing(events: &[Event]) -> Option<Uuid> {

@@ -164,7 +164,7 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
     let lines = timelines(lines, &standing(events), bowls);
     let candidates: Vec<_> = lines
         .iter()
-        .filter(|line| line.line.component().is_some())
+        .filter(|line| line.line.component().is_some() || may_be_packed(line, &lines))
         .filter(|line| mould_is_free(line, &lines))
         .filter_map(|line| Candidate::of(line, all, &lines, bowls))
         .collect();
@@ -182,12 +182,18 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
     }
 }
 
+/// Whether it is packing, and all that is packed is made.
+fn may_be_packed(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
+    let mut components = all.iter().filter(|other| other.line.component().is_some());
+    line.line.is_packing() && components.all(|other| other.next().is_none())
+}
+
 /// Whether the mould is free that a line fills: a second cast goes into it once the first is out.
 fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
     let LineOf::Component { component, cast, .. } = &line.line.of else { return true };
     let before = all.iter().find(|other| match &other.line.of {
         LineOf::Component { component: of, cast: nth, .. } => of == component && nth + 1 == *cast,
-        LineOf::Bowl { .. } => false,
+        LineOf::Bowl { .. } | LineOf::Packing {} => false,
     });
     before.is_none_or(|before| {
         let out = before.line.steps.iter().position(Step::unmoulds);

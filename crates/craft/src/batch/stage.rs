@@ -67,8 +67,9 @@ fn is_begun(line: &Timeline<'_>) -> bool {
 pub fn standing(lines: &[Line], events: &[Event], bowls: &[BowlState], closed: bool) -> Standing {
     let timelines = timelines(lines, &standing_events(events), bowls);
     let components: Vec<_> = timelines.iter().filter(|l| l.line.component().is_some()).collect();
-    let to_do: Vec<ToDo> = components
+    let to_do: Vec<ToDo> = timelines
         .iter()
+        .filter(|line| line.line.bowl().is_none())
         .filter_map(|line| {
             let next = line.next()?;
             let step = &line.line.steps[next];

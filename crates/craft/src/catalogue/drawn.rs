@@ -2,6 +2,7 @@
 
 crate::messages! {
     "drawn";
+    labels_off_the_paper(reaches: WholeMm, paper: WholeMm) = "must be fewer, or smaller: they reach to {reaches} on a paper of {paper}";
     too_many_sheets(sheets: Count, most: Count) = "would take {sheets} sheets of paper; {most} is the most";
     more_sheets_than(most: Count) = "would take more than {most} sheets";
     too_large_for_a_sheet(width: WholeMm, height: WholeMm, w: WholeMm, h: WholeMm) = "must be at most {width} by {height}, to go on one sheet; it is {w} by {h}";

@@ -56,6 +56,31 @@ impl Family {
         Self::Coating,
     ];
 
+    /// What it is called on a label and in a sentence: "dark chocolate".
+    #[must_use]
+    pub const fn in_words(self) -> &'static str {
+        match self {
+            Self::Dark => "dark chocolate",
+            Self::Milk => "milk chocolate",
+            Self::White => "white chocolate",
+            Self::Ruby => "ruby chocolate",
+            Self::Blond => "blond chocolate",
+            Self::CocoaButter => "cocoa butter",
+            Self::Coating => "coating",
+        }
+    }
+
+    /// The family of a chocolate that goes into a filling, by what recipes call it: "dark chocolate for
+    /// the ganache".
+    #[must_use]
+    pub fn of_a_filling(name: &str) -> Option<Self> {
+        let of = |family: &Self| {
+            let rest = name.strip_prefix(family.in_words());
+            rest.is_some_and(|rest| rest.starts_with(" for the "))
+        };
+        Self::ALL.into_iter().find(of)
+    }
+
     /// Kitchen custom, gathered from practice; the gap between form IV
     /// (27.3 °C) and form V (33.8 °C) sets the working band, and milk fat
     /// lowers it (Wille & Lutton 1966 for the forms).

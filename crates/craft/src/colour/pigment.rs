@@ -75,6 +75,9 @@ pub struct PigmentInputs {
     /// Whether it is barred from food in some countries, as titanium dioxide is.
     #[serde(default)]
     pub check_country: bool,
+    /// What its label calls it, as a label of what is made with it must: a name, a number.
+    #[serde(default, skip_serializing_if = "String::is_empty")]
+    pub declared: String,
     /// How strong it is against what is usual; corrected by a piece that was made.
     #[serde(default)]
     pub strength: Option<f64>,
@@ -101,6 +104,7 @@ impl PigmentInputs {
         if self.food == FoodStatus::NotForEating {
             faults.fault("food", say::must_be_food());
         }
+        faults.remark("declared", &self.declared, LONGEST_NAME);
         faults.optional("strength", self.strength, check::PIGMENT_STRENGTH);
         faults.optional("price_per_100g", self.price_per_100g, check::PRICE_PER_KG);
         faults.remark("mixed_of", &self.mixed_of, LONGEST_MIXED_OF);
@@ -179,6 +183,7 @@ pub fn usual_pigments() -> Vec<PigmentInputs> {
         shimmer,
         food: FoodStatus::NotSaid,
         check_country: false,
+        declared: String::new(),
         strength: None,
         price_per_100g: None,
         mixed_of: String::new(),

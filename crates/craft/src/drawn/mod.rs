@@ -3,6 +3,7 @@
 
 pub mod import;
 pub mod joins;
+mod label_sheet;
 pub mod letters;
 pub mod outline;
 pub mod page;
@@ -12,3 +13,5 @@ pub mod score;
 pub mod shapes;
 mod shapes_of_svg;
 pub mod wrap_strip;
+
+pub use label_sheet::LabelSheet;

@@ -188,7 +188,8 @@ pub fn label(parts: &[Part], beside: &[Named]) -> Result<Label, Vec<Fault>> {
     ingredients.sort_by(|a, b| b.grams.total_cmp(&a.grams).then_with(|| a.name.cmp(&b.name)));
     may_contain.extend(beside.iter().cloned());
     let contains = once(contains);
-    let mut may_contain = once(may_contain);
+    // Traces of "nuts" are of any, whatever others are named.
+    let mut may_contain: Vec<Named> = may_contain.into_iter().collect();
     let in_it = |one: &Named| {
         contains.iter().any(|known| {
             known == one || known.allergen == one.allergen && one.allergen != Allergen::Nuts
@@ -265,7 +266,7 @@ mod tests {
         };
         let label = label(&[paste], &[]).expect("a label");
         assert_eq!(names(&label.contains), ["hazelnuts"]);
-        assert_eq!(names(&label.may_contain), ["milk", "almonds"]);
+        assert_eq!(names(&label.may_contain), ["milk", "almonds", "nuts"]);
         assert!(label.ingredients[0].allergen, "nothing else of it tells");
         assert_eq!(Named::read("moon dust"), None);
     }

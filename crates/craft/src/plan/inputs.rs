@@ -5,6 +5,7 @@ use serde::{Deserialize, Serialize};
 
 use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
 use super::labels::NamedLabel;
+use super::packing::{LearnedSpare, PackingInputs};
 use super::when::WhenInputs;
 use crate::chocolate::Family;
 use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
@@ -31,6 +32,12 @@ pub struct PlanInputs {
     pub bowls: Vec<BowlInputs>,
     /// What is made.
     pub components: Vec<ComponentInputs>,
+    /// How many of a hundred break of each kind of work; filled in from the log.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub spares: Vec<LearnedSpare>,
+    /// What it is packed into; nothing, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub packing: Option<PackingInputs>,
     /// When it is made; as soon as it is begun, if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub when: Option<WhenInputs>,
@@ -66,6 +73,8 @@ impl PlanInputs {
                 name: "Slab of bark".to_owned(),
                 work: WorkInputs::Slab(slab),
             }],
+            spares: Vec::new(),
+            packing: None,
             when: None,
         }
     }

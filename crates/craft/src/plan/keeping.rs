@@ -95,7 +95,7 @@ fn of_chocolates(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Lasts> {
     let mut all = Vec::new();
     for portion in &draft.takes {
         let Some(plan) = plan_of(bowls, &portion.chocolate) else { continue };
-        let (family, label) = (plan.chocolate.family, family_words(plan.chocolate.family));
+        let (family, label) = (plan.chocolate.family, plan.chocolate.family.in_words());
         if family == Family::CocoaButter {
             continue;
         }
@@ -120,10 +120,6 @@ fn of_chocolates(draft: &Draft, bowls: &[PlannedBowl]) -> Vec<Lasts> {
         }
     }
     all
-}
-
-fn family_words(family: Family) -> String {
-    if family == Family::Coating { "coating".to_owned() } else { format!("{family} chocolate") }
 }
 
 /// What it must not lie beside.
@@ -157,11 +153,14 @@ fn apart(draft: &Draft, store: Store) -> Vec<Message> {
 }
 
 /// Remarks on what of one plan must not be packed together.
-pub(super) fn packed_apart(components: &[PlannedComponent]) -> Option<Note> {
+pub(super) fn packed_apart<'c>(
+    components: impl IntoIterator<Item = &'c PlannedComponent> + Clone,
+) -> Option<Note> {
     let keeping = |one: &&PlannedComponent| one.keeping.as_ref().is_some_and(Keeping::is_moist);
-    let moist: Vec<_> = components.iter().filter(keeping).map(|one| &one.name).collect();
+    let moist: Vec<_> =
+        components.clone().into_iter().filter(keeping).map(|one| &one.name).collect();
     let crisp: Vec<_> = components
-        .iter()
+        .into_iter()
         .filter(|one| {
             let dry = one.keeping.as_ref().is_some_and(|keeping| keeping.store == Store::Dry);
             dry || one.draft.goods.iter().any(|goods| Known::by(&goods.name).crisp)

@@ -10,6 +10,7 @@ mod bowl_inputs;
 pub(crate) mod bowl_names;
 mod coatings;
 mod division;
+mod enough;
 mod gear;
 mod inputs;
 mod keeping;
@@ -19,6 +20,7 @@ mod left_over;
 mod merge;
 mod needed;
 mod own;
+mod packing;
 mod planned;
 mod recipe;
 mod sharing;
@@ -32,6 +34,7 @@ pub use blend::{BlendPart, blended};
 pub use bowl::{BowlPlan, bowl};
 pub use bowl_inputs::BowlInputs;
 
+pub use enough::{Enough, enough};
 pub use gear::{MicrowaveInputs, WareInputs};
 pub use inputs::PlanInputs;
 pub use keeping::Keeping;
@@ -39,9 +42,13 @@ pub use labels::{BY_NAME, NamedLabel};
 pub use left_over::{Idea, LeftOver};
 pub use merge::{Clash, merge};
 pub use own::OwnInputs;
+pub use packing::{
+    LearnedSpare, Packed, PackedAs, PackedKind, PackingInputs, WrappingInputs, so_much,
+};
 pub use planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 pub use recipe::{ColourPlan, Recipe, RecipeInputs, RecipePart, TintInputs};
 pub use sharing::shared_trays;
+pub(crate) use taken::FROM_THE_TAP;
 pub use taken::{GoodsTaken, GoodsUse};
 pub use when::{HandsInputs, PinnedInputs, WhenInputs};
 pub use whole::Plan;

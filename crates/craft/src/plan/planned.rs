@@ -44,6 +44,8 @@ pub struct PlannedBowl {
     pub needed: Mass,
     /// What moulds and vessels give back.
     pub returned: Mass,
+    /// What stays on bowl and tools.
+    pub stays_behind: Mass,
     /// How it is tempered; `None` where nothing is made from it and nothing weighed
     /// out, and for what is taken from another bowl.
     pub plan: Option<BowlPlan>,

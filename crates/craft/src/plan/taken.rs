@@ -5,11 +5,14 @@ use std::collections::HashMap;
 
 use uuid::Uuid;
 
-use super::{BowlPlan, PlannedBowl, PlannedComponent};
+use super::{BowlPlan, Packed, PlannedBowl, PlannedComponent};
 use crate::units::Mass;
 
-/// What is out of the tap, and is not bought.
-const FROM_THE_TAP: &str = "water";
+/// What is out of the tap: it is not bought, and has no label.
+pub const FROM_THE_TAP: &str = "water";
+
+/// What goods go into that all of it is packed in.
+const PACKING: &str = "packing";
 
 /// Whether it is out of the tap: nobody buys it, and it has no label.
 pub(super) fn from_the_tap(name: &str) -> bool {
@@ -100,7 +103,11 @@ fn in_small_letters(name: &str) -> Cow<'_, str> {
 
 /// All that is taken besides chocolate, in the order in which it is named first: what components
 /// take, then what is stirred into chocolates, then what nobody eats.
-pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> Vec<GoodsTaken> {
+pub(super) fn taken(
+    bowls: &[PlannedBowl],
+    components: &[PlannedComponent],
+    packing: Option<&Packed>,
+) -> Vec<GoodsTaken> {
     let mut adding = Adding::default();
     let used = |component: &str, goes, mass, count| {
         let component = component.to_owned();
@@ -129,6 +136,10 @@ pub(super) fn taken(bowls: &[PlannedBowl], components: &[PlannedComponent]) -> V
             let used = used(&component.name, piece.goes, Mass::default(), Some(piece.count));
             adding.add(piece.name, None, used);
         }
+    }
+    for one in packing.iter().flat_map(|packing| &packing.wrapping) {
+        let used = used(PACKING, "packed in", Mass::default(), one.count);
+        adding.add(&one.name, one.goods_id, used);
     }
     adding.all
 }

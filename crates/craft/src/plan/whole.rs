@@ -7,6 +7,7 @@ use super::inputs::PlanInputs;
 use super::keeping::Keeping;
 use super::left_over::left_over;
 use super::needed::Needed;
+use super::packing::{Packed, check_spares};
 use super::planned::{PlannedBowl, PlannedComponent, TakenPart, Tinted, plan_of};
 use super::recipe::Recipe;
 use super::taken::{GoodsTaken, from_the_tap, taken};
@@ -47,8 +48,10 @@ pub struct Plan {
     pub notes: Vec<Note>,
     /// What all of it contains.
     pub allergens: Declared,
-    /// What it takes besides chocolate.
+    /// What it takes besides chocolate, what it is packed in too.
     pub goods: Vec<GoodsTaken>,
+    /// How it is packed.
+    pub packing: Option<Packed>,
 }
 
 /// The kitchen that a batch is made in.
@@ -79,6 +82,10 @@ impl Plan {
         labels::check(&inputs.labels, &mut check);
         if let Some(when) = &inputs.when {
             when.check(&mut check);
+        }
+        check_spares(&inputs.spares, &mut check);
+        if let Some(packing) = &inputs.packing {
+            packing.check(&mut check);
         }
         let stated = division::put_in(&inputs.bowls, &mut check);
         let mut tempering = check_bowls(&inputs.bowls, &stated, room_c, &mut check);
@@ -148,9 +155,22 @@ impl Plan {
             .collect();
         let notes = sharing::remarks(&components, &bowls);
         let allergens = declared(inputs, &stated, &bowls, &components);
-        let goods = taken(&bowls, &components);
-        Ok(Self { room, room_notes: room.verdict(), bowls, components, notes, allergens, goods })
+        let spares = spares(inputs);
+        let mut check = Checker::new();
+        let packing = inputs.packing.as_ref();
+        let packing = packing.map(|packing| packing.packed(&components, &spares, &mut check));
+        check.finish()?;
+        let goods = taken(&bowls, &components, packing.as_ref());
+        let room_notes = room.verdict();
+        Ok(Self { room, room_notes, bowls, components, notes, allergens, goods, packing })
     }
+}
+
+/// How many of a hundred break of each component, by key, as its kind of work does.
+fn spares(inputs: &PlanInputs) -> Vec<(String, f64)> {
+    let learned = |kind: &str| inputs.spares.iter().find(|one| one.kind == kind);
+    let of = inputs.components.iter();
+    of.filter_map(|one| Some((one.key.clone(), learned(one.work.kind())?.pct))).collect()
 }
 
 /// What is needed of each bowl: of parts first, then of what they are taken from.
@@ -322,6 +342,7 @@ fn weighed_out(
         label: label.to_owned(),
         needed,
         returned,
+        stays_behind: (wanted - needed - returned).max(Mass::default()),
         plan,
         taken,
         tinted,

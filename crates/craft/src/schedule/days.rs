@@ -150,7 +150,7 @@ pub fn days(
 /// poured was tempered.
 fn passed(lines: &[Line], done: &HashMap<String, DateTime<Utc>>) -> HashMap<String, DateTime<Utc>> {
     let mut passed = done.clone();
-    for line in lines.iter().filter(|line| line.component().is_some()) {
+    for line in lines.iter().filter(|line| line.bowl().is_none()) {
         let last = line.steps.iter().rposition(|step| done.contains_key(&step.key));
         let before = last.map_or(&[][..], |last| &line.steps[..=last]);
         let mut at = None;
@@ -211,7 +211,8 @@ fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting])
     if mended(&Asked { hands: asked.hands.max(1) + 1, tasks, ..asked.clone() }) {
         all.push(Mend::SecondPair);
     }
-    let mut components: Vec<&str> = left.iter().map(|sitting| sitting.component.as_str()).collect();
+    let made = left.iter().filter(|sitting| !sitting.packs);
+    let mut components: Vec<&str> = made.map(|sitting| sitting.component.as_str()).collect();
     components.sort_unstable();
     components.dedup();
     for component in components {
@@ -290,6 +291,10 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
                 }
             }
         }
+        if sitting.packs {
+            let others = left.iter().filter(|other| !other.packs && is_last(other, left));
+            task.after.extend(others.map(|other| follows(&other.step)));
+        }
         // Sittings of one line follow each other, and so do the casts of one component.
         match last_of.insert(&sitting.line, &sitting.step) {
             Some(before) => task.after.push(follows(before)),
@@ -318,6 +323,12 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
             .map(|pinned| (pinned.key.clone(), pinned.at))
             .collect(),
     }
+}
+
+/// Whether it is the last of its line.
+fn is_last(sitting: &Sitting, all: &[Sitting]) -> bool {
+    let mut of_line = all.iter().rev().filter(|other| other.line == sitting.line);
+    of_line.next().is_some_and(|last| last.step == sitting.step)
 }
 
 fn follows(before: &str) -> After {
@@ -372,11 +383,12 @@ impl Sitting {
 
     /// Whether a helper may do it: nothing is heated, tempered or poured.
     fn is_safe(&self, lines: &[Line]) -> bool {
-        self.steps(lines).all(|step| {
-            matches!(step.kind, StepKind::Preparing | StepKind::Finishing | StepKind::Waiting)
-                && step.chocolate.is_none()
-                && step.caution.is_none()
-        })
+        self.packs
+            || self.steps(lines).all(|step| {
+                matches!(step.kind, StepKind::Preparing | StepKind::Finishing | StepKind::Waiting)
+                    && step.chocolate.is_none()
+                    && step.caution.is_none()
+            })
     }
 
     /// Whether nuts go in: by what its component's goods are called.

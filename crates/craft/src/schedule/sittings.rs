@@ -17,8 +17,10 @@ use crate::units::{Time, seconds};
 /// Steps that are done in one go.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Sitting {
-    /// The component's key. Its casts follow each other: there is one mould.
+    /// The component's key; empty for packing. Its casts follow each other: there is one mould.
     pub component: String,
+    /// Whether it is packing: all else comes before it.
+    pub packs: bool,
     /// The key of its line of steps.
     pub line: String,
     /// What the maker calls that.
@@ -58,13 +60,13 @@ fn wait(step: &Step) -> Option<Time> {
     (opens.typical_s >= APART_S).then(|| seconds(opens.typical_s))
 }
 
-/// The sittings of each component, in order, each with the tempering it begins with. What
-/// several share is tempered in the first one's.
+/// The sittings of each component, in order, each with the tempering it begins with, then packing.
+/// What several share is tempered in the first one's.
 #[must_use]
 pub fn sittings(lines: &[Line]) -> Vec<Sitting> {
     let mut all = Vec::new();
     let mut tempered: HashSet<&str> = HashSet::new();
-    for line in lines.iter().filter(|line| line.component().is_some()) {
+    for line in lines.iter().filter(|line| line.bowl().is_none()) {
         let mut open: Option<Sitting> = None;
         for step in &line.steps {
             let long = wait(step);
@@ -97,6 +99,7 @@ impl Sitting {
         let after_wait = || step.wait.as_ref().filter(|_| long.is_some());
         Self {
             component: line.component().unwrap_or_default().to_owned(),
+            packs: line.is_packing(),
             line: line.key.clone(),
             name: line.name.clone(),
             step: step.key.clone(),
@@ -143,6 +146,9 @@ pub fn span(lines: &[Line]) -> Span {
     loop {
         let ready = left.iter().enumerate().filter_map(|(which, chain)| {
             let (first, rest) = chain.split_first()?;
+            if first.packs && placed.len() + chain.len() < all.len() {
+                return None;
+            }
             Some((which, soonest(first, &placed).max(free), first, rest))
         });
         // The longest chain first where several could begin.

@@ -5,30 +5,38 @@
 //! plan that is still to be made follows the shelf, and a bowl, which keeps what
 //! was filled in, stays what it was when it was opened.
 
+mod costed;
 mod goods_stock;
+mod labelled;
+mod sources;
 pub mod stock;
 #[cfg(test)]
 mod tests;
 mod thing;
+mod to_shop;
 
+pub use costed::{CostLine, CostOf, MadeCost, PlanCost};
 pub use goods_stock::{GoodsStock, in_its_unit};
+pub use labelled::Labelled;
 pub use thing::{
     ChocolateInputs, HeatInputs, Kind, KitchenInputs, MouldInputs, OffsetCheck, ThermometerInputs,
     Thing, TrayInputs, WareInputs,
 };
+pub use to_shop::{Shop, ShoppingList, ToShop};
 
-use std::collections::HashMap;
+use std::collections::{BTreeMap, HashMap};
 
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
+use crate::boxes::spare_learned;
 use crate::catalogue::shelf as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, learned_value};
 use crate::pantry::GoodsInputs;
-use crate::plan::{BY_NAME, BowlInputs, GoodsTaken, NamedLabel, PlanInputs};
+use crate::plan::{BY_NAME, BowlInputs, GoodsTaken, LearnedSpare, NamedLabel, PlanInputs};
 use crate::work;
 
 /// A thing on the shelf.
@@ -61,6 +69,19 @@ pub struct Shelf {
     entries: HashMap<Uuid, Entry>,
     /// The latest first.
     lessons: Vec<Taught>,
+    /// What was counted of what was made.
+    counted: Vec<Counted>,
+}
+
+/// What was counted of one thing that was made.
+#[derive(Clone, Debug, PartialEq)]
+pub struct Counted {
+    /// Its kind of work, as documents call it.
+    pub kind: String,
+    /// How many there were.
+    pub made: f64,
+    /// How many of them broke.
+    pub broken: f64,
 }
 
 impl Shelf {
@@ -71,11 +92,36 @@ impl Shelf {
     #[must_use]
     pub fn new(entries: impl IntoIterator<Item = (Uuid, Entry)>, mut lessons: Vec<Taught>) -> Self {
         lessons.sort_by_key(|taught| std::cmp::Reverse(taught.opened));
-        Self { entries: entries.into_iter().collect(), lessons }
+        Self { entries: entries.into_iter().collect(), lessons, counted: Vec::new() }
+    }
+
+    /// The same, with what was counted of earlier batches, the latest first.
+    #[must_use]
+    pub fn counting(self, counted: Vec<Counted>) -> Self {
+        Self { counted, ..self }
+    }
+
+    /// How many of a hundred break of each kind of work that was counted often enough.
+    #[must_use]
+    pub fn spares(&self) -> Vec<LearnedSpare> {
+        let mut of_kind: BTreeMap<&str, Vec<(f64, f64)>> = BTreeMap::new();
+        for one in &self.counted {
+            of_kind.entry(&one.kind).or_default().push((one.made, one.broken));
+        }
+        let learned = of_kind.into_iter().filter_map(|(kind, counted)| {
+            let kind = kind.to_owned();
+            Some(LearnedSpare { kind, pct: spare_learned(&counted)? })
+        });
+        learned.collect()
     }
 
     fn thing(&self, id: Uuid) -> Option<&Thing> {
         self.entries.get(&id).map(|entry| &entry.thing)
+    }
+
+    /// Whether a thing stands there and was not put away.
+    fn is_in_use(&self, id: Uuid) -> bool {
+        self.entries.get(&id).is_some_and(|entry| !entry.put_away)
     }
 
     /// A saved chocolate.
@@ -239,6 +285,7 @@ impl Shelf {
             }
         }
         filled.labels = self.labels_by_name();
+        filled.spares = self.spares();
         filled.setting_pace = self.learned(Number::SettingPace, None, None).map(|l| l.value);
         check.finish()?;
         Ok(filled)
@@ -294,6 +341,21 @@ impl Shelf {
         }
     }
 
+    /// The chocolate that a bowl is of which none was picked: the one in use that is called just as
+    /// its family. So what was bought for it goes into it.
+    fn called_as(&self, bowl: &BowlInputs) -> Option<Uuid> {
+        let plain = bowl.blend.is_none() && bowl.colour.is_none() && bowl.taken_from.is_none();
+        let name = bowl.family.in_words();
+        let same = self.entries.iter().filter(|(id, _)| self.is_in_use(**id) && plain);
+        let same = same.filter(|(_, entry)| match &entry.thing {
+            Thing::Chocolate(of) => {
+                of.family == bowl.family && of.blend.is_none() && of.name.eq_ignore_ascii_case(name)
+            }
+            _ => false,
+        });
+        same.map(|(id, _)| *id).min()
+    }
+
     /// A bowl with the numbers of what it names on the shelf put in.
     ///
     /// # Errors
@@ -301,7 +363,8 @@ impl Shelf {
     pub fn fill_bowl(&self, inputs: &BowlInputs) -> Result<BowlInputs, Vec<Fault>> {
         let mut check = Checker::new();
         let mut filled = inputs.clone();
-        if let Some(id) = inputs.chocolate_id {
+        filled.chocolate_id = inputs.chocolate_id.or_else(|| self.called_as(inputs));
+        if let Some(id) = filled.chocolate_id {
             if let Some(saved) = self.chocolate(id) {
                 filled.name = inputs.name.clone().or_else(|| Some(saved.name.clone()));
                 filled.family = saved.family;

@@ -26,6 +26,7 @@ fn bag() -> ChocolateInputs {
         flow_grade: Some(3),
         lot: String::new(),
         best_before: NaiveDate::from_ymd_opt(2027, 3, 1),
+        pack_g: None,
         price_per_kg: Some(14.0),
         allergens: None,
         label: String::new(),

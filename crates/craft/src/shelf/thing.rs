@@ -9,6 +9,7 @@ use crate::catalogue::shelf as say;
 use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::{PigmentInputs, check_looks};
+use crate::drawn::LabelSheet;
 use crate::heat::Material;
 use crate::method::Kitchen;
 use crate::pantry::GoodsInputs;
@@ -59,6 +60,9 @@ pub struct ChocolateInputs {
     /// What a kilogram costs, in the maker's own money.
     #[serde(default)]
     pub price_per_kg: Option<f64>,
+    /// What a bag of it holds.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub pack_g: Option<f64>,
     /// What else the label says: ingredients.
     #[serde(default)]
     pub label: String,
@@ -87,6 +91,7 @@ impl ChocolateInputs {
         check.remark("label", &self.label, LONGEST_NOTE);
         check.optional("flow_grade", self.flow_grade.map(f64::from), check::FLOW_GRADE);
         check.optional("price_per_kg", self.price_per_kg, check::PRICE_PER_KG);
+        check.optional("pack_g", self.pack_g, check::BAG_G);
         check_looks(self.looks.as_deref(), check);
         self.chocolate("", check);
     }
@@ -267,7 +272,33 @@ pub struct KitchenInputs {
     /// Days that are not as their weekday is.
     #[serde(skip_serializing_if = "Vec::is_empty")]
     pub except: Vec<Exception>,
+    /// What prices are in, as it is written before them: a sign or some letters.
+    #[serde(skip_serializing_if = "String::is_empty")]
+    pub currency: String,
+    /// What an hour of the maker's hands costs; not counted, if left out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub hour_price: Option<f64>,
+    /// What a kilowatt-hour costs; not counted, if left out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub kwh_price: Option<f64>,
+    /// What is to be earned, of the price; none is worked out, if left out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub margin_pct: Option<f64>,
+    /// Who makes it, as labels say it.
+    #[serde(skip_serializing_if = "String::is_empty")]
+    pub maker: String,
+    /// Where, as labels say it.
+    #[serde(skip_serializing_if = "String::is_empty")]
+    pub address: String,
+    /// The sheets that labels are printed on.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub label_sheet: Option<LabelSheet>,
 }
+
+/// The longest sign of a currency.
+const LONGEST_CURRENCY: usize = 8;
+/// The longest name and address of a maker.
+const LONGEST_ADDRESS: usize = 200;
 
 /// The hours in which most are up.
 const UP: [&str; 2] = ["08:00", "22:00"];
@@ -280,6 +311,15 @@ impl KitchenInputs {
         check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
         let zone = self.zone.as_deref().map(|zone| schedule::zone("zone", zone, check));
         self.free_hours(zone.unwrap_or_default(), check);
+        check.remark("currency", &self.currency, LONGEST_CURRENCY);
+        check.optional("hour_price", self.hour_price, check::HOUR_PRICE);
+        check.optional("kwh_price", self.kwh_price, check::KWH_PRICE);
+        check.optional("margin_pct", self.margin_pct, check::MARGIN_PCT);
+        check.remark("maker", &self.maker, LONGEST_NAME);
+        check.remark("address", &self.address, LONGEST_ADDRESS);
+        if let Some(sheet) = &self.label_sheet {
+            sheet.check("label_sheet", check);
+        }
     }
 
     /// When the maker is free, by a clock of that zone; faults are noted under `hours`.

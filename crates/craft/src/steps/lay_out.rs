@@ -4,7 +4,7 @@ use std::collections::{BTreeMap, HashMap};
 
 use super::parted::parted;
 use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
-use super::tempering;
+use super::{packing, tempering};
 use crate::catalogue::cautions;
 use crate::catalogue::steps as say;
 use crate::help::Topic;
@@ -17,7 +17,7 @@ use crate::work::{self, Goods, Task};
 /// tempered for again, s (*custom*).
 pub(crate) const APART_S: f64 = 45.0 * 60.0;
 
-/// The lines of a plan: its temperings, then a line for each cast of each component.
+/// The lines of a plan: its temperings, then a line for each cast of each component, then packing.
 #[must_use]
 pub fn lines(plan: &Plan) -> Vec<Line> {
     let colours: Vec<&str> = plan
@@ -48,7 +48,8 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
         .collect();
     // In the order of their first use: a colour before the chocolate that follows it.
     of_bowls.sort_by(|(a, _), (b, _)| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)));
-    of_bowls.into_iter().map(|(_, line)| line).chain(lines).collect()
+    let packing = plan.packing.as_ref().map(packing::line);
+    of_bowls.into_iter().map(|(_, line)| line).chain(lines).chain(packing).collect()
 }
 
 /// A tempering: what it waits for, and when and where it is first used.

@@ -9,6 +9,7 @@
 //! be written and read: times are in seconds, in numbers with the unit in the name.
 
 mod lay_out;
+mod packing;
 mod parted;
 mod step;
 mod tempering;

@@ -180,6 +180,8 @@ pub enum LineOf {
         /// Of how many.
         casts: u32,
     },
+    /// What is done once all is made: it is counted, packed and labelled.
+    Packing {},
 }
 
 /// Steps that follow each other.
@@ -197,21 +199,27 @@ pub struct Line {
 }
 
 impl Line {
-    /// The component it is a cast of; `None` for a tempering.
+    /// The component it is a cast of; `None` for a tempering and for packing.
     #[must_use]
     pub fn component(&self) -> Option<&str> {
         match &self.of {
             LineOf::Component { component, .. } => Some(component),
-            LineOf::Bowl { .. } => None,
+            LineOf::Bowl { .. } | LineOf::Packing {} => None,
         }
     }
 
-    /// The chocolate that is tempered, and which time; `None` for a component.
+    /// Whether it is begun only once all else is done.
+    #[must_use]
+    pub const fn is_packing(&self) -> bool {
+        matches!(self.of, LineOf::Packing {})
+    }
+
+    /// The chocolate that is tempered, and which time; `None` for all else.
     #[must_use]
     pub fn bowl(&self) -> Option<(&str, u32)> {
         match &self.of {
             LineOf::Bowl { bowl, nth } => Some((bowl, *nth)),
-            LineOf::Component { .. } => None,
+            LineOf::Component { .. } | LineOf::Packing {} => None,
         }
     }
 }

@@ -2,7 +2,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::goods::{MixedInInputs, mixed_in, within_what_binds};
@@ -11,6 +10,7 @@ use super::mistakes::{FALLS_APART, STREAKS, SUGAR_BLOOM, WILL_NOT_RELEASE};
 use super::parting::set_and_release;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::{clusters as say, goods::no_room};
 use crate::check;
@@ -65,6 +65,11 @@ impl Work for ClustersInputs {
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         vec![&mut self.chocolate]
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.count = wanted.pieces;
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

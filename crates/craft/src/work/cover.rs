@@ -2,6 +2,7 @@
 
 use serde::{Deserialize, Serialize};
 
+use super::Wanted;
 use super::drafting::Drafting;
 use super::parts::{Pieces, Used};
 use super::tray::TrayInputs;
@@ -128,6 +129,21 @@ impl CoverInputs {
             }),
             _ => None,
         }
+    }
+
+    /// The same slab, as thick, so large; as many portions, where it is made for some.
+    pub(super) fn make(&mut self, wanted: Wanted) -> bool {
+        let area = TrayInputs::Area { area_cm2: wanted.area_cm2 };
+        match self {
+            Self::Portions { portions, .. } => portions.count = wanted.pieces,
+            Self::Thickness { tray, .. } => *tray = area,
+            Self::Spread { thickness_mm, .. } => {
+                *self = Self::Thickness { tray: area, thickness_mm: *thickness_mm };
+            }
+            // How thick it lies follows from the tray that is stated.
+            Self::InHand { .. } => return false,
+        }
+        true
     }
 
     /// What it is spread in, where that is stated.

@@ -2,7 +2,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::filling::{KEEPS_SMOOTH_H, RESTS_H, STAYS_BEHIND, made, of_recipe};
@@ -11,6 +10,7 @@ use super::mistakes::{FINE_CRACKS, SUGAR_BLOOM};
 use super::parting::set_and_release;
 use super::parts::{Goods, Layer, Pieces, Portion, Used};
 use super::task::{TaskDraft, Timing};
+use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::dipped as say;
 use crate::check;
@@ -170,6 +170,11 @@ impl Work for DippedInputs {
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         std::iter::once(&mut self.chocolate).chain(&mut self.swirl).collect()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.count = wanted.pieces;
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

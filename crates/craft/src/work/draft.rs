@@ -130,6 +130,18 @@ pub struct Draft {
 }
 
 impl Draft {
+    /// What comes of it, all told: its pieces, or what is in it where it is not cut.
+    #[must_use]
+    pub fn weighs(&self) -> Mass {
+        match self.size.pieces {
+            Some(pieces) => pieces.each * pieces.count,
+            None => {
+                let chocolate: Mass = self.takes.iter().map(|portion| portion.mass).sum();
+                chocolate + self.goods.iter().map(|goods| goods.mass).sum::<Mass>()
+            }
+        }
+    }
+
     /// The same, with what is prepared in its place among the tasks.
     #[must_use]
     pub fn in_order(mut self) -> Self {

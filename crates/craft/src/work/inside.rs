@@ -70,7 +70,11 @@ pub(super) fn check_inside(stated: &[InsideInputs], at: &mut Drafting<'_>) -> Ve
 pub(super) fn goods_inside(stated: &[InsideInputs], hollows: f64) -> Vec<Goods> {
     let bought = stated.iter().filter(|one| !one.made_here);
     let all = |one: &InsideInputs| grams(one.each_g * f64::from(one.count) * hollows);
-    bought.map(|one| Goods::named(&one.name, all(one), "inside")).collect()
+    let goods = |one: &InsideInputs| Goods {
+        not_food: one.not_food,
+        ..Goods::named(&one.name, all(one), "inside")
+    };
+    bought.map(goods).collect()
 }
 
 /// What is in one hollow weighs so much, g.

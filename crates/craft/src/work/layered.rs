@@ -13,7 +13,7 @@ use super::parts::{Layer, Portion};
 use super::slab::pieces;
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
-use super::{Cover, Work};
+use super::{Cover, Wanted, Work};
 use crate::catalogue::work::layered as say;
 use crate::check;
 use crate::message::Until;
@@ -86,6 +86,11 @@ impl Work for LayeredInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         Some(&mut self.tray)
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.tray = TrayInputs::Area { area_cm2: wanted.area_cm2 };
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

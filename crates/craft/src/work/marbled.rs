@@ -8,7 +8,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::cover::CoverInputs;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
@@ -21,6 +20,7 @@ use super::parts::{Layer, Portion};
 use super::slab::pieces;
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::marbled as say;
 use crate::check;
@@ -190,6 +190,10 @@ impl Work for MarbledInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         self.cover.tray_mut()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.cover.make(wanted)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -67,6 +67,7 @@ pub use outlines::{OutlineInputs, PipedWith, ShapeInputs, wanted};
 pub use painted::{PaintedInputs, PaintedLook, PaintedWith};
 pub use parting::Lining;
 pub(crate) use parting::{in_a_box, without_fridge};
+pub(crate) use parts::BoughtRef;
 pub use parts::{Goods, Layer, Pieces, Portion, Used};
 pub use piped::{BackInputs, FloodedInputs, PipedInputs, PipedShape, SecondColour};
 pub use ribbons::RibbonsInputs;
@@ -100,6 +101,15 @@ pub struct ComponentInputs {
     pub work: WorkInputs,
 }
 
+/// How much of a kind of work is to be made.
+#[derive(Clone, Copy, Debug, PartialEq)]
+pub struct Wanted {
+    /// So many pieces.
+    pub pieces: u32,
+    /// So large a slab, cm², where it is one.
+    pub area_cm2: f64,
+}
+
 /// One kind of work.
 pub(crate) trait Work {
     /// It in words, with where its plan starts; several where it is known under several names.
@@ -117,6 +127,12 @@ pub(crate) trait Work {
     /// What it is cast in, where it is.
     fn cast_mut(&mut self) -> Option<&mut CastInputs> {
         None
+    }
+
+    /// States that so much of it is made; `false` where nothing of it says how much.
+    fn make(&mut self, wanted: Wanted) -> bool {
+        let cast = self.cast_mut();
+        cast.map(|cast| cast.wanted = Some(wanted.pieces)).is_some()
     }
 
     /// What it is spread in, where it is.
@@ -238,6 +254,11 @@ impl WorkInputs {
                 *key = other;
             }
         }
+    }
+
+    /// States that so much of it is made; `false` where nothing of it says how much.
+    pub fn make(&mut self, wanted: Wanted) -> bool {
+        self.work_mut().make(wanted)
     }
 
     /// What it is spread in, where it is.

@@ -35,6 +35,8 @@ pub struct Goods {
     pub mass: Mass,
     /// Where it goes, in a word or two: "mixed in", "on top".
     pub goes: &'static str,
+    /// Whether nobody eats it: a toy, a slip of paper.
+    pub not_food: bool,
     /// The goods in the pantry that it is.
     pub goods_id: Option<Uuid>,
     /// What its label says of allergens, where it was put in.
@@ -73,7 +75,15 @@ pub struct BoughtRef<'g> {
 impl Goods {
     /// What goes somewhere, by its name alone.
     pub fn named(name: &str, mass: Mass, goes: &'static str) -> Self {
-        Self { name: name.to_owned(), mass, goes, goods_id: None, label: None, raw: None }
+        Self {
+            name: name.to_owned(),
+            mass,
+            goes,
+            not_food: false,
+            goods_id: None,
+            label: None,
+            raw: None,
+        }
     }
 
     /// What is bought and weighed out for it: itself, where it is not prepared.

@@ -2,7 +2,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::frozen::{Cold, FrozenInputs};
@@ -12,6 +11,7 @@ use super::outlines::{OutlineInputs, PipedWith, wanted};
 use super::parting::{set_and_release, touched};
 use super::parts::{Layer, Pieces, Portion};
 use super::task::{TaskDraft, Timing};
+use super::{Wanted, Work};
 use crate::catalogue::work::piped as say;
 use crate::catalogue::work::ribbons::{
     chill as keep_cold, chill_how as keep_cold_how, eaten_soon, line as stone_out,
@@ -21,6 +21,7 @@ use crate::check;
 use crate::chocolate::Chocolate;
 use crate::message::Until;
 use crate::note::{Note, Working};
+use crate::scale::whole_up;
 use crate::spread::piped::piped;
 use crate::units::{
     Area, Mass, grams_per_cubic_centimetre, in_grams, in_square_centimetres, millimetres,
@@ -141,6 +142,21 @@ impl Work for PipedInputs {
             std::iter::once(&mut flooded.chocolate).chain(back)
         });
         std::iter::once(&mut self.chocolate).chain(second).chain(flooded).collect()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        match self.outlines.as_deref_mut() {
+            None => self.count = wanted.pieces,
+            // Of several, as many more of each.
+            Some(outlines) => {
+                let now: u32 = outlines.iter().map(|one| one.count).sum();
+                for one in outlines {
+                    let share = f64::from(one.count) / f64::from(now.max(1));
+                    one.count = whole_up(share * f64::from(wanted.pieces)) as u32;
+                }
+            }
+        }
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

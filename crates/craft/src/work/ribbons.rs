@@ -2,7 +2,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::frozen::Frozen;
@@ -10,6 +9,7 @@ use super::kinds::{DARK, Group, Starting, dark};
 use super::mistakes::RIBBON_SNAPS;
 use super::parts::{Layer, Pieces, Portion};
 use super::task::TaskDraft;
+use super::{Wanted, Work};
 use crate::catalogue::work::ribbons as say;
 use crate::check;
 use crate::note::{Note, Working};
@@ -65,6 +65,11 @@ impl Work for RibbonsInputs {
 
     fn keys_mut(&mut self) -> Vec<&mut String> {
         vec![&mut self.chocolate]
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.count = wanted.pieces;
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -2,7 +2,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::cover::CoverInputs;
 use super::draft::Draft;
 use super::drafting::Drafting;
@@ -13,6 +12,7 @@ use super::parting::{Lining, set_and_release};
 use super::slab::{pieces, pour_and_spread, poured};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::shards as say;
 pub use crate::drawn::score::ShardPattern;
@@ -67,6 +67,10 @@ impl Work for ShardsInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         self.cover.tray_mut()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.cover.make(wanted)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -7,7 +7,6 @@ use crate::colour::Way;
 use crate::message::Until;
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::cover::CoverInputs;
 use super::draft::Draft;
 use super::drafting::Drafting;
@@ -18,6 +17,7 @@ use super::parting::{Lining, set_and_release};
 use super::slab::{pieces, poured};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use super::{Wanted, Work};
 use crate::note::Note;
 use crate::spread::guard::{SHEET, hard_pieces};
 
@@ -100,6 +100,10 @@ impl Work for SheetInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         self.cover.tray_mut()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.cover.make(wanted)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -18,7 +18,7 @@ use super::parting::{Lining, broken, set_and_release};
 use super::parts::{Layer, Pieces, Portion, whole};
 use super::task::TaskDraft;
 use super::tray::TrayInputs;
-use super::{Cover, Work};
+use super::{Cover, Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::slab as say;
 use crate::check;
@@ -97,6 +97,10 @@ impl Work for SlabInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         self.cover.tray_mut()
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.cover.make(wanted)
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

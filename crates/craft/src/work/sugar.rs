@@ -7,7 +7,6 @@
 
 use serde::{Deserialize, Serialize};
 
-use super::Work;
 use super::draft::{Draft, Said, Sets, Size};
 use super::drafting::Drafting;
 use super::kinds::{Group, Starting, tray};
@@ -15,6 +14,7 @@ use super::mistakes::{SUGAR_GRAINS, SUGAR_STICKY};
 use super::parts::{Goods, Pieces, whole};
 use super::task::{TaskDraft, Timing};
 use super::tray::TrayInputs;
+use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::steps::so_much_of;
 use crate::catalogue::work::sugar as say;
@@ -198,6 +198,11 @@ impl Work for SugarInputs {
 
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         Some(&mut self.tray)
+    }
+
+    fn make(&mut self, wanted: Wanted) -> bool {
+        self.tray = TrayInputs::Area { area_cm2: wanted.area_cm2 };
+        true
     }
 
     fn draft(&self, at: &mut Drafting<'_>) -> Option<Draft> {

@@ -13,6 +13,7 @@ use store::bowls::{BowlLine, BowlStatus};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
+use super::packing::CountAnswer;
 use super::plan::PlanAnswer;
 use super::result::ResultAnswer;
 use crate::clock::ClockAnswer;
@@ -190,6 +191,8 @@ pub struct BatchAnswer {
     pub unreadable: Option<String>,
     /// Its bowls, the latest first.
     pub bowls: Vec<BowlRef>,
+    /// What was counted last; `null` where nothing was.
+    pub counted: Option<CountAnswer>,
     /// What came out, the first look first.
     pub results: Vec<ResultAnswer>,
     /// Its time.

@@ -7,13 +7,16 @@ pub mod bench;
 pub mod bowl;
 pub mod bowl_plan;
 pub mod component_plan;
+pub mod cost;
 pub mod figures;
 pub mod filling;
 pub mod guide;
 pub mod moulded;
+pub mod packing;
 pub mod plan;
 pub mod result;
 pub mod shelf;
+pub mod shopping;
 
 /// Rounds to a number of decimals, so that 31.5 does not go out as
 /// 31.500000000000057.

@@ -16,8 +16,11 @@ use utoipa::ToSchema;
 
 use super::bowl_plan::BowlPlanAnswer;
 use super::component_plan::ComponentPlanAnswer;
+use super::cost::PlanCostAnswer;
 use super::figures::RoomAnswer;
+use super::packing::PackedAnswer;
 use super::shelf::GoodsStockAnswer;
+use super::shopping::ShoppingListAnswer;
 use super::{grams, round};
 use crate::on_shelf::OnShelf;
 
@@ -108,6 +111,12 @@ pub struct PlanAnswer {
     pub notes: Vec<Note>,
     /// What all of it contains.
     pub allergens: Declared,
+    /// How it is packed, where it is.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub packing: Option<PackedAnswer>,
+    /// What it costs, by the prices of when it was worked out; `null` where nobody can tell.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub cost: Option<PlanCostAnswer>,
 }
 
 /// What a component is made from.
@@ -214,6 +223,8 @@ pub struct WholePlanAnswer {
     pub idle: Vec<String>,
     /// What it takes besides chocolate, each of the goods once.
     pub goods: Vec<GoodsTakenAnswer>,
+    /// What is to be bought for it.
+    pub shopping: ShoppingListAnswer,
 }
 
 impl WholePlanAnswer {
@@ -223,17 +234,27 @@ impl WholePlanAnswer {
     pub fn of(
         mut plan: Plan,
         stated: &PlanInputs,
+        filled: &PlanInputs,
         (on_shelf, today): (&OnShelf, NaiveDate),
     ) -> Self {
-        let goods = std::mem::take(&mut plan.goods);
+        let currency = on_shelf.shelf.kitchen().currency;
+        let left = |id| on_shelf.left.get(&id).copied();
+        let shopping =
+            on_shelf.shelf.shopping_list(&[(&plan, filled)], left, |id| on_shelf.in_use(id));
+        let shopping = ShoppingListAnswer::of(shopping, &currency);
         let Uses { made_from, unused, idle } = uses(stated);
         let made_from = stated.components.iter().zip(made_from);
         let lines = craft::steps::lines(&plan);
+        let takes = span(&lines);
+        let cost = on_shelf.shelf.cost(&plan, filled, takes.hands).ok();
+        let cost = cost.map(|cost| PlanCostAnswer::of(cost, &currency));
+        let goods = std::mem::take(&mut plan.goods);
         Self {
+            shopping,
             goods: goods.into_iter().map(|g| GoodsTakenAnswer::of(g, on_shelf, today)).collect(),
-            takes: span(&lines).into(),
+            takes: takes.into(),
             lines,
-            shown: plan.into(),
+            shown: PlanAnswer { cost, ..plan.into() },
             in_the_way: None,
             made_from: made_from
                 .map(|(component, chocolates)| MadeFromAnswer {
@@ -248,7 +269,7 @@ impl WholePlanAnswer {
 
     /// Finds what is in the way, in what is remarked by now.
     pub fn weigh_remarks(&mut self) {
-        let PlanAnswer { room, bowls, components, notes, .. } = &self.shown;
+        let PlanAnswer { room, bowls, components, notes, packing, .. } = &self.shown;
         let of_bowls = bowls.iter().flat_map(|bowl| {
             let plan = bowl.plan.as_ref();
             let stock = plan.and_then(|plan| plan.stock.as_ref()).map(|stock| &stock.notes);
@@ -261,7 +282,8 @@ impl WholePlanAnswer {
         });
         let of_goods = self.goods.iter().filter_map(|goods| goods.stock.as_ref());
         let of_goods = of_goods.flat_map(|stock| stock.notes.iter().map(|note| (note, None, None)));
-        let of_all = notes.iter().map(|note| (note, None, None));
+        let of_packing = packing.iter().flat_map(|packing| &packing.notes);
+        let of_all = notes.iter().chain(of_packing).map(|note| (note, None, None));
         let of_room = room.notes.iter().map(|note| (note, None, None));
         let all = of_all.chain(of_bowls).chain(of_components).chain(of_goods).chain(of_room);
         self.in_the_way =
@@ -322,6 +344,8 @@ impl From<Plan> for PlanAnswer {
             room,
             notes: plan.notes,
             allergens: plan.allergens,
+            packing: plan.packing.map(Into::into),
+            cost: None,
         }
     }
 }

@@ -6,7 +6,7 @@ use std::io::{BufRead, BufReader, Read, Seek};
 
 use serde::de::DeserializeOwned;
 use store::archive::{
-    Actions, Batches, Bowls, Lessons, Photo, PlanVersions, Plans, Readings, Results, Shelf,
+    Actions, Batches, Bowls, Counts, Lessons, Photo, PlanVersions, Plans, Readings, Results, Shelf,
     StepEvents, StockMoves, Table, put_photo,
 };
 use store::bowls::BowlStatus;
@@ -52,13 +52,16 @@ fn torn(error: impl std::fmt::Display) -> Problem {
 /// something in it hangs on what is not there. Nothing of it is kept then.
 pub fn bring_in(state: &State, from: impl Read + Seek) -> Answer<()> {
     let mut zip = ZipArchive::new(from).map_err(torn)?;
-    looked_through(&mut zip)?;
+    let Manifest { schema, .. } = looked_through(&mut zip)?;
     let runtime = Handle::current();
     let wall = state.wall.now();
     runtime.block_on(state.whole(async |tx: &mut Connection| {
         macro_rules! keep {
             ($table:ident, $kind:literal) => {
-                table::<$table>(tx, &mut zip, $kind).await?;
+                // What there was no table for then is not in it.
+                if $table::SINCE <= schema {
+                    table::<$table>(tx, &mut zip, $kind).await?;
+                }
             };
         }
         for_each_table!(keep);
@@ -96,8 +99,8 @@ async fn finalize_bowls(tx: &mut Connection, id: Uuid, wall: craft::time::WallTi
     Ok(store::changes::note(tx, store::changes::Change::Batch(id), wall).await?)
 }
 
-/// Whether an archive is what it says, from beginning to end.
-fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<()> {
+/// Whether an archive is what it says, from beginning to end; what it says of itself.
+fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<Manifest> {
     if zip.len() > MOST_FILES {
         return Err(refused(say::too_many_files(MOST_FILES)));
     }
@@ -139,7 +142,7 @@ fn looked_through<R: Read + Seek>(zip: &mut ZipArchive<R>) -> Answer<()> {
             return Err(refused(say::changed_on_the_way(&name)));
         }
     }
-    Ok(())
+    Ok(manifest)
 }
 
 /// Whether a file of that name is one that we write.

@@ -29,6 +29,7 @@ macro_rules! for_each_table {
         $do!(Bowls, "jsonl" $(, $with)*);
         $do!(StepEvents, "jsonl" $(, $with)*);
         $do!(Results, "jsonl" $(, $with)*);
+        $do!(Counts, "jsonl" $(, $with)*);
         $do!(Readings, "csv" $(, $with)*);
         $do!(Actions, "csv" $(, $with)*);
     };

@@ -34,6 +34,8 @@ craft::messages! {
     begin_passed() = "The time you wanted to begin has passed: it is put from now on.";
     made_too_early(name: Words, keeps: Count, before: Nested) = "{name} keeps {keeps} days, and would be done {before} before it is needed.";
     at_most_days_ahead(days: Count) = "must be at most {days} days ahead";
+    nothing_counted() = "must name at least one thing that was made";
+    not_made_in_it(key: Words) = "must be something that this batch makes, each once; it is {key}";
     done_at_the_bench() = "is done at the bench: its pour ends it";
     event_of_this_batch() = "must be an event of this batch";
     from_to(from: Words, to: Words, given: Words) = "must be from {from} to {to}; it is {given}. Check the sender's clock.";

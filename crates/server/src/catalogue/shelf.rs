@@ -2,6 +2,7 @@
 
 craft::messages! {
     "shelf";
+    ids_of_plans(most: Count) = "must be ids of plans with commas between, at most {most}";
     one_kitchen() = "must not be a kitchen: there is one";
     not_counted() = "goes with a chocolate or with goods only: nothing else is counted";
     counted_already() = "cannot change once some of it was counted: archive these and add them anew";

@@ -1,12 +1,15 @@
 //! What is made at Quillmere, and how it went.
 
+use craft::boxes::{InEach, Portion};
 use craft::chocolate::Family;
 use craft::colour::Way;
 use craft::dip::DippedShape;
 use craft::filling::Ingredient;
 use craft::method::{Kitchen, Method};
 use craft::pantry::Spooned;
-use craft::plan::{BowlInputs, PlanInputs, RecipeInputs, RecipePart};
+use craft::plan::{
+    BowlInputs, PackedAs, PackingInputs, PlanInputs, RecipeInputs, RecipePart, WrappingInputs,
+};
 use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
@@ -20,8 +23,8 @@ use craft::work::{
 
 use super::pieces::{bowl, folded, ingredient, made, scattered, slab, tray};
 use super::shelf::{
-    ALMONDS, BERRIES, BLUE, CEREAL, CHERRIES, GOLD, LONG_PROBE, LOW_POWER, MOONS, OWLS, PLANETS,
-    STARS, WHITE_COLOUR, shelf_id,
+    ALMONDS, BERRIES, BLUE, BOXES, CEREAL, CHERRIES, CUPS, GOLD, LONG_PROBE, LOW_POWER, MOONS,
+    OWLS, PLANETS, STARS, WHITE_COLOUR, shelf_id,
 };
 
 /// How an evening of the demo went.
@@ -76,6 +79,8 @@ fn inputs(
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        spares: Vec::new(),
+        packing: None,
         when: None,
         bowls: vec![bowl(family)],
         components: vec![made(
@@ -175,6 +180,8 @@ fn open_night() -> PlanInputs {
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        spares: Vec::new(),
+        packing: None,
         when: None,
         bowls: [Family::Dark, Family::Milk, Family::White].into_iter().map(bowl).collect(),
         components: vec![
@@ -222,6 +229,18 @@ fn cast(
         between: CoatsSet::Room,
         wall: WallInputs::Wished { shell_mm },
     }
+}
+
+fn in_each(component: &str, portion: Portion) -> InEach {
+    let (pieces, grams) = match portion {
+        Portion::Pieces(pieces) => (Some(pieces), None),
+        Portion::Grams(grams) => (None, Some(grams)),
+    };
+    InEach { component: component.to_owned(), pieces, grams }
+}
+
+fn wrapping(goods: u64, name: &str, count: f64) -> WrappingInputs {
+    WrappingInputs { name: name.to_owned(), goods_id: Some(shelf_id(goods)), count }
 }
 
 /// Three days of shells: colours, planets with ganache, moons, owls, comets on sticks
@@ -324,6 +343,19 @@ fn three_days() -> PlanInputs {
         fridge_c: Some(5.0),
         setting_pace: None,
         labels: Vec::new(),
+        spares: Vec::new(),
+        packing: Some(PackingInputs {
+            of: PackedAs::Boxes,
+            count: 9.0,
+            each: vec![
+                in_each("planets", Portion::Pieces(2.0)),
+                in_each("comets", Portion::Pieces(1.0)),
+                in_each("phases", Portion::Grams(12.0)),
+            ],
+            spare_pct: None,
+            holds_g: None,
+            wrapping: vec![wrapping(BOXES, "gift boxes", 1.0), wrapping(CUPS, "paper cups", 2.0)],
+        }),
         when: None,
         bowls: vec![
             bowl(Family::Dark),

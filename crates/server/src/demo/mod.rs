@@ -110,7 +110,7 @@ async fn load_one(
             (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
         }
     };
-    let follows = computed(&filled)?;
+    let follows = computed(&filled, Some(&on_shelf))?;
     let key = filled.bowls[0].key.clone();
     let (bowl_inputs, shown_plan) = frozen(&filled, &follows, &key)?;
     let opened = begun.after(TimeDelta::minutes(10)).0;

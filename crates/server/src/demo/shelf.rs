@@ -6,7 +6,7 @@ use craft::chocolate::Family;
 use craft::colour::{FoodStatus, PigmentInputs, usual_pigments};
 use craft::heat::Material;
 use craft::method::Kitchen;
-use craft::pantry::{self, CountedIn, GoodsInputs};
+use craft::pantry::{self, CountedIn, GoodsInputs, Sort};
 use craft::plan::{BlendPart, MicrowaveInputs, OwnInputs};
 use craft::schedule::Weekly;
 use craft::shelf::{
@@ -34,6 +34,7 @@ const MILK: u64 = 12;
 const WHITE: u64 = 13;
 const RUBY: u64 = 14;
 const COMET_BLEND: u64 = 15;
+const BUTTER: u64 = 16;
 pub(super) const BLUE: u64 = 21;
 pub(super) const GOLD: u64 = 22;
 pub(super) const WHITE_COLOUR: u64 = 23;
@@ -48,6 +49,8 @@ const SUGAR: u64 = 47;
 const GLUCOSE: u64 = 48;
 const BAGS: u64 = 49;
 const ACETATE: u64 = 50;
+pub(super) const BOXES: u64 = 51;
+pub(super) const CUPS: u64 = 52;
 pub(super) const PLANETS: u64 = 31;
 pub(super) const MOONS: u64 = 32;
 pub(super) const OWLS: u64 = 33;
@@ -78,6 +81,7 @@ fn chocolate(name: &str, family: Family, flow_grade: u8, price_per_kg: f64) -> C
         lot: String::new(),
         best_before: None,
         price_per_kg: Some(price_per_kg),
+        pack_g: Some(1_000.0),
         label: String::new(),
         allergens: None,
     }
@@ -118,6 +122,16 @@ fn goods(usual: &str, (size, price): (f64, f64)) -> GoodsInputs {
     let found = pantry::usual().into_iter().find(|goods| goods.name == usual);
     let usual = found.unwrap_or_else(|| unreachable!("{usual} is on the list"));
     GoodsInputs { pack_size: Some(size), pack_price: Some(price), ..usual }
+}
+
+/// Packaging in a pack of so many, at a price.
+fn packaging(name: &str, (size, price): (f64, f64)) -> GoodsInputs {
+    GoodsInputs {
+        sort: Sort::Packaging,
+        pack_size: Some(size),
+        pack_price: Some(price),
+        ..GoodsInputs::called(name, CountedIn::Pieces)
+    }
 }
 
 /// What stands in the pantry, and how much of it.
@@ -165,6 +179,8 @@ fn in_the_pantry(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
         (GLUCOSE, goods("glucose syrup", (350.0, 4.1)), 200.0),
         (BAGS, goods("clear bags", (50.0, 6.5)), 34.0),
         (ACETATE, goods("acetate sheets", (10.0, 7.9)), 6.0),
+        (BOXES, packaging("gift boxes", (12.0, 9.6)), 7.0),
+        (CUPS, packaging("paper cups", (100.0, 3.4)), 60.0),
     ];
     things.into_iter().map(|(number, of, left)| (number, Thing::Goods(of), Some(left))).collect()
 }
@@ -243,8 +259,12 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 },
                 lot: "Q 118".to_owned(),
                 best_before: days(260),
-                label: "Cocoa mass, sugar, cocoa butter.".to_owned(),
+                label:
+                    "Cocoa mass, sugar, cocoa butter, emulsifier (lecithins, sunflower), vanilla. \
+                        May contain nuts and milk."
+                        .to_owned(),
                 allergens: says(&[], &[Allergen::Nuts, Allergen::Milk]),
+                pack_g: Some(2_500.0),
                 ..chocolate("Dark 66 %, the big bag", Family::Dark, 3, 13.9)
             }),
             Some(3_000.0),
@@ -253,6 +273,9 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             MILK,
             Thing::Chocolate(ChocolateInputs {
                 best_before: days(11),
+                label: "Sugar, cocoa butter, whole milk powder, cocoa mass, emulsifier (soya \
+                        lecithin)."
+                    .to_owned(),
                 allergens: says(&[Allergen::Milk, Allergen::Soya], &[Allergen::Nuts]),
                 ..chocolate("Milk 38 %", Family::Milk, 3, 12.5)
             }),
@@ -262,12 +285,26 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
             WHITE,
             Thing::Chocolate(ChocolateInputs {
                 best_before: days(150),
+                label: "Sugar, cocoa butter, whole milk powder, skimmed milk powder, emulsifier \
+                        (lecithins), vanilla."
+                    .to_owned(),
                 allergens: says(&[Allergen::Milk], &[]),
                 ..chocolate("White 31 %, for the moons", Family::White, 4, 14.2)
             }),
             Some(480.0),
         ),
         (RUBY, Thing::Chocolate(chocolate("Ruby drops", Family::Ruby, 2, 21.0)), Some(900.0)),
+        (
+            BUTTER,
+            Thing::Chocolate(ChocolateInputs {
+                flow_grade: None,
+                pack_g: Some(200.0),
+                label: "Cocoa butter.".to_owned(),
+                allergens: says(&[], &[]),
+                ..chocolate("Cocoa butter buttons", Family::CocoaButter, 3, 24.0)
+            }),
+            Some(140.0),
+        ),
         (
             COMET_BLEND,
             Thing::Chocolate(ChocolateInputs {
@@ -301,6 +338,13 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                     weekly(&[6, 7], "09:00", "22:00"),
                 ],
                 except: Vec::new(),
+                currency: "€".to_owned(),
+                hour_price: None,
+                kwh_price: Some(0.32),
+                margin_pct: Some(30.0),
+                maker: "Quillmere Observatory, the kitchen under the dome".to_owned(),
+                address: "Dome Lane 3, Quillmere".to_owned(),
+                label_sheet: None,
             }),
             None,
         ),

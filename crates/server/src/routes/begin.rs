@@ -75,7 +75,8 @@ pub async fn begin(
     digest: Uuid,
 ) -> Answer<(Uuid, Sent)> {
     let id = id.unwrap_or_else(Uuid::now_v7);
-    let computed = computed(filled)?;
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let computed = computed(filled, Some(&on_shelf.shelf))?;
     let summary = summary(filled);
     let words = words(name, note, &summary);
     let now = state.wall.now();

@@ -36,7 +36,7 @@ const REMIND: TimeDelta = TimeDelta::minutes(10);
 pub struct DaysAsked {
     /// The zone of the device that asks, by its IANA name: the hours go by it where the kitchen
     /// has none of its own.
-    zone: Option<String>,
+    pub(super) zone: Option<String>,
 }
 
 /// A sitting: what is done in one go.

@@ -7,11 +7,14 @@ pub mod begin;
 pub mod bench;
 pub mod bowls;
 pub mod calc;
+pub mod cost;
+pub mod counts;
 pub mod days;
 pub mod goods;
 pub mod guide;
 pub mod help;
 pub mod kinds;
+pub mod labels;
 pub mod methods;
 pub mod photos;
 pub mod pigments;
@@ -22,7 +25,9 @@ pub mod reminders;
 pub mod results;
 pub mod sent;
 mod shelf;
+pub mod shopping;
 pub mod stream;
+mod today;
 pub mod trays;
 mod version;
 
@@ -53,7 +58,11 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(shelf::restore)
             .service(shelf::document)
             .service(shelf::unlearn)
+            .service(today::read)
             .service(shelf::move_stock)
+            .service(shelf::take_back_move)
+            .service(shopping::read)
+            .service(shopping::save)
             .service(plans::list)
             .service(plans::create)
             .service(plans::read)
@@ -77,6 +86,10 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::document)
             .service(results::list)
             .service(results::append)
+            .service(counts::append)
+            .service(labels::of_plan)
+            .service(labels::of_batch)
+            .service(cost::of_batch)
             .service(guide::read)
             .service(guide::set_clock)
             .service(guide::append)

@@ -259,3 +259,21 @@ async fn of_this_chocolate(state: &State, bowl_id: Uuid, chocolate_id: Uuid) -> 
     }
     Err(Problem::bad_field("bowl_id", say::bowl_that_took_some()))
 }
+
+/// Takes back a move that was entered by mistake; what a bowl or a batch took is not one.
+#[utoipa::path(tag = "shelf", operation_id = "take_back_move", responses((status = 200, body = ThingAnswer), (status = 404, body = Problem)))]
+#[delete("/shelf/{id}/moves/{move}")]
+pub async fn take_back_move(
+    state: web::Data<State>,
+    ids: web::Path<(Uuid, Uuid)>,
+) -> Answer<web::Json<ThingAnswer>> {
+    let (id, moved) = *ids;
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::stock::take_back_entered(&mut *tx, id, moved).await?;
+            Ok(store::changes::note(tx, Change::Shelf, now).await?)
+        })
+        .await?;
+    Ok(web::Json(answer(&state, id).await?))
+}

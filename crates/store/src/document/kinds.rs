@@ -185,6 +185,32 @@ impl Document for ResultDocument {
     const UPGRADES: &'static [Upgrade] = &[];
 }
 
+/// What was counted of one thing that was made.
+#[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
+pub struct CountedPieces {
+    /// The component's key.
+    pub component: String,
+    /// Its kind of work, as documents call it.
+    pub kind: String,
+    /// How many are whole; grams of what goes by weight.
+    pub whole: f64,
+    /// How many broke.
+    pub broken: f64,
+}
+
+/// What was counted of a batch.
+#[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize)]
+#[serde(default)]
+pub struct CountDocument {
+    /// Each thing that was made.
+    pub made: Vec<CountedPieces>,
+}
+
+impl Document for CountDocument {
+    const WHAT: &'static str = "a count";
+    const UPGRADES: &'static [Upgrade] = &[];
+}
+
 /// What lists show of a plan or a batch.
 #[derive(Clone, Debug, Default, PartialEq, Serialize, Deserialize)]
 #[serde(default)]

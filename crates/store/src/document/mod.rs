@@ -12,7 +12,7 @@ mod several_goods;
 mod tests;
 
 pub(crate) use kinds::ShownPlan;
-pub use kinds::{Computed, ResultDocument, Summary};
+pub use kinds::{Computed, CountDocument, CountedPieces, ResultDocument, Summary};
 
 use serde::Serialize;
 use serde::de::DeserializeOwned;

@@ -23,6 +23,7 @@ fn chocolate(name: &str) -> Thing {
         lot: String::new(),
         best_before: None,
         price_per_kg: None,
+        pack_g: None,
         label: String::new(),
         allergens: None,
     })

@@ -10,17 +10,6 @@ use utoipa::ToSchema;
 use crate::body::Body;
 use crate::problem::{Answer, Problem};
 
-/// What lies in each box of one kind.
-#[derive(Clone, Debug, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct InEachRequest {
-    /// The kind: a component's key.
-    component: String,
-    /// So many pieces; or else `grams`.
-    pieces: Option<f64>,
-    grams: Option<f64>,
-}
-
 /// Boxes.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -28,7 +17,7 @@ pub struct BoxesRequest {
     /// How many.
     boxes: f64,
     /// What lies in each.
-    each: Vec<InEachRequest>,
+    each: Vec<InEach>,
     /// What is made beyond that, for what breaks; nothing, if left out.
     spare_pct: Option<f64>,
 }
@@ -57,12 +46,7 @@ pub struct BoxesAnswer {
 #[utoipa::path(tag = "calc", request_body = BoxesRequest, responses((status = 200, body = BoxesAnswer), (status = 422, body = Problem)))]
 #[post("/boxes")]
 pub async fn made(Body(request): Body<BoxesRequest>) -> Answer<Json<BoxesAnswer>> {
-    let each: Vec<_> = request
-        .each
-        .into_iter()
-        .map(|one| InEach { component: one.component, pieces: one.pieces, grams: one.grams })
-        .collect();
-    let make = to_make(request.boxes, &each, request.spare_pct)?;
+    let make = to_make(request.boxes, &request.each, request.spare_pct)?;
     let answer = make.into_iter().map(|one| {
         let (pieces, grams) = match one.portion {
             Portion::Pieces(pieces) => (Some(pieces), None),

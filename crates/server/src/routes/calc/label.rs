@@ -4,7 +4,7 @@ use actix_web::post;
 use actix_web::web::Json;
 use craft::allergens::Allergen;
 use craft::check::Checker;
-use craft::label::{Label, Named, Part, label};
+use craft::label::{Ingredient, Label, Named, Opened, Part, label};
 use craft::message::names;
 use craft::note::{Note, Working};
 use serde::{Deserialize, Serialize};
@@ -61,6 +61,19 @@ pub struct IngredientAnswer {
     of: Vec<OpenedAnswer>,
 }
 
+impl From<Ingredient> for IngredientAnswer {
+    fn from(one: Ingredient) -> Self {
+        let opened = |of: Opened| OpenedAnswer { name: of.name, allergen: of.allergen };
+        Self {
+            name: one.name,
+            grams: round(one.grams, 2),
+            share_pct: round(one.share_pct, 1),
+            allergen: one.allergen,
+            of: one.of.into_iter().map(opened).collect(),
+        }
+    }
+}
+
 /// What a label says.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct LabelAnswer {
@@ -112,17 +125,7 @@ pub async fn worded(Body(request): Body<LabelRequest>) -> Answer<Json<LabelAnswe
         .iter()
         .map(|one| Working::named(one.name.clone(), round(one.grams, 1), "g"));
     let sum = sum.collect();
-    let ingredients = said.ingredients.into_iter().map(|one| IngredientAnswer {
-        name: one.name,
-        grams: round(one.grams, 2),
-        share_pct: round(one.share_pct, 1),
-        allergen: one.allergen,
-        of: one
-            .of
-            .into_iter()
-            .map(|of| OpenedAnswer { name: of.name, allergen: of.allergen })
-            .collect(),
-    });
+    let ingredients = said.ingredients.into_iter().map(Into::into);
     Ok(Json(LabelAnswer {
         ingredients: ingredients.collect(),
         contains: words(said.contains),

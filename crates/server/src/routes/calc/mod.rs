@@ -9,7 +9,7 @@ mod dip;
 mod filling;
 mod fridge;
 mod ganache;
-mod label;
+pub(super) mod label;
 mod microwave;
 mod piped;
 mod plan;
@@ -74,6 +74,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(label::worded)
         .service(plan::plan)
         .service(plan::edit)
+        .service(plan::make_enough)
         .service(plan::merge);
 }
 

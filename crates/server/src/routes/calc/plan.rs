@@ -3,8 +3,8 @@
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use craft::edits::{Edit, Edited, edited};
-use craft::plan::PlanInputs;
-use serde::Deserialize;
+use craft::plan::{Enough, PlanInputs, enough};
+use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
 use super::super::plans::{PlanEdit, both};
@@ -43,6 +43,28 @@ pub struct EditRequest {
 #[post("/plan/edit")]
 pub async fn edit(Body(EditRequest { inputs, edit }): Body<EditRequest>) -> Answer<Json<Edited>> {
     Ok(Json(edited(&inputs, edit).map_err(|fault| vec![fault])?))
+}
+
+/// A plan that makes enough for what it is packed into.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct EnoughAnswer {
+    /// The plan.
+    inputs: PlanInputs,
+    /// What the maker must see to, by name: nothing of it says how much is made.
+    by_hand: Vec<String>,
+}
+
+/// A plan of which so much of each kind is made that all that it is packed into can be filled, with
+/// something to spare. Nothing is kept.
+#[utoipa::path(tag = "calc", request_body = PlanInputs, responses((status = 200, body = EnoughAnswer), (status = 422, body = Problem)))]
+#[post("/plan/enough")]
+pub async fn make_enough(
+    state: Data<State>,
+    Body(inputs): Body<PlanInputs>,
+) -> Answer<Json<EnoughAnswer>> {
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let Enough { inputs, by_hand } = enough(&inputs, |inputs| on_shelf.shelf.fill(inputs))?;
+    Ok(Json(EnoughAnswer { inputs, by_hand }))
 }
 
 /// Two edits of one text of a plan.

@@ -281,7 +281,7 @@ pub(super) async fn bring_in(state: &State, saved: SavedBowl) -> Answer<Uuid> {
         Some(stated) => stated.off_the_shelf(),
         None => PlanInputs::around(inputs.clone()),
     };
-    let follows = computed(&stated).map_err(|problem| problem.under("stated"))?;
+    let follows = computed(&stated, None).map_err(|problem| problem.under("stated"))?;
     let shown = summary(&stated);
     let found_by = words(&saved.name, &saved.note, &shown);
     let (_, plan) = frozen(&stated, &follows, &inputs.key)?;

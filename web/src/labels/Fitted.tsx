@@ -1,0 +1,50 @@
+import { Box, type BoxProps } from "@chakra-ui/react";
+import { type ReactNode, useLayoutEffect, useRef, useState } from "react";
+
+/** Letters are as large as there is room for, between these, pt. */
+const LARGEST_PT = 9;
+const SMALLEST_PT = 4;
+/** Smaller than this they are hard to read: about 1.2 mm from foot to head of an x. */
+export const READABLE_PT = 6.5;
+const STEP_PT = 0.25;
+
+interface Props extends BoxProps {
+  /** What it says, so that it is fitted anew when that changes. */
+  says: string;
+  children: ReactNode;
+}
+
+/** Text in as large letters as its box has room for. */
+export function Fitted({ says, children, ...rest }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const [pt, setPt] = useState(LARGEST_PT);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what it says is what it is fitted to
+  useLayoutEffect(() => {
+    const of = box.current;
+    if (!of) return;
+    let size = LARGEST_PT;
+    const fits = () => of.scrollHeight <= of.clientHeight && of.scrollWidth <= of.clientWidth;
+    of.style.fontSize = `${size}pt`;
+    while (size > SMALLEST_PT && !fits()) {
+      size -= STEP_PT;
+      of.style.fontSize = `${size}pt`;
+    }
+    setPt(size);
+  }, [says]);
+  return (
+    <Box
+      ref={box}
+      position="absolute"
+      inset="0"
+      p="2.5mm"
+      overflow="hidden"
+      lineHeight="1.22"
+      data-pt={pt}
+      data-small={pt < READABLE_PT}
+      style={{ fontSize: `${pt}pt` }}
+      {...rest}
+    >
+      {children}
+    </Box>
+  );
+}
