@@ -293,6 +293,22 @@ impl Page {
         Ok(())
     }
 
+    /// Types into the field with a label, of those within a group that has a name.
+    ///
+    /// # Errors
+    /// Where there is none.
+    pub async fn fill_in(&self, group: &str, label: &str, text: &str) -> anyhow::Result<()> {
+        let label = format!(
+            "//*[@role='group'][@aria-label=\"{group}\"]//label[normalize-space(.)=\"{label}\"]"
+        );
+        let found = self.driver.query(By::XPath(label)).wait(PATIENCE, LOOK_EVERY).first().await?;
+        let id = found.attr("for").await?.context("a field of its own")?;
+        let field = self.find(&format!("[id='{id}']")).await?;
+        field.scroll_into_view().await?;
+        field.send_keys(Key::Control + "a").await?;
+        Ok(field.send_keys(text).await?)
+    }
+
     /// Puts a day or a time into the field with a label, as it is kept: how it is typed is another
     /// matter in each country.
     ///

@@ -156,9 +156,9 @@ export function useDaysLeft(id: string, last: string | null | undefined) {
 }
 
 /** What is to be bought for some plans; for those that are due, where none are named. */
-export function useShopping(plans: readonly string[]) {
+export function useShopping(plans: readonly string[], version = 0) {
   return useQuery({
-    queryKey: [...keys.shelf, "shopping", plans],
+    queryKey: [...keys.shelf, "shopping", plans, version],
     placeholderData: keepPreviousData,
     queryFn: async () => {
       const query = plans.length > 0 ? { plans: plans.join(",") } : {};

@@ -8837,6 +8837,7 @@ export interface components {
              * @description In whole packs.
              */
             packs?: number | null;
+            pigment?: null | components["schemas"]["PigmentInputs"];
             /** @description Which of the plans take it, by their place. */
             plans: number[];
             /** @description Where it is bought. */
@@ -9287,8 +9288,6 @@ export interface components {
             lines: components["schemas"]["Line"][];
             /** @description What each component is made from. */
             made_from: components["schemas"]["MadeFromAnswer"][];
-            /** @description What is to be bought for it. */
-            shopping: components["schemas"]["ShoppingListAnswer"];
             /** @description How long all of it takes. */
             takes: components["schemas"]["TakesAnswer"];
             /** @description Chocolates that nothing is made from, and nothing tinted with. */

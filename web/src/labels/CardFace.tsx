@@ -60,7 +60,7 @@ interface Props {
 /** A card to lay in: a picture of what is in the box, each with its name. */
 export function CardFace({ label, of, title, drawn }: Props) {
   return (
-    <Fitted says={JSON.stringify([label, drawn, of.maker, title])} p="7mm">
+    <Fitted says={JSON.stringify([label, drawn, of.maker, title])} p="8mm" largest={19}>
       <Box fontWeight="700" fontSize="2em" lineHeight="1.05" css={{ fontStretch: "115%" }}>
         {titleOf(label, title)}
       </Box>

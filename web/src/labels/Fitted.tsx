@@ -11,18 +11,20 @@ const STEP_PT = 0.25;
 interface Props extends BoxProps {
   /** What it says, so that it is fitted anew when that changes. */
   says: string;
+  /** The largest its letters are, pt. */
+  largest?: number;
   children: ReactNode;
 }
 
 /** Text in as large letters as its box has room for. */
-export function Fitted({ says, children, ...rest }: Props) {
+export function Fitted({ says, largest = LARGEST_PT, children, ...rest }: Props) {
   const box = useRef<HTMLDivElement>(null);
-  const [pt, setPt] = useState(LARGEST_PT);
+  const [pt, setPt] = useState(largest);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what it says is what it is fitted to
   useLayoutEffect(() => {
     const of = box.current;
     if (!of) return;
-    let size = LARGEST_PT;
+    let size = largest;
     const fits = () => of.scrollHeight <= of.clientHeight && of.scrollWidth <= of.clientWidth;
     of.style.fontSize = `${size}pt`;
     while (size > SMALLEST_PT && !fits()) {
@@ -30,7 +32,7 @@ export function Fitted({ says, children, ...rest }: Props) {
       of.style.fontSize = `${size}pt`;
     }
     setPt(size);
-  }, [says]);
+  }, [says, largest]);
   return (
     <Box
       ref={box}

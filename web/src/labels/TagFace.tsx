@@ -14,7 +14,12 @@ interface Props {
 export function TagFace({ label, of, title }: Props) {
   const { contains, may_contain, not_food, best_before } = label;
   return (
-    <Fitted says={JSON.stringify([label, of.maker, title])} textAlign="center" pt="11mm">
+    <Fitted
+      says={JSON.stringify([label, of.maker, title])}
+      textAlign="center"
+      pt="11mm"
+      largest={12}
+    >
       <Box
         position="absolute"
         top="3mm"

@@ -54,7 +54,6 @@ const nothing: WholePlan = {
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
   takes: { over_s: 0, hands_s: 0, sittings: 0 },
   allergens: { contains: [], may_contain: [], unread: [] },
-  shopping: { currency: "", lines: [], total: 0, unpriced: [] },
 };
 
 export default function PlanPage() {
@@ -298,7 +297,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
     boxes: (
       <BoxesPlace planId={kept.id} draft={draft} plan={later} errors={errors} onChange={change} />
     ),
-    shopping: <ShoppingPlace planId={kept.id} plan={plan} names={names} />,
+    shopping: <ShoppingPlace planId={kept.id} version={kept.version} plan={plan} names={names} />,
     cost: <CostPlace plan={plan} />,
   };
   return (

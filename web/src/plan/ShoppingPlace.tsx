@@ -1,5 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import type { WholePlan } from "../api/client";
+import { useShopping } from "../api/queries";
+import { Fault } from "../kit/Fault";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { FileTo, WayTo } from "../kit/WayTo";
@@ -7,15 +9,19 @@ import { ShoppingLines } from "../shopping/ShoppingLines";
 
 interface Props {
   planId: string;
+  /** Counts the plan's edits: the list follows what was saved. */
+  version: number;
   plan: WholePlan;
   names: ReadonlyMap<string, string>;
 }
 
 /** Everything that goes in: what is still to buy, and what the shelf has of it. */
-export function ShoppingPlace({ planId, plan, names }: Props) {
+export function ShoppingPlace({ planId, version, plan, names }: Props) {
+  const list = useShopping([planId], version);
   return (
     <Panel title="To buy for this plan" maxW="900px">
-      <ShoppingLines list={plan.shopping} />
+      {list.error && <Fault>{list.error.message}</Fault>}
+      {list.data && <ShoppingLines list={list.data} />}
       <Box mt="3">
         {plan.bowls.map(({ key, plan: of }) => (
           <Notes

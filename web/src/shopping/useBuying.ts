@@ -14,7 +14,8 @@ export interface Ticked {
 }
 
 /** What does not stand on the shelf yet, as it is put there. */
-function asThing({ name, unit, family, shop }: ShopLine): Thing {
+function asThing({ name, unit, family, pigment, shop }: ShopLine): Thing {
+  if (pigment) return { kind: "pigment", ...pigment };
   if (family) {
     return { kind: "chocolate", name: name.charAt(0).toUpperCase() + name.slice(1), family };
   }
@@ -38,7 +39,9 @@ export function useBuying() {
         );
         return { line, thingId: line.thing_id, moveId: id };
       }
-      const body = { id, thing: asThing(line), left: line.bought };
+      // Pigments are not counted.
+      const left = line.pigment ? null : line.bought;
+      const body = { id, thing: asThing(line), left };
       accepted<ThingAnswer>(await api.POST("/api/v1/shelf", { body }));
       return { line, thingId: id };
     },

@@ -461,3 +461,27 @@ fn what_goes_into_one_piece_in_one_go_is_in_temper_before_the_first_of_it_is_pou
     let used = use_of(&alone, &open[..1], "dark", at(0)).expect("a use");
     assert!(!used.is_held(), "{used:?}");
 }
+
+#[test]
+fn a_tick_at_the_very_moment_of_the_pour_takes_no_other_tick_back() {
+    let lines = planned(&["Slab of bark", "Clusters"]);
+    let takes: Vec<&str> = lines
+        .iter()
+        .flat_map(|line| &line.steps)
+        .filter(|step| step.tempered.as_deref() == Some("@dark/temper"))
+        .map(|step| step.key.as_str())
+        .collect();
+    assert!(takes.len() > 1, "{takes:?}");
+    let poured = [bowl("dark", -3_600, BowlStatus::Poured { at: at(0) })];
+    let done = |events: &[Event]| {
+        let guide = guide(&lines, events, &poured, at(0));
+        let steps = guide.progress.into_iter().flat_map(|line| line.steps);
+        steps.filter(|step| step.done_at.is_some()).map(|step| step.key).collect::<Vec<_>>()
+    };
+    let before = done(&[]);
+    let other = takes.iter().find(|key| !before.iter().any(|done| done == *key)).expect("another");
+    let kind = EventKind::Done { step: (*other).to_owned(), just_now: false };
+    let after = done(&[Event { id: Uuid::from_u128(1), at: at(0), kind }]);
+    assert!(before.iter().all(|key| after.contains(key)), "{before:?} {after:?}");
+    assert!(after.len() > before.len());
+}

@@ -81,8 +81,10 @@ fn poured_at_the_bench<'a>(all: &mut [Timeline<'a>], tempering: &'a Line, bowl: 
     });
     let from_it: Vec<_> = from_it.collect();
     let said = |l: usize, step: &Step| all[l].done.get(step.key.as_str()).map(|done| done.at);
-    // A pour that was ticked off in the guide is that one, and no other besides.
-    if from_it.iter().any(|(l, step)| said(*l, step) == Some(at)) {
+    // A pour that was ticked off in the guide is that one, and no other besides: it ends the bowl once
+    // all that takes it is ticked. Where time stands still two things may have one moment.
+    let all_said = from_it.iter().all(|(l, step)| said(*l, step).is_some());
+    if all_said && from_it.iter().any(|(l, step)| said(*l, step) == Some(at)) {
         return;
     }
     let not_before = |(l, step): &&(usize, &Step)| said(*l, step).is_none_or(|said| said > at);

@@ -6,6 +6,7 @@ use uuid::Uuid;
 use super::sources::Source;
 use super::{Shelf, in_its_unit};
 use crate::chocolate::Family;
+use crate::colour::PigmentInputs;
 use crate::pantry::{CountedIn, Sort, named};
 use crate::plan::{GoodsTaken, Plan, PlanInputs};
 use crate::shopping::to_buy;
@@ -42,6 +43,7 @@ struct Need {
     /// What one gram, millilitre or piece costs, where it is not bought in packs.
     each_price: Option<f64>,
     family: Option<Family>,
+    pigment: Option<PigmentInputs>,
     /// Whether what the shelf has of it can be told in that unit.
     countable: bool,
 }
@@ -73,6 +75,8 @@ pub struct ToShop {
     pub cost: Option<f64>,
     /// Its family, of a chocolate.
     pub family: Option<Family>,
+    /// The pigment, of one: nobody counts those.
+    pub pigment: Option<PigmentInputs>,
     /// Which of the plans take it, by their place in the list.
     pub plans: Vec<usize>,
 }
@@ -168,13 +172,15 @@ impl Shelf {
                     }
                     let stated = source.stated.colour.iter().flat_map(|of| &of.pigments);
                     for ((name, mass), part) in colour.pigments.iter().zip(stated) {
-                        let pigment = part.pigment_id.and_then(|id| self.pigment(id));
+                        let id = part.pigment_id.or_else(|| self.pigment_named(name));
+                        let pigment = id.and_then(|id| self.pigment(id)).or(part.pigment.as_ref());
                         let price = pigment.and_then(|pigment| pigment.price_per_100g);
                         needs.push(Need {
-                            thing: part.pigment_id,
+                            thing: id,
                             name: name.clone(),
                             shop: Shop::Colours,
                             each_price: price.map(|price| price / 100.0),
+                            pigment: pigment.cloned(),
                             countable: false,
                             ..Need::of(in_grams(*mass))
                         });
@@ -185,6 +191,15 @@ impl Shelf {
         needs.extend(plan.goods.iter().map(|taken| self.goods_need(taken, filled, in_use)));
         needs.retain(|need| need.amount > 0.0);
         needs
+    }
+
+    /// The pigment of a name, of those in use.
+    fn pigment_named(&self, name: &str) -> Option<Uuid> {
+        let same = |id: &&Uuid| {
+            self.is_in_use(**id)
+                && self.pigment(**id).is_some_and(|of| of.name.eq_ignore_ascii_case(name))
+        };
+        self.entries.keys().filter(same).min().copied()
     }
 
     fn chocolate_need(&self, id: Option<Uuid>, name: &str, family: Family, amount: f64) -> Need {
@@ -255,6 +270,7 @@ impl Need {
             pack_price: None,
             each_price: None,
             family: None,
+            pigment: None,
             countable: true,
         }
     }
@@ -283,6 +299,7 @@ impl Need {
             bought,
             cost: cost.or_else(by_weight),
             family: self.family,
+            pigment: self.pigment,
             plans,
         }
     }

@@ -66,7 +66,7 @@ pub async fn follow(
     let mut followed = Followed { done: 0, waits: Vec::new() };
     page.touch("held").await?;
     page.find("[data-rate='0']").await?;
-    for _ in 0..120 {
+    for _ in 0..400 {
         let shown = look(page).await?;
         let Some(state) = shown.state.as_deref() else {
             ensure!(shown.text.contains("All is made"), "{}", shown.text);
@@ -88,6 +88,10 @@ pub async fn follow(
                 page.find(&format!("[data-testid=build-now]:not([data-step='{step}'])")).await?;
             }
             "do" | "closing" => {
+                // What is counted is noted before it is ticked.
+                if shown.text.contains("Count what is whole") {
+                    bring(&shown.text).await?;
+                }
                 page.press(if shown.touch { "j" } else { "d" }).await?;
                 page.until_count(TICKED, shown.done + 1).await?;
                 followed.done += 1;

@@ -20,4 +20,5 @@ mod plan;
 mod several;
 mod sheets;
 mod shelf;
+mod thread;
 mod work;

@@ -20,7 +20,6 @@ use super::cost::PlanCostAnswer;
 use super::figures::RoomAnswer;
 use super::packing::PackedAnswer;
 use super::shelf::GoodsStockAnswer;
-use super::shopping::ShoppingListAnswer;
 use super::{grams, round};
 use crate::on_shelf::OnShelf;
 
@@ -223,8 +222,6 @@ pub struct WholePlanAnswer {
     pub idle: Vec<String>,
     /// What it takes besides chocolate, each of the goods once.
     pub goods: Vec<GoodsTakenAnswer>,
-    /// What is to be bought for it.
-    pub shopping: ShoppingListAnswer,
 }
 
 impl WholePlanAnswer {
@@ -238,10 +235,6 @@ impl WholePlanAnswer {
         (on_shelf, today): (&OnShelf, NaiveDate),
     ) -> Self {
         let currency = on_shelf.shelf.kitchen().currency;
-        let left = |id| on_shelf.left.get(&id).copied();
-        let shopping =
-            on_shelf.shelf.shopping_list(&[(&plan, filled)], left, |id| on_shelf.in_use(id));
-        let shopping = ShoppingListAnswer::of(shopping, &currency);
         let Uses { made_from, unused, idle } = uses(stated);
         let made_from = stated.components.iter().zip(made_from);
         let lines = craft::steps::lines(&plan);
@@ -250,7 +243,6 @@ impl WholePlanAnswer {
         let cost = cost.map(|cost| PlanCostAnswer::of(cost, &currency));
         let goods = std::mem::take(&mut plan.goods);
         Self {
-            shopping,
             goods: goods.into_iter().map(|g| GoodsTakenAnswer::of(g, on_shelf, today)).collect(),
             takes: takes.into(),
             lines,

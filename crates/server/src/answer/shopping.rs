@@ -1,6 +1,7 @@
 //! A shopping list.
 
 use craft::chocolate::Family;
+use craft::colour::PigmentInputs;
 use craft::pantry::CountedIn;
 use craft::shelf::{Shop, ShoppingList, ToShop};
 use serde::Serialize;
@@ -36,6 +37,8 @@ pub struct ToShopAnswer {
     pub cost: Option<f64>,
     /// Its family, of a chocolate.
     pub family: Option<Family>,
+    /// The pigment, of one.
+    pub pigment: Option<PigmentInputs>,
     /// Which of the plans take it, by their place.
     pub plans: Vec<usize>,
 }
@@ -71,6 +74,7 @@ impl ShoppingListAnswer {
             bought: tenths(line.bought),
             cost: line.cost.map(|cost| round(cost, 2)),
             family: line.family,
+            pigment: line.pigment,
             plans: line.plans,
         };
         Self {
