@@ -176,3 +176,38 @@ fn what_else_there_is_to_do_is_not_done_at_once() {
     let days = days(&slab, &ready_by(at(10, 18)), &around).expect("days").expect("some");
     assert!(days.end <= at(10, 10), "{}", days.end);
 }
+
+#[test]
+fn one_mould_from_the_shelf_is_not_in_two_things_at_once() {
+    let of = |name: &str| kinds().into_iter().find(|kind| kind.name == name).expect("such a kind");
+    let made = |same: bool| {
+        let components = ["Filled shells", "Solid bars and pieces"].into_iter().enumerate();
+        let components = components.map(|(i, name)| {
+            let mut work = of(name).start;
+            let mould = if same { 7 } else { 7 + i as u128 };
+            work.cast_mut().expect("it is cast").mould_id = Some(uuid::Uuid::from_u128(mould));
+            ComponentInputs { key: format!("it-{i}"), name: name.to_owned(), work }
+        });
+        let mut bowls: Vec<_> = [Family::Dark].map(BowlInputs::usual).into();
+        bowls.extend(of("Filled shells").colours);
+        let inputs = PlanInputs {
+            bowls,
+            components: components.collect(),
+            ..PlanInputs::usual(Family::Dark)
+        };
+        lines(&Plan::of(&inputs).expect("a plan"))
+    };
+    let overlaps = |lines: &[Line]| {
+        let days = days_of(lines, &ready_by(at(20, 18)), at(12, 8));
+        assert!(days.broken.is_empty() && days.late_min <= 0.0, "{days:?}");
+        let of = |component: &str| {
+            let own = days.slots.iter().filter(|slot| slot.sitting.component == component);
+            let own: Vec<_> = own.map(|slot| (slot.from, slot.to)).collect();
+            (own[0].0, own[own.len() - 1].1)
+        };
+        let ((a_from, a_to), (b_from, b_to)) = (of("it-0"), of("it-1"));
+        a_from < b_to && b_from < a_to
+    };
+    assert!(overlaps(&made(false)), "of two moulds one is filled while the other sets");
+    assert!(!overlaps(&made(true)));
+}

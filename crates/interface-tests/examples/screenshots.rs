@@ -50,19 +50,12 @@ async fn main() -> anyhow::Result<()> {
     page.go("/plans").await?;
     page.until_said("In use").await?;
     take("plans").await?;
-    page.go("/plans/new/have").await?;
-    page.until_said("Plan this").await?;
-    page.settled().await?;
-    take("plan-new").await?;
     page.go(&format!("/plans/{nebula}")).await?;
     page.until_shown("to-weigh", "g").await?;
     take("plan").await?;
     page.go(&format!("/plans/{several}/sheets/constellations")).await?;
     page.find("[data-testid='sheets'] img").await?;
     take("piping-sheet").await?;
-    page.go(&format!("/plans/{several}/card")).await?;
-    page.until_shown("batch-card", "Never above").await?;
-    take("batch-card").await?;
     page.go("/log").await?;
     page.until_said("Hazelnut").await?;
     take("log").await?;
@@ -79,6 +72,21 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/plans/{planets}/schedule")).await?;
     page.until_shown("verdict", "latest start").await?;
     take("schedule").await?;
+    // The thread: how many, what to buy, what it costs, what the label says.
+    page.go(&format!("/plans/{planets}/boxes")).await?;
+    page.until_shown("fills", "The plan fills").await?;
+    take("boxes").await?;
+    page.go(&format!("/plans/{planets}/cost")).await?;
+    page.until_shown("cost-total", "€").await?;
+    take("cost").await?;
+    page.go(&format!("/plans/{planets}/labels")).await?;
+    page.find("[data-testid=label]").await?;
+    take("labels").await?;
+    page.resize(Size::PHONE).await?;
+    page.go(&format!("/shelf/shopping?plans={planets}")).await?;
+    page.find("[data-testid=to-buy]").await?;
+    take("shopping-phone").await?;
+    page.resize(Size::LAPTOP).await?;
     page.go("/colour").await?;
     page.choose("Pigment", "Mars red lake").await?;
     page.until_shown("colour-recipe", "Mars red lake").await?;
@@ -131,11 +139,9 @@ async fn main() -> anyhow::Result<()> {
     act(json!({ "kind": "stirred" })).await?;
     act(json!({ "kind": "test_seen", "seen": "sets_from_edge" })).await?;
     page.until_shown("finish", "sheen").await?;
-    take("bench-in-temper").await?;
     act(json!({ "kind": "poured" })).await?;
     page.until_said("Go on with the build guide").await?;
     page.until_shown("next-step", "Next").await?;
-    take("bench-poured").await?;
 
     // What is built from three bowls, a little way on.
     let making = begun(&several).await?;

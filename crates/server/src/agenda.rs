@@ -24,6 +24,15 @@ pub const FORGOTTEN: TimeDelta = TimeDelta::days(14);
 /// A plan that was due longer ago than this is no longer in anybody's way.
 const PAST: TimeDelta = TimeDelta::days(1);
 
+/// Who asks for the hours that are left.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub enum Whose {
+    /// A plan: after all batches under way and the plans that are due before it.
+    Plan(Uuid),
+    /// A batch: after those that were begun before it.
+    Batch(Uuid),
+}
+
 /// A plan or a batch that takes up hours.
 #[derive(Clone, Debug)]
 pub struct Taking {
@@ -77,16 +86,21 @@ impl Agenda {
         Ok(Self { hours, now: state.wall.now().0, taking: Vec::new() })
     }
 
-    /// All that takes up hours before a plan gets its own; all there is, without one.
+    /// All that takes up hours before something gets its own.
     ///
     /// # Errors
     /// Where there is no such zone, or the store fails.
-    pub async fn before(state: &State, device: Option<&str>, plan: Option<Uuid>) -> Answer<Self> {
+    pub async fn before(state: &State, device: Option<&str>, whose: Whose) -> Answer<Self> {
         let mut agenda = Self::hours(state, device).await?;
         let wall = state.wall.now();
         for batch in store::batches::under_way_since(&state.pool, wall.after(-FORGOTTEN)).await? {
-            // What is tried out at another pace takes up nobody's hours.
-            if !batch.real_time || plan.is_some() && batch.plan_id == plan {
+            if whose == Whose::Batch(batch.id) {
+                break;
+            }
+            // What is tried out at another pace takes up nobody's hours, and a plan's own making not
+            // those of the plan.
+            let its_own = batch.plan_id.is_some_and(|plan| whose == Whose::Plan(plan));
+            if !batch.real_time || its_own {
                 continue;
             }
             let Ok(making) = Making::of(state, batch).await else { continue };
@@ -101,9 +115,11 @@ impl Agenda {
                 days,
             });
         }
+        // What is under way comes before what is only planned.
+        let Whose::Plan(plan) = whose else { return Ok(agenda) };
         let on_shelf = state.shelf.read(&state.pool).await?;
         for (id, name, inputs) in store::plans::due_after(&state.pool, agenda.now - PAST).await? {
-            if Some(id) == plan {
+            if id == plan {
                 break;
             }
             let made = agenda.taking.iter().any(|other| other.plan_id == Some(id));

@@ -65,15 +65,17 @@ export function CountForm({ batch }: { batch: Batch }) {
       {things.map(({ component, name, by_the_piece }, i) => (
         <Box
           key={component}
+          role="group"
+          aria-label={name}
           display="grid"
           gap="2"
-          gridTemplateColumns={{ base: "1fr 1fr", md: "minmax(0, 2fr) 1fr 1fr" }}
+          gridTemplateColumns={{ base: "1fr 1fr", md: "minmax(0, 280px) 140px 140px" }}
           alignItems="end"
         >
           <Box
             fontWeight="600"
             gridColumn={{ base: "span 2", md: "auto" }}
-            alignSelf="center"
+            alignSelf={{ md: "center" }}
             minW="0"
           >
             {name}
@@ -81,7 +83,7 @@ export function CountForm({ batch }: { batch: Batch }) {
           {(["whole", "broken"] as const).map((of) => (
             <UnitField
               key={of}
-              label={`${name}: ${of}`}
+              label={of === "whole" ? "Whole" : "Broken"}
               unit={by_the_piece ? "" : "g"}
               value={made[i]?.[of]}
               error={errors[`made[${i}].${of}`]}

@@ -251,7 +251,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
 function Packing({ step, batch }: { step: string; batch: Batch }) {
   if (step === "=packing/count") {
     return (
-      <Panel title="What is whole, and what broke">
+      <Panel title="Count">
         <CountForm key={batch.counted?.noted_at ?? "new"} batch={batch} />
       </Panel>
     );

@@ -22,9 +22,9 @@ import { TagFace } from "./TagFace";
 import { type LabelsOf, useLabels } from "./useLabels";
 
 const faces = {
-  label: "a label with all that must be said",
-  tag: "a gift tag",
-  card: "a card with a picture of what is in it",
+  label: "label with all details",
+  tag: "gift tag",
+  card: "card with a picture",
 } as const;
 
 /** The labels of a plan, as they will be. */
@@ -113,30 +113,30 @@ function Laid({ labels, name, back, drawn }: Omit<Props, "of"> & { labels: Label
             {name} <WayTo to={back[0]}>{back[1]}</WayTo>
           </Box>
         </Box>
-        <Panel title="What is printed">
+        <Panel title="Print labels">
           <Box display="grid" gap="3">
             <SelectField
-              label="Of"
+              label="Label for"
               value={String(chosen)}
               choices={labels.labels.map(({ component, name: of }, i) => ({
                 value: String(i),
-                label: component == null ? `the ${one}, with all in it` : of,
+                label: component == null ? `the ${one} with everything in it` : of,
               }))}
               onChange={(i) => setChosen(Number(i))}
             />
-            <SelectField label="As" value={face} choices={faces} onChange={setFace} />
+            <SelectField label="Format" value={face} choices={faces} onChange={setFace} />
             <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
               <CountField label="How many" value={count} error={undefined} onChange={setMany} />
               <CountField
-                label="Begin at place"
+                label="Start at label"
                 value={first}
                 error={undefined}
                 onChange={setFrom}
               />
             </Box>
             <EitherField
-              label="Lines to cut along"
-              no="none: the sheets are cut already"
+              label="Cut lines"
+              no="none: pre-cut sheets"
               yes="printed"
               value={cut}
               onChange={setCut}
@@ -152,7 +152,7 @@ function Laid({ labels, name, back, drawn }: Omit<Props, "of"> & { labels: Label
               <Printer aria-hidden /> Print
             </Button>
             <Box fontSize="sm" color="fg.muted">
-              At true size: switch off "fit to page", and hold a ruler to the line at the top.
+              Print at 100 %, with “fit to page” off. Check the 100 mm line with a ruler.
             </Box>
           </Box>
         </Panel>
@@ -160,14 +160,14 @@ function Laid({ labels, name, back, drawn }: Omit<Props, "of"> & { labels: Label
         <Notes notes={label.notes} />
         {(labels.maker === "" || labels.address === "") && (
           <Box fontSize="sm" data-testid="no-maker">
-            Your name and address are not on it yet: put them in with{" "}
+            Your name and address are missing: add them to{" "}
             <InText to="/shelf/heat">your kitchen</InText>.
           </Box>
         )}
         <Notes notes={labels.notes} />
         <Box fontSize="sm" color="fg.muted">
           {label.storage && `${inWords(label.storage)} `}
-          What is missing on it is put in on the <InText to="/shelf">shelf</InText>.
+          Add what is missing on the <InText to="/shelf">shelf</InText>.
         </Box>
       </Box>
       <Sheets grid={grid} count={Math.max(0, Math.min(count, 2_000))} first={first - 1} cut={cut}>

@@ -38,7 +38,7 @@ function Fields({ sheet, kitchen }: { sheet: LabelSheet; kitchen: Kitchen }) {
   const changed = JSON.stringify(draft) !== JSON.stringify(sheet);
   return (
     <Fold
-      title="The sheets of labels"
+      title="Label sheets"
       value={`${papers[sheet.paper ?? "a4"]}, ${sheet.columns} by ${sheet.rows}, ${sheet.width_mm} × ${sheet.height_mm} mm`}
       faulty={Object.keys(errors).length > 0}
     >
@@ -46,12 +46,12 @@ function Fields({ sheet, kitchen }: { sheet: LabelSheet; kitchen: Kitchen }) {
       <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
         <CountField label="Columns" {...field("columns")} />
         <CountField label="Rows" {...field("rows")} />
-        <NumberField label="Label, wide" unit="mm" {...field("width_mm")} />
-        <NumberField label="Label, high" unit="mm" {...field("height_mm")} />
-        <NumberField label="Gap, across" unit="mm" {...field("gap_x_mm")} />
-        <NumberField label="Gap, down" unit="mm" {...field("gap_y_mm")} />
-        <NumberField label="Left edge" unit="mm" {...field("left_mm")} />
-        <NumberField label="Upper edge" unit="mm" {...field("top_mm")} />
+        <NumberField label="Label width" unit="mm" {...field("width_mm")} />
+        <NumberField label="Label height" unit="mm" {...field("height_mm")} />
+        <NumberField label="Horizontal gap" unit="mm" {...field("gap_x_mm")} />
+        <NumberField label="Vertical gap" unit="mm" {...field("gap_y_mm")} />
+        <NumberField label="Left margin" unit="mm" {...field("left_mm")} />
+        <NumberField label="Top margin" unit="mm" {...field("top_mm")} />
       </Box>
       {said && <Fault>{said}</Fault>}
       <Button
@@ -61,7 +61,7 @@ function Fields({ sheet, kitchen }: { sheet: LabelSheet; kitchen: Kitchen }) {
         disabled={busy || !changed}
         onClick={() => keep({ thing: { ...kitchen.thing, label_sheet: draft } })}
       >
-        Use these sheets
+        Save
       </Button>
     </Fold>
   );

@@ -12,7 +12,7 @@ export function CostOfBatch({ batch }: { batch: Batch }) {
   const each = cost.box_whole != null ? `, ${money(cost.box_whole, cost.currency)} each` : "";
   return (
     <Fold title="What it cost" value={`${money(cost.total, cost.currency)} in all${each}`}>
-      <CostLines cost={cost} packing={batch.plan?.packing ?? undefined} />
+      <CostLines narrow cost={cost} packing={batch.plan?.packing ?? undefined} />
     </Fold>
   );
 }

@@ -132,7 +132,7 @@ function Packed({ batch }: { batch: Batch }) {
       {(counts || batch.plan?.packing) && (
         <Fold
           title="Count and labels"
-          value={batch.counted ? "Counted" : "How many are whole, how many broke"}
+          value={batch.counted ? "Counted" : "Whole and broken pieces"}
           open={batch.counted == null && batch.plan?.packing != null}
         >
           <CountForm key={batch.counted?.noted_at ?? "new"} batch={batch} />

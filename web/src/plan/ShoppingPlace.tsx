@@ -19,7 +19,7 @@ interface Props {
 export function ShoppingPlace({ planId, version, plan, names }: Props) {
   const list = useShopping([planId], version);
   return (
-    <Panel title="To buy for this plan" maxW="900px">
+    <Panel title="Shopping list" maxW="900px">
       {list.error && <Fault>{list.error.message}</Fault>}
       {list.data && <ShoppingLines list={list.data} />}
       <Box mt="3">
@@ -38,7 +38,7 @@ export function ShoppingPlace({ planId, version, plan, names }: Props) {
         ))}
       </Box>
       <Box display="flex" gap="5" flexWrap="wrap" mt="2" _print={{ display: "none" }}>
-        <WayTo to={`/shelf/shopping?plans=${planId}`}>One list for several plans</WayTo>
+        <WayTo to={`/shelf/shopping?plans=${planId}`}>Combine with other plans</WayTo>
         <FileTo href={`/api/v1/shopping/csv?plans=${planId}`} download>
           Save as a table (CSV)
         </FileTo>

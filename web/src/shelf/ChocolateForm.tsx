@@ -87,7 +87,7 @@ export function ChocolateForm({ standing, done }: Props) {
               onChange={(price_per_kg) => set({ price_per_kg })}
             />
             <UnitField
-              label="A bag holds"
+              label="Bag size"
               unit="g"
               optional="not known"
               value={draft.pack_g}

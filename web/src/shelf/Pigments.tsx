@@ -114,7 +114,7 @@ function PigmentFields({ draft, errors, onChange }: FieldsProps<"pigment">) {
         {...flag("check_country")}
       />
       <TextField
-        label="On a label it is called"
+        label="Name on labels"
         placeholder="a name, a number: E 133"
         value={draft.declared ?? ""}
         error={errors.declared}

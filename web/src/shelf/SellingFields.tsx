@@ -36,18 +36,18 @@ export function SellingFields({ kitchen, errors, onChange }: Props) {
         "margin_pct",
       )}
     >
-      <TextField label="Made by, on labels" {...text("maker")} />
-      <TextField label="Address, on labels" kind="lines" {...text("address")} />
+      <TextField label="Maker on labels" {...text("maker")} />
+      <TextField label="Address on labels" kind="lines" {...text("address")} />
       <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
         <TextField label="Currency" placeholder="€, CHF, $" {...text("currency")} />
-        <UnitField label="Margin of the price" unit="%" optional="none" {...field("margin_pct")} />
+        <UnitField label="Profit margin" unit="%" optional="none" {...field("margin_pct")} />
         <UnitField
-          label="An hour of work"
+          label="Price of an hour"
           unit=""
           optional="not counted"
           {...field("hour_price")}
         />
-        <UnitField label="A kWh of power" unit="" optional="not counted" {...field("kwh_price")} />
+        <UnitField label="Price of a kWh" unit="" optional="not counted" {...field("kwh_price")} />
       </Box>
     </Fold>
   );

@@ -50,7 +50,7 @@ export function ShoppingOfPlans() {
           </FileTo>
         </Box>
       </Panel>
-      <Panel title="For which plans" _print={{ display: "none" }}>
+      <Panel title="Plans on this list" _print={{ display: "none" }}>
         <Box as="ul" listStyleType="none" display="grid" gap="1.5" role="group" aria-label="Plans">
           {plans.data.map(({ id, name }) => (
             <li key={id}>
@@ -66,7 +66,7 @@ export function ShoppingOfPlans() {
         </Box>
         <More list={plans} />
         <Box mt="2" fontSize="sm" color="fg.muted">
-          With none picked: the plans that have a date and are not begun.
+          With none selected: every plan with a date that is not begun yet.
         </Box>
       </Panel>
     </Box>

@@ -25,7 +25,7 @@ export function TodayPanel() {
       gridTemplateColumns={{ base: "minmax(0, 1fr)", md: "repeat(3, minmax(0, 1fr))" }}
       mb="4"
     >
-      <Told title="Runs out" none="Nothing, for the plans that have a date.">
+      <Told title="Runs out" none="Nothing, for the plans with a date.">
         {runs_out.slice(0, NAMED).map((one) => (
           <Line key={one.id ?? one.name} name={one.name} says={lacks(one)} />
         ))}
@@ -43,7 +43,7 @@ export function TodayPanel() {
         ))}
         <More all={expires} />
       </Told>
-      <Told title="Enough for" none="No plan, as they stand.">
+      <Told title="Enough to make" none="No plan as it stands.">
         {enough_for.slice(0, NAMED).map(({ id, name }) => (
           <Box key={id}>
             <WayTo to={`/plans/${id}`} minH="8">

@@ -6,10 +6,10 @@ export const shelfPlaces = [
   { at: "chocolates", name: "Chocolates", adds: ["a chocolate"] },
   { at: "colours", name: "Colours", adds: ["a pigment"] },
   { at: "goods", name: "Goods", adds: ["goods"] },
-  { at: "moulds", name: "Moulds, trays", adds: ["a mould", "a tray"] },
+  { at: "moulds", name: "Moulds", adds: ["a mould", "a tray"] },
   {
     at: "heat",
-    name: "Bowls and heat",
+    name: "Kitchen",
     adds: ["a bowl", "a heat source", "a thermometer"],
   },
   { at: "shopping", name: "Shopping", adds: [] },

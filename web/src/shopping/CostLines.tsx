@@ -20,10 +20,12 @@ const words: Record<CostLine["of"], string> = {
 interface Props {
   cost: PlanCost;
   packing?: NonNullable<WholePlan["packing"]> | undefined;
+  /** Whether it stands in a narrow column. */
+  narrow?: boolean;
 }
 
 /** A cost as a sum that can be checked: line by line, by the piece, by the box. */
-export function CostLines({ cost, packing }: Props) {
+export function CostLines({ cost, packing, narrow = false }: Props) {
   const paid = (amount: number | null | undefined) =>
     amount == null ? "no price" : money(amount, cost.currency);
   const kinds = (Object.keys(words) as CostLine["of"][]).filter((of) =>
@@ -34,11 +36,14 @@ export function CostLines({ cost, packing }: Props) {
     <Box
       display="grid"
       gap="6"
-      gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "minmax(0, 3fr) minmax(0, 2fr)" }}
+      gridTemplateColumns={{
+        base: "minmax(0, 1fr)",
+        lg: narrow ? undefined : "minmax(0, 3fr) minmax(0, 2fr)",
+      }}
       alignItems="start"
     >
       <Box as="table" width="full" data-testid="cost-lines" css={tableLook}>
-        <caption style={{ textAlign: "start" }}>The sum</caption>
+        <caption style={{ textAlign: "start" }}>Cost breakdown</caption>
         {kinds.map((of) => (
           <tbody key={of}>
             <tr>
@@ -58,7 +63,7 @@ export function CostLines({ cost, packing }: Props) {
         ))}
         <tfoot>
           <tr>
-            <td colSpan={2}>All that has a price</td>
+            <td colSpan={2}>Total</td>
             <td className="number" data-testid="cost-total">
               {paid(cost.total)}
             </td>
@@ -80,7 +85,7 @@ export function CostLines({ cost, packing }: Props) {
         )}
         {cost.price != null && (
           <Box>
-            <Box textStyle="label">At your margin</Box>
+            <Box textStyle="label">Price at your margin</Box>
             <Box textStyle="figure" fontSize="2xl">
               {cost.box_price != null ? `${paid(cost.box_price)} a ${one}` : paid(cost.price)}
             </Box>
@@ -92,7 +97,7 @@ export function CostLines({ cost, packing }: Props) {
           </Box>
         )}
         <Box as="table" width="full" data-testid="cost-pieces" css={tableLook}>
-          <caption style={{ textAlign: "start" }}>What goes into each thing</caption>
+          <caption style={{ textAlign: "start" }}>Ingredients per piece</caption>
           <tbody>
             {cost.made.map((made) => (
               <tr key={made.component}>
@@ -113,7 +118,7 @@ export function CostLines({ cost, packing }: Props) {
         </Box>
         {cost.unpriced.length > 0 && (
           <Box fontSize="sm" data-testid="unpriced">
-            <strong>No price yet:</strong> {cost.unpriced.join(", ")}. They are not in the sum.
+            <strong>No price yet:</strong> {cost.unpriced.join(", ")}. They are not in the total.
           </Box>
         )}
         <Box fontSize="sm" color="fg.muted">

@@ -61,7 +61,7 @@ export function ShoppingLines({ list, plans }: Props) {
       {ticked.length > 0 && (
         <Box as="section" aria-label="Bought" mt="4" data-testid="bought">
           <Heading as="h3" textStyle="label" mb="1">
-            Bought, and on the shelf
+            Bought
           </Heading>
           {ticked.map((one) => (
             <Bought key={one.moveId ?? one.thingId} one={one} busy={busy} onTakeBack={takeBack} />
@@ -71,7 +71,7 @@ export function ShoppingLines({ list, plans }: Props) {
       {unknown.length > 0 && (
         <Box as="section" aria-label="To look after" mt="4">
           <Heading as="h3" textStyle="label" mb="1">
-            Look whether there is enough
+            Check that there is enough
           </Heading>
           {unknown.map((line) => (
             <Box
@@ -93,7 +93,8 @@ export function ShoppingLines({ list, plans }: Props) {
         <Fold
           inner
           mt="3"
-          title="There is enough of"
+          _print={{ display: "none" }}
+          title="In stock"
           value={there.map(({ name }) => name).join(", ")}
         >
           <Box as="ul" listStyleType="none">

@@ -195,10 +195,20 @@ fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
         LineOf::Component { component: of, cast: nth, .. } => of == component && nth + 1 == *cast,
         LineOf::Bowl { .. } | LineOf::Packing {} => false,
     });
-    before.is_none_or(|before| {
-        let out = before.line.steps.iter().position(Step::unmoulds);
-        before.is_passed(out.unwrap_or(before.line.steps.len().saturating_sub(1)))
-    })
+    let is_out = |of: &Timeline<'_>| {
+        let out = of.line.steps.iter().position(Step::unmoulds);
+        of.is_passed(out.unwrap_or(of.line.steps.len().saturating_sub(1)))
+    };
+    // Another thing that is cast in it may have it.
+    let has_it = |other: &&Timeline<'_>| {
+        line.line.mould().is_some()
+            && other.line.mould() == line.line.mould()
+            && other.line.component() != line.line.component()
+            && other.is_passed(0)
+            && !is_out(other)
+    };
+    let begun = line.is_passed(0);
+    before.is_none_or(is_out) && (begun || !all.iter().any(|other| has_it(&other)))
 }
 
 fn lasts(time: Time) -> TimeDelta {

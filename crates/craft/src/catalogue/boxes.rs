@@ -14,17 +14,17 @@ crate::messages! {
     so_many(count: Count) = "{count}";
     so_much(mass: Grams) = "{mass}";
     of_kind(amount: Nested, name: Words) = "{amount} of {name}";
-    too_few(name: Words, makes: Nested, wanted: Nested) = "{name}: the plan makes {makes}, and {wanted} are wanted.";
-    few_spares(name: Words, spare: Nested, make: Nested) = "{name}: {spare} to spare. Make {make}, so that there is enough where some break.";
-    holds_less(holds: StatedGrams, weighs: Grams) = "Each gets {weighs} and holds {holds}.";
-    nuts_in_the_box(with: List, without: List) = "{with} with nuts in one box with {without}: the label names nuts for all of it. For who must not eat nuts, pack boxes without.";
+    too_few(name: Words, makes: Nested, wanted: Nested) = "{name}: the plan makes {makes}; {wanted} needed.";
+    few_spares(name: Words, spare: Nested, make: Nested) = "{name}: only {spare} spare. Make {make} to allow for breakage.";
+    holds_less(holds: StatedGrams, weighs: Grams) = "Each holds {holds}; what goes in weighs {weighs}.";
+    nuts_in_the_box(with: List, without: List) = "{with} contain nuts and share a box with {without}: the whole box counts as containing nuts. Pack separate boxes for anyone who must avoid them.";
     packing() = "Packing";
-    count() = "Count what is whole";
-    count_how() = "Put aside what broke, and note both in the log: what breaks tells how many spares the next batch wants.";
+    count() = "Count whole and broken pieces";
+    count_how() = "Set the broken ones aside and note both numbers: they tell how many spares the next batch needs.";
     pack_boxes(count: Count, each: List) = "Pack {count} boxes: {each} in each";
     pack_bags(count: Count, each: List) = "Fill {count} bags: {each} in each";
     plate(count: Count, each: List) = "Lay out {count} servings: {each} on each";
     pack_how() = "Clean, dry hands; what is soft or scented in a cup of its own. Faces not against each other.";
-    label() = "Label them";
-    label_how() = "The labels are in the log, with this batch: print them there, and check them against the labels of what went in.";
+    label() = "Put the labels on";
+    label_how() = "Print them from the log of this batch, and check them against the labels of your ingredients.";
 }

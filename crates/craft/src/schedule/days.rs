@@ -198,12 +198,17 @@ fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting])
     if !asked.pinned.is_empty() && mended(&Asked { pinned: BTreeMap::new(), ..asked.clone() }) {
         all.push(Mend::Unpinned);
     }
-    let mut moulds: Vec<&str> = asked.holds.iter().map(|hold| hold.what.as_str()).collect();
-    moulds.dedup();
-    for mould in moulds {
-        let two = vec![(mould.to_owned(), 2)];
+    let mut moulds: Vec<&Hold> = Vec::new();
+    for hold in &asked.holds {
+        if moulds.iter().all(|known| known.what != hold.what) {
+            moulds.push(hold);
+        }
+    }
+    for Hold { what, from, .. } in moulds {
+        let two = vec![(what.clone(), 2)];
         if mended(&Asked { at_hand: two, ..asked.clone() }) {
-            all.push(Mend::SecondMould(mould.to_owned()));
+            let of = left.iter().find(|sitting| sitting.step == *from);
+            all.extend(of.map(|of| Mend::SecondMould(of.component.clone())));
         }
     }
     let tasks: Vec<Task> =
@@ -255,7 +260,8 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
     let mut last_of: HashMap<&str, &str> = HashMap::new();
     let mut cast_before: HashMap<&str, &str> = HashMap::new();
     for sitting in left {
-        let mut task = Task::new(&sitting.step, in_seconds(sitting.lasts) / 60.0);
+        // By the minute, as clocks and calendars are read.
+        let mut task = Task::new(&sitting.step, (in_seconds(sitting.lasts) / 60.0).ceil());
         if sitting.tempers {
             task.minutes += CLEANING_MIN;
         }
@@ -280,12 +286,13 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
                     if let Some(of) = with_step(since) {
                         let mark = of.mark(since).unwrap_or_default();
                         let after = |time| in_seconds(mark + time) / 60.0;
+                        let least_min = after(least).ceil();
                         task.after.push(After {
                             key: of.step.clone(),
                             from: Anchor::Begin,
-                            least_min: after(least),
+                            least_min,
                             // A window that closes before it opens is one moment.
-                            most_min: most.map(|most| after(most).max(after(least))),
+                            most_min: most.map(|most| after(most).max(least_min)),
                         });
                     }
                 }
@@ -361,8 +368,11 @@ fn moulds(lines: &[Line], left: &[Sitting]) -> Vec<Hold> {
         let mut of_line = left.iter().filter(|sitting| sitting.line == line.key);
         let first = of_line.clone().next();
         let last = of_line.find(|sitting| sitting.mark(&out.key).is_some());
-        if let (Some(first), Some(last), true) = (first, last, *casts > 1) {
-            let (what, from, to) = (component.clone(), first.step.clone(), last.step.clone());
+        // One that was picked on the shelf is the same one for all that is cast in it.
+        let what = line.mould().map_or_else(|| component.clone(), |mould| mould.to_string());
+        if let (Some(first), Some(last), true) = (first, last, *casts > 1 || line.mould().is_some())
+        {
+            let (from, to) = (first.step.clone(), last.step.clone());
             holds.push(Hold { what, from, to });
         }
     }

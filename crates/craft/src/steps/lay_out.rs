@@ -145,7 +145,8 @@ fn component_line(
         steps.push(step(task, &key, kind(task, before, colours)));
     }
     let steps = parted(steps, &key, component, casts, plan);
-    let of = LineOf::Component { component: component.key.clone(), cast, casts };
+    let mould = component.draft.shown.cast.as_ref().and_then(|cast| cast.mould_id);
+    let of = LineOf::Component { component: component.key.clone(), cast, casts, mould };
     Line { key, of, name, steps }
 }
 

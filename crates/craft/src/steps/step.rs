@@ -1,6 +1,7 @@
 //! What a step is.
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use crate::help::Topic;
 use crate::message::Message;
@@ -179,6 +180,9 @@ pub enum LineOf {
         cast: u32,
         /// Of how many.
         casts: u32,
+        /// The mould on the shelf that it is cast in: others may want it too.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        mould: Option<Uuid>,
     },
     /// What is done once all is made: it is counted, packed and labelled.
     Packing {},
@@ -204,6 +208,15 @@ impl Line {
     pub fn component(&self) -> Option<&str> {
         match &self.of {
             LineOf::Component { component, .. } => Some(component),
+            LineOf::Bowl { .. } | LineOf::Packing {} => None,
+        }
+    }
+
+    /// The mould on the shelf that it is cast in.
+    #[must_use]
+    pub const fn mould(&self) -> Option<Uuid> {
+        match self.of {
+            LineOf::Component { mould, .. } => mould,
             LineOf::Bowl { .. } | LineOf::Packing {} => None,
         }
     }

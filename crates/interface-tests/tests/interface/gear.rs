@@ -118,7 +118,7 @@ async fn trays_heat_and_the_kitchen_are_kept_and_what_is_left_is_left() {
         until_kept(page, "Test: dome tray", true).await?;
         page.until_said("320 by 200 mm").await?;
 
-        page.place("Bowls and heat").await?;
+        page.place("Kitchen").await?;
         page.touch("Add a heat source").await?;
         page.fill("Name", "Test: pot on the stove").await?;
         page.choose("Type", "a water bath").await?;

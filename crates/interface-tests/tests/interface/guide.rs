@@ -89,7 +89,7 @@ pub async fn follow(
             }
             "do" | "closing" => {
                 // What is counted is noted before it is ticked.
-                if shown.text.contains("Count what is whole") {
+                if shown.text.contains("Count whole and broken pieces") {
                     bring(&shown.text).await?;
                 }
                 page.press(if shown.touch { "j" } else { "d" }).await?;

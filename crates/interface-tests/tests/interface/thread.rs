@@ -66,7 +66,7 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
 
         // How many, and for what.
         page.place("Boxes").await?;
-        page.choose("It is packed into", "boxes").await?;
+        page.choose("Packed as", "boxes").await?;
         page.fill("How many boxes", "30").await?;
         page.fill_in("Joined hollows", "In each", "1").await?;
         page.fill_in("Slab of bark", "In each", "40").await?;
@@ -82,7 +82,7 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
         page.choose("It is to be", "ready by").await?;
         page.put("Ready by", "2041-10-12T18:00").await?;
         page.until_shown("verdict", "Ready Sat 12 Oct").await?;
-        page.until_said("Count what is whole").await?;
+        page.until_said("Count whole and broken pieces").await?;
 
         // Bought: everything, touched off one by one.
         page.place("Shopping").await?;
@@ -125,8 +125,8 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
             .map(|bowl| ["key", "label"].map(|of| bowl[of].as_str().unwrap_or_default().to_owned()))
             .collect();
         let bring = async |task: &str| {
-            if task.contains("Count what is whole") {
-                page.fill("Filled shells: broken", "3").await?;
+            if task.contains("Count whole and broken pieces") {
+                page.fill_in("Filled shells", "Broken", "3").await?;
                 page.touch("Save the count").await?;
                 page.until_shown("counted", "That fills all 30 boxes.").await?;
                 return Ok(());
@@ -150,7 +150,7 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
         page.touch("Record result").await?;
         page.until_said("How it came out").await?;
         page.touch("What it cost").await?;
-        page.until_shown("cost-lines", "All that has a price").await?;
+        page.until_shown("cost-lines", "Total").await?;
         page.touch("Count and labels").await?;
         page.touch("Print labels").await?;
         page.until_count("[data-testid=label]", 30).await?;
@@ -161,7 +161,7 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
         ensure!(label.contains("Not for eating: paper sticks."), "{label}");
         // Eight on a sheet.
         ensure!(page.printed_pages().await? == 4, "{}", page.printed_pages().await?);
-        page.choose("As", "a card with a picture of what is in it").await?;
+        page.choose("Format", "card with a picture").await?;
         page.until_count("[data-testid=label]", 30).await?;
         ensure!(page.printed_pages().await? == 8, "four on a sheet");
         page.is_accessible().await?;

@@ -39,7 +39,7 @@ pub async fn of_batch(
 }
 
 /// What is told of a batch whose costs nobody kept.
-const NO_COST: &str = "What it cost was not kept when this batch was begun: prices came later.";
+const NO_COST: &str = "There is no cost for this batch: it was begun before prices were recorded.";
 
 /// What is in no piece of each chocolate, by its key: what its poured bowls took, less what was put
 /// back, less what is in the pieces.

@@ -16,7 +16,7 @@ use store::StoreError;
 use utoipa::{IntoParams, ToSchema};
 use uuid::Uuid;
 
-use crate::agenda::{Agenda, when_of};
+use crate::agenda::{Agenda, Whose, when_of};
 use crate::catalogue::records as say;
 use crate::making::Making;
 use crate::problem::{Answer, Problem};
@@ -328,7 +328,7 @@ async fn scheduled(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Schedul
     let stated = plan.inputs.map_err(StoreError::from)?;
     let on_shelf = state.shelf.read(&state.pool).await?;
     let filled = on_shelf.shelf.fill(&stated)?;
-    let agenda = Agenda::before(state, asked.zone.as_deref(), Some(id)).await?;
+    let agenda = Agenda::before(state, asked.zone.as_deref(), Whose::Plan(id)).await?;
     let planned = Plan::of(&filled)?;
     let days = agenda.days_of(&filled, &planned)?;
     let notes = notes(&filled, &planned, days.as_ref(), agenda.now);
@@ -359,8 +359,7 @@ pub async fn left(
     asked: web::Query<DaysAsked>,
 ) -> Answer<web::Json<DaysAnswer>> {
     let making = Making::read(&state, *id).await?;
-    let mut agenda = Agenda::before(&state, asked.zone.as_deref(), making.batch.plan_id).await?;
-    agenda.taking.retain(|taking| taking.id != *id);
+    let agenda = Agenda::before(&state, asked.zone.as_deref(), Whose::Batch(*id)).await?;
     let when = when_of(&state, *id).await?;
     let days = agenda.rest_of(&making, &when, state.wall.now())?;
     Ok(web::Json(DaysAnswer::new(days, when.ready_by, &agenda, Vec::new())))

@@ -28,6 +28,7 @@ mod sheets;
 mod shelf;
 mod simulated;
 mod stream;
+mod thread;
 mod thread_calc;
 mod trouble;
 mod two_servers;

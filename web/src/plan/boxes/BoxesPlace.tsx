@@ -58,32 +58,17 @@ export const BoxesPlace = memo(function BoxesPlace(props: Props) {
       alignItems="start"
       maxW="1200px"
     >
-      <Panel title="How many, and for what">
+      <Panel title="Boxes, bags, servings">
         <Box display="grid" gap="3">
-          <SelectField
-            label="It is packed into"
-            value={packing?.of ?? ""}
-            choices={ways}
-            onChange={pack}
-          />
+          <SelectField label="Packed as" value={packing?.of ?? ""} choices={ways} onChange={pack} />
           {packing && field && (
             <>
               <Box display="grid" gap="3" gridTemplateColumns="1fr 1fr" alignItems="start">
                 <CountField label={`How many ${packing.of}`} {...field("count")} />
-                <UnitField
-                  label="To spare"
-                  unit="%"
-                  optional="as learned"
-                  {...field("spare_pct")}
-                />
+                <UnitField label="Spares" unit="%" optional="as learned" {...field("spare_pct")} />
               </Box>
               <InEachFields draft={draft} packing={packing} errors={errors} onChange={state} />
-              <UnitField
-                label={`Each of the ${packing.of} holds at most`}
-                unit="g"
-                optional="any"
-                {...field("holds_g")}
-              />
+              <UnitField label="Weight limit each" unit="g" optional="none" {...field("holds_g")} />
               {packing.of !== "servings" && (
                 <WrappingFields packing={packing} errors={errors} onChange={state} />
               )}
@@ -151,9 +136,9 @@ function Filled({ planId, draft, packed, onMade }: FilledProps) {
             <tr>
               <th>Kind</th>
               <th>In each</th>
-              <th>In all</th>
+              <th>Total</th>
               <th>Make</th>
-              <th>The plan makes</th>
+              <th>Plan makes</th>
               <th>Left over</th>
             </tr>
           </thead>
@@ -166,7 +151,7 @@ function Filled({ planId, draft, packed, onMade }: FilledProps) {
                 <td className="number">
                   {amount(kind.make, kind.by_the_piece)}
                   <Box as="span" color="fg.muted" fontWeight="400" fontSize="sm">
-                    {` ${kind.spare_pct} % to spare${kind.learned ? ", as counted" : ""}`}
+                    {` ${kind.spare_pct} % spare${kind.learned ? ", as counted" : ""}`}
                   </Box>
                 </td>
                 <td className="number">
@@ -189,7 +174,7 @@ function Filled({ planId, draft, packed, onMade }: FilledProps) {
       </Box>
       {words.labelled && (
         <Box mt="2">
-          <WayTo to={`/plans/${planId}/labels`}>Labels, as they will be</WayTo>
+          <WayTo to={`/plans/${planId}/labels`}>Preview the labels</WayTo>
         </Box>
       )}
       <Box mt="2" fontSize="sm" color="fg.muted">

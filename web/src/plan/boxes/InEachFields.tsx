@@ -4,7 +4,7 @@ import { Fault } from "../../kit/Fault";
 import { SelectField } from "../../kit/SelectField";
 import { UnitField } from "../../kit/UnitField";
 
-const ways = { none: "none of it", pieces: "by the piece", grams: "by weight" } as const;
+const ways = { none: "none", pieces: "by the piece", grams: "by weight" } as const;
 type Way = keyof typeof ways;
 
 interface Props {
@@ -58,7 +58,7 @@ export function InEachFields({ draft, packing, errors, onChange }: Props) {
               {name}
             </Box>
             <Box display="grid" gap="2" gridTemplateColumns="1fr 1fr" alignItems="start">
-              <SelectField label="Goes in" value={way} choices={ways} onChange={choose} />
+              <SelectField label="Counted" value={way} choices={ways} onChange={choose} />
               {one && (
                 <UnitField
                   label="In each"

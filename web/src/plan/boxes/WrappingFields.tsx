@@ -32,7 +32,7 @@ export function WrappingFields({ packing, errors, onChange }: Props) {
   return (
     <Fold
       inner
-      title="Packed in"
+      title="Packaging"
       value={wrapping.map(({ name, count }) => `${count} × ${name}`).join(", ") || "nothing stated"}
       faulty={faultyIn(errors, "packing.wrapping")}
     >
@@ -42,18 +42,18 @@ export function WrappingFields({ packing, errors, onChange }: Props) {
         errors={errors}
         most={20}
         nameOf={({ name }) => name}
-        whole="What it is packed in"
-        more="Add a box, a cup, a ribbon"
+        whole="Packaging"
+        more="Add packaging"
         onMore={() => put([...wrapping, fresh])}
         onChange={put}
       >
         {({ item, i, field, changed, away }) => (
           <Entry>
             <SelectField
-              label={`Packed in (${i + 1})`}
+              label={`Packaging (${i + 1})`}
               value={item.goods_id ?? ""}
               choices={[
-                { value: "", label: "by its name" },
+                { value: "", label: "other" },
                 ...wares.map(({ id, thing }) => ({ value: id, label: thing.name })),
               ]}
               onChange={(id) => {
@@ -69,7 +69,7 @@ export function WrappingFields({ packing, errors, onChange }: Props) {
             />
             <Box display="grid" gap="2" gridTemplateColumns="2fr 1fr 44px" alignItems="end">
               <TextField label={`Name (${i + 1})`} {...field("name")} />
-              <NumberField label={`For each (${i + 1})`} unit="" {...field("count")} />
+              <NumberField label={`Per unit (${i + 1})`} unit="" {...field("count")} />
               {away}
             </Box>
           </Entry>

@@ -87,6 +87,8 @@ pub struct CastInputs {
 /// Shells as they are cast.
 #[derive(Clone, Debug, PartialEq)]
 pub struct Cast {
+    /// The mould on the shelf that it is cast in, where it was picked there.
+    pub mould_id: Option<Uuid>,
     /// One cavity as it was stated.
     pub cavity: CavityInputs,
     /// Across its opening.
@@ -373,6 +375,7 @@ impl CastInputs {
     ) -> Cast {
         let two_sided = self.mould.two_sided;
         Cast {
+            mould_id: self.mould_id,
             cavity: self.mould.cavity,
             across: if two_sided { cavity.as_a_ball() } else { cavity.across() },
             cavities: self.mould.count,
