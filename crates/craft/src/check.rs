@@ -224,6 +224,8 @@ pub const FROZEN_C: Bounds = Bounds::new(-30.0, 0.0, "°C");
 pub const ALTITUDE_M: Bounds = Bounds::new(-430.0, 5_500.0, "m");
 /// How fast it sets, against what is usual.
 pub const SETTING_PACE: Bounds = Bounds::new(0.3, 3.0, "");
+/// How long a bowl takes until it is in temper, against what is usual.
+pub const TEMPERING_PACE: Bounds = Bounds::new(0.2, 6.0, "");
 /// A cake, over its icing.
 pub const CAKE_MM: Bounds = Bounds::new(40.0, 800.0, "mm");
 /// How high a strip, or a cake, is.

@@ -5,7 +5,9 @@ use std::collections::HashMap;
 use chrono::{DateTime, NaiveTime, TimeDelta, TimeZone, Utc};
 use craft::chocolate::Family;
 use craft::kinds::kinds;
-use craft::plan::{BowlInputs, HandsInputs, PinnedInputs, Plan, PlanInputs, WhenInputs};
+use craft::plan::{
+    BowlInputs, HandsInputs, PinnedInputs, Plan, PlanInputs, TemperingPace, WhenInputs,
+};
 use craft::schedule::{Around, Days, Hours, Mend, What, days, sittings};
 use craft::steps::{Line, lines};
 use craft::work::ComponentInputs;
@@ -210,4 +212,28 @@ fn one_mould_from_the_shelf_is_not_in_two_things_at_once() {
     };
     assert!(overlaps(&made(false)), "of two moulds one is filled while the other sets");
     assert!(!overlaps(&made(true)));
+}
+
+#[test]
+fn a_maker_s_own_pace_is_that_of_every_tempering() {
+    let takes = |pace: Option<TemperingPace>| -> Vec<[f64; 3]> {
+        let inputs = PlanInputs { tempering_pace: pace, ..PlanInputs::usual(Family::Dark) };
+        let lines = lines(&Plan::of(&inputs).expect("a plan"));
+        let steps = lines.iter().flat_map(|line| &line.steps);
+        let tempers = steps.filter(|step| step.task() == "temper");
+        tempers.map(|step| [step.takes.least_s, step.takes.typical_s, step.takes.most_s]).collect()
+    };
+    let usual = takes(None);
+    let [[least, typical, most]] = usual[..] else { panic!("{usual:?}") };
+    assert!(least < typical && typical < most);
+    let own = TemperingPace { typical: 1.5, least: 1.2, most: 1.6 };
+    let [[own_least, own_typical, own_most]] = takes(Some(own))[..] else { panic!("one") };
+    for (own, of) in [(own_least, 1.2), (own_typical, 1.5), (own_most, 1.6)] {
+        assert!((own - typical * of).abs() <= 0.5, "{own} {typical} {of}");
+    }
+    let odd = TemperingPace { typical: 0.0, least: f64::NAN, most: 100.0 };
+    let inputs = PlanInputs { tempering_pace: Some(odd), ..PlanInputs::usual(Family::Dark) };
+    let faults = Plan::of(&inputs).expect_err("faults");
+    let fields: Vec<_> = faults.iter().map(|fault| fault.field.as_str()).collect();
+    assert_eq!(fields, ["tempering_pace.typical", "tempering_pace.least", "tempering_pace.most"]);
 }

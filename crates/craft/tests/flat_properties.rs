@@ -67,6 +67,7 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Pl
         rh_pct,
         fridge_c: Some(5.0),
         setting_pace: None,
+        tempering_pace: None,
         labels: Vec::new(),
         when: None,
         spares: Vec::new(),

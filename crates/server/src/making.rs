@@ -6,12 +6,12 @@ use chrono::{DateTime, Utc};
 use craft::batch::{BowlState, BowlStatus, Event, Standing, standing};
 use craft::bowl::{ActionKind, Phase, Record, Setup, fold};
 use craft::coach::not_tempered;
-use craft::learn::lesson;
+use craft::learn::{GearNumbers, lesson, tempering_pace};
 use craft::message::Message;
-use craft::plan::{BowlInputs, GoodsTaken, Plan, PlanInputs};
+use craft::plan::{BowlInputs, GoodsTaken, Plan, PlanInputs, bowl as bowl_plan};
 use craft::schedule::span;
 use craft::shelf::{Shelf, Taught, Thing, in_its_unit, stock};
-use craft::steps::{Line, lines};
+use craft::steps::{Line, lines, usual_time};
 use craft::time::WallTime;
 use craft::units::{Mass, in_grams};
 use craft::work::WorkInputs;
@@ -301,7 +301,12 @@ pub async fn keep_ending(
             opened: bowl.opened_at,
             ware_id: inputs.ware_id,
             heat_id: inputs.heat_id,
-            numbers: lesson(setup, record, end),
+            numbers: GearNumbers {
+                tempering_pace: bowl_plan(inputs)
+                    .ok()
+                    .and_then(|plan| tempering_pace(setup, record, usual_time(&plan), end)),
+                ..lesson(setup, record, end)
+            },
         };
         if real {
             store::shelf::learn(&mut *connection, bowl.id, &taught).await?;

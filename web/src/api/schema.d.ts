@@ -4334,6 +4334,12 @@ export interface components {
             setting_pace?: number | null;
             /**
              * Format: double
+             * @description How long it takes until a bowl is in temper, against what is usual.
+             * @default null
+             */
+            tempering_pace?: number | null;
+            /**
+             * Format: double
              * @description How fast warm water warms the bowl, against what is usual.
              * @default null
              */
@@ -5293,6 +5299,11 @@ export interface components {
             casts: number;
             /** @description Its key. */
             component: string;
+            /**
+             * Format: uuid
+             * @description The mould on the shelf that it is cast in: others may want it too.
+             */
+            mould?: string | null;
             /** @enum {string} */
             of: "component";
         } | {
@@ -5896,7 +5907,7 @@ export interface components {
          * @description A number that is learned.
          * @enum {string}
          */
-        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace" | "dryer_w" | "warm_water_ratio" | "bath_w";
+        NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace" | "tempering_pace" | "dryer_w" | "warm_water_ratio" | "bath_w";
         /**
          * @description What a thermometer was checked in.
          * @enum {string}
@@ -6683,6 +6694,7 @@ export interface components {
             setting_pace?: number | null;
             /** @description How many of a hundred break of each kind of work; filled in from the log. */
             spares?: components["schemas"]["LearnedSpare"][];
+            tempering_pace?: null | components["schemas"]["TemperingPace"];
             when?: null | components["schemas"]["WhenInputs"];
         };
         /** @description A plan in a list. */
@@ -8370,6 +8382,24 @@ export interface components {
          * @enum {string}
          */
         TemperAnswer: "untested" | "shown" | "not_shown" | "gone";
+        /** @description How long a maker's bowls take until they are in temper, against what is usual. */
+        TemperingPace: {
+            /**
+             * Format: double
+             * @description Hardly less.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Hardly more.
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description Most likely.
+             */
+            typical: number;
+        };
         /** @description A temper test. */
         TestAnswer: {
             /**

@@ -24,6 +24,8 @@ function words({ number, value, usual }: LearnedAnswer): [string, string] {
       return [`Warm water warms it ${value.toFixed(2)} times as fast as usual`, "1"];
     case "bath_w":
       return [`A moment over simmering water brings ${Math.round(value)} W`, `${usual} W`];
+    case "tempering_pace":
+      return [`Tempering takes ${value.toFixed(2)} times the usual time`, "1"];
     case "setting_pace":
       return [`Sets in ${value.toFixed(2)} times the usual time`, "1"];
   }

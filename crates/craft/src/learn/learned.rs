@@ -43,6 +43,23 @@ pub fn learned_value(number: Number, taught: impl Iterator<Item = f64>) -> Optio
     Some(Learned { value: median(&mut seen), bowls })
 }
 
+/// So many bowls must have taught it before their range is told.
+const RANGE_OF: usize = 4;
+
+/// Between which values most of the latest bowls lie: without the lowest and the highest of ten;
+/// `None` where too few taught it.
+#[must_use]
+pub fn spread(number: Number, taught: impl Iterator<Item = f64>) -> Option<[f64; 2]> {
+    let bounds = number.bounds();
+    let mut seen: Vec<f64> = taught.filter(|value| bounds.contain(*value)).take(LATEST).collect();
+    if seen.len() < RANGE_OF {
+        return None;
+    }
+    seen.sort_by(f64::total_cmp);
+    let cut = seen.len() / 10;
+    Some([seen[cut], seen[seen.len() - 1 - cut]])
+}
+
 /// The middle of some numbers, of which there is at least one.
 pub(super) fn median(values: &mut [f64]) -> f64 {
     values.sort_by(f64::total_cmp);
@@ -57,6 +74,17 @@ pub(super) fn median(values: &mut [f64]) -> f64 {
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    #[test]
+    fn a_range_is_told_of_four_bowls_and_leaves_out_one_of_ten() {
+        let of = |seen: &[f64]| spread(Number::TemperingPace, seen.iter().copied());
+        assert_eq!(of(&[1.0, 1.2, 0.9]), None);
+        assert_eq!(of(&[1.0, 1.2, 0.9, 100.0]), None, "what cannot be is no bowl");
+        assert_eq!(of(&[1.0, 1.2, 0.9, 1.4]), Some([0.9, 1.4]));
+        let mut ten = vec![1.0; 8];
+        ten.extend([0.3, 5.0]);
+        assert_eq!(of(&ten), Some([1.0, 1.0]));
+    }
 
     fn of(number: Number, seen: &[f64]) -> Option<Learned> {
         learned_value(number, seen.iter().copied())

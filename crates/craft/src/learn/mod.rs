@@ -4,7 +4,8 @@
 //! of a microwave's heat arrives, how far a bowl carries over, what a short
 //! warming does, be it by microwave, hair dryer, warm water or over simmering
 //! water, and how long poured work takes to set. [`lesson`] reads all but the last
-//! off one bowl's record, the build guide the last (`build::lesson`);
+//! off one bowl's record, the build guide the last (`build::lesson`); [`tempering_pace`] how long
+//! its maker took until it was in temper;
 //! [`learned_value`] makes of many such lessons the number to use.
 
 mod cooling;
@@ -14,8 +15,8 @@ mod melt;
 mod trace;
 mod warming;
 
-pub use learned::{Learned, learned_value};
-pub use lesson::lesson;
+pub use learned::{Learned, learned_value, spread};
+pub use lesson::{lesson, tempering_pace};
 
 use serde::{Deserialize, Serialize};
 
@@ -39,6 +40,8 @@ pub struct GearNumbers {
     pub burst_response: Option<f64>,
     /// How long it takes to set in this kitchen, against what is usual.
     pub setting_pace: Option<f64>,
+    /// How long it takes until a bowl is in temper, against what is usual.
+    pub tempering_pace: Option<f64>,
     /// What the hair dryer brings into a bowl.
     pub dryer_w: Option<f64>,
     /// How fast warm water warms the bowl, against what is usual.
@@ -79,6 +82,8 @@ pub enum Number {
     BurstResponse,
     /// How long it takes to set.
     SettingPace,
+    /// How long it takes until a bowl is in temper.
+    TemperingPace,
     /// What the hair dryer brings.
     Dryer,
     /// How fast warm water warms a bowl.
@@ -89,12 +94,13 @@ pub enum Number {
 
 impl Number {
     /// All of them.
-    pub const ALL: [Self; 8] = [
+    pub const ALL: [Self; 9] = [
         Self::Cooling,
         Self::Efficiency,
         Self::CarryOver,
         Self::BurstResponse,
         Self::SettingPace,
+        Self::TemperingPace,
         Self::Dryer,
         Self::WarmWater,
         Self::Bath,
@@ -109,6 +115,7 @@ impl Number {
             Self::CarryOver => "carry_over_c",
             Self::BurstResponse => "burst_response",
             Self::SettingPace => "setting_pace",
+            Self::TemperingPace => "tempering_pace",
             Self::Dryer => "dryer_w",
             Self::WarmWater => "warm_water_ratio",
             Self::Bath => "bath_w",
@@ -119,7 +126,7 @@ impl Number {
     #[must_use]
     pub fn usual(self) -> f64 {
         match self {
-            Self::Cooling | Self::SettingPace | Self::WarmWater => 1.0,
+            Self::Cooling | Self::SettingPace | Self::TemperingPace | Self::WarmWater => 1.0,
             Self::Efficiency | Self::BurstResponse => EFFICIENCY,
             Self::CarryOver => Setup::USUAL_CARRY_OVER_C,
             Self::Dryer => GentleHeat::DRYER_W,
@@ -135,6 +142,7 @@ impl Number {
             Self::Efficiency | Self::BurstResponse => check::EFFICIENCY,
             Self::CarryOver => check::CARRY_OVER_C,
             Self::SettingPace => check::SETTING_PACE,
+            Self::TemperingPace => check::TEMPERING_PACE,
             Self::Dryer => check::DRYER_W,
             Self::WarmWater => check::WARM_WATER_RATIO,
             Self::Bath => check::BATH_W,
@@ -150,6 +158,7 @@ impl Number {
             Self::CarryOver => numbers.carry_over_c,
             Self::BurstResponse => numbers.burst_response,
             Self::SettingPace => numbers.setting_pace,
+            Self::TemperingPace => numbers.tempering_pace,
             Self::Dryer => numbers.dryer_w,
             Self::WarmWater => numbers.warm_water_ratio,
             Self::Bath => numbers.bath_w,

@@ -7,6 +7,7 @@ use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
 use super::labels::NamedLabel;
 use super::packing::{LearnedSpare, PackingInputs};
 use super::when::WhenInputs;
+use crate::check::{self, Checker};
 use crate::chocolate::Family;
 use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
 
@@ -25,6 +26,9 @@ pub struct PlanInputs {
     /// How long it takes to set here, against what is usual; filled in from the shelf.
     #[serde(default)]
     pub setting_pace: Option<f64>,
+    /// How long bowls take until they are in temper, against what is usual; filled in from the shelf.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub tempering_pace: Option<TemperingPace>,
     /// What the labels say of goods that recipes name and nobody picks; filled in from the shelf.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub labels: Vec<NamedLabel>,
@@ -41,6 +45,44 @@ pub struct PlanInputs {
     /// When it is made; as soon as it is begun, if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub when: Option<WhenInputs>,
+}
+
+/// How long a maker's bowls take until they are in temper, against what is usual.
+#[derive(Clone, Copy, Debug, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TemperingPace {
+    /// Most likely.
+    pub typical: f64,
+    /// Hardly less.
+    pub least: f64,
+    /// Hardly more.
+    pub most: f64,
+}
+
+impl Default for TemperingPace {
+    /// As custom has it: what one evening takes less, and another more.
+    fn default() -> Self {
+        Self::of(1.0)
+    }
+}
+
+impl TemperingPace {
+    /// Of a maker of whom the middle is known, and no range.
+    #[must_use]
+    pub fn of(typical: f64) -> Self {
+        // What is learned at the edge of what can be is a pace all the same.
+        let check::Bounds { min, max, .. } = check::TEMPERING_PACE;
+        Self { typical, least: (typical * 0.7).max(min), most: (typical * 1.9).min(max) }
+    }
+
+    pub(super) fn check(self, check: &mut Checker) {
+        for (name, value) in [("typical", self.typical), ("least", self.least), ("most", self.most)]
+        {
+            let field = format!("tempering_pace.{name}");
+            check.number(field, value, check::TEMPERING_PACE);
+        }
+    }
 }
 
 impl PlanInputs {
@@ -66,6 +108,7 @@ impl PlanInputs {
             rh_pct: 45.0,
             fridge_c: None,
             setting_pace: None,
+            tempering_pace: None,
             labels: Vec::new(),
             bowls: vec![bowl],
             components: vec![ComponentInputs {

@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 
 use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
-use super::inputs::PlanInputs;
+use super::inputs::{PlanInputs, TemperingPace};
 use super::keeping::Keeping;
 use super::left_over::left_over;
 use super::needed::Needed;
@@ -52,6 +52,8 @@ pub struct Plan {
     pub goods: Vec<GoodsTaken>,
     /// How it is packed.
     pub packing: Option<Packed>,
+    /// How long its maker's bowls take until they are in temper.
+    pub tempering_pace: TemperingPace,
 }
 
 /// The kitchen that a batch is made in.
@@ -84,6 +86,9 @@ impl Plan {
             when.check(&mut check);
         }
         check_spares(&inputs.spares, &mut check);
+        if let Some(pace) = inputs.tempering_pace {
+            pace.check(&mut check);
+        }
         if let Some(packing) = &inputs.packing {
             packing.check(&mut check);
         }
@@ -162,7 +167,18 @@ impl Plan {
         check.finish()?;
         let goods = taken(&bowls, &components, packing.as_ref());
         let room_notes = room.verdict();
-        Ok(Self { room, room_notes, bowls, components, notes, allergens, goods, packing })
+        let tempering_pace = inputs.tempering_pace.unwrap_or_default();
+        Ok(Self {
+            room,
+            room_notes,
+            bowls,
+            components,
+            notes,
+            allergens,
+            goods,
+            packing,
+            tempering_pace,
+        })
     }
 }
 

@@ -34,9 +34,11 @@ use crate::catalogue::shelf as say;
 use crate::check::{Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
-use crate::learn::{GearNumbers, Learned, Number, learned_value};
+use crate::learn::{GearNumbers, Learned, Number, learned_value, spread};
 use crate::pantry::GoodsInputs;
-use crate::plan::{BY_NAME, BowlInputs, GoodsTaken, LearnedSpare, NamedLabel, PlanInputs};
+use crate::plan::{
+    BY_NAME, BowlInputs, GoodsTaken, LearnedSpare, NamedLabel, PlanInputs, TemperingPace,
+};
 use crate::work;
 
 /// A thing on the shelf.
@@ -286,6 +288,7 @@ impl Shelf {
         }
         filled.labels = self.labels_by_name();
         filled.spares = self.spares();
+        filled.tempering_pace = self.tempering_pace();
         filled.setting_pace = self.learned(Number::SettingPace, None, None).map(|l| l.value);
         check.finish()?;
         Ok(filled)
@@ -478,7 +481,7 @@ impl Shelf {
                 (Some(ware_id?), Some(heat_id?))
             }
             Number::WarmWater => (Some(ware_id?), None),
-            Number::SettingPace | Number::Dryer => (None, None),
+            Number::SettingPace | Number::TemperingPace | Number::Dryer => (None, None),
         };
         let since = |id: Uuid| self.entries.get(&id).and_then(|entry| entry.learns_from);
         let kitchen = (ware.is_none() && heat.is_none()).then_some(Self::KITCHEN);
@@ -494,6 +497,22 @@ impl Shelf {
         )
     }
 
+    /// How long bowls take here until they are in temper, with the range of most of them.
+    fn tempering_pace(&self) -> Option<TemperingPace> {
+        let number = Number::TemperingPace;
+        let typical = self.learned(number, None, None)?.value;
+        let since = self.entries.get(&Self::KITCHEN).and_then(|entry| entry.learns_from);
+        let known = self.lessons.iter().filter(|taught| since.is_none_or(|at| taught.opened >= at));
+        let range = spread(number, known.filter_map(|taught| number.of(&taught.numbers)));
+        let usual = TemperingPace::of(typical);
+        Some(range.map_or(usual, |[least, most]| TemperingPace {
+            typical,
+            // The middle counts what is usual too.
+            least: least.min(typical),
+            most: most.max(typical),
+        }))
+    }
+
     /// All that was learned of a bowl and a heat source.
     #[must_use]
     pub fn numbers(&self, ware_id: Option<Uuid>, heat_id: Option<Uuid>) -> GearNumbers {
@@ -504,6 +523,7 @@ impl Shelf {
             carry_over_c: value(Number::CarryOver),
             burst_response: value(Number::BurstResponse),
             setting_pace: None,
+            tempering_pace: None,
             dryer_w: value(Number::Dryer),
             warm_water_ratio: value(Number::WarmWater),
             bath_w: value(Number::Bath),

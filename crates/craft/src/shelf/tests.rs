@@ -197,6 +197,7 @@ fn lessons_go_to_the_gear_they_were_taught_with() {
         carry_over_c: Some(3.0),
         burst_response: Some(0.4),
         setting_pace: None,
+        tempering_pace: None,
         ..GearNumbers::default()
     };
     let shelf = Shelf::new(things(), vec![taught(1, Some(BOWL), Some(STOVE), all)]);

@@ -42,7 +42,7 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
         .into_iter()
         .filter_map(|((key, nth), tempering)| {
             let bowl = plan.bowls.iter().find(|bowl| bowl.key == key)?;
-            let line = tempering::line(bowl, nth, tempering.wait)?;
+            let line = tempering::line(bowl, nth, tempering.wait, plan.tempering_pace)?;
             Some((tempering.first, line))
         })
         .collect();

@@ -19,4 +19,4 @@ mod tests;
 pub(crate) use lay_out::APART_S;
 pub use lay_out::lines;
 pub use step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
-pub use tempering::tempering_key;
+pub use tempering::{tempering_key, usual_time};

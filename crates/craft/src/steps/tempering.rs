@@ -5,8 +5,8 @@ use super::step::{Line, LineOf, Step, StepKind, Takes, Wait};
 use crate::catalogue::steps as say;
 use crate::help::Topic;
 use crate::message::Message;
-use crate::plan::{BowlPlan, PlannedBowl};
-use crate::units::{Mass, in_grams, in_seconds};
+use crate::plan::{BowlPlan, PlannedBowl, TemperingPace};
+use crate::units::{Mass, Time, in_grams, in_seconds, seconds};
 
 /// Stirring between two bursts takes as long again as the bursts (*custom*).
 const STIRRING: f64 = 1.0;
@@ -21,11 +21,10 @@ const TEST_S: f64 = 300.0;
 const BOTTLE_S: f64 = 480.0;
 /// Weighing out, and setting seed aside (*custom*).
 const WEIGHING_S: f64 = 180.0;
-/// What one evening takes less, and another more (*custom*).
-const RANGE: [f64; 2] = [0.7, 1.9];
 
-/// How long a bowl is at the bench before it can be poured.
-pub(super) fn takes(plan: &BowlPlan) -> Takes {
+/// How long a bowl usually is at the bench before it can be poured (*custom*).
+#[must_use]
+pub fn usual_time(plan: &BowlPlan) -> Time {
     let hundreds = in_grams(plan.total) / 100.0;
     let linear = |[any, each]: [f64; 2]| any + each * hundreds;
     let typical_s = if is_bottle(plan) {
@@ -39,12 +38,14 @@ pub(super) fn takes(plan: &BowlPlan) -> Takes {
         let test = if plan.method.is_tested() { TEST_S } else { 0.0 };
         melt + if cools { linear(COOLING_S) } else { 0.0 } + test
     };
-    let typical_s = typical_s.round();
-    Takes {
-        typical_s,
-        least_s: (typical_s * RANGE[0]).round(),
-        most_s: (typical_s * RANGE[1]).round(),
-    }
+    seconds(typical_s.round())
+}
+
+/// The same at a maker's own pace.
+fn takes(plan: &BowlPlan, pace: TemperingPace) -> Takes {
+    let usual_s = in_seconds(usual_time(plan));
+    let at = |pace: f64| (usual_s * pace).round();
+    Takes { typical_s: at(pace.typical), least_s: at(pace.least), most_s: at(pace.most) }
 }
 
 /// Whether it was bought coloured, and is softened by hand.
@@ -64,7 +65,12 @@ pub fn tempering_key(bowl: &str, nth: u32) -> String {
 }
 
 /// A chocolate's nth tempering, which may wait for what its first user waits for.
-pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<Line> {
+pub(super) fn line(
+    bowl: &PlannedBowl,
+    nth: u32,
+    wait: Option<Wait>,
+    pace: TemperingPace,
+) -> Option<Line> {
     let plan = bowl.plan.as_ref()?;
     let label = &bowl.label;
     let key = line_key(&bowl.key, nth);
@@ -111,7 +117,7 @@ pub(super) fn line(bowl: &PlannedBowl, nth: u32, wait: Option<Wait>) -> Option<L
         detail: if colour { say::temper_colour_how() } else { say::temper_how() },
         caution: None,
         missed: wait.as_ref().and_then(|wait| wait.closes.as_ref()).map(|_| say::temper_late()),
-        takes: takes(plan),
+        takes: takes(plan, pace),
         chocolate: None,
         tempered: None,
         wait,

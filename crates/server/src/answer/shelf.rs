@@ -103,6 +103,8 @@ pub enum NumberName {
     BurstResponse,
     /// How long work takes to set, against what is usual.
     SettingPace,
+    /// How long it takes until a bowl is in temper, against what is usual.
+    TemperingPace,
     /// What the hair dryer brings into a bowl, in watts.
     DryerW,
     /// How fast warm water warms the bowl, against what is usual.
@@ -119,6 +121,7 @@ impl From<Number> for NumberName {
             Number::CarryOver => Self::CarryOverC,
             Number::BurstResponse => Self::BurstResponse,
             Number::SettingPace => Self::SettingPace,
+            Number::TemperingPace => Self::TemperingPace,
             Number::Dryer => Self::DryerW,
             Number::WarmWater => Self::WarmWaterRatio,
             Number::Bath => Self::BathW,
@@ -211,10 +214,12 @@ impl ThingAnswer {
                         .into_iter()
                         .collect()
                 }
-                Some(Thing::Kitchen(_)) => [Number::SettingPace, Number::Dryer]
-                    .into_iter()
-                    .filter_map(|number| learned(shelf, number, None, None))
-                    .collect(),
+                Some(Thing::Kitchen(_)) => {
+                    [Number::SettingPace, Number::TemperingPace, Number::Dryer]
+                        .into_iter()
+                        .filter_map(|number| learned(shelf, number, None, None))
+                        .collect()
+                }
                 _ => Vec::new(),
             },
             thing: thing.cloned(),

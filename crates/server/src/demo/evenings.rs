@@ -78,6 +78,7 @@ fn inputs(
         rh_pct,
         fridge_c: Some(5.0),
         setting_pace: None,
+        tempering_pace: None,
         labels: Vec::new(),
         spares: Vec::new(),
         packing: None,
@@ -179,6 +180,7 @@ fn open_night() -> PlanInputs {
         rh_pct: 45.0,
         fridge_c: Some(5.0),
         setting_pace: None,
+        tempering_pace: None,
         labels: Vec::new(),
         spares: Vec::new(),
         packing: None,
@@ -342,6 +344,7 @@ fn three_days() -> PlanInputs {
         rh_pct: 45.0,
         fridge_c: Some(5.0),
         setting_pace: None,
+        tempering_pace: None,
         labels: Vec::new(),
         spares: Vec::new(),
         packing: Some(PackingInputs {

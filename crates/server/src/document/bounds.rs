@@ -327,6 +327,15 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     ),
     (check::SETTING_PACE, &["GearNumbers.setting_pace", "PlanInputs.setting_pace"]),
     (
+        check::TEMPERING_PACE,
+        &[
+            "GearNumbers.tempering_pace",
+            "TemperingPace.least",
+            "TemperingPace.most",
+            "TemperingPace.typical",
+        ],
+    ),
+    (
         check::SHARE_PCT,
         &["AccentInputs.share_pct", "BlendPart.share_pct", "SugarInputs.whitened_pct"],
     ),

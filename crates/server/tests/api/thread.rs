@@ -263,3 +263,34 @@ async fn the_shelf_today_tells_what_runs_out_what_expires_and_what_it_is_enough_
     let enough = today().await;
     assert_eq!((&enough["runs_out"], &enough["enough_for"][0]["id"]), (&json!([]), &json!(plan)));
 }
+
+#[actix_web::test]
+async fn bowls_teach_how_long_their_maker_takes_and_the_days_follow() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Slow bowls").await;
+    let takes = async || {
+        let planned = kitchen.get(&format!("/plans/{plan}")).await.with(200);
+        let lines = planned["plan"]["lines"].as_array().expect("lines").clone();
+        let steps = lines.iter().flat_map(|line| line["steps"].as_array().expect("steps").clone());
+        let temper = steps.into_iter().find(|step| step["key"] == "@dark/temper");
+        temper.expect("it is tempered")["takes"]["typical_s"].as_f64().expect("seconds")
+    };
+    let usual = takes().await;
+    for _ in 0..2 {
+        let opened = kitchen.opened(&plan).await;
+        let bowl = text(&opened["bowl"]["id"]);
+        kitchen.pass(chrono::TimeDelta::hours(2));
+        kitchen.tempered(&bowl).await;
+        kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    }
+    let slow = takes().await;
+    assert!(slow > usual * 1.5, "{slow} {usual}");
+    let shelf = kitchen.get("/shelf").await.with(200);
+    let things = shelf["things"].as_array().expect("things");
+    let learned = things.iter().flat_map(|thing| thing["learned"].as_array().expect("a list"));
+    let pace = learned.into_iter().find(|one| one["number"] == "tempering_pace");
+    assert_eq!(pace.expect("it was learned")["bowls"], 2);
+    // Whoever has another habit now forgets it, with all else that the kitchen learned.
+    kitchen.delete(&format!("/shelf/{}/learned", Uuid::nil())).await.with(200);
+    assert!((takes().await - usual).abs() < 1e-9);
+}

@@ -202,7 +202,7 @@ function MakeEnough({ draft, onMade }: Pick<FilledProps, "draft" | "onMade">) {
           : undefined,
       );
     } catch (error) {
-      setSaid(error instanceof Refusal ? error.message : "No connection: try again.");
+      setSaid(error instanceof Refusal ? tooMuch(draft, error) : "No connection: try again.");
     }
   };
   return (
@@ -217,4 +217,14 @@ function MakeEnough({ draft, onMade }: Pick<FilledProps, "draft" | "onMade">) {
 
 function amount(value: number, by_the_piece: boolean): string {
   return by_the_piece ? String(Math.round(value)) : mass(value);
+}
+
+/** What is too much for one plan, by what is made. */
+function tooMuch({ components }: PlanInputs, { fields, message }: Refusal): string {
+  const named = Object.entries(fields).map(([field, wrong]) => {
+    const i = /^components\[(\d+)\]/.exec(field)?.[1];
+    const name = i === undefined ? undefined : components[Number(i)]?.name;
+    return name ? `${name} ${wrong}` : wrong;
+  });
+  return named.length > 0 ? `Too much for one plan. ${named.join(". ")}.` : message;
 }
