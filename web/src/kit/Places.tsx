@@ -1,12 +1,13 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { NavLink } from "react-router";
+import { FINGER } from "./finger";
 
 const Link = chakra(NavLink);
 
 interface Props {
   /** Of what these are the places, for who cannot see them stand together. */
   label: string;
-  places: { to: string; name: string }[];
+  places: { to: string; name: string; wide?: boolean | undefined }[];
 }
 
 /** The places of one thing, each with its address and a touch from the others. */
@@ -21,15 +22,16 @@ export function Places({ label, places }: Props) {
       w={{ base: "full", md: "auto" }}
       _print={{ display: "none" }}
     >
-      {places.map(({ to, name }) => (
+      {places.map(({ to, name, wide }) => (
         <Link
           key={to}
           to={to}
           end
           flex={{ base: "1 1 auto", md: "none" }}
           h="48px"
-          px={{ base: "1", md: "4" }}
-          display="flex"
+          px={{ base: "0.5", md: "4" }}
+          display={wide ? { base: "none", md: "flex" } : "flex"}
+          minW={FINGER}
           alignItems="center"
           justifyContent="center"
           fontSize={{ base: "sm", md: "md" }}

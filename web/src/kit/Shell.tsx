@@ -2,6 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { SlidersHorizontal } from "lucide-react";
 import type { ReactNode } from "react";
 import { NavLink, Outlet } from "react-router";
+import { FINGER } from "./finger";
 
 const Link = chakra(NavLink);
 
@@ -22,9 +23,6 @@ function Mark() {
     </svg>
   );
 }
-
-/** As wide as a finger, and narrower only where a screen has no room for all of them so. */
-const FINGER = "clamp(28px, 28px + (100vw - 320px) * 0.3, 48px)";
 
 /** The frame round every page: the name, and the places. */
 export function Shell({ underWay }: { underWay?: ReactNode }) {

@@ -38,6 +38,7 @@ export function ShoppingPlace({ planId, version, plan, names }: Props) {
         ))}
       </Box>
       <Box display="flex" gap="5" flexWrap="wrap" mt="2" _print={{ display: "none" }}>
+        <WayTo to={`/plans/${planId}/cost`}>What it costs</WayTo>
         <WayTo to={`/shelf/shopping?plans=${planId}`}>Combine with other plans</WayTo>
         <FileTo href={`/api/v1/shopping/csv?plans=${planId}`} download>
           Save as a table (CSV)

@@ -51,7 +51,7 @@ export function ShoppingOfPlans() {
         </Box>
       </Panel>
       <Panel title="Plans on this list" _print={{ display: "none" }}>
-        <Box as="ul" listStyleType="none" display="grid" gap="1.5" role="group" aria-label="Plans">
+        <Box as="ul" listStyleType="none" display="grid" gap="1.5" aria-label="Plans">
           {plans.data.map(({ id, name }) => (
             <li key={id}>
               <Chosen

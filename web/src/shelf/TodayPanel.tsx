@@ -7,7 +7,7 @@ import { WayTo } from "../kit/WayTo";
 import { counted } from "./counted";
 
 /** So many of each are named; the rest is counted. */
-const NAMED = 4;
+const NAMED = 3;
 
 /** The shelf today: what runs out, what expires, what it is enough for. */
 export function TodayPanel() {
@@ -46,9 +46,7 @@ export function TodayPanel() {
       <Told title="Enough to make" none="No plan as it stands.">
         {enough_for.slice(0, NAMED).map(({ id, name }) => (
           <Box key={id}>
-            <WayTo to={`/plans/${id}`} minH="8">
-              {name}
-            </WayTo>
+            <WayTo to={`/plans/${id}`}>{name}</WayTo>
           </Box>
         ))}
         <More all={enough_for} />

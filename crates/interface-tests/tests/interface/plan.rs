@@ -391,7 +391,7 @@ async fn every_place_of_a_plan_tells_the_same_and_stands_at_its_address() {
         for (name, at, words) in [
             ("Steps", "steps", "Look for"),
             ("Schedule", "schedule", "Save as a calendar file"),
-            ("Shopping", "shopping", "To buy"),
+            ("Shopping", "shopping", "Combine with other plans"),
         ] {
             page.place(name).await?;
             page.until_said(words).await?;
