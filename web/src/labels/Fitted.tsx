@@ -24,14 +24,25 @@ export function Fitted({ says, largest = LARGEST_PT, children, ...rest }: Props)
   useLayoutEffect(() => {
     const of = box.current;
     if (!of) return;
-    let size = largest;
     const fits = () => of.scrollHeight <= of.clientHeight && of.scrollWidth <= of.clientWidth;
-    of.style.fontSize = `${size}pt`;
-    while (size > SMALLEST_PT && !fits()) {
-      size -= STEP_PT;
+    const refit = () => {
+      let size = largest;
       of.style.fontSize = `${size}pt`;
-    }
-    setPt(size);
+      while (size > SMALLEST_PT && !fits()) {
+        size -= STEP_PT;
+        of.style.fontSize = `${size}pt`;
+      }
+      setPt(size);
+    };
+    refit();
+    // Letters that come later, or a box that is laid out anew, need other room.
+    const watch = new ResizeObserver(refit);
+    watch.observe(of);
+    document.fonts.addEventListener("loadingdone", refit);
+    return () => {
+      watch.disconnect();
+      document.fonts.removeEventListener("loadingdone", refit);
+    };
   }, [says, largest]);
   return (
     <Box

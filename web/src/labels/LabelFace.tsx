@@ -21,7 +21,7 @@ export function titleOf(label: Labelled, title: string): string {
 export function LabelFace({ label, of, title }: Props) {
   const { contains, may_contain, not_food, best_before, storage, net_g } = label;
   return (
-    <Fitted says={JSON.stringify([label, of.maker, of.address, of.lot, of.label.sheet])}>
+    <Fitted says={JSON.stringify([title, label, of.maker, of.address, of.lot, of.label.sheet])}>
       <Box fontWeight="700" fontSize="1.35em" lineHeight="1.1" css={{ fontStretch: "115%" }}>
         {titleOf(label, title)}
       </Box>

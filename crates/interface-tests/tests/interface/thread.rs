@@ -159,6 +159,10 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
             ensure!(label.contains(says), "{says}: {label}");
         }
         ensure!(label.contains("Not for eating: paper sticks."), "{label}");
+        // All of it is seen.
+        let cut = "return [...document.querySelectorAll('[data-pt]')].filter((of) => \
+            of.scrollHeight > of.clientHeight || of.scrollWidth > of.clientWidth).length";
+        page.until_script(cut, "no label is cut", |cut| *cut == json!(0)).await?;
         // Eight on a sheet.
         ensure!(page.printed_pages().await? == 4, "{}", page.printed_pages().await?);
         page.choose("Format", "card with a picture").await?;
