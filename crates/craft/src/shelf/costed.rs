@@ -3,7 +3,7 @@
 
 use std::collections::HashMap;
 
-use super::sources::Source;
+use super::sources::{Source, add_once};
 use super::{KitchenInputs, Shelf, in_its_unit};
 use crate::boxes::Portion;
 use crate::check::Fault;
@@ -146,8 +146,7 @@ impl Shelf {
         let mut bowls: Vec<String> = Vec::new();
         for source in Source::all(plan, filled) {
             let needed = source.planned.needed;
-            let is_colour = source.planned.plan.as_ref().is_some_and(|of| of.colour.is_some());
-            let of = if is_colour { CostOf::Colour } else { CostOf::Chocolate };
+            let of = if source.is_colour() { CostOf::Colour } else { CostOf::Chocolate };
             let name = self.called(&source);
             let price_per_kg = self.price_per_kg(&source);
             let part = |name: String, mass: Mass| ByWeight {
@@ -208,7 +207,7 @@ impl Shelf {
         for line in lines.iter().filter(|line| line.cost.is_none()) {
             let source = line.bowl.as_ref().and_then(|key| Source::of(plan, filled, key));
             let missing = source.map_or_else(|| vec![line.name.clone()], |of| self.unpriced(&of));
-            add_once(&mut unpriced, missing);
+            missing.into_iter().for_each(|name| add_once(&mut unpriced, name));
         }
         Ok(PlanCost {
             box_goods: self.box_goods(plan, filled, &made),
@@ -225,8 +224,7 @@ impl Shelf {
     /// What it is called where it is paid for: as on the shelf.
     fn called(&self, source: &Source<'_>) -> String {
         let kept = source.stated.chocolate_id.and_then(|id| self.chocolate(id));
-        let colour = source.planned.plan.as_ref().is_some_and(|of| of.colour.is_some());
-        match kept.filter(|_| !colour) {
+        match kept.filter(|_| !source.is_colour()) {
             Some(kept) => kept.name.clone(),
             None => source.planned.label.clone(),
         }
@@ -297,7 +295,10 @@ impl Shelf {
             let grams = in_grams(source.chocolate_in(portion.mass));
             match self.price_per_kg(&source) {
                 Some(price) => cost += price * grams / 1_000.0,
-                None => add_once(&mut unpriced, self.unpriced(&source)),
+                None => {
+                    let missing = self.unpriced(&source).into_iter();
+                    missing.for_each(|name| add_once(&mut unpriced, name));
+                }
             }
         }
         let bought = of.draft.goods.iter().flat_map(|goods| goods.bought());
@@ -307,7 +308,7 @@ impl Shelf {
             let ByCount { name, count, price } = self.bought(&taken, filled).by_count;
             match price {
                 Some(price) => cost += price * count,
-                None => add_once(&mut unpriced, vec![name]),
+                None => add_once(&mut unpriced, name),
             }
         }
         let pieces = of.draft.size.pieces.map(|pieces| pieces.count);
@@ -343,14 +344,6 @@ impl Shelf {
 struct Bought {
     by_count: ByCount,
     unit: CountedIn,
-}
-
-fn add_once(all: &mut Vec<String>, names: Vec<String>) {
-    for name in names {
-        if !all.contains(&name) {
-            all.push(name);
-        }
-    }
 }
 
 impl CostLine {

@@ -5,7 +5,7 @@ use chrono::NaiveDate;
 use uuid::Uuid;
 
 use super::Shelf;
-use super::sources::Source;
+use super::sources::{Source, add_once};
 use crate::allergens::{Allergen, of_family};
 use crate::catalogue::label as say;
 use crate::check::Fault;
@@ -114,9 +114,7 @@ impl Shelf {
             let used = one.draft.used.iter().filter(|used| used.goes == "on them");
             let all = inside.map(|goods| goods.name.clone());
             for name in all.chain(used.map(|used| used.name.to_owned())) {
-                if !not_food.contains(&name) {
-                    not_food.push(name);
-                }
+                add_once(&mut not_food, name);
             }
         }
         let name = component.map_or_else(
@@ -163,7 +161,8 @@ impl Shelf {
                 for bought in goods.bought() {
                     if let Some(family) = Family::of_a_filling(bought.name) {
                         let id = self.chocolate_of_a_filling(filled, bought.name);
-                        parts.push(self.chocolate_part(id, family, bought.mass * *share));
+                        let mass = bought.mass * *share;
+                        parts.push(self.chocolate_part(id, family.in_words(), [family], mass));
                         continue;
                     }
                     let kept = self.kept_of(bought);
@@ -202,19 +201,11 @@ impl Shelf {
             self.chocolate_parts(plan, filled, colour, plain * share, parts);
         }
         let Some(colour) = &of.colour else {
-            let kept = source.stated.chocolate_id.and_then(|id| self.chocolate(id));
-            let says = kept.and_then(|kept| kept.allergens.as_ref());
             let families = source.stated.blend.iter().flatten().map(|part| part.family);
             let single = source.stated.blend.is_none().then_some(source.stated.family);
-            let always = families.chain(single).flat_map(|family| of_family(family));
-            let told = says.iter().flat_map(|label| &label.contains);
-            parts.push(Part {
-                name: source.name().to_owned(),
-                grams: in_grams(source.chocolate_in(plain)),
-                label_text: kept.map(|kept| kept.label.clone()).filter(|text| !text.is_empty()),
-                allergens: always.chain(told).copied().map(Named::plain).collect(),
-                may_contain: as_named(says.map(|label| &label.may_contain)),
-            });
+            let (id, families) = (source.stated.chocolate_id, families.chain(single));
+            let chocolate = source.chocolate_in(plain);
+            parts.push(self.chocolate_part(id, source.name(), families, chocolate));
             if let Some((added, _)) = of.fat_added() {
                 parts.push(Part {
                     name: added.fat.name().to_owned(),
@@ -246,16 +237,23 @@ impl Shelf {
         picked.or_else(|| named().map(|(_, goods)| goods))
     }
 
-    /// A chocolate that goes into a filling, with what its own label says.
-    fn chocolate_part(&self, id: Option<Uuid>, family: Family, mass: Mass) -> Part {
+    /// A chocolate of one family, or of several, with what its own label says.
+    fn chocolate_part(
+        &self,
+        id: Option<Uuid>,
+        name: &str,
+        families: impl IntoIterator<Item = Family>,
+        mass: Mass,
+    ) -> Part {
+        let always = families.into_iter().flat_map(of_family).copied();
         let kept = id.and_then(|id| self.chocolate(id));
         let says = kept.and_then(|kept| kept.allergens.as_ref());
-        let told = says.iter().flat_map(|label| &label.contains);
+        let told = says.iter().flat_map(|label| &label.contains).copied();
         Part {
-            name: family.in_words().to_owned(),
+            name: name.to_owned(),
             grams: in_grams(mass),
             label_text: kept.map(|kept| kept.label.clone()).filter(|text| !text.is_empty()),
-            allergens: of_family(family).iter().chain(told).copied().map(Named::plain).collect(),
+            allergens: always.chain(told).map(Named::plain).collect(),
             may_contain: as_named(says.map(|label| &label.may_contain)),
         }
     }
@@ -299,16 +297,11 @@ impl Shelf {
         for source in Self::sources(plan, filled, shares) {
             let parts = source.stated.colour.iter().flat_map(|colour| &colour.pigments);
             for pigment in parts.filter_map(|part| part.pigment.as_ref()) {
-                let one = |into: &mut Vec<String>| {
-                    if !into.contains(&pigment.name) {
-                        into.push(pigment.name.clone());
-                    }
-                };
                 if pigment.check_country {
-                    one(&mut check);
+                    add_once(&mut check, pigment.name.clone());
                 }
                 if pigment.food != FoodStatus::ForEating {
-                    one(&mut unsaid);
+                    add_once(&mut unsaid, pigment.name.clone());
                 }
             }
         }
@@ -324,35 +317,33 @@ impl Shelf {
     /// What has neither ingredients nor allergens from a label of its own.
     fn unread(&self, plan: &Plan, filled: &PlanInputs, shares: &[Share<'_>]) -> Vec<String> {
         let mut unread: Vec<String> = Vec::new();
-        let mut add = |name: String| {
-            if !unread.contains(&name) {
-                unread.push(name);
-            }
+        // A chocolate is made of several things: they are to be on the label too.
+        let unread_chocolate = |id: Option<Uuid>, name: &str| {
+            let kept = id.and_then(|id| self.chocolate(id));
+            kept.is_none_or(|kept| kept.label.is_empty() || kept.allergens.is_none())
+                .then(|| kept.map_or_else(|| name.to_owned(), |kept| kept.name.clone()))
         };
         for source in Self::sources(plan, filled, shares) {
             if source.stated.colour.is_some() {
                 continue;
             }
-            let kept = source.stated.chocolate_id.and_then(|id| self.chocolate(id));
-            // A chocolate is made of several things: they are to be on the label too.
-            if kept.is_none_or(|kept| kept.label.is_empty() || kept.allergens.is_none()) {
-                add(kept.map_or_else(|| source.name().to_owned(), |kept| kept.name.clone()));
+            if let Some(name) = unread_chocolate(source.stated.chocolate_id, source.name()) {
+                add_once(&mut unread, name);
             }
         }
         let goods = shares.iter().flat_map(|(component, _)| &component.draft.goods);
         for bought in goods.filter(|goods| !goods.not_food).flat_map(|goods| goods.bought()) {
             if Family::of_a_filling(bought.name).is_some() {
                 let id = self.chocolate_of_a_filling(filled, bought.name);
-                let kept = id.and_then(|id| self.chocolate(id));
-                if kept.is_none_or(|kept| kept.label.is_empty() || kept.allergens.is_none()) {
-                    add(kept.map_or_else(|| bought.name.to_owned(), |kept| kept.name.clone()));
+                if let Some(name) = unread_chocolate(id, bought.name) {
+                    add_once(&mut unread, name);
                 }
                 continue;
             }
             let kept = self.kept_of(bought);
             let read = bought.label.is_some() || kept.is_some_and(|kept| kept.allergens.is_some());
             if !read && bought.name != FROM_THE_TAP {
-                add(bought.name.to_owned());
+                add_once(&mut unread, bought.name.to_owned());
             }
         }
         unread

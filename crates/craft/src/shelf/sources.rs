@@ -29,6 +29,11 @@ impl<'p> Source<'p> {
         Self::all(plan, filled).find(|source| source.planned.key == whole)
     }
 
+    /// Whether it is a coloured cocoa butter.
+    pub fn is_colour(&self) -> bool {
+        self.planned.plan.as_ref().is_some_and(|plan| plan.colour.is_some())
+    }
+
     /// What it is called on a label: its family, or `chocolate` where it is a blend of several.
     pub fn name(&self) -> &'static str {
         match &self.stated.blend {
@@ -46,6 +51,13 @@ impl<'p> Source<'p> {
             .as_ref()
             .map_or(1.0, |plan| (plan.chocolate_weighed() / plan.weighed_out().total).value);
         mass * share
+    }
+}
+
+/// Adds a name where it does not stand yet.
+pub(super) fn add_once(all: &mut Vec<String>, name: String) {
+    if !all.contains(&name) {
+        all.push(name);
     }
 }
 
