@@ -20,7 +20,7 @@ use store::bowls::{BowlLine, BowlRow};
 use store::changes::Change;
 use store::document::{Computed, Summary};
 use store::stock::MoveRow;
-use store::{Connection, StoreError};
+use store::{Connection, Executor, StoreError};
 use uuid::Uuid;
 
 use crate::answer::batch::{BatchAnswer, UNREADABLE};
@@ -449,6 +449,19 @@ pub fn finalizes_bowl(kind: &ActionKind) -> bool {
     matches!(kind, ActionKind::Poured | ActionKind::GivenUp { .. }) || kind.is_about_the_record()
 }
 
+/// What the latest count of a batch comes to; `None` where nothing was counted.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn counted(
+    database: impl Executor<'_>,
+    batch_id: Uuid,
+    stated: Option<&PlanInputs>,
+) -> Result<Option<CountAnswer>, StoreError> {
+    let row = store::counts::latest(database, batch_id).await?;
+    Ok(row.and_then(|row| CountAnswer::of(row, stated)))
+}
+
 /// A batch with what it was begun with and what was done of it.
 ///
 /// # Errors
@@ -456,7 +469,7 @@ pub fn finalizes_bowl(kind: &ActionKind) -> bool {
 pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
     let begun = store::batches::begun_with(&ground.pool, batch.id).await?;
     let results = store::results::of_batch(&ground.pool, batch.id).await?;
-    let counted = store::counts::latest(&ground.pool, batch.id).await?;
+    let counted = counted(&ground.pool, batch.id, begun.stated.as_ref().ok()).await?;
     let bowls = store::bowls::of_batch(&ground.pool, batch.id).await?;
     let unreadable = match (&begun.stated, &begun.computed) {
         (Err(unreadable), _) | (_, Some(Err(unreadable))) => Some(unreadable.to_string()),
@@ -485,7 +498,7 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
         begun_at: batch.begun_at,
         ended_at: batch.ended_at,
         closed_at: batch.closed_at,
-        counted: counted.and_then(|row| CountAnswer::of(row, begun.stated.as_ref().ok())),
+        counted,
         stated: begun.stated.ok(),
         plan,
         unreadable,

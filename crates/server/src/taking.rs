@@ -14,8 +14,8 @@ use store::stock::MoveRow;
 use store::{Connection, StoreError};
 use uuid::Uuid;
 
-use crate::answer::packing::{CountAnswer, WrappingAnswer};
-use crate::making::Making;
+use crate::answer::packing::WrappingAnswer;
+use crate::making::{Making, counted};
 use crate::on_shelf::OnShelf;
 
 /// What a batch keeps of its components' goods.
@@ -182,9 +182,9 @@ async fn wrapped(
     stated: Option<&PlanInputs>,
 ) -> Result<Vec<(String, Option<Uuid>, f64)>, StoreError> {
     let Some(packing) = packing else { return Ok(Vec::new()) };
-    let counted = store::counts::latest(&mut *connection, making.batch.id).await?;
-    let counted = counted.and_then(|row| CountAnswer::of(row, stated)?.fills);
-    let share = counted.map_or(1.0, |fills| f64::from(fills) / packing.count.max(1.0));
+    let counted = counted(&mut *connection, making.batch.id, stated).await?;
+    let fills = counted.and_then(|counted| counted.fills);
+    let share = fills.map_or(1.0, |fills| f64::from(fills) / packing.count.max(1.0));
     let all = packing.wrapping.into_iter();
     Ok(all.map(|one| (one.name, one.goods_id, one.count * share)).collect())
 }

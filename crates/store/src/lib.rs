@@ -34,7 +34,7 @@ pub use connect::{
 pub use digest::{digest, digest_of_bytes};
 pub use error::{Sent, StoreError};
 pub use page::Page;
-pub use sqlx::{MySqlConnection as Connection, MySqlPool as Pool};
+pub use sqlx::{MySqlConnection as Connection, MySqlExecutor as Executor, MySqlPool as Pool};
 pub use whole::{alone, whole};
 
 use craft::time::WallTime;

@@ -82,10 +82,11 @@ pub async fn follow(
                 bring(&shown.text).await?;
                 page.find("[data-testid=build-now]:not([data-state=wait_for_bowl])").await?;
             }
-            // Its pour at the bench ends it.
+            // Its pour at the bench ends it; until that is heard of, the next step waits for it.
             "do" if let Some(step) = &shown.tempering => {
                 bring(&shown.text).await?;
-                page.find(&format!("[data-testid=build-now]:not([data-step='{step}'])")).await?;
+                let next = format!(":not([data-step='{step}']):not([data-state=wait_for_bowl])");
+                page.find(&format!("[data-testid=build-now]{next}")).await?;
             }
             "do" | "closing" => {
                 // What is counted is noted before it is ticked.

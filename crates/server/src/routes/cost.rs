@@ -10,7 +10,7 @@ use uuid::Uuid;
 
 use super::begin::in_use;
 use crate::answer::cost::PlanCostAnswer;
-use crate::answer::packing::CountAnswer;
+use crate::making::counted;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -30,8 +30,8 @@ pub async fn of_batch(
     let kept = kept.ok_or_else(|| Problem::conflict(NO_COST))?;
     let currency = kept.currency.clone();
     let stated = store::batches::begun_with(&state.pool, *id).await?.stated.ok();
-    let counted = store::counts::latest(&state.pool, *id).await?;
-    let boxes = counted.and_then(|row| CountAnswer::of(row, stated.as_ref())?.fills).map(f64::from);
+    let counted = counted(&state.pool, *id, stated.as_ref()).await?;
+    let boxes = counted.and_then(|counted| counted.fills).map(f64::from);
     let planned = stated.as_ref().and_then(|stated| stated.packing.as_ref()).map(|p| p.count);
     let wasted = wasted(&state, *id, &computed.plan).await?;
     let went = kept.kept().as_it_went(&wasted, boxes.or(planned));

@@ -14,6 +14,7 @@ use super::sent::sent_as;
 use crate::answer::packing::CountAnswer;
 use crate::body::Body;
 use crate::catalogue::records as say;
+use crate::making::counted;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -84,8 +85,7 @@ pub async fn append(
         })
         .await?;
     state.shelf.changed().await;
-    let row = store::counts::latest(&state.pool, *batch_id).await?;
-    let answer = row.and_then(|row| CountAnswer::of(row, stated.as_ref()));
+    let answer = counted(&state.pool, *batch_id, stated.as_ref()).await?;
     let answer = answer.ok_or(store::StoreError::NotFound("count"))?;
     Ok(sent_as(sent).json(answer))
 }

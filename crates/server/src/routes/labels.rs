@@ -20,8 +20,9 @@ use super::days::DaysAsked;
 use super::{begin, plans};
 use crate::agenda::Agenda;
 use crate::answer::grams;
-use crate::answer::packing::{CountAnswer, PackedAnswer};
+use crate::answer::packing::PackedAnswer;
 use crate::catalogue::calc as say;
+use crate::making::counted;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -184,10 +185,10 @@ pub async fn of_batch(
     let made = batch.begun_at.0;
     let made_on = on_the_day(&state, &asked, made).await?;
     let beside = beside(&state, &on_shelf.shelf, *id, made).await?;
-    let counted = store::counts::latest(&state.pool, *id).await?;
-    let counted = counted.and_then(|row| CountAnswer::of(row, Some(&stated))?.fills);
+    let counted = counted(&state.pool, *id, Some(&stated)).await?;
+    let fills = counted.and_then(|counted| counted.fills);
     let lot = lot(made_on, *id);
-    Ok(web::Json(labels(&on_shelf.shelf, &stated, &beside, made_on, (Some(lot), counted))?))
+    Ok(web::Json(labels(&on_shelf.shelf, &stated, &beside, made_on, (Some(lot), fills))?))
 }
 
 /// A batch's lot: the year, the day of the year, and four characters of its own.
