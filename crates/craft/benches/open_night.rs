@@ -17,10 +17,9 @@ pub fn asked() -> Asked {
         [colour, pour, fill, cap, peel]
     };
     let casts = (0..8).flat_map(|component| (0..6).map(move |n| (component, n)));
-    let holds = casts.clone().map(|(component, n)| Hold {
-        what: format!("mould {component}"),
-        from: format!("colour {component}.{n}"),
-        to: format!("peel {component}.{n}"),
+    let holds = casts.clone().map(|(component, n)| {
+        let (from, to) = (format!("colour {component}.{n}"), format!("peel {component}.{n}"));
+        Hold::whole(format!("mould {component}"), from, to)
     });
     let hour = |h| NaiveTime::from_hms_opt(h, 0, 0).expect("an hour");
     Asked {

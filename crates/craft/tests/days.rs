@@ -6,11 +6,12 @@ use chrono::{DateTime, NaiveTime, TimeDelta, TimeZone, Utc};
 use craft::chocolate::Family;
 use craft::kinds::kinds;
 use craft::plan::{
-    BowlInputs, HandsInputs, PinnedInputs, Plan, PlanInputs, TemperingPace, WhenInputs,
+    BowlInputs, HandsInputs, MadeIn, PinnedInputs, Plan, PlanInputs, TemperingPace, WhenInputs,
 };
-use craft::schedule::{Around, Days, Hours, Mend, What, days, sittings};
-use craft::steps::{Line, lines};
+use craft::schedule::{Around, AtHand, Days, Hours, Mend, What, days, sittings};
+use craft::steps::{Line, Thing, lines, taken_up};
 use craft::work::ComponentInputs;
+use uuid::Uuid;
 
 fn at(day: u32, hour: u32) -> DateTime<Utc> {
     Utc.with_ymd_and_hms(2026, 10, day, hour, 0, 0).single().expect("a time")
@@ -53,7 +54,13 @@ fn ready_by(ready_by: DateTime<Utc>) -> WhenInputs {
 }
 
 fn days_of(lines: &[Line], when: &WhenInputs, now: DateTime<Utc>) -> Days {
-    let around = Around { now, hours: &hours(), busy: &[], done: &HashMap::new() };
+    let around = Around {
+        now,
+        hours: &hours(),
+        busy: &[],
+        done: &HashMap::new(),
+        at_hand: &AtHand::default(),
+    };
     days(lines, when, &around).expect("days").expect("something to do")
 }
 
@@ -93,7 +100,11 @@ fn begun_too_late_it_is_told_by_how_much_and_what_would_mend_it() {
     let casts = planned(&["Filled shells"], 3);
     let one = days_of(&casts, &when, at(8, 8));
     assert!(one.late_min > 0.0, "{one:#?}");
-    assert!(one.mends.contains(&Mend::SecondMould("it-0".into())), "{:?}", one.mends);
+    assert!(
+        one.mends.contains(&Mend::OneMore(Thing::MouldOf("it-0".into()), "it-0".into())),
+        "{:?}",
+        one.mends
+    );
     assert!(days_of(&casts, &when, at(1, 8)).mends.is_empty());
 }
 
@@ -108,7 +119,8 @@ fn what_was_done_is_left_out_and_the_rest_counts_from_when_it_was() {
     let before = keys[..=poured].iter().map(|key| ((*key).to_owned(), at(8, 14)));
     let done: HashMap<String, DateTime<Utc>> = before.collect();
     let now = at(8, 14);
-    let around = Around { now, hours: &hours(), busy: &[], done: &done };
+    let around =
+        Around { now, hours: &hours(), busy: &[], done: &done, at_hand: &AtHand::default() };
     let when = WhenInputs { begin: Some(at(1, 8)), ..WhenInputs::default() };
     let rest = days(&shells, &when, &around).expect("days").expect("something to do");
     assert_eq!(rest.slots.len(), 3, "the rest of the pour, fill, cap: {:?}", steps(&rest));
@@ -174,7 +186,13 @@ fn a_helper_does_what_is_safe_and_two_makers_are_sooner() {
 fn what_else_there_is_to_do_is_not_done_at_once() {
     let slab = planned(&["Slab of bark"], 1);
     let busy = [(at(10, 10), at(10, 18))];
-    let around = Around { now: at(5, 9), hours: &hours(), busy: &busy, done: &HashMap::new() };
+    let around = Around {
+        now: at(5, 9),
+        hours: &hours(),
+        busy: &busy,
+        done: &HashMap::new(),
+        at_hand: &AtHand::default(),
+    };
     let days = days(&slab, &ready_by(at(10, 18)), &around).expect("days").expect("some");
     assert!(days.end <= at(10, 10), "{}", days.end);
 }
@@ -236,4 +254,125 @@ fn a_maker_s_own_pace_is_that_of_every_tempering() {
     let faults = Plan::of(&inputs).expect_err("faults");
     let fields: Vec<_> = faults.iter().map(|fault| fault.field.as_str()).collect();
     assert_eq!(fields, ["tempering_pace.typical", "tempering_pace.least", "tempering_pace.most"]);
+}
+
+/// Two slabs, one after the other in the list, in one tray from the shelf and melted by one pot.
+fn two_slabs() -> (Vec<Line>, [Uuid; 2]) {
+    let [tray, pot] = [1, 2].map(Uuid::from_u128);
+    let mut inputs = PlanInputs::usual(Family::Dark);
+    let mut white = inputs.components[0].clone();
+    inputs.bowls.push(BowlInputs::usual(Family::White));
+    white.key = "other".into();
+    white.work.rename(|_| Some("white".to_owned()));
+    inputs.components.push(white);
+    let made_in = |component: &str| MadeIn { component: component.into(), tray_id: tray };
+    inputs.trays = vec![made_in("slab"), made_in("other")];
+    for bowl in &mut inputs.bowls {
+        bowl.heat_id = Some(pot);
+    }
+    (lines(&Plan::of(&inputs).expect("a plan")), [tray, pot])
+}
+
+#[test]
+fn what_there_is_but_one_of_is_waited_for_and_one_more_of_it_would_mend_it() {
+    let (slabs, [tray, pot]) = two_slabs();
+    let when = WhenInputs { hands: HandsInputs::Two, ..ready_by(at(5, 11)) };
+    let with = |things: &[(Uuid, u32)]| {
+        let at_hand = AtHand { things: things.iter().copied().collect(), in_fridge: None };
+        let (hours, done) = (hours(), HashMap::new());
+        let around =
+            Around { now: at(5, 9), hours: &hours, busy: &[], done: &done, at_hand: &at_hand };
+        days(&slabs, &when, &around).expect("days").expect("something to do")
+    };
+    let one_tray = with(&[]);
+    assert!(one_tray.slots[0].to <= one_tray.slots[1].from, "{:?}", steps(&one_tray));
+    let two_trays = with(&[(tray, 2)]);
+    assert!(two_trays.slots[1].from < two_trays.slots[0].to, "both at once");
+    let one_pot = with(&[(tray, 2), (pot, 1)]);
+    assert!(one_pot.begin < two_trays.begin, "one waits for the pot");
+    assert!(one_pot.begin > one_tray.begin, "and for nothing else");
+    // Where there is no time to wait, one more is what mends it.
+    let late = WhenInputs {
+        begin: Some(at(5, 9)),
+        ..ready_by(at(5, 9) + (two_trays.end - two_trays.begin))
+    };
+    let late = WhenInputs { hands: HandsInputs::Two, ..late };
+    let at_hand = AtHand::default();
+    let (hours, done) = (hours(), HashMap::new());
+    let around = Around { now: at(5, 9), hours: &hours, busy: &[], done: &done, at_hand: &at_hand };
+    let late = days(&slabs, &late, &around).expect("days").expect("something to do");
+    assert!(late.late_min > 0.0);
+    assert!(
+        late.mends.contains(&Mend::OneMore(Thing::Tray(tray), "slab".into())),
+        "{:?}",
+        late.mends
+    );
+}
+
+#[test]
+fn a_full_fridge_is_waited_for() {
+    let two = planned(&["Slab of bark", "Scored shards"], 1);
+    let when =
+        WhenInputs { hands: HandsInputs::Two, begin: Some(at(5, 9)), ..WhenInputs::default() };
+    let with = |in_fridge| {
+        let at_hand = AtHand { in_fridge, ..AtHand::default() };
+        let (hours, done) = (hours(), HashMap::new());
+        let around =
+            Around { now: at(5, 9), hours: &hours, busy: &[], done: &done, at_hand: &at_hand };
+        days(&two, &when, &around).expect("days").expect("something to do").end
+    };
+    assert_eq!(with(None), with(Some(2)), "there is room for both");
+    assert!(with(Some(1)) >= with(None));
+    let spans: Vec<_> =
+        taken_up(&two).into_iter().filter(|one| one.thing == Thing::Fridge).collect();
+    assert_eq!(spans.len(), 2, "each has its stay: {spans:?}");
+}
+
+#[test]
+fn flat_work_is_made_with_the_moulds_where_that_saves_a_tempering() {
+    let alone = planned(&["Filled shells"], 1);
+    let both = planned(&["Slab of bark", "Filled shells"], 1);
+    let dark = |lines: &[Line]| {
+        lines.iter().filter(|line| line.bowl().is_some_and(|(key, _)| key == "dark")).count()
+    };
+    assert_eq!(dark(&both), dark(&alone), "the bark asks for none of its own");
+    let lines: Vec<_> = both.iter().filter_map(Line::component).collect();
+    assert_eq!(lines, ["it-1", "it-0"], "moulds first: the bark is made of what runs back");
+    let days = days_of(&both, &ready_by(at(10, 18)), at(5, 9));
+    assert_eq!(days.broken, []);
+    let from = |step: &str| {
+        let of = days.slots.iter().find(|slot| slot.sitting.step.starts_with(step));
+        of.map(|slot| (slot.from, slot.to)).expect("such a sitting")
+    };
+    let (_, poured) = from("it-1/pour");
+    let (bark, _) = from("it-0/");
+    assert!(bark >= poured && bark - poured <= TimeDelta::hours(2), "in one go: {bark} {poured}");
+    // Two that wait for nothing need no putting off.
+    let flat = planned(&["Slab of bark", "Scored shards"], 1);
+    assert_eq!(flat.iter().filter_map(Line::component).collect::<Vec<_>>(), ["it-0", "it-1"]);
+}
+
+#[test]
+fn what_does_not_keep_is_not_made_too_early_and_where_it_must_be_that_is_told() {
+    let mut lines = planned(&["Slab of bark"], 1);
+    lines.iter_mut().for_each(|line| line.keeps_days = line.component().map(|_| 3.0));
+    let wanted = at(20, 18);
+    let when = WhenInputs { begin: Some(at(5, 9)), ..ready_by(wanted) };
+    let kept = days_of(&lines, &when, at(5, 9));
+    assert_eq!((kept.broken.as_slice(), kept.late_min), (&[][..], 0.0));
+    let before = wanted - kept.end;
+    assert!(before <= TimeDelta::days(3) && before > TimeDelta::days(2), "{before}");
+    // Put sooner by the maker, it is said by how much.
+    let key = kept.slots[0].sitting.step.clone();
+    let pinned = vec![PinnedInputs { key: key.clone(), at: at(12, 9) }];
+    let early = days_of(&lines, &WhenInputs { pinned, ..when }, at(5, 9));
+    assert_eq!(early.broken.len(), 1, "{:?}", early.broken);
+    assert_eq!((early.broken[0].what, &early.broken[0].key), (What::Keeps, &key));
+    let by = early.broken[0].by_min / 1_440.0;
+    assert!(by > 5.0 && by < 6.0, "{by} days");
+    assert!(early.mends.contains(&Mend::Unpinned), "{:?}", early.mends);
+    // What keeps for weeks is done as soon as may be.
+    lines.iter_mut().for_each(|line| line.keeps_days = line.keeps_days.map(|_| 40.0));
+    let soon = days_of(&lines, &WhenInputs { begin: Some(at(5, 9)), ..ready_by(wanted) }, at(5, 9));
+    assert_eq!(soon.begin, at(5, 9));
 }

@@ -69,6 +69,7 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Pl
         setting_pace: None,
         tempering_pace: None,
         labels: Vec::new(),
+        trays: Vec::new(),
         when: None,
         spares: Vec::new(),
         packing: None,

@@ -12,7 +12,7 @@ use craft::dip::{DippedShape, dip};
 use craft::filling::ganache;
 use craft::kinds::kinds;
 use craft::plan::{BowlInputs, Plan, PlanInputs, WhenInputs};
-use craft::schedule::{Around, Hours, days, sittings};
+use craft::schedule::{Around, AtHand, Hours, days, sittings};
 use craft::shell::{
     CavityInputs, CavityShape, Coat, Pouring, ShellWay, Shells, ShellsError, wall_of,
 };
@@ -255,7 +255,7 @@ proptest! {
             DateTime::from_timestamp(1_790_000_000, 0).expect("in range") + TimeDelta::hours(hour);
         let hours = Hours::daily(time(up_from), time(up_to), zone);
         let when = WhenInputs { begin: Some(start), ..WhenInputs::default() };
-        let around = Around { now: start, hours: &hours, busy: &[], done: &HashMap::new() };
+        let around = Around { now: start, hours: &hours, busy: &[], done: &HashMap::new(), at_hand: &AtHand::default() };
         let days = days(&lines(&plan), &when, &around).expect("days").expect("something to do");
         let placed = days.slots;
         prop_assert_eq!(placed.len(), all.len());

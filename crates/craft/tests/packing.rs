@@ -11,7 +11,7 @@ use craft::kinds::kinds;
 use craft::plan::{
     LearnedSpare, PackedAs, PackingInputs, Plan, PlanInputs, WhenInputs, WrappingInputs, enough,
 };
-use craft::schedule::{Around, Hours, days, span};
+use craft::schedule::{Around, AtHand, Hours, days, span};
 use craft::shelf::{Counted, Shelf};
 use craft::steps::{Line, lines};
 use uuid::Uuid;
@@ -195,7 +195,8 @@ fn packing_has_its_time_in_the_days_after_all_else() {
     let now = DateTime::<Utc>::UNIX_EPOCH + TimeDelta::days(20_000);
     let when = WhenInputs { ready_by: Some(now + TimeDelta::days(4)), ..WhenInputs::default() };
     for done in [HashMap::new(), HashMap::from([("slab/pour".to_owned(), now)])] {
-        let around = Around { now, hours: &hours, busy: &[], done: &done };
+        let around =
+            Around { now, hours: &hours, busy: &[], done: &done, at_hand: &AtHand::default() };
         let days = days(&lines, &when, &around).expect("days").expect("something to do");
         let (last, others) = days.slots.split_last().expect("slots");
         assert!(last.sitting.packs && last.sitting.step == "=packing/count");

@@ -110,7 +110,9 @@ fn faults(asked: &Asked, schedule: &Schedule) -> Vec<String> {
     }
     for hold in &asked.holds {
         let many = at_hand(asked, &hold.what);
-        let (from, to) = (at[hold.from.as_str()].from, at[hold.to.as_str()].to);
+        let min = |min: f64| TimeDelta::seconds((min * 60.0).round() as i64);
+        let from = at[hold.from.as_str()].from + min(hold.after_begin_min);
+        let to = at[hold.to.as_str()].to - min(hold.before_end_min);
         spans.push((hold.what.clone(), from, to, 1, many));
     }
     for (what, from, to, _, many) in spans.iter().filter(|(_, from, to, ..)| from < to) {
@@ -346,8 +348,7 @@ fn a_mould_is_taken_until_it_is_empty_and_two_moulds_are_sooner() {
         ]
     };
     let tasks: Vec<_> = (1..=2).flat_map(cast).collect();
-    let hold =
-        |n: u32| Hold { what: "mould".into(), from: format!("pour {n}"), to: format!("peel {n}") };
+    let hold = |n: u32| Hold::whole("mould".into(), format!("pour {n}"), format!("peel {n}"));
     let one = Asked { holds: vec![hold(1), hold(2)], ..asked(tasks) };
     let by_one = one.schedule().expect("a schedule");
     assert_eq!(faults(&one, &by_one), Vec::<String>::new());
@@ -356,6 +357,75 @@ fn a_mould_is_taken_until_it_is_empty_and_two_moulds_are_sooner() {
     let by_two = two.schedule().expect("a schedule");
     assert_eq!(faults(&two, &by_two), Vec::<String>::new());
     assert_eq!(clock(by_two.end), "10 11:15");
+}
+
+#[test]
+fn of_two_at_work_only_what_both_need_is_waited_for() {
+    // Each is an hour at it, and melts in its last twenty minutes over the one pot.
+    let over = |key: &str| Hold {
+        after_begin_min: 40.0,
+        ..Hold::whole("pot".into(), key.into(), key.into())
+    };
+    let tasks = vec![Task::new("dark", 60.0), Task::new("milk", 60.0)];
+    let two = Asked { hands: 2, holds: vec![over("dark"), over("milk")], ..asked(tasks) };
+    let forward = two.schedule().expect("a schedule");
+    assert_eq!(faults(&two, &forward), Vec::<String>::new());
+    let apart = of(&forward, "milk").from - of(&forward, "dark").from;
+    assert_eq!(apart.abs(), TimeDelta::minutes(20), "the pot alone is waited for");
+    let by = Asked { begin: None, ready_by: Some(begin() + TimeDelta::days(1)), ..two.clone() };
+    let backward = by.schedule().expect("a schedule");
+    assert_eq!(faults(&by, &backward), Vec::<String>::new());
+    let apart = of(&backward, "milk").from - of(&backward, "dark").from;
+    assert_eq!(apart.abs(), TimeDelta::minutes(20), "whichever way time runs");
+    // A stone is frozen before it is used: nobody has it meanwhile.
+    let frozen = Hold { after_begin_min: -90.0, ..over("milk") };
+    let cold = Asked { holds: vec![over("dark"), frozen], ..two };
+    let schedule = cold.schedule().expect("a schedule");
+    assert_eq!(faults(&cold, &schedule), Vec::<String>::new());
+    let [dark, milk] = ["dark", "milk"].map(|key| of(&schedule, key));
+    assert!(
+        milk.from - dark.to >= TimeDelta::minutes(90)
+            || dark.from >= milk.to - TimeDelta::minutes(40)
+    );
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig { cases: 96, ..ProptestConfig::default() })]
+
+    #[test]
+    fn what_is_taken_up_from_one_task_to_another_is_never_taken_up_twice(
+        tasks in some_tasks(6, false),
+        spans in proptest::collection::vec((0_usize..6, 0_usize..6, -30_i32..30, -30_i32..30), 2..4),
+        backward in any::<bool>(),
+    ) {
+        let mut asked = asked(tasks);
+        asked.hands = 2;
+        let last = asked.tasks.len() - 1;
+        for (from, to, after, before) in spans {
+            // A task waits only for those before it in the list.
+            let (from, to) = (from.min(to).min(last), from.max(to).min(last));
+            let key = |i: usize| asked.tasks[i].key.clone();
+            let hold = Hold {
+                after_begin_min: f64::from(after),
+                before_end_min: f64::from(before),
+                ..Hold::whole("pot".into(), key(from), key(to))
+            };
+            // Twice in one task it cannot be helped; the days join what is.
+            let meets = |other: &Hold| {
+                [&other.from, &other.to].iter().any(|k| [&hold.from, &hold.to].contains(k))
+            };
+            if !asked.holds.iter().any(meets) {
+                asked.holds.push(hold);
+            }
+        }
+        if backward {
+            asked.ready_by = asked.begin.take().map(|begin| begin + TimeDelta::days(3));
+        }
+        let schedule = asked.schedule().expect("a schedule");
+        if schedule.broken.is_empty() {
+            prop_assert_eq!(faults(&asked, &schedule), Vec::<String>::new());
+        }
+    }
 }
 
 #[test]

@@ -7,7 +7,7 @@ use chrono_tz::Tz;
 use craft::batch::guide;
 use craft::check::Checker;
 use craft::plan::{Plan, PlanInputs, WhenInputs};
-use craft::schedule::{Around, Days, Hours, days, zone};
+use craft::schedule::{Around, AtHand, Days, Hours, days, zone};
 use craft::shelf::{KitchenInputs, Shelf, Thing};
 use craft::steps::{Line, lines};
 use store::StoreError;
@@ -55,6 +55,8 @@ pub struct Agenda {
     pub hours: Hours,
     /// Now, by the wall.
     pub now: DateTime<Utc>,
+    /// How many there are of the kitchen's things.
+    pub at_hand: AtHand,
     /// What takes them up, in the order in which it was given its time.
     pub taking: Vec<Taking>,
 }
@@ -83,7 +85,8 @@ impl Agenda {
         };
         let hours = kitchen.free_hours(zone, &mut check);
         check.finish()?;
-        Ok(Self { hours, now: state.wall.now().0, taking: Vec::new() })
+        let at_hand = on_shelf.shelf.at_hand();
+        Ok(Self { hours, now: state.wall.now().0, at_hand, taking: Vec::new() })
     }
 
     /// All that takes up hours before something gets its own.
@@ -173,7 +176,8 @@ impl Agenda {
         done: &HashMap<String, DateTime<Utc>>,
     ) -> Result<Option<Days>, Problem> {
         let busy = self.busy();
-        let around = Around { now: self.now, hours: &self.hours, busy: &busy, done };
+        let (hours, at_hand) = (&self.hours, &self.at_hand);
+        let around = Around { now: self.now, hours, busy: &busy, done, at_hand };
         Ok(days(lines, when, &around)?)
     }
 }

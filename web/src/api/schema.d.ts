@@ -4288,6 +4288,46 @@ export interface components {
              */
             total_g?: number | null;
         };
+        /** @description A thing of the kitchen. One that was picked on the shelf is the same for all that picked it. */
+        Gear: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @enum {string} */
+            thing: "mould";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @enum {string} */
+            thing: "tray";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @enum {string} */
+            thing: "ware";
+        } | {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @enum {string} */
+            thing: "heat";
+        } | {
+            /** @enum {string} */
+            thing: "stone";
+        } | {
+            /** @enum {string} */
+            thing: "frozen_stone";
+        };
         /** @description The numbers that are learned; each only where there is something to go by. */
         GearNumbers: {
             /**
@@ -4598,6 +4638,11 @@ export interface components {
         };
         /** @description A microwave, or a water bath. */
         HeatInputs: {
+            /**
+             * Format: int32
+             * @description How many of it there are; as many as are wanted, if left out.
+             */
+            how_many?: number | null;
             microwave?: null | components["schemas"]["MicrowaveInputs"];
             /** @description What the maker calls it. */
             name: string;
@@ -4903,6 +4948,12 @@ export interface components {
              * @default null
              */
             fridge_c?: number | null;
+            /**
+             * Format: int32
+             * @description How many trays or moulds stand in it at once; as many as are wanted, if left out.
+             * @default null
+             */
+            fridge_holds?: number | null;
             /**
              * Format: double
              * @description What an hour of the maker's hands costs; not counted, if left out.
@@ -5247,6 +5298,17 @@ export interface components {
         Level: "info" | "caution" | "stop";
         /** @description Steps that follow each other. */
         Line: {
+            /**
+             * @description What it is done with, of which there is only so much; nothing in what an earlier release
+             *     wrote.
+             */
+            gear?: components["schemas"]["Gear"][];
+            /**
+             * Format: double
+             * @description So many days at the most it keeps, once its last step is done; nothing where only a date of
+             *     its own tells, of temperings, and in what an earlier release wrote.
+             */
+            keeps_days?: number | null;
             /** @description Its key within the batch. */
             key: string;
             /** @description What the maker calls it. */
@@ -5299,11 +5361,6 @@ export interface components {
             casts: number;
             /** @description Its key. */
             component: string;
-            /**
-             * Format: uuid
-             * @description The mould on the shelf that it is cast in: others may want it too.
-             */
-            mould?: string | null;
             /** @enum {string} */
             of: "component";
         } | {
@@ -5413,6 +5470,16 @@ export interface components {
             chocolates: string[];
             /** @description The component's key. */
             component: string;
+        };
+        /** @description Which tray on the shelf something is made in. */
+        MadeIn: {
+            /** @description The component, by its key. */
+            component: string;
+            /**
+             * Format: uuid
+             * @description The tray.
+             */
+            tray_id: string;
         };
         /** @description A marbled slab, as the maker states it. */
         MarbledInputs: {
@@ -6695,6 +6762,11 @@ export interface components {
             /** @description How many of a hundred break of each kind of work; filled in from the log. */
             spares?: components["schemas"]["LearnedSpare"][];
             tempering_pace?: null | components["schemas"]["TemperingPace"];
+            /**
+             * @description The trays that were picked on the shelf, whose sizes stand with what is made in them; filled
+             *     in from the shelf.
+             */
+            trays?: components["schemas"]["MadeIn"][];
             when?: null | components["schemas"]["WhenInputs"];
         };
         /** @description A plan in a list. */
@@ -7211,6 +7283,11 @@ export interface components {
         };
         /** @description A mould. */
         SavedMouldInputs: {
+            /**
+             * Format: int32
+             * @description How many of it there are; one, if left out.
+             */
+            how_many?: number | null;
             /** @description Its cavities, and how it came out when it was weighed. */
             mould: components["schemas"]["MouldInputs"];
             /** @description What the maker calls it. */
@@ -7259,6 +7336,11 @@ export interface components {
         };
         /** @description A tray or a tin. */
         SavedTrayInputs: {
+            /**
+             * Format: int32
+             * @description How many of it there are; one, if left out.
+             */
+            how_many?: number | null;
             /** @description What the maker calls it. */
             name: string;
             /** @description Its shape. */
@@ -7266,6 +7348,11 @@ export interface components {
         };
         /** @description A bowl. */
         SavedWareInputs: {
+            /**
+             * Format: int32
+             * @description How many of it there are; as many as are wanted, if left out.
+             */
+            how_many?: number | null;
             /**
              * Format: double
              * @description Its empty mass.
@@ -8484,6 +8571,11 @@ export interface components {
              */
             price_per_kg?: number | null;
         } | {
+            /**
+             * Format: int32
+             * @description How many of it there are; as many as are wanted, if left out.
+             */
+            how_many?: number | null;
             /** @enum {string} */
             kind: "ware";
             /**
@@ -8496,6 +8588,11 @@ export interface components {
             /** @description What the maker calls it. */
             name: string;
         } | {
+            /**
+             * Format: int32
+             * @description How many of it there are; as many as are wanted, if left out.
+             */
+            how_many?: number | null;
             /** @enum {string} */
             kind: "heat";
             microwave?: null | components["schemas"]["MicrowaveInputs"];
@@ -8513,6 +8610,11 @@ export interface components {
              */
             showed_c?: number | null;
         } | {
+            /**
+             * Format: int32
+             * @description How many of it there are; one, if left out.
+             */
+            how_many?: number | null;
             /** @enum {string} */
             kind: "tray";
             /** @description What the maker calls it. */
@@ -8520,6 +8622,11 @@ export interface components {
             /** @description Its shape. */
             shape: components["schemas"]["TrayInputs"];
         } | {
+            /**
+             * Format: int32
+             * @description How many of it there are; one, if left out.
+             */
+            how_many?: number | null;
             /** @enum {string} */
             kind: "mould";
             /** @description Its cavities, and how it came out when it was weighed. */
@@ -8639,6 +8746,12 @@ export interface components {
              * @default null
              */
             fridge_c?: number | null;
+            /**
+             * Format: int32
+             * @description How many trays or moulds stand in it at once; as many as are wanted, if left out.
+             * @default null
+             */
+            fridge_holds?: number | null;
             /**
              * Format: double
              * @description What an hour of the maker's hands costs; not counted, if left out.

@@ -70,7 +70,10 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
             {props.swatch && <Swatch looks={props.swatch(item)} size={44} />}
             <Box flexGrow="1">
               <Box fontWeight="600">{name}</Box>
-              <Box fontSize="sm">{props.words(item)}</Box>
+              <Box fontSize="sm">
+                {props.words(item)}
+                {howMany(item.thing)}
+              </Box>
             </Box>
             <Edit name={name} onClick={() => setEditing(true)} />
           </Box>
@@ -80,6 +83,12 @@ function GearItem<K extends GearKind>({ item, ...props }: Props<K> & { item: OnS
       )}
     </Slot>
   );
+}
+
+/** How many of it there are, where that is stated. */
+function howMany(thing: object): string {
+  const { how_many }: { how_many?: number | null } = thing;
+  return how_many == null ? "" : `; ${how_many === 1 ? "one" : how_many} of them`;
 }
 
 /** The way into a thing's form. */

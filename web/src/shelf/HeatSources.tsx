@@ -3,6 +3,7 @@ import { EitherField } from "../kit/EitherField";
 import { NumberField } from "../kit/NumberField";
 import { Pair } from "../kit/Pair";
 import { type FieldsProps, Gear } from "./Gear";
+import { HowManyField } from "./HowManyField";
 
 /** Microwaves and water baths. */
 export function HeatSources({ heats }: { heats: OnShelf<"heat">[] }) {
@@ -55,6 +56,7 @@ function HeatFields({ draft, errors, onChange }: FieldsProps<"heat">) {
           />
         </Pair>
       )}
+      <HowManyField draft={draft} errors={errors} usual="enough" onChange={onChange} />
     </>
   );
 }

@@ -54,12 +54,13 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
   );
 }
 
-function places({ room_c, rh_pct, stone_c, fridge_c, zone }: ThingOf<"kitchen">): string {
+function places({ room_c, rh_pct, stone_c, fridge_c, fridge_holds, zone }: ThingOf<"kitchen">): string {
   const parts = [
     room_c != null && `room ${temperature(room_c)}`,
     rh_pct != null && `${rh_pct} % humid`,
     stone_c != null && `stone ${temperature(stone_c)}`,
     fridge_c != null && `fridge ${temperature(fridge_c)}`,
+    fridge_holds != null && `room in it for ${fridge_holds}`,
     zone && `clock of ${zone.replaceAll("_", " ")}`,
   ].filter((part) => typeof part === "string");
   const [first = "", ...rest] = parts;
@@ -77,6 +78,12 @@ function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () 
         <UnitField label="Humidity" unit="%" optional="45" {...field("rh_pct")} />
         <UnitField label="Stone" unit="°C" optional="as the room" {...field("stone_c")} />
         <UnitField label="Fridge" unit="°C" optional="not known" {...field("fridge_c")} />
+        <UnitField
+          label="Trays or moulds the fridge takes"
+          unit=""
+          optional="enough"
+          {...field("fridge_holds")}
+        />
       </Pair>
       <SelectField
         label="Time zone"

@@ -8,6 +8,7 @@ import { SelectField } from "../kit/SelectField";
 import { MouldMeasures, mouldWords } from "../plan/MouldMeasures";
 import { familyNames } from "../theme/chocolate";
 import { type FieldsProps, Gear } from "./Gear";
+import { HowManyField } from "./HowManyField";
 
 type Weighing = NonNullable<MouldInputs["weighings"]>[number];
 
@@ -68,6 +69,7 @@ function MouldFields({ draft, errors, onChange }: FieldsProps<"mould">) {
         field="mould"
         onChange={(next) => onChange({ ...draft, mould: next })}
       />
+      <HowManyField draft={draft} errors={errors} usual="1" onChange={onChange} />
       <Box>
         <Box textStyle="label" mb="1">
           Weighed empty and lined, it corrects how thick its shells come out

@@ -2,6 +2,7 @@ import type { OnShelf } from "../api/queries";
 import { TrayField } from "../plan/TrayField";
 import { trayWords } from "../plan/trayWords";
 import { type FieldsProps, Gear } from "./Gear";
+import { HowManyField } from "./HowManyField";
 
 /** The trays and tins. */
 export function Trays({ trays }: { trays: OnShelf<"tray">[] }) {
@@ -25,12 +26,15 @@ export function Trays({ trays }: { trays: OnShelf<"tray">[] }) {
 
 function TrayFields({ draft, errors, onChange }: FieldsProps<"tray">) {
   return (
-    <TrayField
-      tray={draft.shape}
-      errors={errors}
-      field="shape"
-      bare
-      onChange={(shape) => onChange({ ...draft, shape })}
-    />
+    <>
+      <TrayField
+        tray={draft.shape}
+        errors={errors}
+        field="shape"
+        bare
+        onChange={(shape) => onChange({ ...draft, shape })}
+      />
+      <HowManyField draft={draft} errors={errors} usual="1" onChange={onChange} />
+    </>
   );
 }

@@ -5,6 +5,7 @@ import { NumberField } from "../kit/NumberField";
 import { Pair } from "../kit/Pair";
 import { SelectField } from "../kit/SelectField";
 import { type FieldsProps, Gear } from "./Gear";
+import { HowManyField } from "./HowManyField";
 
 /** The bowls. */
 export function Wares({ wares }: { wares: OnShelf<"ware">[] }) {
@@ -38,6 +39,7 @@ function WareFields({ draft, errors, onChange }: FieldsProps<"ware">) {
         error={errors.mass_g}
         onChange={(mass_g) => onChange({ ...draft, mass_g })}
       />
+      <HowManyField draft={draft} errors={errors} usual="enough" onChange={onChange} />
     </Pair>
   );
 }

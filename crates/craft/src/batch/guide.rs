@@ -8,7 +8,7 @@ use super::timeline::{At, Timeline, after, timelines};
 use super::together::{line_of, ready_with};
 use crate::help::Topic;
 use crate::message::Message;
-use crate::steps::{Line, LineOf, Step, StepKind};
+use crate::steps::{Gear, Line, LineOf, Step, StepKind};
 use crate::units::{Time, seconds};
 
 /// A window that closes this soon is announced.
@@ -188,7 +188,8 @@ fn may_be_packed(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
     line.line.is_packing() && components.all(|other| other.next().is_none())
 }
 
-/// Whether the mould is free that a line fills: a second cast goes into it once the first is out.
+/// Whether the mould or tray is free that a line fills: a second cast goes into it once the first is
+/// out.
 fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
     let LineOf::Component { component, cast, .. } = &line.line.of else { return true };
     let before = all.iter().find(|other| match &other.line.of {
@@ -199,16 +200,31 @@ fn mould_is_free(line: &Timeline<'_>, all: &[Timeline<'_>]) -> bool {
         let out = of.line.steps.iter().position(Step::unmoulds);
         of.is_passed(out.unwrap_or(of.line.steps.len().saturating_sub(1)))
     };
-    // Another thing that is cast in it may have it.
+    // Another thing that is made in it may have it.
+    let one = |gear: &&Gear| matches!(gear, Gear::Mould { .. } | Gear::Tray { .. });
     let has_it = |other: &&Timeline<'_>| {
-        line.line.mould().is_some()
-            && other.line.mould() == line.line.mould()
+        line.line.gear.iter().filter(one).any(|gear| other.line.gear.contains(gear))
             && other.line.component() != line.line.component()
             && other.is_passed(0)
             && !is_out(other)
     };
     let begun = line.is_passed(0);
     before.is_none_or(is_out) && (begun || !all.iter().any(|other| has_it(&other)))
+}
+
+/// When the tempering opens that a line shares with another that waits: `Some(None)` where that is at
+/// any time, `None` where nobody can tell yet.
+fn waits_with(line: &Timeline<'_>, of: &Line, all: &[Timeline<'_>]) -> Option<Option<At>> {
+    let waits = of.steps.iter().find_map(|step| Some((step, &step.wait.as_ref()?.step)));
+    let Some((step, since)) = waits else { return Some(None) };
+    let counts = |other: &&Timeline<'_>| other.line.steps.iter().any(|step| step.key == *since);
+    let Some(other) = all.iter().find(counts).filter(|other| other.line.key != line.line.key)
+    else {
+        return Some(None);
+    };
+    let place = other.line.steps.iter().position(|step| step.key == *since);
+    let passed = place.is_some_and(|place| other.is_passed(place));
+    passed.then(|| other.opens(step))
 }
 
 fn lasts(time: Time) -> TimeDelta {
@@ -255,13 +271,19 @@ impl<'a, 'l> Candidate<'a, 'l> {
             }
         });
         let (tempering, chocolate) = awaited.unzip();
+        // What it shares a tempering with may have to wait first.
+        let put_off = step.wait.is_none() && chocolate == Some(Chocolate::ToTemper);
+        let opens = match tempering.filter(|_| put_off) {
+            Some(of) => waits_with(line, of, all)?,
+            None => line.opens(step),
+        };
         let chocolate = chocolate.unwrap_or(Chocolate::Ready);
         let first = tempering
             .filter(|_| chocolate == Chocolate::ToTemper)
             .and_then(|of| all.iter().find(|other| other.line.key == of.key))
             .and_then(|of| Some((of, &of.line.steps[of.next()?])));
         Some(Self {
-            opens: line.opens(step),
+            opens,
             closes: line.closes(step),
             deadline,
             chocolate,

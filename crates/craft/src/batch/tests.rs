@@ -380,8 +380,8 @@ fn a_bowl_is_used_for_the_first_step_of_its_own_kind_of_work() {
 
 /// What comes too late for a maker who does at once what the guide says, and whose bowls take as
 /// long as a bowl may.
-fn too_late_for(name: &str) -> Vec<String> {
-    let plan = planned(&[name]);
+fn too_late_for(names: &[&str]) -> Vec<String> {
+    let plan = planned(names);
     let step_of =
         |key: &str| plan.iter().flat_map(|line| &line.steps).find(|step| step.key == key).unwrap();
     let mut late = Vec::new();
@@ -402,7 +402,8 @@ fn too_late_for(name: &str) -> Vec<String> {
             }
             State::WaitForBowl => {
                 let ready = bowls.iter().map(|(_, ready)| *ready).filter(|ready| *ready > now);
-                now = ready.min().unwrap_or_else(|| panic!("{name}: waits for no bowl: {said:?}"));
+                now =
+                    ready.min().unwrap_or_else(|| panic!("{names:?}: waits for no bowl: {said:?}"));
             }
             State::Do | State::Closing | State::Missed if step.kind == StepKind::Tempering => {
                 let chocolate = said.chocolate.as_deref().expect("a chocolate");
@@ -422,17 +423,51 @@ fn too_late_for(name: &str) -> Vec<String> {
             }
         }
     }
-    panic!("{name} is never all made: {events:?}")
+    panic!("{names:?} are never all made: {events:?}")
 }
 
 #[test]
 fn who_does_at_once_what_the_guide_says_is_never_too_late() {
     let late: Vec<_> = kinds()
         .into_iter()
-        .map(|kind| (kind.name, too_late_for(kind.name)))
+        .map(|kind| (kind.name, too_late_for(&[kind.name])))
         .filter(|(_, late)| !late.is_empty())
         .collect();
     assert!(late.is_empty(), "{late:#?}");
+    for flat in ["Slab of bark", "Marbled bark", "Clusters"] {
+        assert_eq!(too_late_for(&[flat, "Filled shells"]), Vec::<String>::new(), "{flat}");
+    }
+}
+
+#[test]
+fn what_is_made_with_the_moulds_waits_for_their_chocolate_and_asks_for_none_of_its_own() {
+    let plan = planned(&["Slab of bark", "Filled shells"]);
+    let steps = |line: &str| {
+        let of = plan.iter().find(|other| other.key == line).expect("a line");
+        of.steps.iter().map(|step| step.task().to_owned()).collect::<Vec<_>>()
+    };
+    let until = |line: &str, last: &str, s: i64| {
+        let tasks = steps(line);
+        let place = tasks.iter().position(|task| task == last).expect("such a task");
+        tasks[..=place].iter().map(|task| done(line, task, s)).collect::<Vec<_>>()
+    };
+    let coloured = [
+        bowl("blue", 0, BowlStatus::Poured { at: at(600) }),
+        bowl("white colour", 0, BowlStatus::Poured { at: at(1_200) }),
+    ];
+    let before_pour = steps("it-0").iter().position(|task| task == "pour").expect("a pour") - 1;
+    let mut events = until("it-0", &steps("it-0")[before_pour], 100);
+    events.extend(until("it-1", "polish", 200));
+    // The colour is still to be put on: nobody tempers the dark yet.
+    let said = guide(&plan, &events, &[], at(300)).now.expect("something to do");
+    assert_ne!(said.chocolate.as_deref(), Some("dark"), "{said:?}");
+    // It rests: the dark waits until the moulds do.
+    events.extend(until("it-1", "wipe", 1_300));
+    let said = guide(&plan, &events, &coloured, at(1_400)).now.expect("something to come");
+    assert_eq!((said.state, said.chocolate.as_deref()), (State::Wait, Some("dark")), "{said:?}");
+    let rested = at(1_300 + 6 * 3_600);
+    let said = guide(&plan, &events, &coloured, rested).now.expect("something to do");
+    assert_eq!((said.state, said.kind), (State::Do, StepKind::Preparing), "weighed out: {said:?}");
 }
 
 #[test]

@@ -2,6 +2,7 @@
 //! what is made from them.
 
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
 use super::labels::NamedLabel;
@@ -32,6 +33,10 @@ pub struct PlanInputs {
     /// What the labels say of goods that recipes name and nobody picks; filled in from the shelf.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub labels: Vec<NamedLabel>,
+    /// The trays that were picked on the shelf, whose sizes stand with what is made in them; filled
+    /// in from the shelf.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub trays: Vec<MadeIn>,
     /// The chocolates to be tempered.
     pub bowls: Vec<BowlInputs>,
     /// What is made.
@@ -45,6 +50,17 @@ pub struct PlanInputs {
     /// When it is made; as soon as it is begun, if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub when: Option<WhenInputs>,
+}
+
+/// Which tray on the shelf something is made in.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MadeIn {
+    /// The component, by its key.
+    pub component: String,
+    /// The tray.
+    pub tray_id: Uuid,
 }
 
 /// How long a maker's bowls take until they are in temper, against what is usual.
@@ -110,6 +126,7 @@ impl PlanInputs {
             setting_pace: None,
             tempering_pace: None,
             labels: Vec::new(),
+            trays: Vec::new(),
             bowls: vec![bowl],
             components: vec![ComponentInputs {
                 key: "slab".to_owned(),
@@ -132,6 +149,7 @@ impl PlanInputs {
         for cast in alone.components.iter_mut().filter_map(|c| c.work.cast_mut()) {
             cast.mould_id = None;
         }
+        alone.trays.clear();
         alone
     }
 

@@ -1,5 +1,7 @@
 //! What follows for one chocolate of a plan, and for one thing that is made.
 
+use uuid::Uuid;
+
 use super::bowl::BowlPlan;
 use super::keeping::Keeping;
 use super::left_over::LeftOver;
@@ -55,6 +57,10 @@ pub struct PlannedBowl {
     pub tinted: Option<Tinted>,
     /// How it looks, `#rrggbb`, where that is not as its family does.
     pub looks: Option<String>,
+    /// The bowl on the shelf that it is tempered in.
+    pub ware_id: Option<Uuid>,
+    /// The microwave or water bath on the shelf that it is melted by.
+    pub heat_id: Option<Uuid>,
     /// What is left over, where more is weighed out than is needed.
     pub left_over: Option<LeftOver>,
     /// Remarks.
@@ -78,6 +84,8 @@ pub struct PlannedComponent {
     pub fridge: Option<Stay>,
     /// How it is kept; `None` of what nobody eats as it is.
     pub keeping: Option<Keeping>,
+    /// The tray on the shelf that it is made in.
+    pub tray_id: Option<Uuid>,
     /// Remarks on its times.
     pub notes: Vec<Note>,
 }

@@ -86,6 +86,9 @@ impl Plan {
             when.check(&mut check);
         }
         check_spares(&inputs.spares, &mut check);
+        if inputs.trays.len() > MOST_COMPONENTS {
+            check.fault("trays", say::must_be_at_most(MOST_COMPONENTS, inputs.trays.len()));
+        }
         if let Some(pace) = inputs.tempering_pace {
             pace.check(&mut check);
         }
@@ -156,7 +159,12 @@ impl Plan {
             .components
             .iter()
             .zip(drafts)
-            .map(|(component, draft)| timed(component, draft, &bowls, kitchen))
+            .map(|(component, draft)| {
+                // What is named twice or names nothing does no harm: it was not typed.
+                let made_in = inputs.trays.iter().find(|tray| tray.component == component.key);
+                let tray_id = made_in.map(|tray| tray.tray_id);
+                PlannedComponent { tray_id, ..timed(component, draft, &bowls, kitchen) }
+            })
             .collect();
         let notes = sharing::remarks(&components, &bowls);
         let allergens = declared(inputs, &stated, &bowls, &components);
@@ -328,6 +336,7 @@ fn weighed_out(
     tempering: Tempering,
 ) -> Result<PlannedBowl, Fault> {
     let key = &bowl.key;
+    let (ware_id, heat_id) = (bowl.ware_id, bowl.heat_id);
     let is_colour = tempering.recipe.is_some();
     let mut notes = match &bowl.tint {
         Some(tint) if is_colour => vec![tint.mixed()],
@@ -363,6 +372,8 @@ fn weighed_out(
         taken,
         tinted,
         looks,
+        ware_id,
+        heat_id,
         left_over,
         notes,
     })
@@ -441,6 +452,7 @@ fn timed(
         tasks,
         setting,
         fridge,
+        tray_id: None,
         notes,
     }
 }

@@ -7,7 +7,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::broken;
 use super::free::Free;
 use super::hours::Hours;
-use super::network::{Needed, Network, NotSooner, Way};
+use super::network::{Needed, Network, NotSooner, TakenUp, Way};
 use super::search::Search;
 use super::task::{self, Hold, Task};
 use crate::catalogue::schedule as say;
@@ -61,6 +61,8 @@ pub enum What {
     MostWait,
     /// What it is made from is not held in temper so long: it is tempered once more.
     HeldInTemper,
+    /// What is made does not keep until all must be ready.
+    Keeps,
     /// The hours: what is done in one go is longer than any of them.
     Hours,
     /// The time it was put at: it cannot be done then.
@@ -317,32 +319,56 @@ impl<'a> Laid<'a> {
             let known = self.asked.at_hand.iter().find(|(known, _)| known == what);
             known.map_or(1, |(_, many)| *many)
         };
-        let mut take = |what: &'a str, first, last| {
+        let mut take = |what: &'a str, taken| {
             let needed = things.entry(what);
             let needed =
                 needed.or_insert_with(|| Needed { at_hand: at_hand(what), by: Vec::new() });
-            let span = match self.network.way {
-                Way::Forward => (first, last, 1),
-                Way::Backward => (last, first, 1),
-            };
-            if !needed.by.contains(&span) {
-                needed.by.push(span);
+            if !needed.by.contains(&taken) {
+                needed.by.push(taken);
             }
+        };
+        let lasts = &self.network.lasts;
+        let whole = |place: usize, amount| TakenUp {
+            first: place,
+            after_first: 0,
+            last: place,
+            after_last: lasts[place],
+            amount,
         };
         for (place, task) in self.order.iter().enumerate() {
             let task = &self.asked.tasks[*task];
             if task.hands > 0 {
-                hands.by.push((place, place, task.hands));
+                hands.by.push(whole(place, task.hands));
             }
             for what in &task.uses {
-                take(what, place, place);
+                take(what, whole(place, 1));
             }
         }
         for hold in &self.asked.holds {
             let place_of = |key: &String| self.places.get(key.as_str()).copied();
-            if let (Some(first), Some(last)) = (place_of(&hold.from), place_of(&hold.to)) {
-                take(&hold.what, first, last);
-            }
+            let (Some(first), Some(last)) = (place_of(&hold.from), place_of(&hold.to)) else {
+                continue;
+            };
+            let (after_begin, before_end) =
+                (seconds(hold.after_begin_min), seconds(hold.before_end_min));
+            let taken = match self.network.way {
+                Way::Forward => TakenUp {
+                    first,
+                    after_first: after_begin,
+                    last,
+                    after_last: lasts[last] - before_end,
+                    amount: 1,
+                },
+                // Seen from the end it is taken where it is free again.
+                Way::Backward => TakenUp {
+                    first: last,
+                    after_first: before_end,
+                    last: first,
+                    after_last: lasts[first] - after_begin,
+                    amount: 1,
+                },
+            };
+            take(&hold.what, taken);
         }
         things.into_values().chain([hands]).filter(|one| one.by.len() > 1).collect()
     }

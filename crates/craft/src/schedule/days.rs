@@ -5,23 +5,23 @@ use std::collections::{BTreeMap, HashMap};
 use chrono::{DateTime, TimeDelta, Utc};
 
 use super::asked::{Asked, Broken, Schedule, What, seconds};
+use super::held::{AtHand, Held};
 use super::hours::Hours;
 use super::sittings::{Sitting, sittings};
-use super::task::{After, Hold, Task};
+use super::task::{After, Task};
 use crate::allergens::{Allergen, told_by};
 use crate::check::Fault;
 use crate::plan::{HandsInputs, WhenInputs};
-use crate::steps::{Anchor, Line, LineOf, Step, StepKind};
+use crate::steps::{Anchor, CLEANING_MIN, Line, Step, StepKind, Thing};
 use crate::units::{Time, in_seconds};
 
-/// Bowls, tools and table are washed in so long, after what a chocolate was tempered for, minutes
-/// (*custom*).
-pub const CLEANING_MIN: f64 = 10.0;
 /// Chocolate is held in temper so long from one thing to the next, warmed as it cools, minutes
 /// (*custom*).
 const HELD_MIN: f64 = 120.0;
 /// Of so many sittings at the most it is tried out what would mend them.
 const MENDED: usize = 250;
+/// The moment at which all must be ready, as a task: what is made must keep until then.
+const READY: &str = "ready";
 /// What the helper must not do needs the maker's own hands.
 const MAKER: &str = "the maker";
 
@@ -47,8 +47,8 @@ pub enum Mend {
     BeginBy(DateTime<Utc>),
     /// A second pair of hands.
     SecondPair,
-    /// A second mould for this component, by key.
-    SecondMould(String),
+    /// One more of a thing, for this component, by key.
+    OneMore(Thing, String),
     /// Without this component, by key.
     Without(String),
     /// Without what was put at a time.
@@ -85,6 +85,8 @@ pub struct Around<'a> {
     pub busy: &'a [(DateTime<Utc>, DateTime<Utc>)],
     /// Which steps are done already, by key, and when.
     pub done: &'a HashMap<String, DateTime<Utc>>,
+    /// How many there are of what there may be more of.
+    pub at_hand: &'a AtHand,
 }
 
 /// The days of a plan; nothing is left of one of which every step is done.
@@ -107,10 +109,11 @@ pub fn days(
     if left.is_empty() {
         return Ok(None);
     }
-    let asked = asked(lines, &left, when, around);
+    let held = Held::all(lines, &left, around.at_hand);
+    let asked = asked(lines, &left, &held, when, around);
     let schedule = in_time(&asked, when, around.now)?;
     let tried = !holds(&schedule) && asked.tasks.len() <= MENDED;
-    let mends = if tried { mends(&asked, when, around.now, &left) } else { Vec::new() };
+    let mends = if tried { mends(&asked, when, around.now, (&left, &held)) } else { Vec::new() };
     let at: HashMap<&str, (DateTime<Utc>, DateTime<Utc>)> =
         schedule.placed.iter().map(|one| (one.key.as_str(), (one.from, one.to))).collect();
     let latest = |task: &Task| {
@@ -131,8 +134,14 @@ pub fn days(
         })
         .collect();
     slots.sort_by(|a, b| (a.from, &a.sitting.step).cmp(&(b.from, &b.sitting.step)));
-    let Schedule { begin, end, latest_start, late_min, mut broken, .. } = schedule;
+    let Schedule { latest_start, late_min, mut broken, .. } = schedule;
+    let begin = slots.iter().map(|slot| slot.from).min().unwrap_or(around.now);
+    let end = slots.iter().map(|slot| slot.to).max().unwrap_or(around.now);
     for one in &mut broken {
+        if let Some(made) = one.since.take_if(|_| one.key == READY) {
+            (one.key, one.what) = (made, What::Keeps);
+            continue;
+        }
         let slot = slots.iter().find(|slot| slot.sitting.step == one.key);
         // A wait that is no window of its steps is that for a tempering it shares.
         let own = slot.is_some_and(|slot| {
@@ -184,11 +193,19 @@ fn in_time(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>) -> Result<Sched
             return Ok(back);
         }
     }
-    Asked { begin: Some(begin), ..asked.clone() }.schedule()
+    let forward = Asked { begin: Some(begin), ..asked.clone() };
+    // As soon as may be; later only where it would not keep.
+    let soonest = forward.whenever_it_is_wanted().schedule()?;
+    if forward.keeps_until_ready(&soonest) { Ok(soonest) } else { forward.schedule() }
 }
 
 /// What would mend it, each by itself: the least first.
-fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting]) -> Vec<Mend> {
+fn mends(
+    asked: &Asked,
+    when: &WhenInputs,
+    now: DateTime<Utc>,
+    (left, held): (&[Sitting], &[Held]),
+) -> Vec<Mend> {
     let mended = |asked: &Asked| in_time(asked, when, now).is_ok_and(|schedule| holds(&schedule));
     let mut all = Vec::new();
     let back = Asked { begin: None, ..asked.clone() };
@@ -198,17 +215,14 @@ fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting])
     if !asked.pinned.is_empty() && mended(&Asked { pinned: BTreeMap::new(), ..asked.clone() }) {
         all.push(Mend::Unpinned);
     }
-    let mut moulds: Vec<&Hold> = Vec::new();
-    for hold in &asked.holds {
-        if moulds.iter().all(|known| known.what != hold.what) {
-            moulds.push(hold);
+    for (i, one) in held.iter().enumerate() {
+        if held[..i].iter().any(|known| known.thing == one.thing) {
+            continue;
         }
-    }
-    for Hold { what, from, .. } in moulds {
-        let two = vec![(what.clone(), 2)];
-        if mended(&Asked { at_hand: two, ..asked.clone() }) {
-            let of = left.iter().find(|sitting| sitting.step == *from);
-            all.extend(of.map(|of| Mend::SecondMould(of.component.clone())));
+        let mut more = asked.at_hand.clone();
+        more.iter_mut().filter(|(what, _)| *what == one.key()).for_each(|(_, many)| *many += 1);
+        if mended(&Asked { at_hand: more, ..asked.clone() }) {
+            all.push(Mend::OneMore(one.thing.clone(), one.component(left).to_owned()));
         }
     }
     let tasks: Vec<Task> =
@@ -230,6 +244,22 @@ fn mends(asked: &Asked, when: &WhenInputs, now: DateTime<Utc>, left: &[Sitting])
 }
 
 impl Asked {
+    /// The same, whether it keeps until it is wanted or not.
+    fn whenever_it_is_wanted(&self) -> Self {
+        let tasks = self.tasks.iter().filter(|task| task.key != READY).cloned();
+        Self { tasks: tasks.collect(), ..self.clone() }
+    }
+
+    /// Whether all of it keeps until it is wanted.
+    fn keeps_until_ready(&self, schedule: &Schedule) -> bool {
+        let Some(ready) = self.tasks.iter().find(|task| task.key == READY) else { return true };
+        let wanted = ready.from.map_or(schedule.end, |from| from.max(schedule.end));
+        ready.after.iter().all(|after| {
+            let made = schedule.placed.iter().find(|one| one.key == after.key);
+            made.zip(after.most_min).is_none_or(|(made, most)| wanted - made.to <= minutes(most))
+        })
+    }
+
     fn without(&self, left: &[Sitting], component: &str) -> Self {
         let of_it: Vec<&str> = left
             .iter()
@@ -253,7 +283,13 @@ impl Asked {
 }
 
 /// The sittings that are left as tasks: what they wait for, what they need.
-fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_>) -> Asked {
+fn asked(
+    lines: &[Line],
+    left: &[Sitting],
+    held: &[Held],
+    when: &WhenInputs,
+    around: &Around<'_>,
+) -> Asked {
     let with_step = |key: &str| left.iter().find(|sitting| sitting.mark(key).is_some());
     let in_left = |key: &str| left.iter().find(|sitting| sitting.step == key);
     let mut tasks: Vec<Task> = Vec::with_capacity(left.len());
@@ -314,10 +350,11 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
         tasks.push(task);
     }
     share_temperings(lines, left, &mut tasks);
+    tasks.extend(ready(lines, left, when));
     Asked {
         tasks,
-        holds: moulds(lines, left),
-        at_hand: Vec::new(),
+        holds: held.iter().map(|one| one.hold(left)).collect(),
+        at_hand: held.iter().map(|one| (one.key(), one.many(around.at_hand))).collect(),
         hands: if when.hands == HandsInputs::Alone { 1 } else { 2 },
         hours: around.hours.clone(),
         busy: around.busy.to_vec(),
@@ -330,6 +367,19 @@ fn asked(lines: &[Line], left: &[Sitting], when: &WhenInputs, around: &Around<'_
             .map(|pinned| (pinned.key.clone(), pinned.at))
             .collect(),
     }
+}
+
+/// The moment at which all must be ready, where something does not keep for ever until then.
+fn ready(lines: &[Line], left: &[Sitting], when: &WhenInputs) -> Option<Task> {
+    let mut task = Task::new(READY, 0.0);
+    task.hands = 0;
+    task.from = Some(when.ready_by?);
+    for sitting in left.iter().filter(|sitting| !sitting.packs && is_last(sitting, left)) {
+        let line = lines.iter().find(|line| line.key == sitting.line);
+        let Some(days) = line.and_then(|line| line.keeps_days) else { continue };
+        task.after.push(After { most_min: Some(days * 24.0 * 60.0), ..follows(&sitting.step) });
+    }
+    (!task.after.is_empty()).then_some(task)
 }
 
 /// Whether it is the last of its line.
@@ -359,26 +409,6 @@ fn share_temperings(lines: &[Line], left: &[Sitting], tasks: &mut [Task]) {
     }
 }
 
-/// A mould is taken from the first touch of a cast until its pieces are out.
-fn moulds(lines: &[Line], left: &[Sitting]) -> Vec<Hold> {
-    let mut holds = Vec::new();
-    for line in lines {
-        let LineOf::Component { component, casts, .. } = &line.of else { continue };
-        let Some(out) = line.steps.iter().find(|step| step.unmoulds()) else { continue };
-        let mut of_line = left.iter().filter(|sitting| sitting.line == line.key);
-        let first = of_line.clone().next();
-        let last = of_line.find(|sitting| sitting.mark(&out.key).is_some());
-        // One that was picked on the shelf is the same one for all that is cast in it.
-        let what = line.mould().map_or_else(|| component.clone(), |mould| mould.to_string());
-        if let (Some(first), Some(last), true) = (first, last, *casts > 1 || line.mould().is_some())
-        {
-            let (from, to) = (first.step.clone(), last.step.clone());
-            holds.push(Hold { what, from, to });
-        }
-    }
-    holds
-}
-
 impl Sitting {
     fn steps<'l>(&self, lines: &'l [Line]) -> impl Iterator<Item = &'l Step> {
         let keys: Vec<String> = self.marks.iter().map(|(key, _)| key.clone()).collect();
@@ -387,7 +417,7 @@ impl Sitting {
     }
 
     /// How long after its beginning a step of it is done.
-    fn mark(&self, step: &str) -> Option<Time> {
+    pub(super) fn mark(&self, step: &str) -> Option<Time> {
         self.marks.iter().find(|(key, _)| key == step).map(|(_, at)| *at)
     }
 

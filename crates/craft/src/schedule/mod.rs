@@ -12,6 +12,7 @@ mod asked;
 mod broken;
 mod days;
 mod free;
+mod held;
 mod hours;
 mod network;
 mod search;
@@ -19,8 +20,9 @@ mod sittings;
 mod task;
 
 pub use asked::{Asked, Broken, Placed, Schedule, What};
-pub use days::{Around, CLEANING_MIN, Days, Mend, Slot, days};
+pub use days::{Around, Days, Mend, Slot, days};
 pub use free::Free;
+pub use held::AtHand;
 pub use hours::{Exception, Hours, Span as DaySpan, Weekly};
 pub use sittings::{Sitting, Span, sittings, span, zone};
 pub use task::{After, Hold, Task};

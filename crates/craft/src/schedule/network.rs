@@ -22,8 +22,29 @@ pub(super) struct NotSooner {
 #[derive(Clone, Debug, Default)]
 pub(super) struct Needed {
     pub at_hand: u32,
-    /// From the begin of the first to the end of the second, so much of it.
-    pub by: Vec<(usize, usize, u32)>,
+    pub by: Vec<TakenUp>,
+}
+
+/// So much of something is taken up from one task to another, which may be the same.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub(super) struct TakenUp {
+    pub first: usize,
+    /// So long after the begin of the first.
+    pub after_first: i64,
+    pub last: usize,
+    /// Until so long after the begin of the last.
+    pub after_last: i64,
+    pub amount: u32,
+}
+
+impl TakenUp {
+    pub fn from(&self, at: &[i64]) -> i64 {
+        at[self.first] + self.after_first
+    }
+
+    pub fn to(&self, at: &[i64]) -> i64 {
+        at[self.last] + self.after_last
+    }
 }
 
 /// Which way time runs.
@@ -142,10 +163,11 @@ impl Settled {
         Self { holds_back: vec![Vec::new(); tasks], order: Vec::new() }
     }
 
-    /// The second not before the first is done.
-    pub fn before(&mut self, first: usize, lasts: i64, second: usize) {
-        self.holds_back[first].push(NotSooner { than: second, lag: lasts, most: false });
-        self.order.push(first);
+    /// The second does not take it before the first is done with it.
+    pub fn before(&mut self, first: &TakenUp, second: &TakenUp) {
+        let lag = first.after_last - second.after_first;
+        self.holds_back[first.last].push(NotSooner { than: second.first, lag, most: false });
+        self.order.push(first.last);
     }
 
     /// Takes back what was settled since there were so many.

@@ -104,11 +104,11 @@ impl<'n> Search<'n> {
                 let others = if needed.at_hand == 1 { 0 } else { who.len() - 1 };
                 let others = who[others..].iter().filter(|hold| **hold != first);
                 let (many, before) = (settled.many(), at.clone());
-                let (_, ends_with, _) = needed.by[first];
+                let first = &needed.by[first];
                 for other in others {
-                    settled.before(ends_with, network.lasts[ends_with], needed.by[*other].0);
+                    settled.before(first, &needed.by[*other]);
                 }
-                if network.put_off(&mut at, vec![ends_with], settled) {
+                if network.put_off(&mut at, vec![first.last], settled) {
                     return true;
                 }
                 at = before;
@@ -130,14 +130,15 @@ impl<'n> Search<'n> {
         hold: usize,
         rule: Rule,
     ) -> (bool, i64, i64, usize) {
-        let (first, _, _) = needed.by[hold];
+        let first = needed.by[hold].first;
         // What would miss its window behind another goes before it.
         let latest = self.presses[first].iter().map(|(than, most)| at[*than] + most).min();
         let pressed = latest.is_some_and(|latest| {
-            let ends = |hold: &(usize, usize, u32)| at[hold.1] + self.network.lasts[hold.1];
+            let others = needed.by.iter();
             let others =
-                needed.by.iter().filter(|other| other.0 != first && at[other.0] <= at[first]);
-            others.map(ends).filter(|end| *end > at[first]).min().is_some_and(|over| latest < over)
+                others.filter(|other| other.first != first && at[other.first] <= at[first]);
+            let ends = others.map(|other| other.to(at)).filter(|end| *end > at[first]);
+            ends.min().is_some_and(|over| latest < over)
         });
         let behind = -self.to_come[first];
         match rule {
@@ -161,28 +162,27 @@ impl<'n> Search<'n> {
         let mut sum = 0;
         let few = way.who.iter().take_while(|hold| {
             let room = sum <= needed.at_hand;
-            sum += needed.by[**hold].2;
+            sum += needed.by[**hold].amount;
             room
         });
         let who: Vec<usize> = few.copied().collect();
         for &first in &who {
             for &second in who.iter().filter(|second| **second != first) {
-                let (_, ends_with, _) = needed.by[first];
-                settled.before(ends_with, network.lasts[ends_with], needed.by[second].0);
+                settled.before(&needed.by[first], &needed.by[second]);
                 let mut at = at.clone();
-                if network.put_off(&mut at, vec![ends_with], settled) {
+                if network.put_off(&mut at, vec![needed.by[first].last], settled) {
                     let bound = self.bound(&at);
-                    ways.push((bound, at.iter().sum::<i64>(), ends_with, second, at));
+                    ways.push((bound, at.iter().sum::<i64>(), first, second, at));
                 }
                 settled.back_to(many);
             }
         }
         ways.sort_by_key(|(bound, sum, first, second, _)| (*bound, *sum, *first, *second));
-        for (bound, _, ends_with, second, at) in ways {
+        for (bound, _, first, second, at) in ways {
             if self.best.as_ref().is_some_and(|(best, _)| bound >= *best) {
                 break;
             }
-            settled.before(ends_with, network.lasts[ends_with], needed.by[second].0);
+            settled.before(&needed.by[first], &needed.by[second]);
             self.look_through(at, settled);
             settled.back_to(many);
         }
@@ -193,17 +193,16 @@ impl<'n> Search<'n> {
     fn in_the_way(&self, at: &[i64]) -> Option<InTheWay> {
         let mut all = self.network.needed.iter().enumerate();
         all.find_map(|(place, needed)| {
-            let who = over_at(self.network, needed, at)?;
+            let who = over_at(needed, at)?;
             Some(InTheWay { needed: place, who })
         })
     }
 }
 
 /// Who needs something at the first moment at which more of it is needed than there is.
-fn over_at(network: &Network, needed: &Needed, at: &[i64]) -> Option<Vec<usize>> {
-    let spans = needed.by.iter().enumerate().map(|(hold, (first, last, amount))| {
-        (at[*first], at[*last] + network.lasts[*last], *amount, hold)
-    });
+fn over_at(needed: &Needed, at: &[i64]) -> Option<Vec<usize>> {
+    let spans = needed.by.iter().enumerate();
+    let spans = spans.map(|(hold, taken)| (taken.from(at), taken.to(at), taken.amount, hold));
     let mut spans: Vec<_> = spans.filter(|(from, to, ..)| from < to).collect();
     spans.sort_unstable();
     let mut now: Vec<(i64, u32, usize)> = Vec::new();

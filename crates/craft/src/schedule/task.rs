@@ -83,16 +83,27 @@ impl Task {
     }
 }
 
-/// Something that is taken up from the begin of one task to the end of another: a mould from the
-/// pour until it is empty.
-#[derive(Clone, Debug, PartialEq, Eq)]
+/// Something that is taken up from one task to another: a mould from the pour until it is empty.
+#[derive(Clone, Debug, PartialEq)]
 pub struct Hold {
     /// What.
     pub what: String,
     /// The key of the task it is taken up with.
     pub from: String,
-    /// The key of the task it is free after.
+    /// So long after that is begun, minutes; before, where it is less than nought.
+    pub after_begin_min: f64,
+    /// The key of the task it is free with.
     pub to: String,
+    /// So long before that is done, minutes; after, where it is less than nought.
+    pub before_end_min: f64,
+}
+
+impl Hold {
+    /// From the begin of the one to the end of the other.
+    #[must_use]
+    pub const fn whole(what: String, from: String, to: String) -> Self {
+        Self { what, from, after_begin_min: 0.0, to, before_end_min: 0.0 }
+    }
 }
 
 /// Notes what is wrong with tasks, under `tasks[i]`, and with holds, under `holds[i]`.

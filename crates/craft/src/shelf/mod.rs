@@ -37,8 +37,9 @@ use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, learned_value, spread};
 use crate::pantry::GoodsInputs;
 use crate::plan::{
-    BY_NAME, BowlInputs, GoodsTaken, LearnedSpare, NamedLabel, PlanInputs, TemperingPace,
+    BY_NAME, BowlInputs, GoodsTaken, LearnedSpare, MadeIn, NamedLabel, PlanInputs, TemperingPace,
 };
+use crate::schedule::AtHand;
 use crate::work;
 
 /// A thing on the shelf.
@@ -239,6 +240,22 @@ impl Shelf {
         }
     }
 
+    /// How many there are of what schedules share out.
+    #[must_use]
+    pub fn at_hand(&self) -> AtHand {
+        let things = self.entries.iter().filter_map(|(id, entry)| {
+            let how_many = match &entry.thing {
+                Thing::Ware(ware) => ware.how_many,
+                Thing::Heat(heat) => heat.how_many,
+                Thing::Tray(tray) => tray.how_many,
+                Thing::Mould(mould) => mould.how_many,
+                _ => None,
+            };
+            Some((*id, how_many?))
+        });
+        AtHand { things: things.collect(), in_fridge: self.kitchen().fridge_holds }
+    }
+
     /// The chocolate that a saved one is, with faults noted under `field`.
     pub fn check_chocolate(&self, id: Uuid, field: &str, check: &mut Checker) -> Option<Chocolate> {
         let saved = self.chocolate(id);
@@ -268,12 +285,15 @@ impl Shelf {
         for (i, component) in filled.components.iter_mut().enumerate() {
             self.fill_goods(&mut component.work, &format!("components[{i}].work"), &mut check);
         }
-        for tray in filled.components.iter_mut().filter_map(|c| c.work.tray_mut()) {
+        for component in &mut filled.components {
             // One that is not there is refused where its size is asked for.
-            if let work::TrayInputs::Saved { tray_id } = tray
-                && let Some(saved) = self.tray(*tray_id)
+            if let Some(tray) = component.work.tray_mut()
+                && let work::TrayInputs::Saved { tray_id } = *tray
+                && let Some(saved) = self.tray(tray_id)
             {
                 *tray = saved.shape;
+                filled.trays.retain(|other| other.component != component.key);
+                filled.trays.push(MadeIn { component: component.key.clone(), tray_id });
             }
         }
         for (i, component) in filled.components.iter_mut().enumerate() {

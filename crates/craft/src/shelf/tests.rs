@@ -38,9 +38,15 @@ fn entry(thing: Thing) -> Entry {
 }
 
 fn things() -> Vec<(Uuid, Entry)> {
-    let bowl = WareInputs { name: "Glass".to_owned(), material: Material::Glass, mass_g: 450.0 };
+    let bowl = WareInputs {
+        name: "Glass".to_owned(),
+        material: Material::Glass,
+        mass_g: 450.0,
+        how_many: None,
+    };
     let stove = HeatInputs {
         name: "Microwave".to_owned(),
+        how_many: None,
         microwave: Some(MicrowaveInputs { watts: 700.0, power: 0.4 }),
     };
     let probe = ThermometerInputs {

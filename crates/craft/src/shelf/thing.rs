@@ -97,6 +97,10 @@ impl ChocolateInputs {
     }
 }
 
+fn check_many(how_many: Option<u32>, check: &mut Checker) {
+    check.optional("how_many", how_many.map(f64::from), check::AT_HAND);
+}
+
 /// A bowl.
 #[derive(Clone, Debug, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -108,6 +112,9 @@ pub struct WareInputs {
     pub material: Material,
     /// Its empty mass.
     pub mass_g: f64,
+    /// How many of it there are; as many as are wanted, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub how_many: Option<u32>,
 }
 
 impl WareInputs {
@@ -120,6 +127,7 @@ impl WareInputs {
     fn check(&self, check: &mut Checker) {
         check.text("name", &self.name, LONGEST_NAME);
         check.number("mass_g", self.mass_g, check::BOWL_G);
+        check_many(self.how_many, check);
     }
 }
 
@@ -133,6 +141,9 @@ pub struct HeatInputs {
     /// The microwave at its usual setting; none for a water bath.
     #[serde(default)]
     pub microwave: Option<MicrowaveInputs>,
+    /// How many of it there are; as many as are wanted, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub how_many: Option<u32>,
 }
 
 impl HeatInputs {
@@ -141,6 +152,7 @@ impl HeatInputs {
         if let Some(microwave) = self.microwave {
             microwave.check("microwave", check);
         }
+        check_many(self.how_many, check);
     }
 }
 
@@ -220,6 +232,9 @@ pub struct TrayInputs {
     pub name: String,
     /// Its shape.
     pub shape: work::TrayInputs,
+    /// How many of it there are; one, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub how_many: Option<u32>,
 }
 
 impl TrayInputs {
@@ -227,6 +242,7 @@ impl TrayInputs {
         check.text("name", &self.name, LONGEST_NAME);
         self.shape.check("shape", check);
         self.shape.holds("shape", "shape", crate::units::Length::default(), check);
+        check_many(self.how_many, check);
     }
 }
 
@@ -239,12 +255,16 @@ pub struct MouldInputs {
     pub name: String,
     /// Its cavities, and how it came out when it was weighed.
     pub mould: shell::MouldInputs,
+    /// How many of it there are; one, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub how_many: Option<u32>,
 }
 
 impl MouldInputs {
     fn check(&self, check: &mut Checker) {
         check.text("name", &self.name, LONGEST_NAME);
         self.mould.check("mould", check);
+        check_many(self.how_many, check);
     }
 }
 
@@ -261,6 +281,9 @@ pub struct KitchenInputs {
     pub stone_c: Option<f64>,
     /// What the fridge has.
     pub fridge_c: Option<f64>,
+    /// How many trays or moulds stand in it at once; as many as are wanted, if left out.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub fridge_holds: Option<u32>,
     /// What is at hand.
     pub at_hand: Kitchen,
     /// The time zone it is in, by its IANA name; schedules and calendars go by it.
@@ -309,6 +332,7 @@ impl KitchenInputs {
         check.optional("rh_pct", self.rh_pct, check::RH_PCT);
         check.optional("stone_c", self.stone_c, check::STONE_C);
         check.optional("fridge_c", self.fridge_c, check::FRIDGE_C);
+        check.optional("fridge_holds", self.fridge_holds.map(f64::from), check::AT_HAND);
         let zone = self.zone.as_deref().map(|zone| schedule::zone("zone", zone, check));
         self.free_hours(zone.unwrap_or_default(), check);
         check.remark("currency", &self.currency, LONGEST_CURRENCY);

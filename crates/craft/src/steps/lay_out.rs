@@ -2,7 +2,9 @@
 
 use std::collections::{BTreeMap, HashMap};
 
+use super::gear::Gear;
 use super::parted::parted;
+use super::shared::put_together;
 use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
 use super::{packing, tempering};
 use crate::catalogue::cautions;
@@ -33,10 +35,12 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
         let mut begins_s = 0.0;
         for cast in 1..=casts {
             let line = component_line(component, cast, casts, &colours, plan);
-            begins_s = find_uses(&line, lines.len(), begins_s, &mut uses);
+            begins_s = find_uses(&line, (lines.len(), casts == 1), begins_s, &mut uses);
             lines.push(line);
         }
     }
+    let put_off = put_together(&lines, &mut uses);
+    let mut lines = in_order(lines, &put_off, &mut uses);
     let temperings = temperings(&mut lines, uses);
     let mut of_bowls: Vec<_> = temperings
         .into_iter()
@@ -52,6 +56,17 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
     of_bowls.into_iter().map(|(_, line)| line).chain(lines).chain(packing).collect()
 }
 
+/// What was put off comes after what it is made with: that fills its moulds first.
+fn in_order(lines: Vec<Line>, put_off: &[usize], uses: &mut [Use]) -> Vec<Line> {
+    let mut order: Vec<usize> = (0..lines.len()).collect();
+    order.sort_by_key(|line| put_off.contains(line));
+    for one in uses {
+        one.line = order.iter().position(|line| *line == one.line).unwrap_or(one.line);
+    }
+    let mut lines: Vec<Option<Line>> = lines.into_iter().map(Some).collect();
+    order.into_iter().filter_map(|line| lines[line].take()).collect()
+}
+
 /// A tempering: what it waits for, and when and where it is first used.
 struct Tempering {
     wait: Option<Wait>,
@@ -59,18 +74,26 @@ struct Tempering {
 }
 
 /// A step that takes a tempered chocolate.
-struct Use {
-    chocolate: String,
-    line: usize,
+#[derive(Clone)]
+pub(super) struct Use {
+    pub chocolate: String,
+    pub line: usize,
     step: usize,
     /// When it comes, where nothing else is made, s.
-    at_s: f64,
-    /// The long wait of its line that lies before it.
-    wait: Option<Wait>,
+    pub at_s: f64,
+    /// The long wait that lies before it: of its line, or of what it is made with.
+    pub wait: Option<Wait>,
+    /// Whether its line can be put off as a whole.
+    pub may_wait: bool,
 }
 
 /// Notes which steps of a line take chocolate, and when; gives when the line is done.
-fn find_uses(line: &Line, index: usize, begins_s: f64, uses: &mut Vec<Use>) -> f64 {
+fn find_uses(
+    line: &Line,
+    (index, may_wait): (usize, bool),
+    begins_s: f64,
+    uses: &mut Vec<Use>,
+) -> f64 {
     let mut done: HashMap<&str, f64> = HashMap::new();
     let mut at_s = begins_s;
     let mut long: Option<Wait> = None;
@@ -86,7 +109,8 @@ fn find_uses(line: &Line, index: usize, begins_s: f64, uses: &mut Vec<Use>) -> f
         }
         if let Some(chocolate) = &step.chocolate {
             let wait = long.clone();
-            uses.push(Use { chocolate: chocolate.clone(), line: index, step: i, at_s, wait });
+            let chocolate = chocolate.clone();
+            uses.push(Use { chocolate, line: index, step: i, at_s, wait, may_wait });
         }
         at_s += step.takes.typical_s;
         done.insert(&step.key, at_s);
@@ -102,7 +126,7 @@ fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32),
     let mut waits = BTreeMap::new();
     let mut nth = 0;
     let mut before: Option<(String, f64)> = None;
-    for Use { chocolate, line, step, at_s, wait } in uses {
+    for Use { chocolate, line, step, at_s, wait, .. } in uses {
         nth = match &before {
             Some((same, _)) if *same != chocolate => 1,
             Some((_, last_s)) if at_s - last_s < APART_S => nth,
@@ -145,9 +169,18 @@ fn component_line(
         steps.push(step(task, &key, kind(task, before, colours)));
     }
     let steps = parted(steps, &key, component, casts, plan);
-    let mould = component.draft.shown.cast.as_ref().and_then(|cast| cast.mould_id);
-    let of = LineOf::Component { component: component.key.clone(), cast, casts, mould };
-    Line { key, of, name, steps }
+    let of = LineOf::Component { component: component.key.clone(), cast, casts };
+    let keeps_days = component.keeping.as_ref().and_then(|keeping| keeping.days);
+    Line { key, of, name, gear: gear(component), keeps_days, steps }
+}
+
+fn gear(component: &PlannedComponent) -> Vec<Gear> {
+    let draft = &component.draft;
+    let mould = draft.shown.cast.as_ref().and_then(|cast| cast.mould_id);
+    let mould = mould.map(|id| Gear::Mould { id });
+    let tray = component.tray_id.map(|id| Gear::Tray { id });
+    let frozen = (draft.sets.stone.is_some() && !draft.sets.on_ice).then_some(Gear::FrozenStone {});
+    mould.into_iter().chain(tray).chain(frozen).collect()
 }
 
 /// What goes in or on is weighed before anything is poured.

@@ -51,7 +51,14 @@ pub(super) fn line(packed: &Packed) -> Line {
         steps.push(step("label", say::label(), say::label_how(), None, takes_s));
     }
     let name = say::packing().text().into_owned();
-    Line { key: LINE.to_owned(), of: LineOf::Packing {}, name, steps }
+    Line {
+        key: LINE.to_owned(),
+        of: LineOf::Packing {},
+        name,
+        gear: Vec::new(),
+        keeps_days: None,
+        steps,
+    }
 }
 
 fn step(

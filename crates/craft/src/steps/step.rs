@@ -1,12 +1,11 @@
 //! What a step is.
 
-use serde::{Deserialize, Serialize};
-use uuid::Uuid;
-
+use super::gear::Gear;
 use crate::help::Topic;
 use crate::message::Message;
 use crate::setting::Moment;
 use crate::units::{in_seconds, seconds};
+use serde::{Deserialize, Serialize};
 
 /// What sort of work a step is.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize)]
@@ -147,6 +146,11 @@ impl Step {
         self.task() == "peel"
     }
 
+    /// Whether something is put into the fridge with it.
+    pub(super) fn goes_into_the_fridge(&self) -> bool {
+        self.task().starts_with("fridge-in") || self.task().starts_with("chill-")
+    }
+
     /// When its window opens.
     #[must_use]
     pub fn opens(&self) -> Option<&Due> {
@@ -180,9 +184,6 @@ pub enum LineOf {
         cast: u32,
         /// Of how many.
         casts: u32,
-        /// The mould on the shelf that it is cast in: others may want it too.
-        #[serde(default, skip_serializing_if = "Option::is_none")]
-        mould: Option<Uuid>,
     },
     /// What is done once all is made: it is counted, packed and labelled.
     Packing {},
@@ -198,6 +199,14 @@ pub struct Line {
     pub of: LineOf,
     /// What the maker calls it.
     pub name: String,
+    /// What it is done with, of which there is only so much; nothing in what an earlier release
+    /// wrote.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub gear: Vec<Gear>,
+    /// So many days at the most it keeps, once its last step is done; nothing where only a date of
+    /// its own tells, of temperings, and in what an earlier release wrote.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub keeps_days: Option<f64>,
     /// Its steps, in order.
     pub steps: Vec<Step>,
 }
@@ -208,15 +217,6 @@ impl Line {
     pub fn component(&self) -> Option<&str> {
         match &self.of {
             LineOf::Component { component, .. } => Some(component),
-            LineOf::Bowl { .. } | LineOf::Packing {} => None,
-        }
-    }
-
-    /// The mould on the shelf that it is cast in.
-    #[must_use]
-    pub const fn mould(&self) -> Option<Uuid> {
-        match self.of {
-            LineOf::Component { mould, .. } => mould,
             LineOf::Bowl { .. } | LineOf::Packing {} => None,
         }
     }

@@ -1,10 +1,12 @@
 //! A chocolate that is tempered, as steps: weighed out, then brought into temper at
 //! the bench.
 
+use super::gear::Gear;
 use super::step::{Line, LineOf, Step, StepKind, Takes, Wait};
 use crate::catalogue::steps as say;
 use crate::help::Topic;
 use crate::message::Message;
+use crate::method::Need;
 use crate::plan::{BowlPlan, PlannedBowl, TemperingPace};
 use crate::units::{Mass, Time, in_grams, in_seconds, seconds};
 
@@ -125,7 +127,16 @@ pub(super) fn line(
         topic,
     });
     let of = LineOf::Bowl { bowl: bowl.key.clone(), nth };
-    Some(Line { key, of, name: label.clone(), steps })
+    Some(Line { key, of, name: label.clone(), gear: gear(bowl, plan), keeps_days: None, steps })
+}
+
+/// The bowl and the heat source that were picked on the shelf, and the stone where it is worked on
+/// one.
+fn gear(bowl: &PlannedBowl, plan: &BowlPlan) -> Vec<Gear> {
+    let ware = bowl.ware_id.map(|id| Gear::Ware { id });
+    let heat = bowl.heat_id.map(|id| Gear::Heat { id });
+    let stone = plan.method.needs().contains(&Need::Stone).then_some(Gear::Stone {});
+    ware.into_iter().chain(heat).chain(stone).collect()
 }
 
 fn weighed(plan: &BowlPlan, label: &str) -> Message {

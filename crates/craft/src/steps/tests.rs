@@ -70,9 +70,16 @@ fn what_meets_in_one_sitting_shares_a_tempering_and_what_is_capped_later_does_no
         shells.iter().flat_map(|l| &l.steps).find(|s| s.key == "@dark#2/temper").expect("again");
     assert_eq!(again.wait, cap.wait, "it is tempered again for when the filling has crusted");
 
-    // A slab is poured hours before shells whose colour has to rest.
-    let apart = lines(&planned(&["Slab of bark", "Filled shells"]));
-    assert_ne!(tempered(&apart, "it-0/pour"), tempered(&apart, "it-1/pour"));
+    // A slab waits for shells whose colour has to rest: once tempered does for both.
+    let together = lines(&planned(&["Slab of bark", "Filled shells"]));
+    assert_eq!(tempered(&together, "it-0/pour"), tempered(&together, "it-1/pour"));
+    // One of another chocolate has nothing to wait for.
+    let apart = lines(&planned(&["Boiled-sugar sheet", "Filled shells", "Marbled bark"]));
+    let waits = |key: &str| {
+        let of = apart.iter().flat_map(|line| &line.steps).find(|step| step.key == key);
+        of.expect("such a step").wait.is_some()
+    };
+    assert!(waits("@dark/temper") && waits("@white/temper"), "they go into one piece");
 }
 
 #[test]

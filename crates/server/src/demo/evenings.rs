@@ -80,6 +80,7 @@ fn inputs(
         setting_pace: None,
         tempering_pace: None,
         labels: Vec::new(),
+        trays: Vec::new(),
         spares: Vec::new(),
         packing: None,
         when: None,
@@ -182,6 +183,7 @@ fn open_night() -> PlanInputs {
         setting_pace: None,
         tempering_pace: None,
         labels: Vec::new(),
+        trays: Vec::new(),
         spares: Vec::new(),
         packing: None,
         when: None,
@@ -346,6 +348,7 @@ fn three_days() -> PlanInputs {
         setting_pace: None,
         tempering_pace: None,
         labels: Vec::new(),
+        trays: Vec::new(),
         spares: Vec::new(),
         packing: Some(PackingInputs {
             of: PackedAs::Boxes,

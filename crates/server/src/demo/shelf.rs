@@ -93,12 +93,12 @@ fn says(contains: &[Allergen], may_contain: &[Allergen]) -> Option<LabelInputs> 
 }
 
 fn ware(name: &str, material: Material, mass_g: f64) -> Thing {
-    Thing::Ware(WareInputs { name: name.to_owned(), material, mass_g })
+    Thing::Ware(WareInputs { name: name.to_owned(), material, mass_g, how_many: None })
 }
 
 fn tray(name: &str, length_mm: f64, width_mm: f64, rim_mm: f64) -> Thing {
     let shape = work::TrayInputs::Rectangle { length_mm, width_mm, rim_mm: Some(rim_mm) };
-    Thing::Tray(TrayInputs { name: name.to_owned(), shape })
+    Thing::Tray(TrayInputs { name: name.to_owned(), shape, how_many: None })
 }
 
 /// A usual pigment, its label read.
@@ -114,7 +114,7 @@ fn pigment(usual: &str, name: &str, price_per_100g: f64) -> Thing {
 }
 
 fn mould(name: &str, mould: shell::MouldInputs) -> Thing {
-    Thing::Mould(MouldInputs { name: name.to_owned(), mould })
+    Thing::Mould(MouldInputs { name: name.to_owned(), mould, how_many: None })
 }
 
 /// Common goods in a pack of so much, at a price.
@@ -216,7 +216,7 @@ fn owls() -> shell::MouldInputs {
 
 fn heat(name: &str, power: Option<f64>) -> Thing {
     let microwave = power.map(|power| MicrowaveInputs { watts: 800.0, power });
-    Thing::Heat(HeatInputs { name: name.to_owned(), microwave })
+    Thing::Heat(HeatInputs { name: name.to_owned(), microwave, how_many: None })
 }
 
 /// What stands on the shelf, and how much of each chocolate before the first of
@@ -331,6 +331,7 @@ fn things(now: DateTime<Utc>) -> Vec<(u64, Thing, Option<f64>)> {
                 rh_pct: Some(45.0),
                 stone_c: Some(17.5),
                 fridge_c: Some(5.0),
+                fridge_holds: Some(3),
                 at_hand: Kitchen { fine_scale: true, ..Kitchen::default() },
                 zone: None,
                 hours: vec![

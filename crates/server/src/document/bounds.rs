@@ -16,7 +16,17 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::TASK_MIN, &["TaskRequest.minutes"]),
     (check::WAIT_MIN, &["AfterRequest.least_min", "AfterRequest.most_min"]),
     (check::HANDS, &["ScheduleRequest.hands"]),
-    (check::AT_HAND, &["AtHandRequest.count"]),
+    (
+        check::AT_HAND,
+        &[
+            "AtHandRequest.count",
+            "HeatInputs.how_many",
+            "KitchenInputs.fridge_holds",
+            "SavedMouldInputs.how_many",
+            "SavedTrayInputs.how_many",
+            "SavedWareInputs.how_many",
+        ],
+    ),
     (check::TASK_HANDS, &["TaskRequest.hands"]),
     (check::WEEKDAY, &["WeeklyHours.weekdays"]),
     (check::BOXES, &["BoxesRequest.boxes", "PackingInputs.count"]),

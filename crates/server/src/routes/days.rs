@@ -9,6 +9,7 @@ use craft::message::Message;
 use craft::note::Note;
 use craft::plan::{Plan, PlanInputs};
 use craft::schedule::{Broken, Days, Mend, Slot, What};
+use craft::steps::Thing;
 use craft::units::seconds;
 use icalendar::{Alarm, Calendar, CalendarDateTime, Component, Event, EventLike, Trigger};
 use serde::{Deserialize, Serialize};
@@ -258,10 +259,22 @@ fn does_not_hold(broken: &Broken, slots: &[Slot]) -> DoesNotHold {
     let text = match broken.what {
         What::MostWait => say::waits_too_long(name, by),
         What::HeldInTemper => say::tempered_once_more(name, by),
+        What::Keeps => say::keeps_too_short(name, by),
         What::Hours => say::longer_than_hours(name, by),
         What::Pinned => say::not_at_that_time(name, by),
     };
     DoesNotHold { step: broken.key.clone(), text, by_min: crate::answer::round(broken.by_min, 1) }
+}
+
+fn one_more(thing: &Thing, name: &str) -> Message {
+    match thing {
+        Thing::Mould(_) | Thing::MouldOf(_) => say::mend_second_mould(name),
+        Thing::Tray(_) => say::mend_second_tray(name),
+        Thing::Ware(_) => say::mend_second_bowl(name),
+        Thing::Heat(_) => say::mend_second_heat(name),
+        Thing::Stone => say::mend_second_stone(name),
+        Thing::Fridge => say::mend_fridge(),
+    }
 }
 
 fn mended_by(mend: &Mend, slots: &[Slot]) -> MendAnswer {
@@ -274,21 +287,15 @@ fn mended_by(mend: &Mend, slots: &[Slot]) -> MendAnswer {
     let (text, at) = match mend {
         Mend::BeginBy(at) => (say::mend_begin_by(), Some(*at)),
         Mend::SecondPair => (say::mend_second_pair(), None),
-        Mend::SecondMould(of) => (say::mend_second_mould(name(of)), None),
+        Mend::OneMore(thing, of) => (one_more(thing, &name(of)), None),
         Mend::Without(of) => (say::mend_without(name(of)), None),
         Mend::Unpinned => (say::mend_unpinned(), None),
     };
     MendAnswer { text, at }
 }
 
-/// What there is to say of when it is made: times that have passed, and what does not keep until
-/// then.
-fn notes(
-    filled: &PlanInputs,
-    planned: &Plan,
-    days: Option<&Days>,
-    now: DateTime<Utc>,
-) -> Vec<Note> {
+/// What there is to say of when it is made: times that have passed.
+fn notes(filled: &PlanInputs, now: DateTime<Utc>) -> Vec<Note> {
     let Some(when) = &filled.when else { return Vec::new() };
     let mut notes = Vec::new();
     if when.ready_by.is_some_and(|at| at < now) {
@@ -296,21 +303,6 @@ fn notes(
     }
     if when.begin.is_some_and(|at| at < now) {
         notes.push(Note::info("begin-passed", say::begin_passed()));
-    }
-    let Some((ready_by, days)) = when.ready_by.zip(days) else { return notes };
-    for component in &planned.components {
-        let last = days.slots.iter().filter(|slot| slot.sitting.component == component.key);
-        let made = last.map(|slot| slot.to).max();
-        let keeps = component.keeping.as_ref().and_then(|keeping| keeping.days);
-        if let Some((made, keeps)) = made.zip(keeps)
-            && (ready_by - made).as_seconds_f64() > keeps * 86_400.0
-        {
-            let before = how_long(ready_by - made);
-            notes.push(Note::caution(
-                "made-too-early",
-                say::made_too_early(&component.name, keeps, before),
-            ));
-        }
     }
     notes
 }
@@ -331,7 +323,7 @@ async fn scheduled(state: &State, id: Uuid, asked: &DaysAsked) -> Answer<Schedul
     let agenda = Agenda::before(state, asked.zone.as_deref(), Whose::Plan(id)).await?;
     let planned = Plan::of(&filled)?;
     let days = agenda.days_of(&filled, &planned)?;
-    let notes = notes(&filled, &planned, days.as_ref(), agenda.now);
+    let notes = notes(&filled, agenda.now);
     let ready_by = stated.when.and_then(|when| when.ready_by);
     Ok(Scheduled { name: plan.name, days, agenda, ready_by, notes })
 }

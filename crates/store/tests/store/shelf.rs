@@ -87,8 +87,12 @@ async fn what_a_bowl_took_keeps_its_place_and_goes_back_with_its_pour() {
 async fn things_stand_on_the_shelf_as_stated_until_they_are_archived() {
     let pool = empty().await;
     let (bag, bowl) = (Uuid::now_v7(), Uuid::now_v7());
-    let ware =
-        Thing::Ware(WareInputs { name: "Glass".into(), material: Material::Glass, mass_g: 450.0 });
+    let ware = Thing::Ware(WareInputs {
+        name: "Glass".into(),
+        material: Material::Glass,
+        mass_g: 450.0,
+        how_many: None,
+    });
     assert_eq!(put(&pool, bag, &chocolate("Dark"), 0).await.expect("new"), Sent::New);
     assert_eq!(put(&pool, bag, &chocolate("Dark"), 0).await.expect("known"), Sent::Again);
     let other = put(&pool, bag, &chocolate("Other"), 0).await;
@@ -122,7 +126,7 @@ async fn what_was_learned_outlives_its_bowl_and_is_taken_back_with_it() {
     let numbers = GearNumbers { efficiency: Some(0.4), ..GearNumbers::default() };
     let taught = Taught { opened: at(0), ware_id: None, heat_id: Some(stove), numbers };
     store::shelf::learn(&pool, bowl.id, &taught).await.expect("kept");
-    let heat = Thing::Heat(HeatInputs { name: "Ring".into(), microwave: None });
+    let heat = Thing::Heat(HeatInputs { name: "Ring".into(), microwave: None, how_many: None });
     put(&pool, stove, &heat, 1).await.expect("new");
     let learned = async || {
         let rows = store::shelf::list(&pool).await.expect("a list");

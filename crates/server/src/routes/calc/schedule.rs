@@ -131,7 +131,7 @@ pub enum BrokenWhat {
 impl From<What> for BrokenWhat {
     fn from(what: What) -> Self {
         match what {
-            What::MostWait | What::HeldInTemper => Self::MostWait,
+            What::MostWait | What::HeldInTemper | What::Keeps => Self::MostWait,
             What::Hours => Self::Hours,
             What::Pinned => Self::Pinned,
         }
@@ -192,8 +192,10 @@ impl ScheduleRequest {
         let zone = zone("zone", &self.zone, &mut check);
         let hours = Hours::of("hours", &self.hours, &self.except, zone, &mut check);
         check.finish()?;
-        let holds =
-            self.holds.into_iter().map(|HoldRequest { what, from, to }| Hold { what, from, to });
+        let holds = self
+            .holds
+            .into_iter()
+            .map(|HoldRequest { what, from, to }| Hold::whole(what, from, to));
         Ok(Asked {
             tasks: self.tasks.into_iter().map(Into::into).collect(),
             holds: holds.collect(),
