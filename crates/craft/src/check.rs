@@ -226,6 +226,20 @@ pub const ALTITUDE_M: Bounds = Bounds::new(-430.0, 5_500.0, "m");
 pub const SETTING_PACE: Bounds = Bounds::new(0.3, 3.0, "");
 /// How long a bowl takes until it is in temper, against what is usual.
 pub const TEMPERING_PACE: Bounds = Bounds::new(0.2, 6.0, "");
+/// A time that the clinic is told, s.
+pub const CLINIC_S: Bounds = Bounds::new(0.0, 86_400.0, "s");
+/// A time that the clinic is told, minutes.
+pub const CLINIC_MIN: Bounds = Bounds::new(0.0, 20_000.0, "min");
+/// A time that the clinic is told, hours.
+pub const CLINIC_H: Bounds = Bounds::new(0.0, 2_000.0, "h");
+/// A thickness that the clinic is told.
+pub const CLINIC_MM: Bounds = Bounds::new(0.05, 200.0, "mm");
+/// Strokes that the clinic is told.
+pub const CLINIC_STROKES: Bounds = Bounds::new(0.0, 1_000.0, "strokes");
+/// Where something is kept.
+pub const STORED_C: Bounds = Bounds::new(-30.0, 50.0, "°C");
+/// How old something is.
+pub const AGE_DAYS: Bounds = Bounds::new(0.0, 3_650.0, "days");
 /// A cake, over its icing.
 pub const CAKE_MM: Bounds = Bounds::new(40.0, 800.0, "mm");
 /// How high a strip, or a cake, is.

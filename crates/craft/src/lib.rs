@@ -32,6 +32,7 @@ pub mod boxes;
 mod catalogue;
 pub mod check;
 pub mod chocolate;
+pub mod clinic;
 pub mod coach;
 pub mod colour;
 pub mod cost;

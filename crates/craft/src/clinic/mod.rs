@@ -1,0 +1,20 @@
+//! Why something came out as it did: likely causes with what speaks for and against each, what can be
+//! saved, and what to do otherwise.
+//!
+//! A transparent model over a table of causes ([`TABLE`]): see [`diagnose`]. It never says more than
+//! the facts allow: a cause that nothing was noted of stays a guess, and is called one.
+
+mod ask;
+mod cause;
+mod diagnosis;
+mod evidence;
+mod facts;
+mod infer;
+mod table;
+
+pub use ask::Question;
+pub use cause::Cause;
+pub use diagnosis::{Diagnosis, Likely, Suspect, diagnose};
+pub use evidence::{Evidence, Fact};
+pub use facts::{Facts, Tested};
+pub use table::{LEAK, Only, Row, TABLE};
