@@ -35,6 +35,7 @@ const LabelsOfBatch = lazy(async () => ({
 }));
 const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
+const ClinicPage = lazy(() => import("./clinic/ClinicPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
 
 const queries = new QueryClient({
@@ -64,6 +65,7 @@ const router = createBrowserRouter([
       { path: "bench", element: later(<BenchListPage />) },
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
+      { path: "log/clinic", element: later(<ClinicPage />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
       { path: "log/:batchId/labels", element: later(<LabelsOfBatch />) },
       { path: "shelf/:place?", element: later(<ShelfPage />) },

@@ -232,6 +232,8 @@ pub const CLINIC_S: Bounds = Bounds::new(0.0, 86_400.0, "s");
 pub const CLINIC_MIN: Bounds = Bounds::new(0.0, 20_000.0, "min");
 /// A time that the clinic is told, hours.
 pub const CLINIC_H: Bounds = Bounds::new(0.0, 2_000.0, "h");
+/// Seed against what is melted, as the clinic is told it.
+pub const CLINIC_SEED_PCT: Bounds = Bounds::new(0.0, 300.0, "%");
 /// A thickness that the clinic is told.
 pub const CLINIC_MM: Bounds = Bounds::new(0.05, 200.0, "mm");
 /// Strokes that the clinic is told.

@@ -118,6 +118,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/clinic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Why a batch came out as it did: of each thing that was made the likely causes of what was seen,
+         *     with what its record says for and against each.
+         */
+        get: operations["why"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/clock": {
         parameters: {
             query?: never;
@@ -589,6 +609,23 @@ export interface paths {
         put?: never;
         /** What is to be made of each kind for so many boxes, rounded up. */
         post: operations["made"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/clinic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The likely causes of what was seen, with what speaks for and against each. */
+        post: operations["told"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1964,6 +2001,11 @@ export interface components {
         Archived: {
             archived: boolean;
         };
+        /**
+         * @description What a fact is answered with.
+         * @enum {string}
+         */
+        Asks: "celsius" | "seconds" | "minutes" | "hours" | "days" | "percent" | "millimetres" | "count" | "tested" | "yes_no";
         /** @description A thing of which there is more than one. */
         AtHandRequest: {
             /**
@@ -2026,6 +2068,13 @@ export interface components {
              * @description Counts the edits of name and note; the same as the `ETag`.
              */
             version: number;
+        };
+        /** @description Why a batch came out as it did. */
+        BatchClinicAnswer: {
+            /** @description Of each thing that was made. */
+            of: components["schemas"]["OfComponent"][];
+            /** @description The faults that were seen, at any look. */
+            seen: components["schemas"]["Symptom"][];
         };
         /** @description How a batch's time is to run. */
         BatchClock: {
@@ -2774,6 +2823,40 @@ export interface components {
             /** @description How it is lined. */
             way?: components["schemas"]["ShellWay"];
         };
+        /**
+         * @description A cause of faults.
+         * @enum {string}
+         */
+        Cause: "overheated" | "temper_lost" | "poured_too_warm" | "poured_too_cool" | "not_tempered" | "under_seeded" | "over_seeded" | "poor_stirring" | "warm_room" | "damp_room" | "dew" | "chilled_too_long" | "too_thin" | "warm_goods" | "colour_not_tempered" | "colour_too_fresh" | "mould_warm" | "mould_dirty" | "not_shrunk" | "water" | "oil" | "incompatible_fats" | "warm_storage" | "nut_oil" | "topped_late" | "too_many_strokes" | "not_knocked" | "layer_too_set" | "thin_lines" | "tone_sweated";
+        /** @description A cause, and what there is to say of it. */
+        CauseAnswer: {
+            /**
+             * Format: double
+             * @description How likely, 0 to 1.
+             */
+            chance: number;
+            /** @description What speaks for it and against it, and what is not known. */
+            evidence: components["schemas"]["EvidenceAnswer"][];
+            /** @description Which. */
+            key: components["schemas"]["Cause"];
+            /** @description The same, in a word. */
+            likely: components["schemas"]["Likely"];
+            /** @description What it is, in words. */
+            name: components["schemas"]["Message"];
+            /** @description What is done otherwise next time. */
+            next_time: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description How often it happens, before anything is known, 0 to 1.
+             */
+            prior: number;
+            /** @description What can still be done with what was made. */
+            rescue: components["schemas"]["Message"];
+            /** @description What of what was seen it shows as. */
+            shows: components["schemas"]["ShowsAs"][];
+            /** @description The same, in a word and numbers. */
+            words: components["schemas"]["Message"];
+        };
         /** @description A cavity, as the maker states it: the form, and what that form is known by. */
         CavityInputs: {
             /**
@@ -2873,6 +2956,25 @@ export interface components {
             mine: unknown;
             /** @description What was kept meanwhile. */
             theirs: unknown;
+        };
+        /** @description Why something came out as it did. */
+        ClinicAnswer: {
+            cannot_be_told?: null | components["schemas"]["Message"];
+            /** @description The causes, the most likely first. */
+            causes: components["schemas"]["CauseAnswer"][];
+            /** @description Remarks. */
+            notes: components["schemas"]["Note"][];
+            /** @description What to ask, that which tells most first. */
+            questions: components["schemas"]["QuestionAnswer"][];
+            /** @description The working of the likeliest. */
+            sum: components["schemas"]["Working"][];
+        };
+        /** @description What was seen, and what is known. */
+        ClinicRequest: {
+            /** @description What is known of how it was made. */
+            facts?: components["schemas"]["Facts"];
+            /** @description The faults that were seen. */
+            seen: components["schemas"]["Symptom"][];
         };
         /** @description A bowl's own time. */
         ClockAnswer: {
@@ -3831,6 +3933,20 @@ export interface components {
              */
             target_c: number;
         };
+        /** @description What one fact says of a cause. */
+        EvidenceAnswer: {
+            /** @description Which fact. */
+            fact: components["schemas"]["Fact"];
+            /** @description Whether it speaks for the cause; `null` where it is not known, or says nothing. */
+            for?: boolean | null;
+            /**
+             * Format: double
+             * @description So many times as likely the cause is with it.
+             */
+            ratio: number;
+            /** @description What it is, or that it was not noted. */
+            says: components["schemas"]["Message"];
+        };
         /** @description A thing whose date is near, or has passed. */
         ExpiresAnswer: {
             /**
@@ -3899,6 +4015,205 @@ export interface components {
          * @enum {string}
          */
         FaceTexture: "fork" | "comb" | "bubble_sheet";
+        /**
+         * @description What can be asked of an evening.
+         * @enum {string}
+         */
+        Fact: "max_c" | "above_lost_s" | "poured_c" | "test" | "seed_share_pct" | "worked_min" | "stir_gap_s" | "room_c" | "rh_pct" | "chill_min" | "thickness_mm" | "goods_c" | "colour_rest_h" | "colour_test" | "mould_c" | "polished" | "shrunk" | "water" | "oil_pct" | "fats_mixed" | "stored_c" | "with_nuts" | "topped_late_min" | "strokes" | "knocked" | "age_days";
+        /** @description What is known of how something was made, measured or stated. What is left out is not known. */
+        Facts: {
+            /**
+             * Format: double
+             * @description How long it was above that once it was in temper.
+             * @default null
+             */
+            above_lost_s?: number | null;
+            /**
+             * Format: double
+             * @description How old it was when its faults were seen.
+             * @default null
+             */
+            age_days?: number | null;
+            /**
+             * Format: double
+             * @description How long it was in the fridge.
+             * @default null
+             */
+            chill_min?: number | null;
+            /**
+             * @description Whether it was in the fridge at all.
+             * @default null
+             */
+            chilled?: boolean | null;
+            /**
+             * Format: double
+             * @description How long the colour rested before chocolate went on it.
+             * @default null
+             */
+            colour_rest_h?: number | null;
+            /** @default null */
+            colour_test?: null | components["schemas"]["Tested"];
+            /**
+             * @description Whether it is coloured.
+             * @default null
+             */
+            coloured?: boolean | null;
+            /**
+             * Format: double
+             * @description Dew forms on it if it stays longer.
+             * @default null
+             */
+            dew_limit_min?: number | null;
+            /**
+             * @description Whether coating and couverture are mixed in it.
+             * @default null
+             */
+            fats_mixed?: boolean | null;
+            /**
+             * Format: double
+             * @description What the goods had that went in or on.
+             * @default null
+             */
+            goods_c?: number | null;
+            /**
+             * @description Whether it was tapped or shaken after the pour.
+             * @default null
+             */
+            knocked?: boolean | null;
+            /**
+             * Format: double
+             * @description The most it may have.
+             * @default null
+             */
+            limit_c?: number | null;
+            /**
+             * Format: double
+             * @description Above this, temper is lost.
+             * @default null
+             */
+            lost_c?: number | null;
+            /**
+             * Format: double
+             * @description The hottest it was.
+             * @default null
+             */
+            max_c?: number | null;
+            /**
+             * Format: double
+             * @description What the mould had.
+             * @default null
+             */
+            mould_c?: number | null;
+            /**
+             * @description Whether it was cast in a mould.
+             * @default null
+             */
+            moulded?: boolean | null;
+            /**
+             * Format: double
+             * @description Oil and soft fat in it.
+             * @default null
+             */
+            oil_pct?: number | null;
+            /**
+             * @description Whether the mould was clean and polished.
+             * @default null
+             */
+            polished?: boolean | null;
+            /**
+             * Format: double
+             * @description What it had when it was poured.
+             * @default null
+             */
+            poured_c?: number | null;
+            /**
+             * Format: double
+             * @description Its relative humidity.
+             * @default null
+             */
+            rh_pct?: number | null;
+            /**
+             * Format: double
+             * @description The room.
+             * @default null
+             */
+            room_c?: number | null;
+            /**
+             * Format: double
+             * @description The same as it was planned; a quarter, if left out.
+             * @default null
+             */
+            seed_planned_pct?: number | null;
+            /**
+             * Format: double
+             * @description Seed as a share of what was melted.
+             * @default null
+             */
+            seed_share_pct?: number | null;
+            /**
+             * @description Whether it had come away from the mould when it was turned out.
+             * @default null
+             */
+            shrunk?: boolean | null;
+            /**
+             * Format: double
+             * @description The longest pause in stirring on the way down.
+             * @default null
+             */
+            stir_gap_s?: number | null;
+            /**
+             * Format: double
+             * @description What it was kept at.
+             * @default null
+             */
+            stored_c?: number | null;
+            /**
+             * Format: double
+             * @description How often it was drawn through.
+             * @default null
+             */
+            strokes?: number | null;
+            /** @default null */
+            test?: null | components["schemas"]["Tested"];
+            /**
+             * Format: double
+             * @description How thick it is.
+             * @default null
+             */
+            thickness_mm?: number | null;
+            /**
+             * Format: double
+             * @description How long after their time toppings went on; nought for in time.
+             * @default null
+             */
+            topped_late_min?: number | null;
+            /**
+             * @description Whether water or steam got to it.
+             * @default null
+             */
+            water?: boolean | null;
+            /**
+             * @description Whether anything goes in it or on it.
+             * @default null
+             */
+            with_goods?: boolean | null;
+            /**
+             * @description Whether there are nuts in it.
+             * @default null
+             */
+            with_nuts?: boolean | null;
+            /**
+             * @description The range it is worked in, lowest and highest.
+             * @default null
+             */
+            work_c?: number[] | null;
+            /**
+             * Format: double
+             * @description How long it was worked in temper.
+             * @default null
+             */
+            worked_min?: number | null;
+        };
         /**
          * @description A kind of chocolate that shares its temperature windows.
          * @enum {string}
@@ -5296,6 +5611,11 @@ export interface components {
          * @enum {string}
          */
         Level: "info" | "caution" | "stop";
+        /**
+         * @description How likely, in a word.
+         * @enum {string}
+         */
+        Likely: "almost_certain" | "likely" | "possible" | "unlikely";
         /** @description Steps that follow each other. */
         Line: {
             /**
@@ -5975,6 +6295,17 @@ export interface components {
          * @enum {string}
          */
         NumberName: "cooling_ratio" | "efficiency" | "carry_over_c" | "burst_response" | "setting_pace" | "tempering_pace" | "dryer_w" | "warm_water_ratio" | "bath_w";
+        /** @description What there is to say of one thing that was made. */
+        OfComponent: {
+            /** @description Its key. */
+            component: string;
+            /** @description What its record tells. */
+            facts: components["schemas"]["Facts"];
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description Why it came out as it did. */
+            told: components["schemas"]["ClinicAnswer"];
+        };
         /**
          * @description What a thermometer was checked in.
          * @enum {string}
@@ -7007,6 +7338,20 @@ export interface components {
              */
             value: number;
         };
+        /** @description A question whose answer would tell much. */
+        QuestionAnswer: {
+            /** @description What it is answered with. */
+            asks: components["schemas"]["Asks"];
+            /** @description The field of `facts` that it is about. */
+            fact: components["schemas"]["Fact"];
+            /**
+             * Format: double
+             * @description How much less would be in doubt, bits.
+             */
+            tells: number;
+            /** @description What is asked. */
+            text: components["schemas"]["Message"];
+        };
         /** @description A reading as it is kept. */
         ReadingAnswer: {
             /**
@@ -7922,6 +8267,16 @@ export interface components {
             packs?: components["schemas"]["PackRequest"][];
             stock?: components["schemas"]["AmountRequest"][];
         };
+        /** @description A fault of those that were seen, and how often the cause shows as it. */
+        ShowsAs: {
+            /**
+             * Format: double
+             * @description How often, 0 to 1.
+             */
+            chance: number;
+            /** @description Which. */
+            symptom: components["schemas"]["Symptom"];
+        };
         /** @description A slab's figures. */
         SlabAnswer: {
             /**
@@ -8502,6 +8857,11 @@ export interface components {
             started_at: string;
             words?: null | components["schemas"]["Message"];
         };
+        /**
+         * @description What a temper test told.
+         * @enum {string}
+         */
+        Tested: "passed" | "failed" | "skipped";
         /**
          * @description How a filling handles once it has rested (*custom*).
          * @enum {string}
@@ -10726,6 +11086,70 @@ export interface operations {
             };
             /** @description The body is not said to be of the type it must be. */
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    why: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchClinicAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -13069,6 +13493,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BoxesAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    told: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ClinicRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClinicAnswer"];
                 };
             };
             /** @description It cannot be read. */

@@ -4,6 +4,7 @@ import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
 import { useBatch, useBowlWithPlan, useGuide } from "../api/queries";
 import { CountForm } from "../batch/CountForm";
+import { WhyPanel } from "../clinic/WhyPanel";
 import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
@@ -109,6 +110,7 @@ function WhatCameOut({
         <Results batch={batch} poured_at={poured_at} lost={lost} />
         <PiecePhotos batchId={batch.id} />
       </Panel>
+      <WhyPanel batch={batch} />
       {!lost && <Packed batch={batch} />}
       {!lost && (
         <Fold

@@ -7,6 +7,7 @@ import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
+import { WayTo } from "../kit/WayTo";
 import { WhichOf } from "../kit/WhichOf";
 import { BringInBowl } from "./BringInBowl";
 
@@ -40,7 +41,10 @@ export default function LogPage() {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           Log
         </Heading>
-        <BringInBowl />
+        <Box display="flex" gap="4" flexWrap="wrap" alignItems="center">
+          <WayTo to="/log/clinic">What went wrong?</WayTo>
+          <BringInBowl />
+        </Box>
       </Box>
       <Undone />
       {none && search === "" && of === "over" ? (

@@ -4,8 +4,9 @@ import { useState } from "react";
 import { api, type Looks, type Result, type Symptom } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
+import { SymptomPicker } from "../clinic/SymptomPicker";
 import { Fault } from "../kit/Fault";
-import { lookNames, looks, symptomNames, symptoms } from "./words";
+import { lookNames, looks } from "./words";
 
 type Draft = Partial<Looks> & { note: string; seen: Symptom[] };
 
@@ -79,31 +80,7 @@ export function ResultForm({ batchId }: { batchId: string }) {
         <Box as="legend" textStyle="label" mb="1">
           Seen as well, if anything
         </Box>
-        <Box display="flex" gap="1.5" flexWrap="wrap">
-          {symptomNames.map((symptom) => {
-            const is = seen.includes(symptom);
-            return (
-              <Button
-                key={symptom}
-                type="button"
-                variant="outline"
-                px="3"
-                aria-pressed={is}
-                borderWidth="2px"
-                borderColor={is ? "ink" : "border"}
-                fontWeight={is ? "640" : "500"}
-                onClick={() =>
-                  setDraft({
-                    ...draft,
-                    seen: is ? seen.filter((one) => one !== symptom) : [...seen, symptom],
-                  })
-                }
-              >
-                {symptoms[symptom]}
-              </Button>
-            );
-          })}
-        </Box>
+        <SymptomPicker seen={seen} onChange={(next) => setDraft({ ...draft, seen: next })} />
       </Box>
       <Textarea
         aria-label="Anything else"

@@ -54,7 +54,14 @@ export function KitchenPanel({ kitchen }: { kitchen: OnShelf<"kitchen"> }) {
   );
 }
 
-function places({ room_c, rh_pct, stone_c, fridge_c, fridge_holds, zone }: ThingOf<"kitchen">): string {
+function places({
+  room_c,
+  rh_pct,
+  stone_c,
+  fridge_c,
+  fridge_holds,
+  zone,
+}: ThingOf<"kitchen">): string {
   const parts = [
     room_c != null && `room ${temperature(room_c)}`,
     rh_pct != null && `${rh_pct} % humid`,

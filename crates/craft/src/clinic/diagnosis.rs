@@ -23,7 +23,7 @@ worded! {
         AlmostCertain = "almost_certain",
         /// Six in ten and more.
         Likely = "likely",
-        /// A quarter and more.
+        /// One in seven and more.
         Possible = "possible",
         /// Less.
         Unlikely = "unlikely",
@@ -36,7 +36,7 @@ impl Likely {
             Self::AlmostCertain
         } else if chance >= 0.6 {
             Self::Likely
-        } else if chance >= 0.25 {
+        } else if chance >= 0.15 {
             Self::Possible
         } else {
             Self::Unlikely
@@ -158,7 +158,7 @@ mod tests {
     #[test]
     fn nothing_seen_is_nothing_told_and_nothing_asked() {
         let nothing = diagnose(&[], &Facts::default());
-        assert!(nothing.suspects.iter().all(|one| one.chance < 0.25), "{:?}", nothing.suspects);
+        assert!(nothing.suspects.iter().all(|one| one.chance < 0.15), "{:?}", nothing.suspects);
         assert_eq!((nothing.questions, nothing.cannot_be_told), (Vec::new(), None));
     }
 

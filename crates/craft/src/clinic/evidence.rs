@@ -150,6 +150,15 @@ fn chilled(facts: &Facts, dew: bool) -> Evidence {
     }
 }
 
+/// The share of seed as if a quarter had been planned, and what it was.
+fn seed(facts: &Facts) -> Option<(f64, Message)> {
+    let share = facts.seed_share_pct?;
+    Some(match facts.seed_planned_pct.filter(|planned| *planned > 0.0) {
+        Some(planned) => (share / planned * 25.0, say::seed_against_plan(share, planned)),
+        None => (share, say::seed_was(share)),
+    })
+}
+
 impl Cause {
     /// What there is to say of it in these facts, known or not.
     #[must_use]
@@ -195,15 +204,11 @@ impl Cause {
             }
             Self::NotTempered => vec![tested(F::Test, facts.test)],
             Self::UnderSeeded => {
-                let found = facts
-                    .seed_share_pct
-                    .map(|share| (graded(-share, -17.0, -15.0), say::seed_was(share)));
+                let found = seed(facts).map(|(usual, says)| (graded(-usual, -17.0, -15.0), says));
                 vec![of(F::Seed, found)]
             }
             Self::OverSeeded => {
-                let seed = facts
-                    .seed_share_pct
-                    .map(|share| (graded(share, 35.0, 39.0), say::seed_was(share)));
+                let seed = seed(facts).map(|(usual, says)| (graded(usual, 35.0, 39.0), says));
                 // A usual time says nothing: the seed may have been too much all the same.
                 let worked = facts.worked_min.map(|min| {
                     let ratio = if min >= 60.0 { SOME } else { 1.0 };
@@ -379,6 +384,91 @@ impl Fact {
             Self::Strokes => "how often it was drawn through",
             Self::Knocked => "whether it was tapped or shaken",
             Self::Age => "how old it was",
+        }
+    }
+}
+
+worded! {
+    /// What a fact is answered with.
+    Asks {
+        /// A temperature, °C.
+        Temperature = "celsius",
+        /// Seconds.
+        Seconds = "seconds",
+        /// Minutes.
+        Minutes = "minutes",
+        /// Hours.
+        Hours = "hours",
+        /// Days.
+        Days = "days",
+        /// A share, per cent.
+        Percent = "percent",
+        /// A length, mm.
+        Millimetres = "millimetres",
+        /// A number.
+        Count = "count",
+        /// What a temper test told.
+        Tested = "tested",
+        /// Yes or no.
+        YesNo = "yes_no",
+    }
+}
+
+impl Fact {
+    /// How it is asked for.
+    #[must_use]
+    pub fn question(self) -> Message {
+        match self {
+            Self::Max => say::ask_max(),
+            Self::AboveLost => say::ask_above_lost(),
+            Self::Poured => say::ask_poured(),
+            Self::Test => say::ask_test(),
+            Self::Seed => say::ask_seed(),
+            Self::Worked => say::ask_worked(),
+            Self::StirGap => say::ask_stir_gap(),
+            Self::Room => say::ask_room(),
+            Self::Humidity => say::ask_humidity(),
+            Self::Chill => say::ask_chill(),
+            Self::Thickness => say::ask_thickness(),
+            Self::Goods => say::ask_goods(),
+            Self::ColourRest => say::ask_colour_rest(),
+            Self::ColourTest => say::ask_colour_test(),
+            Self::Mould => say::ask_mould(),
+            Self::Polished => say::ask_polished(),
+            Self::Shrunk => say::ask_shrunk(),
+            Self::Water => say::ask_water(),
+            Self::Oil => say::ask_oil(),
+            Self::FatsMixed => say::ask_fats_mixed(),
+            Self::Stored => say::ask_stored(),
+            Self::Nuts => say::ask_nuts(),
+            Self::ToppedLate => say::ask_topped_late(),
+            Self::Strokes => say::ask_strokes(),
+            Self::Knocked => say::ask_knocked(),
+            Self::Age => say::ask_age(),
+        }
+    }
+
+    /// What it is answered with.
+    #[must_use]
+    pub const fn asks(self) -> Asks {
+        match self {
+            Self::Max | Self::Poured | Self::Room | Self::Goods | Self::Mould | Self::Stored => {
+                Asks::Temperature
+            }
+            Self::AboveLost | Self::StirGap => Asks::Seconds,
+            Self::Test | Self::ColourTest => Asks::Tested,
+            Self::Seed | Self::Humidity | Self::Oil => Asks::Percent,
+            Self::Worked | Self::Chill | Self::ToppedLate => Asks::Minutes,
+            Self::Thickness => Asks::Millimetres,
+            Self::ColourRest => Asks::Hours,
+            Self::Polished
+            | Self::Shrunk
+            | Self::Water
+            | Self::FatsMixed
+            | Self::Nuts
+            | Self::Knocked => Asks::YesNo,
+            Self::Strokes => Asks::Count,
+            Self::Age => Asks::Days,
         }
     }
 }

@@ -38,6 +38,8 @@ pub struct Facts {
     pub test: Option<Tested>,
     /// Seed as a share of what was melted.
     pub seed_share_pct: Option<f64>,
+    /// The same as it was planned; a quarter, if left out.
+    pub seed_planned_pct: Option<f64>,
     /// How long it was worked in temper.
     pub worked_min: Option<f64>,
     /// The longest pause in stirring on the way down.
@@ -95,7 +97,7 @@ pub struct Facts {
 impl Facts {
     /// Notes what is out of range, under `field`.
     pub fn check(&self, field: &str, check: &mut Checker) {
-        let numbers: [(&str, Option<f64>, Bounds); 23] = [
+        let numbers: [(&str, Option<f64>, Bounds); 24] = [
             ("max_c", self.max_c, check::PROBE_C),
             ("limit_c", self.limit_c, check::PROBE_C),
             ("lost_c", self.lost_c, check::PROBE_C),
@@ -103,7 +105,8 @@ impl Facts {
             ("work_c[1]", self.work_c.map(|[_, hi]| hi), check::PROBE_C),
             ("above_lost_s", self.above_lost_s, check::CLINIC_S),
             ("poured_c", self.poured_c, check::PROBE_C),
-            ("seed_share_pct", self.seed_share_pct, check::GOODS_PCT),
+            ("seed_share_pct", self.seed_share_pct, check::CLINIC_SEED_PCT),
+            ("seed_planned_pct", self.seed_planned_pct, check::CLINIC_SEED_PCT),
             ("worked_min", self.worked_min, check::CLINIC_MIN),
             ("stir_gap_s", self.stir_gap_s, check::CLINIC_S),
             ("room_c", self.room_c, check::ROOM_C),

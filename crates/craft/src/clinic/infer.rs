@@ -69,12 +69,13 @@ impl Sets {
         if set.len() == most {
             return;
         }
-        for cause in set.last().map_or(0, |last| last + 1)..CAUSES {
+        let first = set.last().map_or(0, |last| last + 1);
+        for (cause, row) in TABLE.iter().enumerate().skip(first) {
             if self.weights[cause] <= 0.0 {
                 continue;
             }
             let mut with = hidden;
-            for (symptom, shows) in TABLE[cause].shows {
+            for (symptom, shows) in row.shows {
                 with[place_of(*symptom)] *= 1.0 - shows;
             }
             set.push(cause);

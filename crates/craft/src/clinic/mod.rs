@@ -10,11 +10,13 @@ mod diagnosis;
 mod evidence;
 mod facts;
 mod infer;
+mod record;
 mod table;
 
 pub use ask::Question;
 pub use cause::Cause;
 pub use diagnosis::{Diagnosis, Likely, Suspect, diagnose};
-pub use evidence::{Evidence, Fact};
+pub use evidence::{Asks, Evidence, Fact};
 pub use facts::{Facts, Tested};
+pub use record::{Tempered, facts_of};
 pub use table::{LEAK, Only, Row, TABLE};

@@ -64,7 +64,7 @@ pub struct BowlPlan {
     /// What is stirred into it as it melts.
     fat_added: Option<AddedFatInputs>,
     /// Whether it is a blend of coating and what is tempered.
-    pub(super) fats_mixed: bool,
+    pub fats_mixed: bool,
 }
 
 /// Plans a bowl that stands for itself: it says how much it holds, and how warm

@@ -44,6 +44,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         (format!("/bench/{testing}"), "Even satin"),
         (format!("/bench/{done}"), "Go on with the build guide"),
         ("/log".into(), "Given up"),
+        ("/log/clinic".into(), "What you see"),
         (format!("/log/{poured}"), "Plan against what happened"),
         ("/shelf".into(), "Dark 66 %, the big bag"),
         ("/shelf/colours".into(), "Pigments"),

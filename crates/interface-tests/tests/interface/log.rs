@@ -1,5 +1,6 @@
 //! A day later.
 
+use anyhow::ensure;
 use interface_tests::browse;
 use serde_json::json;
 
@@ -18,6 +19,47 @@ async fn the_log_has_every_evening_of_the_demo() {
         page.until_said("Best gloss so far").await?;
         page.find(".recharts-line-curve").await?;
         Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn why_it_streaked_is_told_by_its_record_and_goes_into_the_next_plan() {
+    browse("why", async |page| {
+        page.go("/log").await?;
+        page.touch("Milk bark for the youngest visitors").await?;
+        page.until_said("Likely causes of: grey streaks").await?;
+        let told = page.until_shown("causes", "Not stirred enough").await?;
+        ensure!(told.starts_with("Not stirred enough\nalmost certain"), "{told}");
+        ensure!(told.contains("Speaks for it: The longest pause in stirring was"), "{told}");
+        page.touch("Apply to the next plan").await?;
+        page.until_said("It stands in the plan's note.").await?;
+        page.touch("Open the plan").await?;
+        page.until_said("Learned, Slab of bark: Stir from the bottom").await?;
+        page.is_accessible().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_went_wrong_is_asked_without_a_batch_and_an_answer_tells_it_apart() {
+    browse("clinic", async |page| {
+        page.go("/log").await?;
+        page.touch("What went wrong?").await?;
+        page.until_said("Choose what you see.").await?;
+        page.touch("Sugar bloom").await?;
+        page.until_shown("questions", "humid").await?;
+        page.fill("How humid was the room?", "400").await?;
+        page.until_refused("must be 1 to 100 %").await?;
+        page.fill("How humid was the room?", "81").await?;
+        let told = page.until_shown("causes", "The air was 81 % humid.").await?;
+        ensure!(told.starts_with("A damp room"), "{told}");
+        // Taken back, it is open again.
+        page.fill("How humid was the room?", "45").await?;
+        page.until_shown("causes", "Dew from the fridge").await?;
+        page.touch("Sugar bloom").await?;
+        page.until_said("Choose what you see.").await?;
+        page.is_accessible().await
     })
     .await;
 }

@@ -6,6 +6,7 @@ pub mod batch;
 pub mod bench;
 pub mod bowl;
 pub mod bowl_plan;
+pub mod clinic;
 pub mod component_plan;
 pub mod cost;
 pub mod figures;

@@ -37,6 +37,8 @@ pub(super) enum Went {
     AtBench,
     /// Poured, with looks at what came out: hours after, look, remark.
     Poured(&'static [(i64, Looks, &'static str)]),
+    /// The same, of a bowl that was left alone on its way down.
+    CalledAway(&'static [(i64, Looks, &'static str)]),
     /// Poured after a first test that showed streaks.
     AtSecondTry(&'static [(i64, Looks, &'static str)]),
     /// Given up.
@@ -432,7 +434,7 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "No nuts in this one; made before the hazelnut tray.",
             days_ago: 2,
             inputs: inputs(Family::Milk, tray(300.0, 200.0), 4.5, 19.0, 48.0),
-            went: Went::Poured(&[
+            went: Went::CalledAway(&[
                 (1, FAIR, "A few pale swirls where I stopped stirring to answer the door."),
                 (25, FAIR, "Snaps well. The swirls stay."),
             ]),

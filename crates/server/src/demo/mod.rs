@@ -9,7 +9,7 @@ mod pieces;
 mod shelf;
 
 use chrono::{DateTime, Datelike, TimeDelta, Utc, Weekday};
-use craft::bowl::{Phase, Reading, Record};
+use craft::bowl::{Action, ActionKind, Phase, Reading, Record};
 use craft::plan::{WhenInputs, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
 use craft::time::WallTime;
@@ -103,7 +103,7 @@ async fn load_one(
     let (how, looks): (_, &[_]) = match sheet.went {
         Went::Planned | Went::DueOnSaturday => return Ok(()),
         Went::AtBench => (how(None, Some(Phase::Testing)), &[]),
-        Went::Poured(looks) => (how(None, None), looks),
+        Went::Poured(looks) | Went::CalledAway(looks) => (how(None, None), looks),
         Went::AtSecondTry(looks) => (how(Some(Mishap::FirstTestStreaks), None), looks),
         Went::Lost(reason) => {
             let reason = reason.to_owned();
@@ -118,6 +118,10 @@ async fn load_one(
     let record = evening(&run, &how).record;
     let at_bench = how.stop_in.is_some();
     let record = if at_bench { until_last_seed(&record) } else { record };
+    let record = match sheet.went {
+        Went::CalledAway(_) => left_alone(&record),
+        _ => record,
+    };
     let last = record.last_at().unwrap_or(opened);
     let mut batch = new_row(id(2), Some(plan_id), (sheet.name, sheet.note), begun);
     if at_bench {
@@ -165,11 +169,25 @@ async fn load_one(
     Ok(())
 }
 
+/// The same with nobody there for a while after the last seed went in: nothing is read, nothing
+/// stirred.
+fn left_alone(record: &Record) -> Record {
+    let seeded = record.actions().rfind(|a| matches!(a.kind, ActionKind::SeedAdded { .. }));
+    let Some(left) = seeded.map(|action| action.at + TimeDelta::seconds(20)) else {
+        return record.clone();
+    };
+    let later = |at: DateTime<Utc>| if at > left { at + TimeDelta::minutes(5) } else { at };
+    let readings = record.readings().iter().map(|one| Reading { at: later(one.at), ..*one });
+    let actions = record.actions().filter(|one| one.at <= left || one.kind != ActionKind::Stirred);
+    let actions = actions.map(|one| Action { at: later(one.at), ..one.clone() });
+    Record::new(readings.collect(), actions.collect())
+}
+
 /// The record up to half a minute after the second addition of seed.
 fn until_last_seed(record: &Record) -> Record {
     let second = record
         .actions()
-        .filter(|a| matches!(a.kind, craft::bowl::ActionKind::SeedAdded { .. }))
+        .filter(|a| matches!(a.kind, ActionKind::SeedAdded { .. }))
         .nth(1)
         .map(|a| a.at + TimeDelta::seconds(30));
     let Some(end) = second else { return record.clone() };

@@ -27,6 +27,17 @@ const TAKEN: &[(Bounds, &[&str])] = &[
             "SavedWareInputs.how_many",
         ],
     ),
+    (check::CLINIC_S, &["Facts.above_lost_s", "Facts.stir_gap_s"]),
+    (
+        check::CLINIC_MIN,
+        &["Facts.chill_min", "Facts.dew_limit_min", "Facts.topped_late_min", "Facts.worked_min"],
+    ),
+    (check::CLINIC_SEED_PCT, &["Facts.seed_planned_pct", "Facts.seed_share_pct"]),
+    (check::CLINIC_H, &["Facts.colour_rest_h"]),
+    (check::CLINIC_MM, &["Facts.thickness_mm"]),
+    (check::CLINIC_STROKES, &["Facts.strokes"]),
+    (check::STORED_C, &["Facts.stored_c"]),
+    (check::AGE_DAYS, &["Facts.age_days"]),
     (check::TASK_HANDS, &["TaskRequest.hands"]),
     (check::WEEKDAY, &["WeeklyHours.weekdays"]),
     (check::BOXES, &["BoxesRequest.boxes", "PackingInputs.count"]),
@@ -227,7 +238,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
         check::OVERLAP_MM,
         &["WrapInputs.overlap_mm", "WrapRequest.overlap_mm", "WrapSheetRequest.overlap_mm"],
     ),
-    (check::GOODS_C, &["GoodsNotes.temp_c"]),
+    (check::GOODS_C, &["Facts.goods_c", "Facts.mould_c", "GoodsNotes.temp_c"]),
     (
         check::GOODS_G,
         &["MixedAmount.mass_g", "MixedAmount.total_g", "ToppingWish.mass_g", "ToppingWish.total_g"],
@@ -235,6 +246,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (
         check::GOODS_PCT,
         &[
+            "Facts.oil_pct",
             "GoodsNotes.fat_pct",
             "GoodsNotes.water_pct",
             "OwnComposition.fat_pct",
@@ -303,6 +315,11 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (
         check::PROBE_C,
         &[
+            "Facts.limit_c",
+            "Facts.lost_c",
+            "Facts.max_c",
+            "Facts.poured_c",
+            "Facts.work_c",
             "CoolingReading.temp_c",
             "CoolingRequest.targets_c",
             "NewReading.temp_c",
@@ -315,6 +332,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (
         check::RH_PCT,
         &[
+            "Facts.rh_pct",
             "FridgeRequest.rh_pct",
             "KitchenInputs.rh_pct",
             "PlanInputs.rh_pct",
@@ -326,6 +344,7 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (
         check::ROOM_C,
         &[
+            "Facts.room_c",
             "BowlInputs.room_c",
             "CoolingRequest.room_c",
             "FridgeRequest.room_c",

@@ -7,6 +7,7 @@ pub mod begin;
 pub mod bench;
 pub mod bowls;
 pub mod calc;
+pub mod clinic;
 pub mod cost;
 pub mod counts;
 pub mod days;
@@ -86,6 +87,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::document)
             .service(results::list)
             .service(results::append)
+            .service(clinic::why)
             .service(counts::append)
             .service(labels::of_plan)
             .service(labels::of_batch)

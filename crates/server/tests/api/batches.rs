@@ -227,3 +227,41 @@ async fn a_mistake_in_the_record_is_corrected_by_a_marked_event() {
     let other = kitchen.bowl().await;
     kitchen.act(&other, before_it_was_opened).await.refuses("at");
 }
+
+#[actix_web::test]
+async fn why_it_came_out_so_is_told_by_what_its_own_record_says() {
+    let kitchen = Kitchen::new().await;
+    let opened = kitchen.opened(&kitchen.plan("Bark").await).await;
+    let bowl = text(&opened["bowl"]["id"]);
+    let batch = text(&opened["batch_id"]);
+    let why = format!("/batches/{batch}/clinic");
+    let nothing = kitchen.get(&why).await.with(200);
+    assert_eq!(nothing["seen"], json!([]));
+    assert_eq!(nothing["of"][0]["told"]["questions"], json!([]), "nothing is asked");
+    // Past the limit of dark, and poured without a test.
+    for (after_min, temp_c) in [(0, 40.0), (3, 63.0), (6, 50.0), (20, 31.5)] {
+        kitchen.pass(TimeDelta::minutes(after_min));
+        kitchen.read(&bowl, json!({ "temp_c": temp_c })).await.with(201);
+    }
+    kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    let mut burnt = look("dull");
+    burnt["seen"] = json!(["burnt"]);
+    kitchen.post(&format!("/batches/{batch}/results"), burnt).await.with(201);
+    let told = kitchen.get(&why).await.with(200);
+    assert_eq!(told["seen"], json!(["dull", "burnt"]));
+    let of = &told["of"][0];
+    assert_eq!((&of["facts"]["max_c"], &of["facts"]["test"]), (&json!(63.0), &json!("skipped")));
+    let first = &of["told"]["causes"][0];
+    assert_eq!((&first["key"], &first["likely"]), (&json!("overheated"), &json!("almost_certain")));
+    assert_eq!(first["evidence"][0]["for"], json!(true));
+    assert!(text(&first["evidence"][0]["says"]["text"]).contains("63.0"), "{first}");
+    // Asked by hand with the same facts it says the same.
+    let asked = json!({ "seen": told["seen"], "facts": of["facts"] });
+    assert_eq!(kitchen.post("/calc/clinic", asked).await.with(200), of["told"]);
+    let wrong = json!({ "seen": ["haunted"] });
+    kitchen.post("/calc/clinic", wrong).await.refuses("seen[0]");
+    let wrong = json!({ "seen": ["dull"], "facts": { "room_c": 900 } });
+    kitchen.post("/calc/clinic", wrong).await.refuses("facts.room_c");
+    kitchen.get(&format!("/batches/{}/clinic", uuid::Uuid::nil())).await.with(404);
+}

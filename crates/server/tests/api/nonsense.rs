@@ -141,6 +141,15 @@ fn asked() -> Vec<(&'static str, Value)> {
                         "after": [{ "key": "pour", "least_min": 40, "most_min": 600 }] }] }),
         ),
         (
+            "clinic",
+            json!({ "seen": ["dull", "streaks"], "facts": { "max_c": 48, "limit_c": 55, "lost_c": 34,
+                "work_c": [31, 32], "above_lost_s": 0, "poured_c": 31.5, "seed_share_pct": 25, "seed_planned_pct": 25,
+                "worked_min": 10, "stir_gap_s": 60, "room_c": 21, "rh_pct": 45, "chill_min": 10,
+                "dew_limit_min": 20, "thickness_mm": 4, "goods_c": 20, "colour_rest_h": 8,
+                "mould_c": 20, "oil_pct": 0, "stored_c": 17, "topped_late_min": 0, "strokes": 5,
+                "age_days": 1 } }),
+        ),
+        (
             "boxes",
             json!({ "boxes": 30, "spare_pct": 10,
                 "each": [{ "component": "moons", "pieces": 2 }, { "component": "bark", "grams": 40 }] }),

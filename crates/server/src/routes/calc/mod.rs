@@ -1,6 +1,7 @@
 //! Calculations: stateless, one file for each family of formulas.
 
 mod boxes;
+mod clinic;
 mod colour;
 mod convert;
 mod cooling;
@@ -69,6 +70,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(filling::balanced)
         .service(schedule::ordered)
         .service(boxes::made)
+        .service(clinic::told)
         .service(shopping::listed)
         .service(cost::added)
         .service(label::worded)

@@ -1,0 +1,58 @@
+import { Box } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Batch } from "../api/client";
+import { Fold } from "../kit/Fold";
+import { SelectField } from "../kit/SelectField";
+import { Failed, Loading } from "../kit/Standing";
+import { symptoms } from "../logbook/words";
+import { NoteInPlan } from "./NoteInPlan";
+import { Told } from "./Told";
+import { useBatchClinic } from "./useClinic";
+
+/** Why a batch came out as it did; nothing where no fault was seen. */
+export function WhyPanel({ batch }: { batch: Batch }) {
+  const seen = [...new Set(batch.results.flatMap((result) => result.seen))];
+  if (seen.length === 0) return null;
+  const named = seen.map((symptom) => symptoms[symptom].toLowerCase()).join(", ");
+  const of = `Likely causes of: ${named}`;
+  return (
+    <Fold title="Why" value={of} open>
+      <Box mb="3" color="fg.muted">
+        {of}
+      </Box>
+      <Why batch={batch} />
+    </Fold>
+  );
+}
+
+function Why({ batch }: { batch: Batch }) {
+  const asked = useBatchClinic(batch.id, batch.results.length);
+  const [chosen, setChosen] = useState<string>();
+  if (asked.error) {
+    return <Failed what="causes" error={asked.error} retry={() => asked.refetch()} />;
+  }
+  if (!asked.data) return <Loading what="the causes" />;
+  const { of, seen } = asked.data;
+  const one = of.find(({ component }) => component === chosen) ?? of[0];
+  if (!one) return null;
+  return (
+    <Box display="grid" gap="4">
+      {of.length > 1 && (
+        <SelectField
+          label="Of"
+          value={one.component}
+          choices={of.map(({ component, name }) => ({ value: component, label: name }))}
+          onChange={setChosen}
+        />
+      )}
+      <Told
+        key={one.component}
+        seen={seen}
+        facts={one.facts}
+        deed={(cause) =>
+          batch.plan_id && <NoteInPlan planId={batch.plan_id} cause={cause} of={one.name} />
+        }
+      />
+    </Box>
+  );
+}
