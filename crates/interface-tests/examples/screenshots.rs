@@ -81,6 +81,10 @@ async fn main() -> anyhow::Result<()> {
     take("cost").await?;
     page.go(&format!("/plans/{planets}/labels")).await?;
     page.find("[data-testid=label]").await?;
+    // Once its letters are fitted to what it says.
+    let cut = "return [...document.querySelectorAll('[data-pt]')].filter((of) => \
+        of.scrollHeight > of.clientHeight || of.scrollWidth > of.clientWidth).length";
+    page.until_script(cut, "no label is cut", |cut| *cut == json!(0)).await?;
     take("labels").await?;
     page.resize(Size::PHONE).await?;
     page.go(&format!("/shelf/shopping?plans={planets}")).await?;
