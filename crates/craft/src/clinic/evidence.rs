@@ -150,12 +150,13 @@ fn chilled(facts: &Facts, dew: bool) -> Evidence {
     }
 }
 
-/// The share of seed as if a quarter had been planned, and what it was.
-fn seed(facts: &Facts) -> Option<(f64, Message)> {
+/// The share of seed, the same as if a quarter had been planned, and what it was. Who cools it
+/// otherwise needs less than was planned: little or much is what is so by either.
+fn seed(facts: &Facts) -> Option<([f64; 2], Message)> {
     let share = facts.seed_share_pct?;
     Some(match facts.seed_planned_pct.filter(|planned| *planned > 0.0) {
-        Some(planned) => (share / planned * 25.0, say::seed_against_plan(share, planned)),
-        None => (share, say::seed_was(share)),
+        Some(planned) => ([share, share / planned * 25.0], say::seed_against_plan(share, planned)),
+        None => ([share, share], say::seed_was(share)),
     })
 }
 
@@ -204,11 +205,12 @@ impl Cause {
             }
             Self::NotTempered => vec![tested(F::Test, facts.test)],
             Self::UnderSeeded => {
-                let found = seed(facts).map(|(usual, says)| (graded(-usual, -17.0, -15.0), says));
+                let found =
+                    seed(facts).map(|([a, b], says)| (graded(-a.max(b), -17.0, -15.0), says));
                 vec![of(F::Seed, found)]
             }
             Self::OverSeeded => {
-                let seed = seed(facts).map(|(usual, says)| (graded(usual, 35.0, 39.0), says));
+                let seed = seed(facts).map(|([a, b], says)| (graded(a.min(b), 35.0, 39.0), says));
                 // A usual time says nothing: the seed may have been too much all the same.
                 let worked = facts.worked_min.map(|min| {
                     let ratio = if min >= 60.0 { SOME } else { 1.0 };

@@ -1,6 +1,7 @@
 //! The clinic, measured on made-up evenings.
 
 mod evenings;
+mod from_record;
 mod measured;
 mod rows;
 
