@@ -147,5 +147,6 @@ crate::messages! {
     ask_strokes() = "How often was it drawn through?";
     ask_knocked() = "Was it tapped or shaken after the pour?";
     ask_age() = "How old was it when you saw that?";
+    range_upside_down(lo: StatedTemp, hi: StatedTemp) = "must be its lowest, then its highest; it is {lo}, then {hi}";
     cannot_be_told(what: List) = "It cannot be told from what was recorded. Note {what} next time.";
 }

@@ -2,7 +2,9 @@
 
 use serde::{Deserialize, Serialize};
 
+use crate::catalogue::clinic as say;
 use crate::check::{self, Bounds, Checker};
+use crate::units::celsius;
 use crate::words::worded;
 
 worded! {
@@ -125,6 +127,10 @@ impl Facts {
         ];
         for (name, value, bounds) in numbers {
             check.optional(format_args!("{field}.{name}"), value, bounds);
+        }
+        if let Some([lo, hi]) = self.work_c.filter(|[lo, hi]| lo > hi) {
+            let message = say::range_upside_down(celsius(lo), celsius(hi));
+            check.fault(format!("{field}.work_c"), message);
         }
     }
 }

@@ -1,11 +1,12 @@
 //! What a step is.
 
+use serde::{Deserialize, Serialize};
+
 use super::gear::Gear;
 use crate::help::Topic;
 use crate::message::Message;
 use crate::setting::Moment;
 use crate::units::{in_seconds, seconds};
-use serde::{Deserialize, Serialize};
 
 /// What sort of work a step is.
 #[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize)]

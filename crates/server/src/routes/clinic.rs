@@ -19,6 +19,7 @@ use uuid::Uuid;
 use crate::answer::bowl::Subject;
 use crate::answer::clinic::ClinicAnswer;
 use crate::answer::result::ResultAnswer;
+use crate::answer::round;
 use crate::clock::kitchen_time;
 use crate::making::{AtBench, Making};
 use crate::problem::{Answer, Problem};
@@ -73,6 +74,13 @@ async fn poured(state: &State, making: &Making) -> Answer<Vec<Poured>> {
     Ok(all)
 }
 
+/// How old it was at the latest look at which a fault was seen.
+fn age_days(results: &[ResultAnswer], poured: &[Poured]) -> Option<f64> {
+    let looked = results.iter().rfind(|result| !result.seen.is_empty())?.noted_at.0;
+    let poured = poured.iter().map(|one| one.at).min()?;
+    Some(round((looked - poured).as_seconds_f64().max(0.0) / 86_400.0, 1))
+}
+
 /// Why a batch came out as it did: of each thing that was made the likely causes of what was seen,
 /// with what its record says for and against each.
 #[utoipa::path(tag = "results", operation_id = "why", responses((status = 200, body = BatchClinicAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
@@ -85,10 +93,12 @@ pub async fn why(
     let stated = store::batches::begun_with(&state.pool, *id).await?.stated;
     let plan = Plan::of(&stated.map_err(StoreError::from)?)?;
     let results = store::results::of_batch(&state.pool, *id).await?;
+    let results: Vec<ResultAnswer> = results.into_iter().map(Into::into).collect();
     let seen: BTreeSet<Symptom> =
-        results.into_iter().flat_map(|row| ResultAnswer::from(row).seen).collect();
+        results.iter().flat_map(|result| result.seen.iter().copied()).collect();
     let seen: Vec<Symptom> = seen.into_iter().collect();
     let poured = poured(&state, &making).await?;
+    let age_days = age_days(&results, &poured).filter(|_| making.batch.real_time);
     let now = kitchen_time(making.batch.clock, state.wall.now());
     let bowls = making.bowl_states_at(&AtBench::default());
     let progress = guide(&making.lines, &making.events, &bowls, now).progress;
@@ -106,6 +116,7 @@ pub async fn why(
         .collect();
     let of = plan.components.iter().map(|component| {
         let facts = facts_of(&plan, component, &making.lines, &done, &tempered);
+        let facts = Facts { age_days, ..facts };
         let told = diagnose(&seen, &facts).into();
         OfComponent { component: component.key.clone(), name: component.name.clone(), facts, told }
     });

@@ -259,9 +259,18 @@ async fn why_it_came_out_so_is_told_by_what_its_own_record_says() {
     // Asked by hand with the same facts it says the same.
     let asked = json!({ "seen": told["seen"], "facts": of["facts"] });
     assert_eq!(kitchen.post("/calc/clinic", asked).await.with(200), of["told"]);
+    // Seen a month later, its age is known.
+    kitchen.pass(TimeDelta::days(30));
+    let mut bloomed = look("dull");
+    bloomed["seen"] = json!(["fat_bloom"]);
+    kitchen.post(&format!("/batches/{batch}/results"), bloomed).await.with(201);
+    let later = kitchen.get(&why).await.with(200);
+    assert_eq!(later["of"][0]["facts"]["age_days"], json!(30.0));
     let wrong = json!({ "seen": ["haunted"] });
     kitchen.post("/calc/clinic", wrong).await.refuses("seen[0]");
     let wrong = json!({ "seen": ["dull"], "facts": { "room_c": 900 } });
     kitchen.post("/calc/clinic", wrong).await.refuses("facts.room_c");
+    let wrong = json!({ "seen": ["dull"], "facts": { "work_c": [32, 31] } });
+    kitchen.post("/calc/clinic", wrong).await.refuses("facts.work_c");
     kitchen.get(&format!("/batches/{}/clinic", uuid::Uuid::nil())).await.with(404);
 }
