@@ -4,7 +4,6 @@ use std::collections::HashMap;
 
 use chrono::{DateTime, TimeDelta, Utc};
 use chrono_tz::Tz;
-use craft::batch::guide;
 use craft::check::Checker;
 use craft::plan::{Plan, PlanInputs, WhenInputs};
 use craft::schedule::{Around, AtHand, Days, Hours, days, zone};
@@ -14,7 +13,7 @@ use store::StoreError;
 use uuid::Uuid;
 
 use crate::clock::kitchen_time;
-use crate::making::{AtBench, Making};
+use crate::making::Making;
 use crate::on_shelf::OnShelf;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
@@ -161,11 +160,8 @@ impl Agenda {
         wall: craft::time::WallTime,
     ) -> Result<Option<Days>, Problem> {
         let now = kitchen_time(making.batch.clock, wall);
-        let bowls = making.bowl_states_at(&AtBench::default());
-        let progress = guide(&making.lines, &making.events, &bowls, now).progress;
-        let steps = progress.into_iter().flat_map(|line| line.steps);
         let by_the_wall = |at| crate::clock::wall_time(making.batch.clock, at, wall).0;
-        let done = steps.filter_map(|step| Some((step.key, by_the_wall(step.done_at?))));
+        let done = making.done(now).map(|(step, at)| (step, by_the_wall(at)));
         self.put(&making.lines, when, &done.collect())
     }
 

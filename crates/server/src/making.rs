@@ -3,12 +3,13 @@
 use std::collections::HashMap;
 
 use chrono::{DateTime, Utc};
-use craft::batch::{BowlState, BowlStatus, Event, Standing, standing};
+use craft::batch::{BowlState, BowlStatus, Event, Standing, guide, standing};
 use craft::bowl::{ActionKind, Phase, Record, Setup, fold};
 use craft::coach::not_tempered;
 use craft::learn::{GearNumbers, lesson, tempering_pace};
 use craft::message::Message;
 use craft::plan::{BowlInputs, GoodsTaken, Plan, PlanInputs, bowl as bowl_plan};
+use craft::result::{due, next};
 use craft::schedule::span;
 use craft::shelf::{Shelf, Taught, Thing, in_its_unit, stock};
 use craft::steps::{Line, lines, usual_time};
@@ -187,6 +188,14 @@ impl Making {
                 not_tempered: None,
             })
             .collect()
+    }
+
+    /// The steps that are done, each with when that was, in the batch's own time.
+    pub fn done(&self, now: DateTime<Utc>) -> impl Iterator<Item = (String, DateTime<Utc>)> {
+        let bowls = self.bowl_states_at(&AtBench::default());
+        let progress = guide(&self.lines, &self.events, &bowls, now).progress;
+        let steps = progress.into_iter().flat_map(|line| line.steps);
+        steps.filter_map(|step| Some((step.key, step.done_at?)))
     }
 
     /// Where it stands as a whole.
@@ -486,6 +495,12 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
     let making = Making { batch, lines, events, bowls };
     let standing = making.standing();
     let Making { batch, bowls, .. } = making;
+    let poured_at = bowls.iter().filter_map(BowlLine::poured).max();
+    let now = ground.wall.now().0;
+    let looked: Vec<_> = results.iter().map(|result| result.looked_at.0).collect();
+    let passed = store::results::passed_over(&ground.pool, batch.id).await?;
+    let due_look = poured_at.and_then(|at| due(at.0, &looked, passed, now)).map(Into::into);
+    let next_look = poured_at.and_then(|at| next(at.0, now)).map(Into::into);
     Ok(BatchAnswer {
         id: batch.id,
         plan_id: batch.plan_id,
@@ -497,6 +512,9 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
         to_do: standing.to_do,
         begun_at: batch.begun_at,
         ended_at: batch.ended_at,
+        poured_at,
+        due_look,
+        next_look,
         closed_at: batch.closed_at,
         counted,
         stated: begun.stated.ok(),

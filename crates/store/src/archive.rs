@@ -151,6 +151,7 @@ table!(Batches "batches", Batch {
     clock_real: NaiveDateTime, clock_kitchen: NaiveDateTime, clock_rate: f64, real_time: bool,
     stage: String, unfinished: bool, #[serde(with = "document")] summary: Option<String>,
     words: String, ended_at: Option<NaiveDateTime>, last_at: NaiveDateTime,
+    #[serde(default)] passed_look: Option<String>,
 },
     r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, note, version,
               stated AS "stated?: String", computed AS "computed: String", made_by,
@@ -160,12 +161,13 @@ table!(Batches "batches", Batch {
               clock_kitchen AS "clock_kitchen: NaiveDateTime", clock_rate,
               real_time AS "real_time: bool", stage, unfinished AS "unfinished: bool",
               summary AS "summary: String", words, ended_at AS "ended_at: NaiveDateTime",
-              last_at AS "last_at: NaiveDateTime"
+              last_at AS "last_at: NaiveDateTime", passed_look
        FROM batches ORDER BY begun_at, id"#,
     "INSERT INTO batches (id, plan_id, name, note, version, stated, computed, made_by, digest,
                           begun_at, closed_at, deleted_at, clock_real, clock_kitchen, clock_rate,
-                          real_time, stage, unfinished, summary, words, ended_at, last_at)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                          real_time, stage, unfinished, summary, words, ended_at, last_at,
+                          passed_look)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
      ON DUPLICATE KEY UPDATE id = batches.id");
 
 table!(Bowls "bowls", Bowl {
@@ -198,12 +200,15 @@ table!(StepEvents "step-events", StepEvent {
 
 table!(Results "results", ResultRow {
     batch_id: Uuid, id: Uuid, noted_at: NaiveDateTime,
+    // Before it was kept by itself, it was looked at when it was noted.
+    #[serde(default)] looked_at: Option<NaiveDateTime>,
     #[serde(with = "document")] document: Option<String>,
 },
     r#"SELECT batch_id AS "batch_id: Uuid", id AS "id: Uuid", noted_at AS "noted_at: NaiveDateTime",
-              document AS "document?: String"
+              looked_at AS "looked_at?: NaiveDateTime", document AS "document?: String"
        FROM results ORDER BY seq"#,
-    "INSERT INTO results (batch_id, id, noted_at, document) VALUES (?, ?, ?, ?)
+    "INSERT INTO results (batch_id, id, noted_at, looked_at, document)
+     VALUES (?, ?, ?, COALESCE(?, noted_at), ?)
      ON DUPLICATE KEY UPDATE id = results.id");
 
 table!(Counts "counts" since 11, CountRow {

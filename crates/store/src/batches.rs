@@ -3,12 +3,13 @@
 use chrono::{DateTime, Utc};
 use craft::batch::Stage;
 use craft::plan::PlanInputs;
+use craft::result::Look;
 use craft::time::WallTime;
 use serde::Serialize;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::document::{Computed, Kept, ResultDocument, Summary, read, written};
+use crate::document::{Computed, Kept, Summary, read, written};
 use crate::error::{again, inserted};
 use crate::page::{Page, pattern};
 use crate::{Sent, StoreError};
@@ -123,7 +124,7 @@ pub struct BatchLine {
     /// How often a result was noted.
     pub results: u32,
     /// The latest of them.
-    pub latest_result: Option<Kept<ResultDocument>>,
+    pub latest_result: Option<Kept<Look>>,
     /// The latest photo of its pieces.
     pub photo: Option<Uuid>,
 }
@@ -490,7 +491,7 @@ pub async fn list(
                    ORDER BY w.opened_at DESC LIMIT 1) AS "open_bowl: Uuid",
                   (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64",
                   (SELECT r.document FROM results r WHERE r.batch_id = batches.id
-                   ORDER BY r.seq DESC LIMIT 1) AS "latest_result: String",
+                   ORDER BY r.looked_at DESC, r.seq DESC LIMIT 1) AS "latest_result: String",
                   (SELECT p.id FROM photos p WHERE p.batch_id = batches.id
                    ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid"
            FROM batches

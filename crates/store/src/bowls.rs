@@ -99,6 +99,17 @@ pub struct BowlLine {
     pub status: BowlStatus,
 }
 
+impl BowlLine {
+    /// When it was poured, by the wall.
+    #[must_use]
+    pub fn poured(&self) -> Option<WallTime> {
+        match &self.status {
+            BowlStatus::Poured { wall, .. } => Some(*wall),
+            BowlStatus::Open | BowlStatus::GivenUp { .. } => None,
+        }
+    }
+}
+
 /// A bowl.
 #[derive(Clone, Debug, PartialEq)]
 pub struct BowlRow {

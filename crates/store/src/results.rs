@@ -1,23 +1,34 @@
 //! Results: what came out of a batch, a row for each look.
 
 use chrono::{DateTime, Utc};
+use craft::result::{Look, LookAfter};
 use craft::time::WallTime;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::document::{Kept, ResultDocument, read, written};
+use crate::document::{Kept, read, written};
 use crate::error::{again, inserted};
 use crate::{Sent, StoreError};
 
 /// One look at what came out.
-#[derive(Clone, Debug, PartialEq, Eq)]
+#[derive(Clone, Debug, PartialEq)]
 pub struct ResultRow {
     /// Made by the sender.
     pub id: Uuid,
     /// When it was noted.
     pub noted_at: WallTime,
+    /// When it was looked at.
+    pub looked_at: WallTime,
     /// What was seen.
-    pub result: Kept<ResultDocument>,
+    pub result: Kept<Look>,
+}
+
+impl ResultRow {
+    /// What was seen, where that can be read.
+    #[must_use]
+    pub fn look(&self) -> Option<&Look> {
+        self.result.as_ref().ok()
+    }
 }
 
 /// Keeps a result.
@@ -29,15 +40,16 @@ pub async fn append(
     connection: &mut MySqlConnection,
     batch_id: Uuid,
     id: Uuid,
-    noted_at: WallTime,
-    document: &ResultDocument,
+    (noted_at, looked_at): (WallTime, WallTime),
+    document: &Look,
 ) -> Result<Sent, StoreError> {
     let text = written(document)?;
     let result = sqlx::query!(
-        "INSERT INTO results (batch_id, id, noted_at, document) VALUES (?, ?, ?, ?)",
+        "INSERT INTO results (batch_id, id, noted_at, looked_at, document) VALUES (?, ?, ?, ?, ?)",
         batch_id,
         id,
         noted_at.0.naive_utc(),
+        looked_at.0.naive_utc(),
         text
     )
     .execute(&mut *connection)
@@ -60,8 +72,8 @@ pub async fn of_batch(
 ) -> Result<Vec<ResultRow>, StoreError> {
     let rows = sqlx::query!(
         r#"SELECT id AS "id: Uuid", noted_at AS "noted_at: DateTime<Utc>",
-                  document AS "document: String"
-           FROM results WHERE batch_id = ? ORDER BY noted_at, seq"#,
+                  looked_at AS "looked_at: DateTime<Utc>", document AS "document: String"
+           FROM results WHERE batch_id = ? ORDER BY looked_at, seq"#,
         batch_id
     )
     .fetch_all(database)
@@ -69,7 +81,85 @@ pub async fn of_batch(
     let result = rows.into_iter().map(|row| ResultRow {
         id: row.id,
         noted_at: WallTime(row.noted_at),
+        looked_at: WallTime(row.looked_at),
         result: read(&row.document),
     });
     Ok(result.collect())
+}
+
+/// A batch that was poured, and how it was looked at since.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct Poured {
+    /// The batch.
+    pub batch_id: Uuid,
+    /// What it is called.
+    pub name: String,
+    /// When its last bowl was poured, by the wall.
+    pub poured_at: WallTime,
+    /// When it was looked at last.
+    pub looked_at: Option<WallTime>,
+    /// The last look that the maker passed over.
+    pub passed_over: Option<LookAfter>,
+}
+
+/// The batches that were poured since then and are not given up, the latest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn poured_since(
+    database: impl MySqlExecutor<'_>,
+    since: WallTime,
+) -> Result<Vec<Poured>, StoreError> {
+    let rows = sqlx::query!(
+        r#"SELECT b.id AS "id: Uuid", b.name, b.passed_look,
+                  MAX(w.ended_wall) AS "poured_at!: DateTime<Utc>",
+                  (SELECT MAX(r.looked_at) FROM results r WHERE r.batch_id = b.id)
+                      AS "looked_at: DateTime<Utc>"
+           FROM bowls w JOIN batches b ON b.id = w.batch_id
+           WHERE w.status = 'poured' AND w.ended_wall >= ? AND b.deleted_at IS NULL
+             AND b.stage <> 'lost'
+           GROUP BY b.id, b.name, b.passed_look ORDER BY MAX(w.ended_wall) DESC, b.id LIMIT 100"#,
+        since.0.naive_utc()
+    )
+    .fetch_all(database)
+    .await?;
+    let poured = rows.into_iter().map(|row| Poured {
+        batch_id: row.id,
+        name: row.name,
+        poured_at: WallTime(row.poured_at),
+        looked_at: row.looked_at.map(WallTime),
+        passed_over: row.passed_look.as_deref().and_then(LookAfter::from_word),
+    });
+    Ok(poured.collect())
+}
+
+/// The last look of a batch that the maker passed over.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such batch.
+pub async fn passed_over(
+    database: impl MySqlExecutor<'_>,
+    batch_id: Uuid,
+) -> Result<Option<LookAfter>, StoreError> {
+    let word = sqlx::query_scalar!("SELECT passed_look FROM batches WHERE id = ?", batch_id)
+        .fetch_optional(database)
+        .await?
+        .ok_or(StoreError::NotFound("batch"))?;
+    Ok(word.as_deref().and_then(LookAfter::from_word))
+}
+
+/// Notes that the maker passes over a look, and all before it.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such batch.
+pub async fn pass_over(
+    database: impl MySqlExecutor<'_>,
+    batch_id: Uuid,
+    look: LookAfter,
+) -> Result<(), StoreError> {
+    let word = look.word();
+    let done = sqlx::query!("UPDATE batches SET passed_look = ? WHERE id = ?", word, batch_id)
+        .execute(database)
+        .await?;
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
 }

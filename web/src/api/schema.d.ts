@@ -303,6 +303,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/passed-look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Passes over a look, and all before it: it is not asked for again. */
+        put: operations["pass_over_look"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/photos": {
         parameters: {
             query?: never;
@@ -1309,6 +1326,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The batches that it is time to look at, the latest first. */
+        get: operations["list_looks_due"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/methods": {
         parameters: {
             query?: never;
@@ -2036,6 +2070,7 @@ export interface components {
             clock: components["schemas"]["ClockAnswer"];
             closed_at?: null | components["schemas"]["WallTime"];
             counted?: null | components["schemas"]["CountAnswer"];
+            due_look?: null | components["schemas"]["LookDueAnswer"];
             ended_at?: null | components["schemas"]["WallTime"];
             /**
              * Format: uuid
@@ -2046,6 +2081,7 @@ export interface components {
             made_by: string;
             /** @description What it is called. */
             name: string;
+            next_look?: null | components["schemas"]["LookDueAnswer"];
             /** @description The maker's remarks. */
             note: string;
             plan?: null | components["schemas"]["PlanAnswer"];
@@ -2054,6 +2090,7 @@ export interface components {
              * @description The plan it was made of; `null` once that is gone.
              */
             plan_id?: string | null;
+            poured_at?: null | components["schemas"]["WallTime"];
             /** @description What came out, the first look first. */
             results: components["schemas"]["ResultAnswer"][];
             /** @description Where it stands. */
@@ -2073,8 +2110,6 @@ export interface components {
         BatchClinicAnswer: {
             /** @description Of each thing that was made. */
             of: components["schemas"]["OfComponent"][];
-            /** @description The faults that were seen, at any look. */
-            seen: components["schemas"]["Symptom"][];
         };
         /** @description How a batch's time is to run. */
         BatchClock: {
@@ -2233,6 +2268,18 @@ export interface components {
              * @description Its share by mass.
              */
             share_pct: number;
+        };
+        /**
+         * @description What the two tests tell.
+         * @enum {string}
+         */
+        Bloom: "not_tested" | "fat" | "sugar" | "undecided";
+        /** @description The two tests of a veil, each where it was made. */
+        BloomTests: {
+            /** @default null */
+            rubbed?: null | components["schemas"]["Rubbed"];
+            /** @default null */
+            wetted?: null | components["schemas"]["Wetted"];
         };
         /** @description A colour at the bench, as a bottle that stands there. */
         BottleAnswer: {
@@ -3512,6 +3559,11 @@ export interface components {
             component: string;
             /**
              * Format: double
+             * @description How many of the whole ones were given away.
+             */
+            given_away: number;
+            /**
+             * Format: double
              * @description What is left once all that can be filled is; all of what lies in none.
              */
             left: number;
@@ -3535,6 +3587,11 @@ export interface components {
             broken?: number;
             /** @description The component's key. */
             component: string;
+            /**
+             * Format: double
+             * @description How many of the whole ones were given away.
+             */
+            given_away?: number;
             /**
              * Format: double
              * @description How many are whole; grams of what goes by weight.
@@ -5715,6 +5772,20 @@ export interface components {
             /** @description The scale that it was read in. */
             unit: components["schemas"]["Scale"];
         };
+        /**
+         * @description A look, by how long after the pour it is taken.
+         * @enum {string}
+         */
+        LookAfter: "hour" | "day" | "week" | "month";
+        /** @description A look that it is time for, or that comes next. */
+        LookDueAnswer: {
+            /** @description Which. */
+            after: components["schemas"]["LookAfter"];
+            /** @description From when. */
+            since: components["schemas"]["WallTime"];
+            /** @description Until when it is asked for. */
+            until: components["schemas"]["WallTime"];
+        };
         /** @description A film of one coloured butter, or of some mixed. */
         LookFilm: {
             /** @description What it is mixed from. */
@@ -5740,7 +5811,7 @@ export interface components {
             /** @description How all the films look over it. */
             looks: string;
         };
-        /** @description What was seen of it, at one look. */
+        /** @description How it looks, breaks and comes away. */
         Looks: {
             /** @description How it shines. */
             gloss: components["schemas"]["Gloss"];
@@ -6251,18 +6322,30 @@ export interface components {
         };
         /** @description A look to be kept. */
         NewResult: {
+            /** @description How a veil behaved when it was rubbed and wetted. */
+            bloom?: components["schemas"]["BloomTests"];
+            /** @description What was looked at, by its key; all of it, if left out. */
+            component?: string | null;
             gloss: components["schemas"]["Gloss"];
             /**
              * Format: uuid
              * @description Made by the sender, so that sending twice keeps one.
              */
             id?: string | null;
+            /**
+             * Format: date-time
+             * @description When it was looked at; now, if left out. Not before the pour.
+             */
+            looked_at?: string | null;
             note?: string;
             released: components["schemas"]["Released"];
             /** @description Faults that were seen besides those that the looks are. */
             seen?: components["schemas"]["Symptom"][];
             snap: components["schemas"]["Snap"];
+            /** @description How it was kept until then. */
+            stored?: components["schemas"]["Stored"];
             streaks: components["schemas"]["Streaks"];
+            taste?: null | components["schemas"]["Taste"];
         };
         /** @description A thing to be put on the shelf. */
         NewThing: {
@@ -6303,6 +6386,8 @@ export interface components {
             facts: components["schemas"]["Facts"];
             /** @description What the maker calls it. */
             name: string;
+            /** @description The faults that were seen of it, at any look. */
+            seen: components["schemas"]["Symptom"][];
             /** @description Why it came out as it did. */
             told: components["schemas"]["ClinicAnswer"];
         };
@@ -6740,6 +6825,10 @@ export interface components {
         PartMadeBy: "piping" | "casting" | "cutting";
         /** @description What is put in: one that is known, or the maker's own. */
         PartOf: components["schemas"]["FillingIngredient"] | components["schemas"]["OwnComposition"];
+        /** @description Which look is passed over. */
+        PassedOver: {
+            after: components["schemas"]["LookAfter"];
+        };
         /**
          * @description Where a bowl stands in its course.
          * @enum {string}
@@ -7473,11 +7562,19 @@ export interface components {
         };
         /** @description A look as it is kept. */
         ResultAnswer: {
+            /** @description How a veil behaved when it was rubbed and wetted. */
+            bloom: components["schemas"]["BloomTests"];
+            /** @description What the two tests tell. */
+            bloom_told: components["schemas"]["Bloom"];
+            /** @description What was looked at, by its key; `null` where all of it was. */
+            component?: string | null;
             /**
              * Format: uuid
              * @description Its id.
              */
             id: string;
+            /** @description When it was looked at. */
+            looked_at: components["schemas"]["WallTime"];
             looks?: null | components["schemas"]["Looks"];
             /** @description The maker's remarks. */
             note: string;
@@ -7485,6 +7582,9 @@ export interface components {
             noted_at: components["schemas"]["WallTime"];
             /** @description The faults that were seen, those that the looks are among them. */
             seen: components["schemas"]["Symptom"][];
+            /** @description How it was kept until then. */
+            stored: components["schemas"]["Stored"];
+            taste?: null | components["schemas"]["Taste"];
         };
         /** @description Ribbons, as the maker states them. */
         RibbonsInputs: {
@@ -7540,6 +7640,11 @@ export interface components {
             /** Format: double */
             temp_c: number;
         };
+        /**
+         * @description What a dry, warm fingertip does to a grey veil.
+         * @enum {string}
+         */
+        Rubbed: "wipes_off" | "stays";
         /**
          * @description The rule that spoke.
          * @enum {string}
@@ -7671,13 +7776,22 @@ export interface components {
         };
         /** @description A look at what came out. */
         SavedResult: {
+            bloom?: components["schemas"]["BloomTests"];
+            component?: string | null;
             /** Format: uuid */
             id: string;
+            /**
+             * Format: date-time
+             * @description When it was looked at; when it was noted, if left out.
+             */
+            looked_at?: string | null;
             looks: components["schemas"]["Looks"];
             note?: string;
             /** Format: date-time */
             noted_at: string;
             seen?: components["schemas"]["Symptom"][];
+            stored?: components["schemas"]["Stored"];
+            taste?: null | components["schemas"]["Taste"];
         };
         /** @description A tray or a tin. */
         SavedTrayInputs: {
@@ -8579,6 +8693,22 @@ export interface components {
          * @enum {string}
          */
         Store: "cool_room" | "fridge" | "until_served" | "dry";
+        /** @description How it was kept until it was looked at. */
+        Stored: {
+            /** @default null */
+            place?: null | components["schemas"]["StoredIn"];
+            /**
+             * Format: double
+             * @description At which temperature, where somebody read one, °C.
+             * @default null
+             */
+            temp_c?: number | null;
+        };
+        /**
+         * @description Where it was kept until it was looked at.
+         * @enum {string}
+         */
+        StoredIn: "cupboard" | "cool_room" | "fridge" | "freezer" | "warm";
         /**
          * @description Streaks and bloom.
          * @enum {string}
@@ -8819,6 +8949,11 @@ export interface components {
             /** @description What else it takes up while it lasts: `mould 1`. */
             uses?: string[];
         };
+        /**
+         * @description How it tastes.
+         * @enum {string}
+         */
+        Taste: "good" | "flat" | "stale" | "burnt";
         /**
          * @description What is known of the temper.
          * @enum {string}
@@ -9291,6 +9426,16 @@ export interface components {
             /** @description What that is. */
             text: components["schemas"]["Message"];
         };
+        /** @description A batch that it is time to look at. */
+        ToLookAtAnswer: components["schemas"]["LookDueAnswer"] & {
+            /**
+             * Format: uuid
+             * @description The batch.
+             */
+            batch_id: string;
+            /** @description What it is called. */
+            name: string;
+        };
         /** @description What is to be made of one kind. */
         ToMakeAnswer: {
             component: string;
@@ -9758,6 +9903,11 @@ export interface components {
              */
             wait_s: number;
         };
+        /**
+         * @description What a drop of water does to it.
+         * @enum {string}
+         */
+        Wetted: "dissolves" | "beads";
         /** @description When it is made. */
         WhenInputs: {
             /**
@@ -11894,6 +12044,99 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pass_over_look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassedOver"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -16716,6 +16959,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KindAnswer"][];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_looks_due: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ToLookAtAnswer"][];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import type { Cause } from "../api/client";
 import { inWords } from "../kit/message";
 
-/** What is less likely than this stands behind a fold. */
+/** Of what is less likely than this only the name is told. */
 const WORTH_A_LOOK = 0.08;
 const MOST = 3;
 

@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { type ReactNode, useState } from "react";
-import type { Cause, ClinicQuestion, Facts, Symptom } from "../api/client";
+import type { Cause, Clinic, ClinicQuestion, Facts, Symptom } from "../api/client";
 import { inWords } from "../kit/message";
 import { Failed, Loading } from "../kit/Standing";
 import { Causes } from "./Causes";
@@ -11,16 +11,20 @@ interface Props {
   seen: Symptom[];
   /** What the record tells. */
   facts: Facts;
+  /** What was told by it already. */
+  told?: Clinic;
   deed?: (cause: Cause) => ReactNode;
   /** Whether there is no record: then all there is to go by is asked for first. */
   asksFirst?: boolean;
 }
 
 /** Why it came out so: the causes, and what to answer so that they can be told apart. */
-export function Told({ seen, facts, deed, asksFirst }: Props) {
+export function Told({ seen, facts, told: first, deed, asksFirst }: Props) {
   const [answers, setAnswers] = useState<Facts>({});
   const [asked, setAsked] = useState<ClinicQuestion[]>([]);
-  const { clinic: told, error, faults } = useClinic(seen, { ...facts, ...stated(answers) });
+  const more = stated(answers);
+  const known = Object.keys(more).length === 0 ? first : undefined;
+  const { clinic: told, error, faults } = useClinic(seen, { ...facts, ...more }, known);
   // What was told stands while an answer is refused.
   const [last, setLast] = useState(told);
   if (told && told !== last) setLast(told);

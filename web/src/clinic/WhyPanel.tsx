@@ -49,6 +49,7 @@ function Why({ batch }: { batch: Batch }) {
         key={one.component}
         seen={seen}
         facts={one.facts}
+        told={one.told}
         deed={(cause) =>
           batch.plan_id && <NoteInPlan planId={batch.plan_id} cause={cause} of={one.name} />
         }

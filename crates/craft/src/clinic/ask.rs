@@ -1,10 +1,8 @@
 //! What to ask: the facts that would tell most.
 
-use super::cause::Cause;
 use super::evidence::Fact;
 use super::facts::{Facts, Tested};
 use super::infer::Chances;
-use super::table::TABLE;
 use crate::result::Symptom;
 
 /// So many questions at the most.
@@ -29,11 +27,12 @@ pub struct Question {
 /// The facts that are not known and would tell most.
 pub(super) fn questions(seen: &[Symptom], facts: &Facts, chances: &Chances) -> Vec<Question> {
     let doubt = in_doubt(&Chances::of(seen, facts, AT_ONCE));
+    let asked = of_what_is_not_known(facts, chances);
     let mut all: Vec<Question> = Fact::ALL
         .iter()
         .filter_map(|fact| {
-            let of_it = causes_told_by(*fact, facts);
-            let suspected = of_it.iter().map(|cause| chances.chance(*cause)).fold(0.0, f64::max);
+            let of_it = asked.iter().filter(|(of, _)| of == fact).map(|(_, chance)| *chance);
+            let suspected = of_it.fold(0.0, f64::max);
             if suspected < 0.03 {
                 return None;
             }
@@ -49,12 +48,15 @@ pub(super) fn questions(seen: &[Symptom], facts: &Facts, chances: &Chances) -> V
     all
 }
 
-/// The causes of which a fact would tell that is not known.
-fn causes_told_by(fact: Fact, facts: &Facts) -> Vec<Cause> {
-    let all = TABLE.iter().filter(|row| row.only.weight(facts) > 0.0).map(|row| row.cause);
-    let not_known =
-        |cause: &Cause| cause.evidence(facts).iter().any(|one| one.fact == fact && !one.known);
-    all.filter(not_known).collect()
+/// The facts that are not known, each with the chance of a cause that it would tell of.
+fn of_what_is_not_known(facts: &Facts, chances: &Chances) -> Vec<(Fact, f64)> {
+    let can_be = chances.each().filter(|(row, _)| row.only.weight(facts) > 0.0);
+    can_be
+        .flat_map(|(row, chance)| {
+            let not_known = row.cause.evidence(facts).into_iter().filter(|one| !one.known);
+            not_known.map(move |one| (one.fact, chance))
+        })
+        .collect()
 }
 
 /// How much is in doubt, bits.

@@ -5,7 +5,6 @@ use super::cause::Cause;
 use super::evidence::Evidence;
 use super::facts::Facts;
 use super::infer::Chances;
-use super::table::TABLE;
 use crate::catalogue::clinic as say;
 use crate::message::{Message, names};
 use crate::result::Symptom;
@@ -115,10 +114,9 @@ pub struct Diagnosis {
 #[must_use]
 pub fn diagnose(seen: &[Symptom], facts: &Facts) -> Diagnosis {
     let chances = Chances::of(seen, facts, AT_ONCE);
-    let mut suspects: Vec<Suspect> = TABLE
-        .iter()
-        .filter_map(|row| {
-            let chance = chances.chance(row.cause);
+    let mut suspects: Vec<Suspect> = chances
+        .each()
+        .filter_map(|(row, chance)| {
             let shows = row.shows.iter().filter(|(symptom, _)| seen.contains(symptom));
             (chance >= WORTH_TELLING).then(|| Suspect {
                 cause: row.cause,

@@ -121,6 +121,13 @@ fn yes(is: bool) -> f64 {
     if is { STRONG } else { AGAINST }
 }
 
+/// What is so or is not: the ratio where `wrong` is what speaks for the cause, and how it is said
+/// where it is so and where it is not.
+fn told_so(is: Option<bool>, wrong: bool, says: [fn() -> Message; 2]) -> Option<(f64, Message)> {
+    let [so, not_so] = says;
+    is.map(|is| (yes(is == wrong), if is { so() } else { not_so() }))
+}
+
 fn told(test: Tested, fact: Fact) -> Evidence {
     // A test that was skipped says little: many skip it and all is well.
     match test {
@@ -267,36 +274,25 @@ impl Cause {
                     facts.mould_c.map(|c| (graded(c, 23.0, 25.0), say::mould_was(celsius(c))));
                 vec![of(F::Mould, found)]
             }
-            Self::MouldDirty => {
-                let found = facts.polished.map(|is| {
-                    let says = if is { say::was_polished() } else { say::was_not_polished() };
-                    (yes(!is), says)
-                });
-                vec![of(F::Polished, found)]
-            }
-            Self::NotShrunk => {
-                let found = facts.shrunk.map(|is| {
-                    let says = if is { say::had_shrunk() } else { say::had_not_shrunk() };
-                    (yes(!is), says)
-                });
-                vec![of(F::Shrunk, found)]
-            }
+            Self::MouldDirty => vec![of(
+                F::Polished,
+                told_so(facts.polished, false, [say::was_polished, say::was_not_polished]),
+            )],
+            Self::NotShrunk => vec![of(
+                F::Shrunk,
+                told_so(facts.shrunk, false, [say::had_shrunk, say::had_not_shrunk]),
+            )],
             Self::Water => {
-                let found = facts
-                    .water
-                    .map(|is| (yes(is), if is { say::water_got_in() } else { say::no_water() }));
-                vec![of(F::Water, found)]
+                vec![of(F::Water, told_so(facts.water, true, [say::water_got_in, say::no_water]))]
             }
             Self::Oil => {
                 let found = facts.oil_pct.map(|pct| (graded(pct, 4.0, 6.0), say::oil_was(pct)));
                 vec![of(F::Oil, found)]
             }
-            Self::IncompatibleFats => {
-                let found = facts
-                    .fats_mixed
-                    .map(|is| (yes(is), if is { say::fats_mixed() } else { say::fats_apart() }));
-                vec![of(F::FatsMixed, found)]
-            }
+            Self::IncompatibleFats => vec![of(
+                F::FatsMixed,
+                told_so(facts.fats_mixed, true, [say::fats_mixed, say::fats_apart]),
+            )],
             Self::WarmStorage => {
                 let stored =
                     facts.stored_c.map(|c| (graded(c, 20.0, 23.0), say::stored_at(celsius(c))));
@@ -330,13 +326,10 @@ impl Cause {
                     .map(|count| (graded(count, 10.0, 16.0), say::strokes_were(count)));
                 vec![of(F::Strokes, found)]
             }
-            Self::NotKnocked => {
-                let found = facts.knocked.map(|is| {
-                    let says = if is { say::was_knocked() } else { say::was_not_knocked() };
-                    (yes(!is), says)
-                });
-                vec![of(F::Knocked, found)]
-            }
+            Self::NotKnocked => vec![of(
+                F::Knocked,
+                told_so(facts.knocked, false, [say::was_knocked, say::was_not_knocked]),
+            )],
             // What is seen is all there is to tell them by.
             Self::LayerTooSet | Self::ThinLines | Self::ToneSweated => Vec::new(),
         }

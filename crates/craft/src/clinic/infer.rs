@@ -5,9 +5,8 @@
 //! well they explain what was seen and what was not. A cause's chance is the share of the sets that
 //! hold it.
 
-use super::cause::Cause;
 use super::facts::Facts;
-use super::table::{LEAK, TABLE};
+use super::table::{LEAK, Row, TABLE};
 use crate::result::Symptom;
 
 const CAUSES: usize = TABLE.len();
@@ -25,24 +24,16 @@ impl Chances {
         });
         let mut is_seen = [false; SYMPTOMS];
         for symptom in seen {
-            is_seen[place_of(*symptom)] = true;
+            is_seen[*symptom as usize] = true;
         }
         let mut sets = Sets { weights, is_seen, sum: 0.0, with: [0.0; CAUSES] };
         sets.add(&mut Vec::with_capacity(most), 1.0, [1.0 - LEAK; SYMPTOMS], most);
         Self(sets.with.map(|with| with / sets.sum))
     }
 
-    pub fn each(&self) -> impl Iterator<Item = (Cause, f64)> {
-        TABLE.iter().zip(self.0).map(|(row, chance)| (row.cause, chance))
+    pub fn each(&self) -> impl Iterator<Item = (&'static Row, f64)> {
+        TABLE.iter().zip(self.0)
     }
-
-    pub fn chance(&self, cause: Cause) -> f64 {
-        self.each().find(|(of, _)| *of == cause).map_or(0.0, |(_, chance)| chance)
-    }
-}
-
-fn place_of(symptom: Symptom) -> usize {
-    Symptom::ALL.iter().position(|other| *other == symptom).unwrap_or_default()
 }
 
 struct Sets {
@@ -76,7 +67,7 @@ impl Sets {
             }
             let mut with = hidden;
             for (symptom, shows) in row.shows {
-                with[place_of(*symptom)] *= 1.0 - shows;
+                with[*symptom as usize] *= 1.0 - shows;
             }
             set.push(cause);
             self.add(set, weight * self.weights[cause], with, most);

@@ -17,14 +17,14 @@ use crate::units::{
 const LOST_SIGHT: TimeDelta = TimeDelta::minutes(4);
 
 /// A bowl of a batch, and the tempering that it was.
-#[derive(Clone, Copy, Debug)]
-pub struct Tempered<'a> {
+#[derive(Clone, Debug)]
+pub struct Tempered {
     /// The key of that step.
-    pub step: &'a str,
+    pub step: String,
     /// How it was opened.
-    pub setup: &'a Setup,
+    pub setup: Setup,
     /// What was recorded of it.
-    pub record: &'a Record,
+    pub record: Record,
     /// When it was poured.
     pub poured: DateTime<Utc>,
 }
@@ -34,8 +34,9 @@ fn min(time: TimeDelta) -> f64 {
 }
 
 /// What one bowl tells.
-fn of_bowl(of: &Tempered<'_>) -> Facts {
-    let Tempered { setup, record, poured, .. } = *of;
+fn of_bowl(of: &Tempered) -> Facts {
+    let Tempered { setup, record, poured, .. } = of;
+    let poured = *poured;
     let bowl = fold(setup, record, poured);
     let band = setup.use_band();
     let lost = setup.lost();
@@ -72,22 +73,22 @@ fn of_bowl(of: &Tempered<'_>) -> Facts {
 /// Since when it was in temper: when the first test showed it, or, of what was not tested, when it
 /// first came down into its range.
 fn in_temper_since(setup: &Setup, record: &Record, temper: &Temper) -> Option<DateTime<Utc>> {
-    let off = record.actions().find(|action| matches!(action.kind, ActionKind::OffHeat));
     let tested = match temper {
         Temper::Shown { at, .. } => Some(*at),
         _ => None,
     };
-    let came_down = || {
-        let hi = setup.use_band().hi;
-        let off = off.map(|action| action.at)?;
+    let hi = setup.use_band().hi;
+    let down = off_heat(record).and_then(|off| {
         record.readings().iter().find(|one| one.at >= off && one.temp <= hi).map(|one| one.at)
-    };
+    });
     // A later test does not make it begin later.
-    let came_down = came_down();
-    match (tested, came_down) {
-        (Some(tested), Some(down)) => Some(tested.min(down)),
-        (tested, down) => tested.or(down),
-    }
+    tested.into_iter().chain(down).min()
+}
+
+/// When the melt was done.
+fn off_heat(record: &Record) -> Option<DateTime<Utc>> {
+    let off = record.actions().find(|action| matches!(action.kind, ActionKind::OffHeat));
+    off.map(|action| action.at)
 }
 
 /// How long it was above a temperature, s; `None` where nobody was reading.
@@ -114,7 +115,7 @@ fn above<D>(
 fn stir_gap(record: &Record, poured: DateTime<Utc>) -> Option<f64> {
     let test = record.actions().find(|action| matches!(action.kind, ActionKind::TestStarted));
     let until = test.map_or(poured, |test| test.at);
-    let off = record.actions().find(|action| matches!(action.kind, ActionKind::OffHeat))?.at;
+    let off = off_heat(record)?;
     let stirs = record.actions().filter(|action| {
         matches!(
             action.kind,
@@ -138,13 +139,13 @@ pub fn facts_of(
     component: &PlannedComponent,
     lines: &[Line],
     done: &HashMap<String, DateTime<Utc>>,
-    bowls: &[Tempered<'_>],
+    bowls: &[Tempered],
 ) -> Facts {
     let of_it = |line: &&Line| line.component() == Some(component.key.as_str());
     let steps: Vec<&Step> = lines.iter().filter(of_it).take(1).flat_map(|l| &l.steps).collect();
     let at = |step: &Step| done.get(&step.key).copied();
     let bowl_of =
-        |step: &Step| bowls.iter().find(|bowl| Some(bowl.step) == step.tempered.as_deref());
+        |step: &Step| bowls.iter().find(|bowl| Some(&bowl.step) == step.tempered.as_ref());
     let pour = steps.iter().copied().find(|step| step.kind == StepKind::Pouring);
     let colour = steps.iter().copied().rfind(|step| step.kind == StepKind::Applying);
     let draft = &component.draft;

@@ -7,7 +7,7 @@ use chrono::{DateTime, TimeDelta, Utc};
 use super::broken;
 use super::free::Free;
 use super::hours::Hours;
-use super::network::{Needed, Network, NotSooner, TakenUp, Way};
+use super::network::{Claim, Needed, Network, NotSooner, Way};
 use super::search::Search;
 use super::task::{self, Hold, Task};
 use crate::catalogue::schedule as say;
@@ -328,7 +328,7 @@ impl<'a> Laid<'a> {
             }
         };
         let lasts = &self.network.lasts;
-        let whole = |place: usize, amount| TakenUp {
+        let whole = |place: usize, amount| Claim {
             first: place,
             after_first: 0,
             last: place,
@@ -352,7 +352,7 @@ impl<'a> Laid<'a> {
             let (after_begin, before_end) =
                 (seconds(hold.after_begin_min), seconds(hold.before_end_min));
             let taken = match self.network.way {
-                Way::Forward => TakenUp {
+                Way::Forward => Claim {
                     first,
                     after_first: after_begin,
                     last,
@@ -360,7 +360,7 @@ impl<'a> Laid<'a> {
                     amount: 1,
                 },
                 // Seen from the end it is taken where it is free again.
-                Way::Backward => TakenUp {
+                Way::Backward => Claim {
                     first: last,
                     after_first: before_end,
                     last: first,

@@ -220,7 +220,9 @@ fn mends(
             continue;
         }
         let mut more = asked.at_hand.clone();
-        more.iter_mut().filter(|(what, _)| *what == one.key()).for_each(|(_, many)| *many += 1);
+        more.iter_mut()
+            .filter(|(what, _)| *what == one.thing.key())
+            .for_each(|(_, many)| *many += 1);
         if mended(&Asked { at_hand: more, ..asked.clone() }) {
             all.push(Mend::OneMore(one.thing.clone(), one.component(left).to_owned()));
         }
@@ -354,7 +356,7 @@ fn asked(
     Asked {
         tasks,
         holds: held.iter().map(|one| one.hold(left)).collect(),
-        at_hand: held.iter().map(|one| (one.key(), one.many(around.at_hand))).collect(),
+        at_hand: held.iter().map(|one| (one.thing.key(), one.many(around.at_hand))).collect(),
         hands: if when.hands == HandsInputs::Alone { 1 } else { 2 },
         hours: around.hours.clone(),
         busy: around.busy.to_vec(),

@@ -8,7 +8,7 @@ use uuid::Uuid;
 use super::sittings::Sitting;
 use super::task::Hold;
 use crate::steps::{Line, TakenUp, Thing, taken_up};
-use crate::units::{Time, in_seconds};
+use crate::units::{Time, in_seconds, seconds};
 
 /// What was taken up before anything that is still to do: so long before it, minutes.
 const LONG_AGO_MIN: f64 = 400.0 * 24.0 * 60.0;
@@ -47,7 +47,7 @@ pub(super) struct Held {
 
 impl Thing {
     /// What it is called among what tasks need.
-    fn key(&self) -> String {
+    pub(super) fn key(&self) -> String {
         match self {
             Self::Mould(id) => format!("mould {id}"),
             Self::MouldOf(component) => format!("mould of {component}"),
@@ -66,7 +66,7 @@ impl Held {
         let takes: HashMap<&str, Time> = lines
             .iter()
             .flat_map(|line| &line.steps)
-            .map(|step| (step.key.as_str(), crate::units::seconds(step.takes.typical_s)))
+            .map(|step| (step.key.as_str(), seconds(step.takes.typical_s)))
             .collect();
         let few = taken_up(lines).into_iter().filter(|taken| at_hand.of(&taken.thing).is_some());
         let mut by_thing: BTreeMap<Thing, Vec<Self>> = BTreeMap::new();
@@ -80,8 +80,7 @@ impl Held {
     fn of(taken: TakenUp, left: &[Sitting], takes: &HashMap<&str, Time>) -> Option<Self> {
         let min = |time: Time| in_seconds(time) / 60.0;
         let place = |step: &str| {
-            let marked = left.iter().enumerate();
-            marked.into_iter().find_map(|(i, sitting)| Some((i, sitting.mark(step)?)))
+            left.iter().enumerate().find_map(|(i, sitting)| Some((i, sitting.mark(step)?)))
         };
         let (last, done) = place(&taken.to)?;
         let from = match place(&taken.from) {
@@ -97,11 +96,6 @@ impl Held {
             from,
             to: (last, min(left[last].lasts - done - taken.after)),
         })
-    }
-
-    /// What it is called among what tasks need.
-    pub fn key(&self) -> String {
-        self.thing.key()
     }
 
     /// How many there are of it.

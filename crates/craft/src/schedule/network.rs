@@ -22,12 +22,12 @@ pub(super) struct NotSooner {
 #[derive(Clone, Debug, Default)]
 pub(super) struct Needed {
     pub at_hand: u32,
-    pub by: Vec<TakenUp>,
+    pub by: Vec<Claim>,
 }
 
 /// So much of something is taken up from one task to another, which may be the same.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
-pub(super) struct TakenUp {
+pub(super) struct Claim {
     pub first: usize,
     /// So long after the begin of the first.
     pub after_first: i64,
@@ -37,7 +37,7 @@ pub(super) struct TakenUp {
     pub amount: u32,
 }
 
-impl TakenUp {
+impl Claim {
     pub fn from(&self, at: &[i64]) -> i64 {
         at[self.first] + self.after_first
     }
@@ -164,7 +164,7 @@ impl Settled {
     }
 
     /// The second does not take it before the first is done with it.
-    pub fn before(&mut self, first: &TakenUp, second: &TakenUp) {
+    pub fn before(&mut self, first: &Claim, second: &Claim) {
         let lag = first.after_last - second.after_first;
         self.holds_back[first.last].push(NotSooner { than: second.first, lag, most: false });
         self.order.push(first.last);

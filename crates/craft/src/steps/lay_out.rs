@@ -1,5 +1,6 @@
 //! From a plan to its lines of steps.
 
+use std::cmp::Ordering;
 use std::collections::{BTreeMap, HashMap};
 
 use super::gear::Gear;
@@ -87,6 +88,18 @@ pub(super) struct Use {
     pub may_wait: bool,
 }
 
+impl Use {
+    /// Of each chocolate the soonest first.
+    pub fn by_chocolate_and_time(a: &Self, b: &Self) -> Ordering {
+        a.chocolate.cmp(&b.chocolate).then(a.at_s.total_cmp(&b.at_s))
+    }
+
+    /// Whether it is made from the same tempering as the one before it.
+    pub fn goes_on_with(&self, before: &Self) -> bool {
+        self.chocolate == before.chocolate && self.at_s - before.at_s < APART_S
+    }
+}
+
 /// Notes which steps of a line take chocolate, and when; gives when the line is done.
 fn find_uses(
     line: &Line,
@@ -122,26 +135,27 @@ fn find_uses(
 /// step which one it is of. Gives what each tempering waits for: nothing, where any of
 /// its users waits for nothing.
 fn temperings(lines: &mut [Line], mut uses: Vec<Use>) -> BTreeMap<(String, u32), Tempering> {
-    uses.sort_by(|a, b| a.chocolate.cmp(&b.chocolate).then(a.at_s.total_cmp(&b.at_s)));
+    uses.sort_by(Use::by_chocolate_and_time);
     let mut waits = BTreeMap::new();
     let mut nth = 0;
-    let mut before: Option<(String, f64)> = None;
-    for Use { chocolate, line, step, at_s, wait, .. } in uses {
+    let mut before: Option<Use> = None;
+    for one in uses {
         nth = match &before {
-            Some((same, _)) if *same != chocolate => 1,
-            Some((_, last_s)) if at_s - last_s < APART_S => nth,
+            Some(last) if last.chocolate != one.chocolate => 1,
+            Some(last) if one.goes_on_with(last) => nth,
             _ => nth + 1,
         };
+        let Use { chocolate, line, step, at_s, wait, .. } = one.clone();
+        before = Some(one);
         lines[line].steps[step].tempered = Some(tempering::tempering_key(&chocolate, nth));
         waits
-            .entry((chocolate.clone(), nth))
+            .entry((chocolate, nth))
             .and_modify(|known: &mut Tempering| {
                 if wait.is_none() {
                     known.wait = None;
                 }
             })
             .or_insert(Tempering { wait, first: (at_s, (line, step)) });
-        before = Some((chocolate, at_s));
     }
     waits
 }

@@ -22,24 +22,26 @@ pub(super) fn put_together(lines: &[Line], uses: &mut [Use]) -> Vec<usize> {
     for anchor in anchors {
         let (chocolate, at_s) = (uses[anchor].chocolate.clone(), uses[anchor].at_s);
         let wait = uses[anchor].wait.clone();
+        let later = |line: usize| {
+            let takes_it = |one: &&Use| one.line == line && one.chocolate == chocolate;
+            let later_s = at_s - uses.iter().find(takes_it)?.at_s;
+            (later_s >= APART_S).then_some((line, later_s))
+        };
+        let left = free.iter().filter(|line| !put_off.contains(*line));
+        let moved: Vec<(usize, f64)> = left.filter_map(|line| later(*line)).collect();
+        if moved.is_empty() {
+            continue;
+        }
         let mut tried = uses.to_vec();
-        let mut moved = Vec::new();
-        for line in free.iter().filter(|line| !put_off.contains(*line)) {
-            let takes_it = |one: &&Use| one.line == *line && one.chocolate == chocolate;
-            let Some(first) = uses.iter().find(takes_it) else { continue };
-            let later_s = at_s - first.at_s;
-            if later_s < APART_S {
-                continue;
-            }
-            moved.push(*line);
-            for one in tried.iter_mut().filter(|one| one.line == *line) {
+        for one in &mut tried {
+            if let Some((_, later_s)) = moved.iter().find(|(line, _)| *line == one.line) {
                 one.at_s += later_s;
                 one.wait.clone_from(&wait);
             }
         }
         if temperings(&tried) < temperings(uses) {
             uses.clone_from_slice(&tried);
-            put_off.extend(moved);
+            put_off.extend(moved.into_iter().map(|(line, _)| line));
         }
     }
     put_off
@@ -55,12 +57,8 @@ fn has_its_own(lines: &[Line], line: usize) -> bool {
 
 /// How many temperings there are.
 fn temperings(uses: &[Use]) -> usize {
-    let mut all: Vec<(&str, f64)> =
-        uses.iter().map(|one| (one.chocolate.as_str(), one.at_s)).collect();
-    all.sort_by(|a, b| a.0.cmp(b.0).then(a.1.total_cmp(&b.1)));
-    let apart = all.windows(2).filter(|pair| {
-        let [(a, before), (b, at)] = [pair[0], pair[1]];
-        a != b || at - before >= APART_S
-    });
+    let mut all = uses.to_vec();
+    all.sort_by(Use::by_chocolate_and_time);
+    let apart = all.windows(2).filter(|pair| !pair[1].goes_on_with(&pair[0]));
     apart.count() + usize::from(!all.is_empty())
 }

@@ -34,11 +34,10 @@ fn made(mishap: Option<Mishap>) -> Made {
 impl Made {
     fn facts(&self, done: &HashMap<String, DateTime<Utc>>) -> Facts {
         let poured = self.record.actions().find(|one| one.kind == ActionKind::Poured);
-        let step = tempering_key("dark", 1);
         let bowl = Tempered {
-            step: &step,
-            setup: &self.run.setup,
-            record: &self.record,
+            step: tempering_key("dark", 1),
+            setup: self.run.setup.clone(),
+            record: self.record.clone(),
             poured: poured.expect("poured").at,
         };
         facts_of(&self.plan, &self.plan.components[0], &self.lines, done, &[bowl])

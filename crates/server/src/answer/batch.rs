@@ -15,7 +15,7 @@ use uuid::Uuid;
 
 use super::packing::CountAnswer;
 use super::plan::PlanAnswer;
-use super::result::ResultAnswer;
+use super::result::{LookDueAnswer, ResultAnswer};
 use crate::clock::ClockAnswer;
 
 /// A batch in a list.
@@ -180,6 +180,12 @@ pub struct BatchAnswer {
     pub begun_at: WallTime,
     /// When its last bowl ended.
     pub ended_at: Option<WallTime>,
+    /// When its last bowl was poured, by the wall.
+    pub poured_at: Option<WallTime>,
+    /// The look at what came out that it is time for.
+    pub due_look: Option<LookDueAnswer>,
+    /// The look that comes next.
+    pub next_look: Option<LookDueAnswer>,
     /// When the maker closed it.
     pub closed_at: Option<WallTime>,
     /// What was stated when it was begun; `null` where that cannot be read.

@@ -118,6 +118,8 @@ pub struct CountedAnswer {
     pub whole: f64,
     /// How many broke.
     pub broken: f64,
+    /// How many of the whole ones were given away.
+    pub given_away: f64,
     /// What is left once all that can be filled is; all of what lies in none.
     pub left: f64,
 }
@@ -169,6 +171,7 @@ impl CountAnswer {
                     component: one.component.clone(),
                     whole: one.whole,
                     broken: one.broken,
+                    given_away: one.given_away,
                 })
                 .collect(),
         })

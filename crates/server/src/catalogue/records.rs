@@ -10,6 +10,10 @@ craft::messages! {
     next_of_the_page_before() = "must be the `next` of the page before";
     not_a_field() = "is not a field of an action";
     needed_for_this_action() = "is needed for this kind of action";
+    before_the_pour() = "must be after the pour";
+    before_it_was_begun() = "must be after the batch was begun";
+    still_to_come() = "must not be in the future";
+    given_away_more(given: Number, whole: Number) = "must be at most as many as are whole, {whole}; it is {given}";
     not_complete() = "is not complete";
     action_of_this_bowl() = "must be an action of this bowl";
     action_with_a_weight() = "must be an action with a weight";

@@ -12,10 +12,10 @@ use chrono::{DateTime, Datelike, TimeDelta, Utc, Weekday};
 use craft::bowl::{Action, ActionKind, Phase, Reading, Record};
 use craft::plan::{WhenInputs, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
+use craft::result::Look;
 use craft::time::WallTime;
 use store::batches::{ClockRow, NewBatch};
 use store::bowls::{BowlLine, BowlStatus};
-use store::document::ResultDocument;
 use store::plans::PlanText;
 use store::{Connection, Pool, StoreError};
 use uuid::Uuid;
@@ -160,8 +160,8 @@ async fn load_one(
     let mut noted = last_wall;
     for (n, (hours, looks, note)) in looks.iter().enumerate() {
         noted = last_wall.after(TimeDelta::hours(*hours));
-        let document = ResultDocument { looks: *looks, seen: Vec::new(), note: (*note).to_owned() };
-        store::results::append(tx, batch.id, id(10 + n as u64), noted, &document).await?;
+        let look = Look { note: (*note).to_owned(), ..Look::at_all(*looks) };
+        store::results::append(tx, batch.id, id(10 + n as u64), (noted, noted), &look).await?;
     }
     let making = Making::lock(tx, batch.id).await?;
     making.keep_standing(tx, noted.min(now)).await?;

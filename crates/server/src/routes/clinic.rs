@@ -4,21 +4,20 @@ use std::collections::{BTreeSet, HashMap};
 
 use actix_web::{get, web};
 use chrono::{DateTime, Utc};
-use craft::batch::guide;
-use craft::bowl::{Record, Setup};
+use craft::batch::{BowlStatus, bowl_of};
 use craft::clinic::{Facts, Tempered, diagnose, facts_of};
 use craft::plan::Plan;
-use craft::result::Symptom;
-use craft::steps::tempering_key;
+use craft::result::{Look, Symptom};
+use craft::steps::{Line, tempering_key};
 use serde::Serialize;
 use store::StoreError;
-use store::bowls::BowlStatus;
+use store::bowls::BowlLine;
+use store::results::ResultRow;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::answer::bowl::Subject;
 use crate::answer::clinic::ClinicAnswer;
-use crate::answer::result::ResultAnswer;
 use crate::answer::round;
 use crate::clock::kitchen_time;
 use crate::making::{AtBench, Making};
@@ -32,6 +31,8 @@ pub struct OfComponent {
     component: String,
     /// What the maker calls it.
     name: String,
+    /// The faults that were seen of it, at any look.
+    seen: Vec<Symptom>,
     /// What its record tells.
     facts: Facts,
     /// Why it came out as it did.
@@ -41,43 +42,65 @@ pub struct OfComponent {
 /// Why a batch came out as it did.
 #[derive(Debug, Serialize, ToSchema)]
 pub struct BatchClinicAnswer {
-    /// The faults that were seen, at any look.
-    seen: Vec<Symptom>,
     /// Of each thing that was made.
     of: Vec<OfComponent>,
 }
 
-/// A bowl that was poured, with the tempering that it was.
-struct Poured {
-    step: String,
-    setup: Setup,
-    record: Record,
-    at: DateTime<Utc>,
-}
-
-/// The bowls of a batch that were poured, each as its own chocolate's first, second, and so on.
-async fn poured(state: &State, making: &Making) -> Answer<Vec<Poured>> {
+/// The bowls of a batch that were poured, each with the tempering that it was.
+async fn poured(state: &State, making: &Making) -> Answer<Vec<Tempered>> {
+    let states = making.bowl_states_at(&AtBench::default());
     let mut all = Vec::new();
-    let mut times: HashMap<&str, u32> = HashMap::new();
-    // The latest is first.
-    for line in making.bowls.iter().rev() {
-        let BowlStatus::Poured { at, .. } = line.status else { continue };
-        let nth = times.entry(&line.chocolate).or_insert(0);
-        *nth += 1;
+    for (chocolate, nth) in making.lines.iter().filter_map(Line::bowl) {
+        let Some(bowl) = bowl_of(&states, chocolate, nth) else { continue };
+        let BowlStatus::Poured { at: poured } = bowl.status else { continue };
+        let opened =
+            |line: &&BowlLine| line.chocolate == chocolate && line.opened_at == bowl.opened_at;
+        let Some(line) = making.bowls.iter().find(opened) else { continue };
         let row = store::bowls::get(&state.pool, line.id).await?;
         // One that cannot be read any more tells nothing.
         let Ok(subject) = Subject::of(&row) else { continue };
         let record = state.record(&row).await?;
-        let step = tempering_key(&line.chocolate, *nth);
-        all.push(Poured { step, setup: subject.run.setup, record, at });
+        let step = tempering_key(chocolate, nth);
+        all.push(Tempered { step, setup: subject.run.setup, record, poured });
     }
     Ok(all)
 }
 
+/// The looks at one thing that was made, and what they tell besides faults.
+struct LookedAt<'a>(Vec<&'a ResultRow>);
+
+impl<'a> LookedAt<'a> {
+    fn of(results: &'a [ResultRow], component: &str) -> Self {
+        let of_it = |row: &&ResultRow| row.look().is_some_and(|look| look.is_of(component));
+        Self(results.iter().filter(of_it).collect())
+    }
+
+    fn looks(&self) -> impl DoubleEndedIterator<Item = &'a Look> {
+        self.0.iter().filter_map(|row| row.look())
+    }
+
+    /// The faults that were seen, at any look.
+    fn seen(&self) -> Vec<Symptom> {
+        let seen: BTreeSet<Symptom> = self.looks().flat_map(Look::faults).collect();
+        seen.into_iter().collect()
+    }
+
+    /// What it was kept at: the warmest that somebody read.
+    fn stored_c(&self) -> Option<f64> {
+        self.looks().filter_map(|look| look.stored.temp_c).max_by(f64::total_cmp)
+    }
+
+    /// When it was looked at last with a fault to see.
+    fn with_faults(&self) -> Option<DateTime<Utc>> {
+        let faulty = |row: &&&ResultRow| row.look().is_some_and(|look| !look.faults().is_empty());
+        Some(self.0.iter().rfind(faulty)?.looked_at.0)
+    }
+}
+
 /// How old it was at the latest look at which a fault was seen.
-fn age_days(results: &[ResultAnswer], poured: &[Poured]) -> Option<f64> {
-    let looked = results.iter().rfind(|result| !result.seen.is_empty())?.noted_at.0;
-    let poured = poured.iter().map(|one| one.at).min()?;
+fn age_days(looked: &LookedAt<'_>, poured: &[Tempered]) -> Option<f64> {
+    let looked = looked.with_faults()?;
+    let poured = poured.iter().map(|one| one.poured).min()?;
     Some(round((looked - poured).as_seconds_f64().max(0.0) / 86_400.0, 1))
 }
 
@@ -93,32 +116,18 @@ pub async fn why(
     let stated = store::batches::begun_with(&state.pool, *id).await?.stated;
     let plan = Plan::of(&stated.map_err(StoreError::from)?)?;
     let results = store::results::of_batch(&state.pool, *id).await?;
-    let results: Vec<ResultAnswer> = results.into_iter().map(Into::into).collect();
-    let seen: BTreeSet<Symptom> =
-        results.iter().flat_map(|result| result.seen.iter().copied()).collect();
-    let seen: Vec<Symptom> = seen.into_iter().collect();
     let poured = poured(&state, &making).await?;
-    let age_days = age_days(&results, &poured).filter(|_| making.batch.real_time);
     let now = kitchen_time(making.batch.clock, state.wall.now());
-    let bowls = making.bowl_states_at(&AtBench::default());
-    let progress = guide(&making.lines, &making.events, &bowls, now).progress;
-    let steps = progress.into_iter().flat_map(|line| line.steps);
-    let done: HashMap<String, DateTime<Utc>> =
-        steps.filter_map(|step| Some((step.key, step.done_at?))).collect();
-    let tempered: Vec<Tempered<'_>> = poured
-        .iter()
-        .map(|one| Tempered {
-            step: &one.step,
-            setup: &one.setup,
-            record: &one.record,
-            poured: one.at,
-        })
-        .collect();
+    let done: HashMap<String, DateTime<Utc>> = making.done(now).collect();
     let of = plan.components.iter().map(|component| {
-        let facts = facts_of(&plan, component, &making.lines, &done, &tempered);
-        let facts = Facts { age_days, ..facts };
+        let facts = facts_of(&plan, component, &making.lines, &done, &poured);
+        let looked = LookedAt::of(&results, &component.key);
+        let age_days = age_days(&looked, &poured).filter(|_| making.batch.real_time);
+        let facts = Facts { age_days, stored_c: looked.stored_c(), ..facts };
+        let seen = looked.seen();
         let told = diagnose(&seen, &facts).into();
-        OfComponent { component: component.key.clone(), name: component.name.clone(), facts, told }
+        let (component, name) = (component.key.clone(), component.name.clone());
+        OfComponent { component, name, seen, facts, told }
     });
-    Ok(web::Json(BatchClinicAnswer { of: of.collect(), seen }))
+    Ok(web::Json(BatchClinicAnswer { of: of.collect() }))
 }

@@ -29,6 +29,9 @@ pub struct CountedRequest {
     /// How many broke.
     #[serde(default)]
     broken: f64,
+    /// How many of the whole ones were given away.
+    #[serde(default)]
+    given_away: f64,
 }
 
 /// A count to be kept.
@@ -61,14 +64,19 @@ pub async fn append(
     for (i, one) in new.made.into_iter().enumerate() {
         check.number(format_args!("made[{i}].whole"), one.whole, check::COUNTED);
         check.number(format_args!("made[{i}].broken"), one.broken, check::COUNTED);
+        check.number(format_args!("made[{i}].given_away"), one.given_away, check::COUNTED);
+        if one.given_away > one.whole {
+            let fault = say::given_away_more(one.given_away, one.whole);
+            check.fault(format!("made[{i}].given_away"), fault);
+        }
         let components = stated.iter().flat_map(|stated| &stated.components);
         let component = components.into_iter().find(|known| known.key == one.component);
         if component.is_none() || made.iter().any(|known| known.component == one.component) {
             check.fault(format!("made[{i}].component"), say::not_made_in_it(&one.component));
         }
         let kind = component.map(|component| component.work.kind().to_owned()).unwrap_or_default();
-        let CountedRequest { component, whole, broken } = one;
-        made.push(CountedPieces { component, kind, whole, broken });
+        let CountedRequest { component, whole, broken, given_away } = one;
+        made.push(CountedPieces { component, kind, whole, broken, given_away });
     }
     check.finish()?;
     let document = CountDocument { made };

@@ -16,6 +16,7 @@ pub mod guide;
 pub mod help;
 pub mod kinds;
 pub mod labels;
+pub mod looks;
 pub mod methods;
 pub mod photos;
 pub mod pigments;
@@ -85,6 +86,8 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::restore)
             .service(batches::again)
             .service(batches::document)
+            .service(looks::list)
+            .service(looks::pass_over)
             .service(results::list)
             .service(results::append)
             .service(clinic::why)

@@ -5,11 +5,7 @@ use serde_json::{Value, json};
 use uuid::Uuid;
 
 use crate::kitchen::{Kitchen, text};
-
-fn look(gloss: &str) -> Value {
-    json!({ "id": Uuid::new_v4(), "gloss": gloss, "snap": "clean", "released": "freely",
-        "streaks": "none", "note": "" })
-}
+use crate::logbook::look;
 
 impl Kitchen {
     pub async fn batch_now(&self, id: &str) -> Value {
@@ -153,34 +149,6 @@ async fn a_batch_is_renamed_deleted_and_had_back() {
 }
 
 #[actix_web::test]
-async fn results_are_looks_with_their_symptoms_kept_in_order_once_each() {
-    let kitchen = Kitchen::new().await;
-    let batch = kitchen.batch("Bark").await;
-    let path = format!("/batches/{batch}/results");
-    let mut first = look("dull");
-    first["streaks"] = json!("some");
-    first["seen"] = json!(["bubbles", "fat_bloom", "bubbles"]);
-    let kept = kitchen.post(&path, first.clone()).await.with(201);
-    assert_eq!(kept["seen"], json!(["dull", "streaks", "fat_bloom", "bubbles"]));
-    kitchen.post(&path, first.clone()).await.with(200);
-    first["gloss"] = json!("satin");
-    kitchen.post(&path, first).await.with(409);
-    kitchen.pass(TimeDelta::hours(25));
-    kitchen.post(&path, look("glossy")).await.with(201);
-    let kept = kitchen.get(&path).await.with(200);
-    let glosses: Vec<_> =
-        kept.as_array().expect("looks").iter().map(|o| &o["looks"]["gloss"]).collect();
-    assert_eq!(glosses, ["dull", "glossy"]);
-    kitchen.post(&path, look("blinding")).await.refuses("gloss");
-    let mut wordy = look("dull");
-    wordy["note"] = json!("x".repeat(2001));
-    kitchen.post(&path, wordy).await.refuses("note");
-    let mut odd = look("dull");
-    odd["seen"] = json!(["haunted"]);
-    kitchen.post(&path, odd).await.refuses("seen[0]");
-}
-
-#[actix_web::test]
 async fn a_mistake_in_the_record_is_corrected_by_a_marked_event() {
     let kitchen = Kitchen::new().await;
     let opened = kitchen.opened(&kitchen.plan("Bark").await).await;
@@ -226,51 +194,4 @@ async fn a_mistake_in_the_record_is_corrected_by_a_marked_event() {
     let before_it_was_opened = json!({ "kind": "stirred", "at": poured_at - TimeDelta::days(30) });
     let other = kitchen.bowl().await;
     kitchen.act(&other, before_it_was_opened).await.refuses("at");
-}
-
-#[actix_web::test]
-async fn why_it_came_out_so_is_told_by_what_its_own_record_says() {
-    let kitchen = Kitchen::new().await;
-    let opened = kitchen.opened(&kitchen.plan("Bark").await).await;
-    let bowl = text(&opened["bowl"]["id"]);
-    let batch = text(&opened["batch_id"]);
-    let why = format!("/batches/{batch}/clinic");
-    let nothing = kitchen.get(&why).await.with(200);
-    assert_eq!(nothing["seen"], json!([]));
-    assert_eq!(nothing["of"][0]["told"]["questions"], json!([]), "nothing is asked");
-    // Past the limit of dark, and poured without a test.
-    for (after_min, temp_c) in [(0, 40.0), (3, 63.0), (6, 50.0), (20, 31.5)] {
-        kitchen.pass(TimeDelta::minutes(after_min));
-        kitchen.read(&bowl, json!({ "temp_c": temp_c })).await.with(201);
-    }
-    kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
-    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
-    let mut burnt = look("dull");
-    burnt["seen"] = json!(["burnt"]);
-    kitchen.post(&format!("/batches/{batch}/results"), burnt).await.with(201);
-    let told = kitchen.get(&why).await.with(200);
-    assert_eq!(told["seen"], json!(["dull", "burnt"]));
-    let of = &told["of"][0];
-    assert_eq!((&of["facts"]["max_c"], &of["facts"]["test"]), (&json!(63.0), &json!("skipped")));
-    let first = &of["told"]["causes"][0];
-    assert_eq!((&first["key"], &first["likely"]), (&json!("overheated"), &json!("almost_certain")));
-    assert_eq!(first["evidence"][0]["for"], json!(true));
-    assert!(text(&first["evidence"][0]["says"]["text"]).contains("63.0"), "{first}");
-    // Asked by hand with the same facts it says the same.
-    let asked = json!({ "seen": told["seen"], "facts": of["facts"] });
-    assert_eq!(kitchen.post("/calc/clinic", asked).await.with(200), of["told"]);
-    // Seen a month later, its age is known.
-    kitchen.pass(TimeDelta::days(30));
-    let mut bloomed = look("dull");
-    bloomed["seen"] = json!(["fat_bloom"]);
-    kitchen.post(&format!("/batches/{batch}/results"), bloomed).await.with(201);
-    let later = kitchen.get(&why).await.with(200);
-    assert_eq!(later["of"][0]["facts"]["age_days"], json!(30.0));
-    let wrong = json!({ "seen": ["haunted"] });
-    kitchen.post("/calc/clinic", wrong).await.refuses("seen[0]");
-    let wrong = json!({ "seen": ["dull"], "facts": { "room_c": 900 } });
-    kitchen.post("/calc/clinic", wrong).await.refuses("facts.room_c");
-    let wrong = json!({ "seen": ["dull"], "facts": { "work_c": [32, 31] } });
-    kitchen.post("/calc/clinic", wrong).await.refuses("facts.work_c");
-    kitchen.get(&format!("/batches/{}/clinic", uuid::Uuid::nil())).await.with(404);
 }

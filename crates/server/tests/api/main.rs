@@ -15,6 +15,7 @@ mod generated;
 mod guide;
 mod jobs;
 mod kitchen;
+mod logbook;
 mod methods;
 mod moulded;
 mod nonsense;

@@ -2,7 +2,7 @@
 
 use craft::learn::GearNumbers;
 use craft::plan::{BowlInputs, PlanInputs};
-use craft::result::{Looks, Symptom};
+use craft::result::Look;
 use craft::shelf::Thing;
 use craft::steps::Line;
 use serde::{Deserialize, Serialize};
@@ -168,19 +168,7 @@ impl Document for ShownPlan {
 }
 
 /// What came out, at one look.
-#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize)]
-pub struct ResultDocument {
-    /// How it looks.
-    pub looks: Looks,
-    /// Faults that were seen besides those that the looks are.
-    #[serde(default)]
-    pub seen: Vec<Symptom>,
-    /// The maker's remarks.
-    #[serde(default)]
-    pub note: String,
-}
-
-impl Document for ResultDocument {
+impl Document for Look {
     const WHAT: &'static str = "a result";
     const UPGRADES: &'static [Upgrade] = &[];
 }
@@ -196,6 +184,9 @@ pub struct CountedPieces {
     pub whole: f64,
     /// How many broke.
     pub broken: f64,
+    /// How many of the whole ones were given away.
+    #[serde(default)]
+    pub given_away: f64,
 }
 
 /// What was counted of a batch.

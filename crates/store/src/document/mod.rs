@@ -12,7 +12,7 @@ mod several_goods;
 mod tests;
 
 pub(crate) use kinds::ShownPlan;
-pub use kinds::{Computed, CountDocument, CountedPieces, ResultDocument, Summary};
+pub use kinds::{Computed, CountDocument, CountedPieces, Summary};
 
 use serde::Serialize;
 use serde::de::DeserializeOwned;

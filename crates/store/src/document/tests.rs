@@ -3,6 +3,7 @@
 
 use craft::learn::GearNumbers;
 use craft::plan::{BowlInputs, Plan, PlanInputs};
+use craft::result::Look;
 use craft::shelf::Thing;
 use craft::steps::lines;
 use craft::work::{MixedAmount, ToppingWish, WorkInputs};
@@ -72,7 +73,7 @@ fn things_lessons_results_and_shown_plans_are_read() {
     }
     reads::<GearNumbers>(fixture!("lesson-1"));
     reads::<ShownPlan>(fixture!("bowl-plan-1"));
-    let result: ResultDocument = reads(fixture!("result-1"));
+    let result: Look = reads(fixture!("result-1"));
     assert!(result.seen.is_empty());
 }
 
@@ -150,7 +151,7 @@ fn every_format_has_a_fixture() {
         (GearNumbers::WHAT, GearNumbers::format(), 1),
         (Computed::WHAT, Computed::format(), 4),
         (ShownPlan::WHAT, ShownPlan::format(), 1),
-        (ResultDocument::WHAT, ResultDocument::format(), 1),
+        (Look::WHAT, Look::format(), 1),
         (Summary::WHAT, Summary::format(), 1),
     ];
     for (what, format, with_fixtures) in formats {

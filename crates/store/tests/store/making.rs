@@ -3,11 +3,10 @@
 use chrono::TimeDelta;
 use craft::batch::{Event, EventKind, Stage};
 use craft::bowl::{ActionKind, Record, Seen};
-use craft::result::{Gloss, Looks, Released, Snap, Streaks, Symptom};
+use craft::result::{Gloss, Look, Looks, Released, Snap, Streaks, Symptom};
 use craft::units::{grams, seconds};
 use store::batches::{BatchesOf, ClockRow};
 use store::bowls::BowlStatus;
-use store::document::ResultDocument;
 use store::plans::PlansOf;
 use store::{Connection, Page, Pool, Sent, StoreError};
 use uuid::Uuid;
@@ -300,20 +299,21 @@ async fn steps_and_results_are_kept_once_each_and_the_clock_is_set() {
         released: Released::Freely,
         streaks: Streaks::None,
     };
-    let document = ResultDocument { looks, seen: vec![Symptom::Bubbles], note: "!".into() };
+    let document = Look { seen: vec![Symptom::Bubbles], note: "!".into(), ..Look::at_all(looks) };
     let id = Uuid::now_v7();
-    let look = async |document: &ResultDocument| {
+    let look = async |document: &Look| {
         whole(&pool, async |tx: &mut Connection| {
-            store::results::append(tx, batch.id, id, wall(9), document).await
+            store::results::append(tx, batch.id, id, (wall(9), wall(8)), document).await
         })
         .await
     };
     assert_eq!(look(&document).await.expect("new"), Sent::New);
     assert_eq!(look(&document).await.expect("kept already"), Sent::Again);
-    let other = ResultDocument { note: "?".into(), ..document.clone() };
+    let other = Look { note: "?".into(), ..document.clone() };
     assert!(matches!(look(&other).await, Err(StoreError::OtherContent("result"))));
     let kept = store::results::of_batch(&pool, batch.id).await.expect("a list");
     assert_eq!(kept[0].result, Ok(document));
+    assert_eq!((kept[0].noted_at, kept[0].looked_at), (wall(9), wall(8)));
 
     let clock =
         ClockRow { real: wall(10), kitchen: at(10) + TimeDelta::milliseconds(5), rate: 20.0 };

@@ -8,6 +8,7 @@ use craft::batch::{Event, EventKind};
 use craft::bowl::{Action, Reading, Source};
 use craft::check::{self, Checker};
 use craft::plan::{BowlInputs, PlanInputs};
+use craft::result::Look;
 use craft::shelf::Thing;
 use craft::time::Timestamp;
 use craft::units::{celsius, in_celsius};
@@ -16,7 +17,6 @@ use serde_json::{Map, Value, json};
 use store::Connection;
 use store::batches::NewBatch;
 use store::bowls::{BowlLine, BowlStatus};
-use store::document::ResultDocument;
 use store::photos::{PhotoLine, PhotoOf};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -29,6 +29,7 @@ use crate::problem::{Answer, Problem};
 use crate::routes::actions::NewAction;
 use crate::routes::begin::new_row;
 use crate::routes::bowls::frozen;
+use crate::routes::results::check_look;
 use crate::state::State;
 use crate::texts::{LONGEST_NAME, LONGEST_NOTE, under};
 
@@ -78,11 +79,30 @@ pub struct SavedResult {
     id: Uuid,
     #[schema(value_type = DateTime<Utc>)]
     noted_at: Timestamp,
+    /// When it was looked at; when it was noted, if left out.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    #[schema(value_type = Option<DateTime<Utc>>)]
+    looked_at: Option<Timestamp>,
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    component: Option<String>,
     looks: craft::result::Looks,
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    taste: Option<craft::result::Taste>,
+    #[serde(default)]
+    bloom: craft::result::BloomTests,
+    #[serde(default)]
+    stored: craft::result::Stored,
     #[serde(default)]
     seen: Vec<craft::result::Symptom>,
     #[serde(default)]
     note: String,
+}
+
+impl SavedResult {
+    fn look(&self) -> Look {
+        let Self { component, looks, taste, bloom, stored, seen, note, .. } = self.clone();
+        Look { component, looks, taste, bloom, stored, seen, note }
+    }
 }
 
 /// A step that was done, or taken back.
@@ -214,13 +234,20 @@ pub(super) async fn of(state: &State, id: Uuid) -> Answer<SavedBowl> {
         results: results
             .into_iter()
             .filter_map(|row| {
-                let kept = row.result.ok()?;
+                let Look { component, looks, taste, bloom, stored, seen, note } =
+                    row.result.ok()?;
+                let looked_at = (row.looked_at != row.noted_at).then_some(row.looked_at.0);
                 Some(SavedResult {
                     id: row.id,
                     noted_at: Timestamp(row.noted_at.0),
-                    looks: kept.looks,
-                    seen: kept.seen,
-                    note: kept.note,
+                    looked_at: looked_at.map(Timestamp),
+                    component,
+                    looks,
+                    taste,
+                    bloom,
+                    stored,
+                    seen,
+                    note,
                 })
             })
             .collect(),
@@ -269,7 +296,10 @@ pub(super) async fn bring_in(state: &State, saved: SavedBowl) -> Answer<Uuid> {
         check.number(format_args!("readings[{i}].temp_c"), reading.temp_c, check::PROBE_C);
     }
     for (i, result) in saved.results.iter().enumerate() {
-        check.remark(&format!("results[{i}].note"), &result.note, LONGEST_NOTE);
+        // A bowl that was saved before whole batches were says nothing of what was made.
+        let look = Look { component: None, ..result.look() };
+        let look = if saved.stated.is_some() { result.look() } else { look };
+        check_look(&format!("results[{i}]."), &look, saved.stated.as_ref(), &mut check);
     }
     let actions = all_actions(saved.actions, &mut check);
     check.finish()?;
@@ -316,12 +346,9 @@ pub(super) async fn bring_in(state: &State, saved: SavedBowl) -> Answer<Uuid> {
             }
             for result in &saved.results {
                 let noted = craft::time::WallTime(result.noted_at.0);
-                let document = ResultDocument {
-                    looks: result.looks,
-                    seen: result.seen.clone(),
-                    note: result.note.clone(),
-                };
-                store::results::append(tx, id, result.id, noted, &document).await?;
+                let looked = result.looked_at.map_or(noted, |at| craft::time::WallTime(at.0));
+                let look = result.look();
+                store::results::append(tx, id, result.id, (noted, looked), &look).await?;
             }
             for (of_the_smear, line, jpeg) in &photos {
                 let of = if *of_the_smear { PhotoOf::Bowl(bowl.id) } else { PhotoOf::Batch(id) };

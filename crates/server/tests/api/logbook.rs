@@ -1,0 +1,166 @@
+//! What came out: looks, when to take them, and why it came out so.
+
+use chrono::TimeDelta;
+use serde_json::{Value, json};
+use uuid::Uuid;
+
+use crate::kitchen::{Kitchen, text};
+
+pub fn look(gloss: &str) -> Value {
+    json!({ "id": Uuid::new_v4(), "gloss": gloss, "snap": "clean", "released": "freely",
+        "streaks": "none", "note": "" })
+}
+
+#[actix_web::test]
+async fn results_are_looks_with_their_symptoms_kept_in_order_once_each() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    let path = format!("/batches/{batch}/results");
+    let mut first = look("dull");
+    first["streaks"] = json!("some");
+    first["seen"] = json!(["bubbles", "fat_bloom", "bubbles"]);
+    let kept = kitchen.post(&path, first.clone()).await.with(201);
+    assert_eq!(kept["seen"], json!(["dull", "streaks", "fat_bloom", "bubbles"]));
+    kitchen.post(&path, first.clone()).await.with(200);
+    first["gloss"] = json!("satin");
+    kitchen.post(&path, first).await.with(409);
+    kitchen.pass(TimeDelta::hours(25));
+    kitchen.post(&path, look("glossy")).await.with(201);
+    let kept = kitchen.get(&path).await.with(200);
+    let glosses: Vec<_> =
+        kept.as_array().expect("looks").iter().map(|o| &o["looks"]["gloss"]).collect();
+    assert_eq!(glosses, ["dull", "glossy"]);
+    kitchen.post(&path, look("blinding")).await.refuses("gloss");
+    let mut wordy = look("dull");
+    wordy["note"] = json!("x".repeat(2001));
+    kitchen.post(&path, wordy).await.refuses("note");
+    let mut odd = look("dull");
+    odd["seen"] = json!(["haunted"]);
+    kitchen.post(&path, odd).await.refuses("seen[0]");
+}
+
+#[actix_web::test]
+async fn a_look_is_of_a_part_with_how_it_tastes_and_was_kept_and_not_from_before_the_pour() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    let path = format!("/batches/{batch}/results");
+    let with = |more: Value| {
+        let mut look = look("satin");
+        look.as_object_mut().expect("an object").extend(more.as_object().cloned().expect("more"));
+        look
+    };
+    let begun = kitchen.now();
+    let before = with(json!({ "looked_at": begun - TimeDelta::hours(1) }));
+    kitchen.post(&path, before).await.refuses("looked_at");
+    kitchen.pass(TimeDelta::hours(2));
+    kitchen.poured(&batch).await;
+    let poured = kitchen.now();
+    kitchen.pass(TimeDelta::days(8));
+    for (wrong, field) in [
+        (json!({ "component": "moon" }), "component"),
+        (json!({ "looked_at": poured - TimeDelta::hours(1) }), "looked_at"),
+        (json!({ "looked_at": kitchen.now() + TimeDelta::days(1) }), "looked_at"),
+        (json!({ "looked_at": "yesterday" }), "looked_at"),
+        (json!({ "stored": { "temp_c": 900 } }), "stored.temp_c"),
+        (json!({ "stored": { "place": "on_the_moon" } }), "stored.place"),
+        (json!({ "taste": "blue" }), "taste"),
+        (json!({ "bloom": { "rubbed": "maybe" } }), "bloom.rubbed"),
+    ] {
+        kitchen.post(&path, with(wrong)).await.refuses(field);
+    }
+    assert_eq!(kitchen.get(&path).await.with(200), json!([]), "nothing is half-stored");
+    let week_old = with(json!({ "component": "slab", "looked_at": poured + TimeDelta::days(7),
+        "taste": "stale", "bloom": { "rubbed": "wipes_off", "wetted": "beads" },
+        "stored": { "place": "warm", "temp_c": 27 } }));
+    let kept = kitchen.post(&path, week_old).await.with(201);
+    assert_eq!((&kept["bloom_told"], &kept["seen"]), (&json!("fat"), &json!(["fat_bloom"])));
+    assert_eq!(kept["stored"], json!({ "place": "warm", "temp_c": 27.0 }));
+    // An earlier look that is noted later stands before it.
+    let earlier = with(json!({ "looked_at": poured + TimeDelta::days(1) }));
+    kitchen.post(&path, earlier).await.with(201);
+    let kept = kitchen.get(&path).await.with(200);
+    assert_eq!((&kept[0]["component"], &kept[1]["component"]), (&json!(null), &json!("slab")));
+    let why = kitchen.get(&format!("/batches/{batch}/clinic")).await.with(200);
+    let of = &why["of"][0];
+    let told = (&of["seen"], &of["facts"]["stored_c"], &of["facts"]["age_days"]);
+    assert_eq!(told, (&json!(["fat_bloom"]), &json!(27.0), &json!(7.0)));
+    assert_eq!(of["told"]["causes"][0]["key"], "warm_storage", "{of}");
+}
+
+#[actix_web::test]
+async fn a_look_is_asked_for_in_its_time_once_and_can_be_passed_over() {
+    let kitchen = Kitchen::new().await;
+    let batch = kitchen.batch("Bark").await;
+    let due = async || kitchen.get("/looks").await.with(200);
+    let after = async || kitchen.batch_now(&batch).await["due_look"]["after"].clone();
+    kitchen.pass(TimeDelta::days(1));
+    assert_eq!((due().await, after().await), (json!([]), json!(null)), "nothing is poured");
+    kitchen.poured(&batch).await;
+    let now = kitchen.batch_now(&batch).await;
+    assert_eq!((&now["due_look"], &now["next_look"]["after"]), (&json!(null), &json!("hour")));
+    kitchen.pass(TimeDelta::hours(2));
+    let asked = due().await;
+    assert_eq!((&asked[0]["name"], &asked[0]["after"]), (&json!("Bark"), &json!("hour")));
+    assert_eq!(after().await, "hour");
+    kitchen.post(&format!("/batches/{batch}/results"), look("satin")).await.with(201);
+    assert_eq!((due().await, after().await), (json!([]), json!(null)), "it was looked at");
+    kitchen.pass(TimeDelta::hours(22));
+    assert_eq!(after().await, "day");
+    let passed = format!("/batches/{batch}/passed-look");
+    kitchen.put(&passed, None, json!({ "after": "year" })).await.refuses("after");
+    kitchen.put(&passed, None, json!({ "after": "day" })).await.with(204);
+    assert_eq!((due().await, after().await), (json!([]), json!(null)), "it was passed over");
+    kitchen.pass(TimeDelta::days(6));
+    assert_eq!(due().await[0]["after"], "week");
+    kitchen.pass(TimeDelta::days(90));
+    assert_eq!(due().await, json!([]));
+    let nowhere = format!("/batches/{}/passed-look", Uuid::nil());
+    kitchen.put(&nowhere, None, json!({ "after": "day" })).await.with(404);
+}
+
+#[actix_web::test]
+async fn why_it_came_out_so_is_told_by_what_its_own_record_says() {
+    let kitchen = Kitchen::new().await;
+    let opened = kitchen.opened(&kitchen.plan("Bark").await).await;
+    let bowl = text(&opened["bowl"]["id"]);
+    let batch = text(&opened["batch_id"]);
+    let why = format!("/batches/{batch}/clinic");
+    let nothing = kitchen.get(&why).await.with(200);
+    assert_eq!(nothing["of"][0]["seen"], json!([]));
+    assert_eq!(nothing["of"][0]["told"]["questions"], json!([]), "nothing is asked");
+    // Past the limit of dark, and poured without a test.
+    for (after_min, temp_c) in [(0, 40.0), (3, 63.0), (6, 50.0), (20, 31.5)] {
+        kitchen.pass(TimeDelta::minutes(after_min));
+        kitchen.read(&bowl, json!({ "temp_c": temp_c })).await.with(201);
+    }
+    kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
+    kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+    let mut burnt = look("dull");
+    burnt["seen"] = json!(["burnt"]);
+    kitchen.post(&format!("/batches/{batch}/results"), burnt).await.with(201);
+    let told = kitchen.get(&why).await.with(200);
+    assert_eq!(told["of"][0]["seen"], json!(["dull", "burnt"]));
+    let of = &told["of"][0];
+    assert_eq!((&of["facts"]["max_c"], &of["facts"]["test"]), (&json!(63.0), &json!("skipped")));
+    let first = &of["told"]["causes"][0];
+    assert_eq!((&first["key"], &first["likely"]), (&json!("overheated"), &json!("almost_certain")));
+    assert_eq!(first["evidence"][0]["for"], json!(true));
+    assert!(text(&first["evidence"][0]["says"]["text"]).contains("63.0"), "{first}");
+    // Asked by hand with the same facts it says the same.
+    let asked = json!({ "seen": told["of"][0]["seen"], "facts": of["facts"] });
+    assert_eq!(kitchen.post("/calc/clinic", asked).await.with(200), of["told"]);
+    // Seen a month later, its age is known.
+    kitchen.pass(TimeDelta::days(30));
+    let mut bloomed = look("dull");
+    bloomed["seen"] = json!(["fat_bloom"]);
+    kitchen.post(&format!("/batches/{batch}/results"), bloomed).await.with(201);
+    let later = kitchen.get(&why).await.with(200);
+    assert_eq!(later["of"][0]["facts"]["age_days"], json!(30.0));
+    let wrong = json!({ "seen": ["haunted"] });
+    kitchen.post("/calc/clinic", wrong).await.refuses("seen[0]");
+    let wrong = json!({ "seen": ["dull"], "facts": { "room_c": 900 } });
+    kitchen.post("/calc/clinic", wrong).await.refuses("facts.room_c");
+    let wrong = json!({ "seen": ["dull"], "facts": { "work_c": [32, 31] } });
+    kitchen.post("/calc/clinic", wrong).await.refuses("facts.work_c");
+    kitchen.get(&format!("/batches/{}/clinic", uuid::Uuid::nil())).await.with(404);
+}
