@@ -500,7 +500,7 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
     let looked: Vec<_> = results.iter().map(|result| result.looked_at.0).collect();
     let passed = store::results::passed_over(&ground.pool, batch.id).await?;
     let due_look = poured_at.and_then(|at| due(at.0, &looked, passed, now)).map(Into::into);
-    let next_look = poured_at.and_then(|at| next(at.0, now)).map(Into::into);
+    let next_look = poured_at.and_then(|at| next(at.0, &looked, now)).map(Into::into);
     Ok(BatchAnswer {
         id: batch.id,
         plan_id: batch.plan_id,

@@ -43,6 +43,7 @@ export const keys = {
   pigments: ["pigments"] as const,
   underWay: ["lists", "under-way"] as const,
   reminders: ["reminders"] as const,
+  looksDue: ["looks-due"] as const,
   shelf: ["shelf"] as const,
   /** Every list of plans or batches, and whatever else changes as they come and go. */
   lists: ["lists"] as const,

@@ -2,7 +2,7 @@ import { Sparkles, TriangleAlert } from "lucide-react";
 import type { BatchLine, Looks } from "../api/client";
 import { day } from "../kit/format";
 import { Row } from "../kit/Row";
-import { lookWord } from "../logbook/words";
+import { lookWord } from "../looks/words";
 import { Finish } from "./Finish";
 import { stageWords } from "./words";
 

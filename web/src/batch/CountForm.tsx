@@ -13,7 +13,10 @@ interface Counted {
   component: string;
   whole: number;
   broken: number;
+  given_away: number;
 }
+
+const counts = { whole: "Whole", broken: "Broken", given_away: "Given away" } as const;
 
 /** What is counted of a batch: what lies in boxes, or else all that goes by the piece. */
 function toCount(batch: Batch) {
@@ -39,7 +42,12 @@ export function CountForm({ batch }: { batch: Batch }) {
   const [made, setMade] = useState<Counted[]>(() =>
     things.map(({ component, makes }) => {
       const before = kept?.find((one) => one.component === component);
-      return { component, whole: before?.whole ?? makes, broken: before?.broken ?? 0 };
+      return {
+        component,
+        whole: before?.whole ?? makes,
+        broken: before?.broken ?? 0,
+        given_away: before?.given_away ?? 0,
+      };
     }),
   );
   const queries = useQueryClient();
@@ -69,21 +77,21 @@ export function CountForm({ batch }: { batch: Batch }) {
           aria-label={name}
           display="grid"
           gap="2"
-          gridTemplateColumns={{ base: "1fr 1fr", md: "minmax(0, 280px) 140px 140px" }}
+          gridTemplateColumns={{ base: "1fr 1fr 1fr", md: "minmax(0, 240px) repeat(3, 120px)" }}
           alignItems="end"
         >
           <Box
             fontWeight="600"
-            gridColumn={{ base: "span 2", md: "auto" }}
+            gridColumn={{ base: "span 3", md: "auto" }}
             alignSelf={{ md: "center" }}
             minW="0"
           >
             {name}
           </Box>
-          {(["whole", "broken"] as const).map((of) => (
+          {(Object.keys(counts) as (keyof typeof counts)[]).map((of) => (
             <UnitField
               key={of}
-              label={of === "whole" ? "Whole" : "Broken"}
+              label={counts[of]}
               unit={by_the_piece ? "" : "g"}
               value={made[i]?.[of]}
               error={errors[`made[${i}].${of}`]}

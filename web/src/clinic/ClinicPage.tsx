@@ -4,8 +4,8 @@ import type { Facts, Family, Symptom } from "../api/client";
 import { useWindows } from "../api/queries";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
+import { SymptomPicker } from "../looks/SymptomPicker";
 import { familyNames } from "../theme/chocolate";
-import { SymptomPicker } from "./SymptomPicker";
 import { Told } from "./Told";
 
 const made = {

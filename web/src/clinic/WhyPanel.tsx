@@ -4,7 +4,7 @@ import type { Batch } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { SelectField } from "../kit/SelectField";
 import { Failed, Loading } from "../kit/Standing";
-import { symptoms } from "../logbook/words";
+import { faultsOf } from "../looks/words";
 import { NoteInPlan } from "./NoteInPlan";
 import { Told } from "./Told";
 import { useBatchClinic } from "./useClinic";
@@ -13,8 +13,7 @@ import { useBatchClinic } from "./useClinic";
 export function WhyPanel({ batch }: { batch: Batch }) {
   const seen = [...new Set(batch.results.flatMap((result) => result.seen))];
   if (seen.length === 0) return null;
-  const named = seen.map((symptom) => symptoms[symptom].toLowerCase()).join(", ");
-  const of = `Likely causes of: ${named}`;
+  const of = `Likely causes of: ${faultsOf(seen)}`;
   return (
     <Fold title="Why" value={of} open>
       <Box mb="3" color="fg.muted">
@@ -32,7 +31,8 @@ function Why({ batch }: { batch: Batch }) {
     return <Failed what="causes" error={asked.error} retry={() => asked.refetch()} />;
   }
   if (!asked.data) return <Loading what="the causes" />;
-  const { of, seen } = asked.data;
+  // What nothing was wrong with is not asked about.
+  const of = asked.data.of.filter(({ seen }) => seen.length > 0);
   const one = of.find(({ component }) => component === chosen) ?? of[0];
   if (!one) return null;
   return (
@@ -47,7 +47,7 @@ function Why({ batch }: { batch: Batch }) {
       )}
       <Told
         key={one.component}
-        seen={seen}
+        seen={one.seen}
         facts={one.facts}
         told={one.told}
         deed={(cause) =>

@@ -11,14 +11,14 @@ import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
 import { Failed, Loading } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
+import { LookForm } from "../looks/LookForm";
+import { Looks } from "../looks/Looks";
 import { familyNames } from "../theme/chocolate";
 import { BatchActions } from "./BatchActions";
 import { Corrections } from "./Corrections";
 import { CostOfBatch } from "./CostOfBatch";
 import { PlanAgainst } from "./PlanAgainst";
 import { RecordPanel } from "./RecordPanel";
-import { ResultForm } from "./ResultForm";
-import { Results } from "./Results";
 import { StepsPanel } from "./StepsPanel";
 import { TakenPanel } from "./TakenPanel";
 
@@ -68,7 +68,7 @@ function WithoutBowl({ batch }: { batch: Batch }) {
           {!batch.unreadable && <WhatWasDone batchId={batch.id} />}
         </Box>
         <Box display="grid" gap="4" alignContent="start">
-          <WhatCameOut batch={batch} poured_at={null} />
+          <WhatCameOut batch={batch} />
         </Box>
       </Box>
     </Box>
@@ -94,20 +94,12 @@ function WhatWasDone({ batchId }: { batchId: string }) {
 }
 
 /** What came out of it, and the place to say so: it stands open until something was said. */
-function WhatCameOut({
-  batch,
-  poured_at,
-  lost = false,
-}: {
-  batch: Batch;
-  poured_at: string | null | undefined;
-  lost?: boolean;
-}) {
+function WhatCameOut({ batch, lost = false }: { batch: Batch; lost?: boolean }) {
   const said = batch.results.length > 0;
   return (
     <>
       <Panel title="What came out">
-        <Results batch={batch} poured_at={poured_at} lost={lost} />
+        <Looks batch={batch} lost={lost} />
         <PiecePhotos batchId={batch.id} />
       </Panel>
       <WhyPanel batch={batch} />
@@ -117,9 +109,9 @@ function WhatCameOut({
           key={said ? "another look" : "first look"}
           title="How it came out"
           value="Look at it again: gloss, snap, release, streaks"
-          open={!said}
+          open={!said || batch.due_look != null}
         >
-          <ResultForm batchId={batch.id} />
+          <LookForm batch={batch} />
         </Fold>
       )}
     </>
@@ -223,7 +215,7 @@ function Entry({ batch, known, onChoose }: Props) {
               </Box>
             )}
           </Panel>
-          <WhatCameOut batch={batch} poured_at={bowl.poured_at} lost={bowl.gave_up != null} />
+          <WhatCameOut batch={batch} lost={bowl.gave_up != null} />
         </Box>
         <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
           <Panel title="Plan against what happened">

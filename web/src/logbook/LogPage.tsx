@@ -9,6 +9,7 @@ import { Failed, Loading, Standing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
 import { WayTo } from "../kit/WayTo";
 import { WhichOf } from "../kit/WhichOf";
+import { LooksDue } from "../looks/LooksDue";
 import { BringInBowl } from "./BringInBowl";
 
 const Link = chakra(RouterLink);
@@ -47,6 +48,7 @@ export default function LogPage() {
         </Box>
       </Box>
       <Undone />
+      <LooksDue />
       {none && search === "" && of === "over" ? (
         <Standing
           title="The log is empty"

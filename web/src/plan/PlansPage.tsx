@@ -11,6 +11,7 @@ import { SearchField } from "../kit/SearchField";
 import { Failed, Loading } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
 import { WhichOf } from "../kit/WhichOf";
+import { LooksDue } from "../looks/LooksDue";
 import { Ways } from "../start/Ways";
 import { OutOfTheWay } from "./OutOfTheWay";
 import { PlanRow } from "./PlanRow";
@@ -52,6 +53,7 @@ export function PlansPage() {
         </Button>
       </Box>
       <Undone />
+      <LooksDue />
       {none && of === "in_use" && !search && (
         <Box mb="6">
           <Ways />

@@ -52,6 +52,11 @@ impl Due {
         let (from, to) = after.window();
         Self { after, since: poured + from, until: poured + to }
     }
+
+    /// How it came away is seen once, however soon.
+    fn is_had(&self, looked: &[DateTime<Utc>]) -> bool {
+        self.after == LookAfter::Hour && !looked.is_empty()
+    }
 }
 
 /// The look that it is time for: nobody has looked since it is due, and it was not `passed_over`.
@@ -66,13 +71,15 @@ pub fn due(
     all.rev().find(|due| (due.since..due.until).contains(&now)).filter(|due| {
         passed_over.is_none_or(|passed| passed < due.after)
             && looked.iter().all(|at| *at < due.since)
+            && !due.is_had(looked)
     })
 }
 
 /// The next look that is still to come.
 #[must_use]
-pub fn next(poured: DateTime<Utc>, now: DateTime<Utc>) -> Option<Due> {
-    LookAfter::ALL.iter().map(|after| Due::of(*after, poured)).find(|due| due.since > now)
+pub fn next(poured: DateTime<Utc>, looked: &[DateTime<Utc>], now: DateTime<Utc>) -> Option<Due> {
+    let mut all = LookAfter::ALL.iter().map(|after| Due::of(*after, poured));
+    all.find(|due| due.since > now && !due.is_had(looked))
 }
 
 #[cfg(test)]
@@ -105,9 +112,12 @@ mod tests {
         for pair in LookAfter::ALL.windows(2) {
             assert!(pair[0].window().1 <= pair[1].window().0, "{pair:?}");
         }
-        let next_after = |hours| next(at(0), at(hours)).map(|due| due.after);
+        let next_after = |hours| next(at(0), &[], at(hours)).map(|due| due.after);
         assert_eq!(next_after(0), Some(LookAfter::Hour));
         assert_eq!(next_after(2), Some(LookAfter::Day));
+        let looked_at_once = next(at(0), &[at(0)], at(0)).map(|due| due.after);
+        assert_eq!(looked_at_once, Some(LookAfter::Day));
+        assert_eq!(asked(2, &[0], None), None);
         assert_eq!(next_after(24 * 60), None);
     }
 }

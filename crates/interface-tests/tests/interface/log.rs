@@ -42,6 +42,51 @@ async fn why_it_streaked_is_told_by_its_record_and_goes_into_the_next_plan() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn a_look_is_taken_in_pictures_when_it_is_due_and_tells_the_bloom_by_two_tests() {
+    browse("look", async |page| {
+        page.go("/log").await?;
+        page.until_shown("looks-due", "a week has passed").await?;
+        page.touch("Ruby bark with dried sour cherries").await?;
+        page.until_said("Look again: a week has passed").await?;
+        for word in ["Dull", "Clean", "By itself", "None"] {
+            page.touch(word).await?;
+        }
+        page.touch("A grey veil").await?;
+        page.touch("It wipes off: fat").await?;
+        page.touch("Taste, storage, time").await?;
+        page.touch("Stale").await?;
+        page.fill("Kept at", "90").await?;
+        page.touch("Save").await?;
+        page.until_refused("must be -30 to 50 °C").await?;
+        page.fill("Kept at", "26").await?;
+        page.put("Looked at", "2020-01-01T10:00").await?;
+        page.touch("Save").await?;
+        page.until_refused("must be after the pour").await?;
+        let now = "const at = new Date(); at.setMinutes(at.getMinutes() - at.getTimezoneOffset()); \
+                   return at.toISOString().slice(0, 16)";
+        let now = page.run(now).await?;
+        page.put("Looked at", now.as_str().unwrap_or_default()).await?;
+        page.touch("Save").await?;
+        page.until_said("Fat bloom, by the tests. Taste: stale. Kept: 26.0").await?;
+        page.until_said("Likely causes of: dull, fat bloom").await?;
+        page.is_accessible().await?;
+        page.go("/log").await?;
+        page.until_said("Milk comets").await?;
+        let due = page.shown("looks-due").await?;
+        ensure!(!due.contains("Ruby bark"), "it is asked for once: {due}");
+        page.touch("Not this time: Milk comets, with ready crystals").await?;
+        page.until_script(
+            "return document.querySelector('[data-testid=looks-due]').innerText",
+            "passed over",
+            |said| !said.as_str().unwrap_or_default().contains("Milk comets"),
+        )
+        .await?;
+        page.is_accessible().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn what_went_wrong_is_asked_without_a_batch_and_an_answer_tells_it_apart() {
     browse("clinic", async |page| {
         page.go("/log").await?;
