@@ -30,6 +30,7 @@ pub mod batch;
 pub mod bowl;
 pub mod boxes;
 mod catalogue;
+pub mod cause;
 pub mod check;
 pub mod chocolate;
 pub mod clinic;

@@ -70,6 +70,7 @@ fn batch_of(which: &[usize], cover: CoverInputs, room_c: f64, rh_pct: f64) -> Pl
         tempering_pace: None,
         labels: Vec::new(),
         trays: Vec::new(),
+        watch_for: Vec::new(),
         when: None,
         spares: Vec::new(),
         packing: None,

@@ -13,6 +13,7 @@ pub mod document;
 pub mod feed;
 mod gate;
 pub mod ground;
+pub mod learned;
 pub mod live;
 pub mod making;
 mod misread;

@@ -88,8 +88,8 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Makes a batch again as it was: a new one of what was stated then. `201` where it is new,
-         *     `200` where it was begun already.
+         * Makes a batch again: a new one of what was stated then, as it was or with what was learned put in.
+         *     `201` where it is new, `200` where it was begun already.
          */
         post: operations["make_again"];
         delete?: never;
@@ -226,6 +226,23 @@ export interface paths {
         get: operations["read_days_left"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/difference": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What would be different if a batch were made again with what was learned. Nothing is kept. */
+        post: operations["show_difference"];
         delete?: never;
         options?: never;
         head?: never;
@@ -870,6 +887,26 @@ export interface paths {
         put?: never;
         /** Ingredients by weight, allergens, and what there may be traces of. */
         post: operations["worded"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calc/learned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A plan with what was learned in it: a number where the cause asks for one, and a note at the step
+         *     where it helps.
+         */
+        post: operations["learned"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2659,6 +2696,8 @@ export interface components {
             /** @description The bowl as it stands. */
             bowl: components["schemas"]["BowlAnswer"];
             ended_wall?: null | components["schemas"]["WallTime"];
+            /** @description What was learned for its tempering and its pours from how things came out before. */
+            learned: components["schemas"]["Message"][];
             /** @description The plan, frozen when the bowl was opened. */
             plan: components["schemas"]["BowlPlanAnswer"];
             /**
@@ -2901,6 +2940,8 @@ export interface components {
             rescue: components["schemas"]["Message"];
             /** @description What of what was seen it shows as. */
             shows: components["schemas"]["ShowsAs"][];
+            /** @description The working: how often it happens, what each known fact makes of that, how often it shows so. */
+            sum: components["schemas"]["Working"][];
             /** @description The same, in a word and numbers. */
             words: components["schemas"]["Message"];
         };
@@ -3696,6 +3737,11 @@ export interface components {
             may_contain: components["schemas"]["Allergen"][];
             /** @description Whose label was not put in and must be read. */
             unread: string[];
+        };
+        /** @description What is different by what was learned. */
+        DifferenceAnswer: {
+            /** @description By each, in the order in which they were sent; nothing where the batch had it already. */
+            changes: components["schemas"]["Message"][][];
         };
         /** @description What dipping takes. */
         DipAnswer: {
@@ -5184,6 +5230,8 @@ export interface components {
             is_touch: boolean;
             /** @description What sort of work it is. */
             kind: components["schemas"]["StepKind"];
+            /** @description What was learned for it from how things came out before. */
+            learned: components["schemas"]["Message"][];
             /** @description The key of its line of steps. */
             line: string;
             /** @description What the maker calls that. */
@@ -5623,6 +5671,10 @@ export interface components {
             toppings?: components["schemas"]["ToppingInputs"][];
             /** @description What it is spread in. */
             tray: components["schemas"]["TrayInputs"];
+        };
+        /** @description What was learned from a batch. */
+        Learned: {
+            learned: components["schemas"]["WatchFor"][];
         };
         /** @description What was learned of a thing. */
         LearnedAnswer: {
@@ -6200,6 +6252,20 @@ export interface components {
              * @description Made by the sender, so that sending twice keeps one.
              */
             id?: string | null;
+        };
+        /** @description A batch to be made again. */
+        NewAgain: {
+            /**
+             * Format: uuid
+             * @description Made by the sender, so that sending twice begins one.
+             * @default null
+             */
+            id?: string | null;
+            /**
+             * @description What was learned, to be put in; as it was, if left out.
+             * @default []
+             */
+            learned?: components["schemas"]["WatchFor"][];
         };
         /** @description A batch to be begun. */
         NewBatch: {
@@ -7187,6 +7253,8 @@ export interface components {
              *     in from the shelf.
              */
             trays?: components["schemas"]["MadeIn"][];
+            /** @description What to watch for, learned from how it came out before. */
+            watch_for?: components["schemas"]["WatchFor"][];
             when?: null | components["schemas"]["WhenInputs"];
         };
         /** @description A plan in a list. */
@@ -7406,6 +7474,23 @@ export interface components {
             plan: components["schemas"]["WholePlanAnswer"];
             /** @description What it is, in a few words. */
             text: components["schemas"]["Message"];
+        };
+        /** @description A plan with what was learned in it. Nothing is kept. */
+        PutInAnswer: {
+            /**
+             * @description What is different by each, in the order in which they were sent; nothing where it stands in
+             *     the plan already.
+             */
+            changes: components["schemas"]["Message"][][];
+            /** @description The plan. */
+            inputs: components["schemas"]["PlanInputs"];
+        };
+        /** @description A plan, and what was learned. */
+        PutInRequest: {
+            /** @description The plan as it is. */
+            inputs: components["schemas"]["PlanInputs"];
+            /** @description What went wrong, with what that is made. */
+            learned: components["schemas"]["WatchFor"][];
         };
         /** @description A number, or a range of numbers, with its unit and as many decimals as make sense. */
         Quantity: {
@@ -8639,6 +8724,8 @@ export interface components {
             key: string;
             /** @description What sort of work it is. */
             kind: components["schemas"]["StepKind"];
+            /** @description What was learned for it from how things came out before. */
+            learned?: components["schemas"]["Message"][];
             missed?: null | components["schemas"]["Message"];
             /** @description How long the hands are at it. */
             takes: components["schemas"]["Takes"];
@@ -9829,6 +9916,26 @@ export interface components {
             /** @description What it is made of. */
             material: components["schemas"]["Material"];
         };
+        /** @description What went wrong with something before, so that it is watched for. */
+        WatchFor: {
+            /** @description What went wrong. */
+            cause: components["schemas"]["Cause"];
+            /** @description The component, by its key. */
+            component: string;
+        };
+        /** @description Something to watch for. */
+        WatchForAnswer: {
+            /** @description What went wrong before. */
+            cause: components["schemas"]["Cause"];
+            /** @description The component, by its key. */
+            component: string;
+            /** @description What the maker calls it. */
+            name: string;
+            /** @description What is done otherwise. */
+            next_time: components["schemas"]["Message"];
+            /** @description The same, in words. */
+            went_wrong: components["schemas"]["Message"];
+        };
         /**
          * @description How it is put on.
          * @enum {string}
@@ -9945,6 +10052,8 @@ export interface components {
             takes: components["schemas"]["TakesAnswer"];
             /** @description Chocolates that nothing is made from, and nothing tinted with. */
             unused: string[];
+            /** @description What to watch for, learned from how it came out before. */
+            watch_for: components["schemas"]["WatchForAnswer"][];
         };
         /** @description Temperature windows of a chocolate. */
         WindowsAnswer: {
@@ -11051,7 +11160,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewBatch"];
+                "application/json": components["schemas"]["NewAgain"];
             };
         };
         responses: {
@@ -11743,6 +11852,101 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_difference: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Learned"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DifferenceAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -14926,6 +15130,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LabelAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    learned: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutInRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PutInAnswer"];
                 };
             };
             /** @description It cannot be read. */

@@ -2,10 +2,11 @@ import { Box, Button, VisuallyHidden } from "@chakra-ui/react";
 import { Volume2, VolumeX } from "lucide-react";
 import { lazy, Suspense } from "react";
 import { useParams } from "react-router";
-import type { BowlAnswer } from "../api/client";
+import type { BowlAnswer, Message } from "../api/client";
 import { useBowlWithPlan, useGuide } from "../api/queries";
 import { Following } from "../guide/Following";
 import { besideTheBench, following } from "../guide/following";
+import { LearnedNotes } from "../kit/LearnedNotes";
 import { Offline } from "../kit/Offline";
 import { Failed, Loading } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -39,6 +40,7 @@ export default function BenchPage() {
       name={known.data.batch_name}
       batchId={known.data.batch_id}
       planId={known.data.plan_id ?? undefined}
+      learned={known.data.learned}
     />
   );
 }
@@ -70,9 +72,11 @@ interface BenchProps {
   name: string;
   batchId: string;
   planId: string | undefined;
+  /** What was learned for it from how things came out before. */
+  learned: Message[];
 }
 
-function Bench({ bowlId, name, batchId, planId }: BenchProps) {
+function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   const { bowl, connected, clock } = useBowl(bowlId);
   const { act, read, setThermometer, waiting, failing, refusal } = useBench(bowlId, clock);
   const reached = connected && !failing;
@@ -154,6 +158,7 @@ function Bench({ bowlId, name, batchId, planId }: BenchProps) {
           </Box>
         )}
         <OtherBowls bowlId={bowlId} />
+        {!ended && <LearnedNotes notes={learned} />}
         <Instruction bowl={bowl} time={clock} act={act}>
           {!ended && tablet && <WhatFollows batchId={batchId} pours={pours} />}
         </Instruction>

@@ -2,6 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import type { Cause } from "../api/client";
 import { inWords } from "../kit/message";
+import { ShowSum } from "../kit/ShowSum";
 
 /** Of what is less likely than this only the name is told. */
 const WORTH_A_LOOK = 0.08;
@@ -74,6 +75,7 @@ function One({ cause, first, deed }: OneProps) {
       <Box>
         <b>Next time:</b> {inWords(cause.next_time)}
       </Box>
+      <ShowSum steps={cause.sum} of={inWords(cause.name)} />
       {deed}
     </Box>
   );

@@ -5,7 +5,7 @@ import { Fold } from "../kit/Fold";
 import { SelectField } from "../kit/SelectField";
 import { Failed, Loading } from "../kit/Standing";
 import { faultsOf } from "../looks/words";
-import { NoteInPlan } from "./NoteInPlan";
+import { ApplyCause } from "./ApplyCause";
 import { Told } from "./Told";
 import { useBatchClinic } from "./useClinic";
 
@@ -51,7 +51,9 @@ function Why({ batch }: { batch: Batch }) {
         facts={one.facts}
         told={one.told}
         deed={(cause) =>
-          batch.plan_id && <NoteInPlan planId={batch.plan_id} cause={cause} of={one.name} />
+          batch.plan_id && (
+            <ApplyCause planId={batch.plan_id} cause={cause} component={one.component} />
+          )
         }
       />
     </Box>

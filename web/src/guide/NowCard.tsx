@@ -6,6 +6,7 @@ import { Edged } from "../bench/Edged";
 import type { KitchenClock } from "../bench/useBowl";
 import { StepHelp } from "../help/StepHelp";
 import { time, weekday } from "../kit/format";
+import { LearnedNotes } from "../kit/LearnedNotes";
 import { inWords } from "../kit/message";
 
 type Now = NonNullable<Guide["now"]>;
@@ -100,6 +101,7 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
             {inWords(now.caution)}
           </Box>
         )}
+        <LearnedNotes notes={now.learned} />
       </Box>
       {countdown && (
         <Box flexShrink={0} minW={{ md: "220px" }}>

@@ -3,7 +3,8 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, type Batch } from "../api/client";
 import { keys } from "../api/queries";
-import { accepted, done } from "../api/refusal";
+import { done } from "../api/refusal";
+import { MakeAgain } from "../clinic/MakeAgain";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
 import { inWords } from "../kit/message";
@@ -29,19 +30,6 @@ export function BatchActions({ batch }: { batch: Batch }) {
     },
     onSuccess: changed,
   });
-  const again = useMutation({
-    mutationFn: async () =>
-      accepted<Batch>(
-        await api.POST("/api/v1/batches/{id}/again", {
-          params,
-          body: { id: crypto.randomUUID() },
-        }),
-      ),
-    onSuccess: (made) => {
-      queries.invalidateQueries({ queryKey: keys.lists });
-      navigate(`/build/${made.id}`);
-    },
-  });
   const remove = useMutation({
     mutationFn: async () => {
       done(await api.DELETE("/api/v1/batches/{id}", { params }));
@@ -53,7 +41,7 @@ export function BatchActions({ batch }: { batch: Batch }) {
     },
   });
   const look = { variant: "outline", borderColor: "border.emphasized" } as const;
-  const failed = close.error ?? again.error ?? remove.error;
+  const failed = close.error ?? remove.error;
   return (
     <Panel title="This batch">
       <Box fontSize="sm" color="fg.muted" mb="2">
@@ -79,10 +67,8 @@ export function BatchActions({ batch }: { batch: Batch }) {
         <WayTo to={`/build/${id}`}>The guide</WayTo>
         {plan_id && <WayTo to={`/plans/${plan_id}`}>The plan</WayTo>}
       </Box>
-      <Box display="flex" gap="2" flexWrap="wrap">
-        <Button {...look} disabled={again.isPending} onClick={() => again.mutate()}>
-          Make it again as it was
-        </Button>
+      {!batch.unreadable && <MakeAgain batch={batch} />}
+      <Box display="flex" gap="2" flexWrap="wrap" mt="2">
         {batch.closed_at ? (
           <Button {...look} onClick={() => close.mutate(false)}>
             Take it up again

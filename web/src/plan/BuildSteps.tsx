@@ -4,6 +4,7 @@ import type { ComponentPlan, Due, Line } from "../api/client";
 import { StepHelp } from "../help/StepHelp";
 import { Fold } from "../kit/Fold";
 import { stretch } from "../kit/format";
+import { LearnedNotes } from "../kit/LearnedNotes";
 import { inWords } from "../kit/message";
 import { Notes } from "../kit/Notes";
 
@@ -59,6 +60,7 @@ export const BuildSteps = memo(function BuildSteps(props: Props) {
               <Box as="span" color="fg.muted" fontSize="sm">
                 {inWords(step.detail)} {step.caution && inWords(step.caution)}
               </Box>
+              <LearnedNotes notes={step.learned} />
               <StepHelp of={step.topic} />
             </Box>
             <Box fontSize="sm" gridColumn={{ base: "2", md: "3" }}>

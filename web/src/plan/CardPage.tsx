@@ -174,6 +174,11 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
           {cautions(plan).map((caution) => (
             <li key={caution.text}>{inWords(caution)}</li>
           ))}
+          {plan.watch_for.map(({ component, cause, name, next_time }) => (
+            <li key={`${component} ${cause}`}>
+              Learned, {name}: {inWords(next_time)}
+            </li>
+          ))}
         </Box>
       </Box>
     </Box>

@@ -28,6 +28,7 @@ import { PlanPlaces } from "./PlanPlaces";
 import { ShoppingPlace } from "./ShoppingPlace";
 import { StepsPlace } from "./StepsPlace";
 import { type Saving, usePlanDraft } from "./usePlanDraft";
+import { WatchForPanel } from "./WatchForPanel";
 import { WeighedPanel } from "./WeighedPanel";
 import { AfterThePourPanel, DrawnWork } from "./WorkView";
 import { kindOf } from "./work/kindsOfWork";
@@ -51,6 +52,7 @@ const nothing: WholePlan = {
   goods: [],
   made_from: [],
   unused: [],
+  watch_for: [],
   room: { dew_point_c: Number.NaN, notes: [], sum: [] },
   takes: { over_s: 0, hands_s: 0, sittings: 0 },
   allergens: { contains: [], may_contain: [], unread: [] },
@@ -216,6 +218,7 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
         )}
       </Box>
       <Stack gap="2" gridRow={{ lg: "1" }} minW="0">
+        <WatchForPanel plan={plan} onChange={change} />
         <ComponentPanel
           draft={draft}
           plan={later}

@@ -54,6 +54,8 @@ pub struct Instruction {
     pub is_touch: bool,
     /// What can be asked of it.
     pub topic: Option<Topic>,
+    /// What was learned for it from how things came out before.
+    pub learned: Vec<Message>,
     /// When its window opens, where that is to come.
     pub opens: Option<Coming>,
     /// When its window closes.
@@ -374,6 +376,7 @@ impl<'a, 'l> Candidate<'a, 'l> {
             state,
             is_touch: step.is_touch,
             topic: step.topic,
+            learned: step.learned.clone(),
             opens: opens.and_then(|at| coming(self.line, &self.step.opens()?.what, false, at)),
             closes: self
                 .closes

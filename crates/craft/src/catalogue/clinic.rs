@@ -47,6 +47,14 @@ crate::messages! {
     rescue_none() = "None for its looks; sound to eat.";
     rescue_layers() = "Eat it as it is.";
     rescue_lines() = "Patch it from behind.";
+    learned(next: Nested) = "Learned: {next}";
+    change_range(from: Temp, to: Temp, was_from: Temp, was_to: Temp) = "Its range: {from} to {to}, not {was_from} to {was_to}.";
+    change_melt(to: Temp, was: Temp) = "Melt to {to}, not {was}.";
+    change_target(to: Temp, was: Temp) = "Cool to {to}, not {was}: the seed is worked out anew.";
+    change_crystals(to: Number, was: Number) = "Ready crystals: {to} %, not {was} %.";
+    change_thickness(to: StatedMm, was: StatedMm) = "Thickness: {to}, not {was}.";
+    change_strokes(to: Count, was: Count) = "Strokes: {to}, not {was}.";
+    change_note(next: Nested) = "A note at the step where it helps: {next}";
     next_overheated() = "Lower power and shorter bursts; stop while there are lumps left.";
     next_temper_lost() = "Once in temper, warm it in shorter bursts and stir before you read.";
     next_poured_too_warm() = "Wait until it reads inside its range; pour lower in it.";

@@ -1,11 +1,11 @@
 //! What the clinic answers.
 
 use super::ask::{Question, questions};
-use super::cause::Cause;
 use super::evidence::Evidence;
 use super::facts::Facts;
 use super::infer::Chances;
 use crate::catalogue::clinic as say;
+use crate::cause::Cause;
 use crate::message::{Message, names};
 use crate::result::Symptom;
 use crate::words::worded;

@@ -4,9 +4,9 @@
 //! unlikely: strongly where it is well outside what makers keep to, some at the edge, against it
 //! where it is as it should be. These ratios are judgement (*custom*), and are shown when asked for.
 
-use super::cause::Cause;
 use super::facts::{Facts, Tested};
 use crate::catalogue::clinic as say;
+use crate::cause::Cause;
 use crate::message::Message;
 use crate::units::{celsius, millimetres, minutes, seconds};
 use crate::words::worded;

@@ -4,8 +4,8 @@
 //! A transparent model over a table of causes ([`TABLE`]): see [`diagnose`]. It never says more than
 //! the facts allow: a cause that nothing was noted of stays a guess, and is called one.
 
+mod applied;
 mod ask;
-mod cause;
 mod diagnosis;
 mod evidence;
 mod facts;
@@ -13,8 +13,9 @@ mod infer;
 mod record;
 mod table;
 
+pub use crate::cause::Cause;
+pub use applied::{Applied, apply};
 pub use ask::Question;
-pub use cause::Cause;
 pub use diagnosis::{Diagnosis, Likely, Suspect, diagnose};
 pub use evidence::{Asks, Evidence, Fact};
 pub use facts::{Facts, Tested};

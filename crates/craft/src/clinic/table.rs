@@ -3,8 +3,8 @@
 //! One row for each row of what makers know of mistakes, and more. How often, and how often a cause
 //! shows as a fault, are judgement (*custom*).
 
-use super::cause::Cause;
 use super::facts::Facts;
+use crate::cause::Cause;
 use crate::result::Symptom;
 
 /// What a cause can only happen to.

@@ -8,6 +8,7 @@ use super::bowl_inputs::{BowlInputs, USUAL_ROOM_C};
 use super::labels::NamedLabel;
 use super::packing::{LearnedSpare, PackingInputs};
 use super::when::WhenInputs;
+use crate::cause::Cause;
 use crate::check::{self, Checker};
 use crate::chocolate::Family;
 use crate::work::{ComponentInputs, CoverInputs, Lining, SlabInputs, TrayInputs, WorkInputs};
@@ -50,6 +51,20 @@ pub struct PlanInputs {
     /// When it is made; as soon as it is begun, if left out.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub when: Option<WhenInputs>,
+    /// What to watch for, learned from how it came out before.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub watch_for: Vec<WatchFor>,
+}
+
+/// What went wrong with something before, so that it is watched for.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WatchFor {
+    /// The component, by its key.
+    pub component: String,
+    /// What went wrong.
+    pub cause: Cause,
 }
 
 /// Which tray on the shelf something is made in.
@@ -127,6 +142,7 @@ impl PlanInputs {
             tempering_pace: None,
             labels: Vec::new(),
             trays: Vec::new(),
+            watch_for: Vec::new(),
             bowls: vec![bowl],
             components: vec![ComponentInputs {
                 key: "slab".to_owned(),

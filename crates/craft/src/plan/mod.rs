@@ -36,7 +36,7 @@ pub use bowl_inputs::BowlInputs;
 
 pub use enough::{Enough, enough};
 pub use gear::{MicrowaveInputs, WareInputs};
-pub use inputs::{MadeIn, PlanInputs, TemperingPace};
+pub use inputs::{MadeIn, PlanInputs, TemperingPace, WatchFor};
 pub use keeping::Keeping;
 pub use labels::{BY_NAME, NamedLabel};
 pub use left_over::{Idea, LeftOver};

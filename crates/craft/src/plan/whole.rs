@@ -3,7 +3,7 @@
 use std::collections::HashSet;
 
 use super::bowl_inputs::{BowlInputs, LONGEST_KEY, Tempering};
-use super::inputs::{PlanInputs, TemperingPace};
+use super::inputs::{PlanInputs, TemperingPace, WatchFor};
 use super::keeping::Keeping;
 use super::left_over::left_over;
 use super::needed::Needed;
@@ -30,6 +30,8 @@ use crate::work::{
 const MOST_BOWLS: usize = 8;
 /// Components in one plan at most.
 const MOST_COMPONENTS: usize = 24;
+/// So many things to watch for at most.
+const MOST_WATCHED: usize = MOST_COMPONENTS * 4;
 /// The longest name of a component.
 const LONGEST_NAME: usize = 120;
 
@@ -54,6 +56,8 @@ pub struct Plan {
     pub packing: Option<Packed>,
     /// How long its maker's bowls take until they are in temper.
     pub tempering_pace: TemperingPace,
+    /// What to watch for, of what is made, each once.
+    pub watch_for: Vec<WatchFor>,
 }
 
 /// The kitchen that a batch is made in.
@@ -88,6 +92,9 @@ impl Plan {
         check_spares(&inputs.spares, &mut check);
         if inputs.trays.len() > MOST_COMPONENTS {
             check.fault("trays", say::must_be_at_most(MOST_COMPONENTS, inputs.trays.len()));
+        }
+        if inputs.watch_for.len() > MOST_WATCHED {
+            check.fault("watch_for", say::must_be_at_most(MOST_WATCHED, inputs.watch_for.len()));
         }
         if let Some(pace) = inputs.tempering_pace {
             pace.check(&mut check);
@@ -186,8 +193,21 @@ impl Plan {
             goods,
             packing,
             tempering_pace,
+            watch_for: watched(inputs),
         })
     }
+}
+
+/// What to watch for of what is made, each once: what names nothing any more does no harm.
+fn watched(inputs: &PlanInputs) -> Vec<WatchFor> {
+    let mut all: Vec<WatchFor> = Vec::new();
+    for one in &inputs.watch_for {
+        let is_made = inputs.components.iter().any(|made| made.key == one.component);
+        if is_made && !all.contains(one) {
+            all.push(one.clone());
+        }
+    }
+    all
 }
 
 /// How many of a hundred break of each component, by key, as its kind of work does.

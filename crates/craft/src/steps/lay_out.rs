@@ -7,7 +7,7 @@ use super::gear::Gear;
 use super::parted::parted;
 use super::shared::put_together;
 use super::step::{Anchor, Due, Line, LineOf, Step, StepKind, Takes, Wait};
-use super::{packing, tempering};
+use super::{learned, packing, tempering};
 use crate::catalogue::cautions;
 use crate::catalogue::steps as say;
 use crate::help::Topic;
@@ -54,7 +54,10 @@ pub fn lines(plan: &Plan) -> Vec<Line> {
     // In the order of their first use: a colour before the chocolate that follows it.
     of_bowls.sort_by(|(a, _), (b, _)| a.0.total_cmp(&b.0).then(a.1.cmp(&b.1)));
     let packing = plan.packing.as_ref().map(packing::line);
-    of_bowls.into_iter().map(|(_, line)| line).chain(lines).chain(packing).collect()
+    let mut all: Vec<Line> =
+        of_bowls.into_iter().map(|(_, line)| line).chain(lines).chain(packing).collect();
+    learned::mark(&mut all, &plan.watch_for);
+    all
 }
 
 /// What was put off comes after what it is made with: that fills its moulds first.
@@ -227,6 +230,7 @@ fn goods(component: &PlannedComponent, line: &str) -> Option<Step> {
         wait: None,
         is_touch: false,
         topic: None,
+        learned: Vec::new(),
     })
 }
 
@@ -272,5 +276,6 @@ fn step(task: &Task, line: &str, kind: StepKind) -> Step {
         wait: wait.filter(|wait| wait.opens.is_some() || wait.closes.is_some()),
         is_touch: task.is_touch,
         topic: Topic::of(&task.text),
+        learned: Vec::new(),
     }
 }

@@ -10,6 +10,7 @@
 
 mod gear;
 mod lay_out;
+mod learned;
 mod packing;
 mod parted;
 mod shared;

@@ -81,5 +81,6 @@ fn step(
         wait: None,
         is_touch: false,
         topic: None,
+        learned: Vec::new(),
     }
 }

@@ -178,6 +178,7 @@ impl Ready<'_> {
             wait: None,
             is_touch: false,
             topic: None,
+            learned: Vec::new(),
         }
     }
 }

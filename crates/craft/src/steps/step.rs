@@ -132,6 +132,9 @@ pub struct Step {
     /// What can be asked of it; none of a step that an earlier release wrote.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub topic: Option<Topic>,
+    /// What was learned for it from how things came out before.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub learned: Vec<Message>,
 }
 
 impl Step {

@@ -100,6 +100,7 @@ pub(super) fn line(
             wait: None,
             is_touch: false,
             topic: None,
+            learned: Vec::new(),
         });
     }
     let tempers = plan.method.is_tested();
@@ -125,6 +126,7 @@ pub(super) fn line(
         wait,
         is_touch: false,
         topic,
+        learned: Vec::new(),
     });
     let of = LineOf::Bowl { bowl: bowl.key.clone(), nth };
     Some(Line { key, of, name: label.clone(), gear: gear(bowl, plan), keeps_days: None, steps })

@@ -146,6 +146,16 @@ impl CoverInputs {
         true
     }
 
+    /// How thick it is to be, where that is stated, mm.
+    pub fn thickness_mut(&mut self) -> Option<&mut f64> {
+        match self {
+            Self::Thickness { thickness_mm, .. }
+            | Self::Spread { thickness_mm, .. }
+            | Self::Portions { thickness_mm, .. } => Some(thickness_mm),
+            Self::InHand { .. } => None,
+        }
+    }
+
     /// What it is spread in, where that is stated.
     pub fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
         match self {

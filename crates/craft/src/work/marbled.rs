@@ -19,7 +19,6 @@ use super::parting::{Lining, broken, set_and_release};
 use super::parts::{Layer, Portion};
 use super::slab::pieces;
 use super::task::{TaskDraft, Timing};
-use super::tray::TrayInputs;
 use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::marbled as say;
@@ -188,8 +187,8 @@ impl Work for MarbledInputs {
         std::iter::once(&mut self.base).chain(accents).collect()
     }
 
-    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        self.cover.tray_mut()
+    fn cover_mut(&mut self) -> Option<&mut CoverInputs> {
+        Some(&mut self.cover)
     }
 
     fn make(&mut self, wanted: Wanted) -> bool {

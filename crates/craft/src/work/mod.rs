@@ -135,9 +135,14 @@ pub(crate) trait Work {
         cast.map(|cast| cast.wanted = Some(wanted.pieces)).is_some()
     }
 
+    /// How far its chocolate goes, where that is stated so.
+    fn cover_mut(&mut self) -> Option<&mut CoverInputs> {
+        None
+    }
+
     /// What it is spread in, where it is.
     fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        None
+        self.cover_mut()?.tray_mut()
     }
 
     /// What is folded in, where something can be.
@@ -259,6 +264,11 @@ impl WorkInputs {
     /// States that so much of it is made; `false` where nothing of it says how much.
     pub fn make(&mut self, wanted: Wanted) -> bool {
         self.work_mut().make(wanted)
+    }
+
+    /// How thick it is to be, once set, where that is stated, mm.
+    pub fn thickness_mut(&mut self) -> Option<&mut f64> {
+        self.work_mut().cover_mut()?.thickness_mut()
     }
 
     /// What it is spread in, where it is.

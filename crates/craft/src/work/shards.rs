@@ -11,7 +11,6 @@ use super::mistakes::{SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE};
 use super::parting::{Lining, set_and_release};
 use super::slab::{pieces, pour_and_spread, poured};
 use super::task::{TaskDraft, Timing};
-use super::tray::TrayInputs;
 use super::{Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::shards as say;
@@ -65,8 +64,8 @@ impl Work for ShardsInputs {
         vec![&mut self.chocolate]
     }
 
-    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        self.cover.tray_mut()
+    fn cover_mut(&mut self) -> Option<&mut CoverInputs> {
+        Some(&mut self.cover)
     }
 
     fn make(&mut self, wanted: Wanted) -> bool {

@@ -16,7 +16,6 @@ use super::mistakes::{COLOUR_SMEARS, SUGAR_BLOOM, THIN_PATCHES, WILL_NOT_RELEASE
 use super::parting::{Lining, set_and_release};
 use super::slab::{pieces, poured};
 use super::task::{TaskDraft, Timing};
-use super::tray::TrayInputs;
 use super::{Wanted, Work};
 use crate::note::Note;
 use crate::spread::guard::{SHEET, hard_pieces};
@@ -98,8 +97,8 @@ impl Work for SheetInputs {
         std::iter::once(&mut self.chocolate).chain(colours).collect()
     }
 
-    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        self.cover.tray_mut()
+    fn cover_mut(&mut self) -> Option<&mut CoverInputs> {
+        Some(&mut self.cover)
     }
 
     fn make(&mut self, wanted: Wanted) -> bool {

@@ -17,7 +17,6 @@ use super::mistakes::{
 use super::parting::{Lining, broken, set_and_release};
 use super::parts::{Layer, Pieces, Portion, whole};
 use super::task::TaskDraft;
-use super::tray::TrayInputs;
 use super::{Cover, Wanted, Work};
 use crate::catalogue::cautions;
 use crate::catalogue::work::slab as say;
@@ -95,8 +94,8 @@ impl Work for SlabInputs {
         vec![&mut self.chocolate]
     }
 
-    fn tray_mut(&mut self) -> Option<&mut TrayInputs> {
-        self.cover.tray_mut()
+    fn cover_mut(&mut self) -> Option<&mut CoverInputs> {
+        Some(&mut self.cover)
     }
 
     fn make(&mut self, wanted: Wanted) -> bool {

@@ -32,11 +32,35 @@ async fn why_it_streaked_is_told_by_its_record_and_goes_into_the_next_plan() {
         let told = page.until_shown("causes", "Not stirred enough").await?;
         ensure!(told.starts_with("Not stirred enough\nalmost certain"), "{told}");
         ensure!(told.contains("Speaks for it: The longest pause in stirring was"), "{told}");
+        page.touch("Show the sum: Not stirred enough").await?;
+        page.until_said("happens, before anything is known").await?;
+        page.press("\u{e00c}").await?;
         page.touch("Apply to the next plan").await?;
-        page.until_said("It stands in the plan's note.").await?;
+        page.until_said("A note at the step where it helps: Stir from the bottom").await?;
+        page.touch("Put it in the plan").await?;
+        page.until_said("It stands in the plan.").await?;
+        page.is_accessible().await?;
         page.touch("Open the plan").await?;
-        page.until_said("Learned, Slab of bark: Stir from the bottom").await?;
-        page.is_accessible().await
+        page.until_shown("watch-for", "Stir from the bottom").await?;
+        page.until_said("Slab of bark, before: not stirred enough").await?;
+        page.is_accessible().await?;
+        // Made again with it, the bench says so while it is tempered.
+        page.go("/log").await?;
+        page.touch("Milk bark for the youngest visitors").await?;
+        page.touch("Make it again with what was learned").await?;
+        page.until_said("What will be different").await?;
+        page.until_said("A note at the step where it helps: Stir from the bottom").await?;
+        page.is_accessible().await?;
+        page.touch("Begin it like this").await?;
+        page.until_said("Milk bark for the youngest visitors").await?;
+        for _ in 0..6 {
+            if page.shown("build-now").await.is_ok_and(|now| now.contains("Learned: Stir")) {
+                break;
+            }
+            page.touch("Done").await?;
+        }
+        page.until_shown("learned", "Learned: Stir from the bottom").await?;
+        Ok(())
     })
     .await;
 }

@@ -62,12 +62,50 @@ pub struct CauseAnswer {
     pub rescue: Message,
     /// What is done otherwise next time.
     pub next_time: Message,
+    /// The working: how often it happens, what each known fact makes of that, how often it shows so.
+    pub sum: Vec<Working>,
+}
+
+/// How a line of the working calls how often a cause shows as a fault.
+fn shows_as(symptom: Symptom) -> &'static str {
+    match symptom {
+        Symptom::Dull => "shows as no shine",
+        Symptom::Streaks => "shows as streaks",
+        Symptom::FatBloom => "shows as fat bloom",
+        Symptom::SugarBloom => "shows as sugar bloom",
+        Symptom::Soft => "shows as a soft break",
+        Symptom::Stuck => "shows as stuck pieces",
+        Symptom::Cracks => "shows as cracks",
+        Symptom::ThinSpots => "shows as thin spots",
+        Symptom::Bubbles => "shows as bubbles",
+        Symptom::ColourLeft => "shows as colour left behind",
+        Symptom::ThickInBowl => "shows as a thick bowl",
+        Symptom::Seized => "shows as a seized bowl",
+        Symptom::LayersPart => "shows as layers that part",
+        Symptom::ToppingsFall => "shows as toppings that fall",
+        Symptom::Muddy => "shows as muddy colours",
+        Symptom::BreaksOnLifting => "shows as breaks on lifting",
+        Symptom::GreyLayer => "shows as a grey layer",
+        Symptom::Burnt => "shows as a burnt taste",
+    }
+}
+
+/// The working of a cause.
+fn sum(suspect: &Suspect) -> Vec<Working> {
+    let prior = Working::new("happens, before anything is known", suspect.prior, "");
+    let known = suspect.evidence.iter().filter(|one| one.known);
+    let ratios = known.map(|one| Working::new(one.fact.noted(), one.ratio, "times"));
+    let shows =
+        suspect.shows.iter().map(|(symptom, chance)| Working::new(shows_as(*symptom), *chance, ""));
+    let chance = Working::new("against all other causes", round(suspect.chance, 3), "");
+    [prior].into_iter().chain(ratios).chain(shows).chain([chance]).collect()
 }
 
 impl From<Suspect> for CauseAnswer {
     fn from(suspect: Suspect) -> Self {
         let shows = suspect.shows.iter().map(|&(symptom, chance)| ShowsAs { symptom, chance });
         Self {
+            sum: sum(&suspect),
             key: suspect.cause,
             name: suspect.cause.name(),
             chance: round(suspect.chance, 4),
@@ -120,13 +158,7 @@ pub struct ClinicAnswer {
 
 impl From<Diagnosis> for ClinicAnswer {
     fn from(of: Diagnosis) -> Self {
-        let sum = of.suspects.first().map_or_else(Vec::new, |first| {
-            let mut sum = vec![Working::new("happens before anything is known", first.prior, "")];
-            let known = first.evidence.iter().filter(|one| one.known);
-            sum.extend(known.map(|one| Working::new(one.fact.noted(), one.ratio, "times")));
-            sum.push(Working::new("with what was seen", round(first.chance, 3), ""));
-            sum
-        });
+        let sum = of.suspects.first().map_or_else(Vec::new, sum);
         Self {
             causes: of.suspects.into_iter().map(Into::into).collect(),
             questions: of.questions.into_iter().map(Into::into).collect(),

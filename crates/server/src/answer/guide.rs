@@ -98,6 +98,8 @@ pub struct InstructionAnswer {
     pub is_touch: bool,
     /// What can be asked of it.
     pub topic: Option<Topic>,
+    /// What was learned for it from how things came out before.
+    pub learned: Vec<Message>,
     /// When its window opens, where that is to come.
     pub opens: Option<ComingAnswer>,
     /// When its window closes.
@@ -121,6 +123,7 @@ impl InstructionAnswer {
             state: i.state.into(),
             is_touch: i.is_touch,
             topic: i.topic,
+            learned: i.learned,
             opens: i.opens.map(Into::into),
             closes: i.closes.map(Into::into),
             chocolate: i.chocolate,

@@ -2,11 +2,12 @@
 
 use chrono::NaiveDate;
 use craft::allergens::Declared;
+use craft::cause::Cause;
 use craft::colour::measured;
 use craft::edits::{Uses, uses};
 use craft::message::Message;
 use craft::note::{Note, first_in_the_way};
-use craft::plan::{GoodsTaken, LeftOver, Plan, PlanInputs, PlannedBowl};
+use craft::plan::{GoodsTaken, LeftOver, Plan, PlanInputs, PlannedBowl, WatchFor};
 use craft::schedule::{Span, span};
 use craft::steps::Line;
 use craft::units::{Mass, in_seconds};
@@ -222,6 +223,38 @@ pub struct WholePlanAnswer {
     pub idle: Vec<String>,
     /// What it takes besides chocolate, each of the goods once.
     pub goods: Vec<GoodsTakenAnswer>,
+    /// What to watch for, learned from how it came out before.
+    pub watch_for: Vec<WatchForAnswer>,
+}
+
+/// Something to watch for.
+#[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
+pub struct WatchForAnswer {
+    /// The component, by its key.
+    pub component: String,
+    /// What the maker calls it.
+    pub name: String,
+    /// What went wrong before.
+    pub cause: Cause,
+    /// The same, in words.
+    pub went_wrong: Message,
+    /// What is done otherwise.
+    pub next_time: Message,
+}
+
+/// What a plan watches for, with what that is called.
+fn watch_for(plan: &Plan) -> Vec<WatchForAnswer> {
+    let of = plan.watch_for.iter().filter_map(|WatchFor { component, cause }| {
+        let made = plan.components.iter().find(|made| made.key == *component)?;
+        Some(WatchForAnswer {
+            component: component.clone(),
+            name: made.name.clone(),
+            cause: *cause,
+            went_wrong: cause.name(),
+            next_time: cause.next_time(),
+        })
+    });
+    of.collect()
 }
 
 impl WholePlanAnswer {
@@ -243,6 +276,7 @@ impl WholePlanAnswer {
         let cost = cost.map(|cost| PlanCostAnswer::of(cost, &currency));
         let goods = std::mem::take(&mut plan.goods);
         Self {
+            watch_for: watch_for(&plan),
             goods: goods.into_iter().map(|g| GoodsTakenAnswer::of(g, on_shelf, today)).collect(),
             takes: takes.into(),
             lines,

@@ -14,6 +14,7 @@ craft::messages! {
     before_it_was_begun() = "must be after the batch was begun";
     still_to_come() = "must not be in the future";
     given_away_more(given: Number, whole: Number) = "must be at most as many as are whole, {whole}; it is {given}";
+    at_most_entries(most: Count) = "must be at most {most}";
     not_complete() = "is not complete";
     action_of_this_bowl() = "must be an action of this bowl";
     action_with_a_weight() = "must be an action with a weight";

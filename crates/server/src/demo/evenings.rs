@@ -83,6 +83,7 @@ fn inputs(
         tempering_pace: None,
         labels: Vec::new(),
         trays: Vec::new(),
+        watch_for: Vec::new(),
         spares: Vec::new(),
         packing: None,
         when: None,
@@ -186,6 +187,7 @@ fn open_night() -> PlanInputs {
         tempering_pace: None,
         labels: Vec::new(),
         trays: Vec::new(),
+        watch_for: Vec::new(),
         spares: Vec::new(),
         packing: None,
         when: None,
@@ -351,6 +353,7 @@ fn three_days() -> PlanInputs {
         tempering_pace: None,
         labels: Vec::new(),
         trays: Vec::new(),
+        watch_for: Vec::new(),
         spares: Vec::new(),
         packing: Some(PackingInputs {
             of: PackedAs::Boxes,

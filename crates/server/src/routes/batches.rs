@@ -1,19 +1,22 @@
 //! Batches: one making of a plan each.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
+use craft::message::Message;
+use craft::plan::{PlanInputs, WatchFor};
 use craft::time::WallTime;
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
 use store::batches::BatchesOf;
 use store::changes::Change;
 use store::{Connection, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-use super::begin::{NewBatch, begin, in_use};
+use super::begin::{begin, in_use};
 use super::sent::sent_as;
 use super::version::{EditedFrom, with_etag};
 use crate::answer::batch::{BatchAnswer, BatchPage};
 use crate::body::Body;
+use crate::learned::with_learned;
 use crate::making::{Making, answered, summary, words};
 use crate::page::{PageAsked, next};
 use crate::problem::{Answer, Problem};
@@ -189,20 +192,69 @@ async fn set_deleted(state: &State, id: Uuid, at: Option<WallTime>) -> Answer<()
         .await
 }
 
-/// Makes a batch again as it was: a new one of what was stated then. `201` where it is new,
-/// `200` where it was begun already.
-#[utoipa::path(tag = "batches", operation_id = "make_again", request_body = NewBatch, responses(
+/// A batch to be made again.
+#[derive(Debug, Default, Serialize, Deserialize, ToSchema)]
+#[serde(default, deny_unknown_fields)]
+pub struct NewAgain {
+    /// Made by the sender, so that sending twice begins one.
+    id: Option<Uuid>,
+    /// What was learned, to be put in; as it was, if left out.
+    #[serde(skip_serializing_if = "Vec::is_empty")]
+    learned: Vec<WatchFor>,
+}
+
+/// What was learned from a batch.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Learned {
+    learned: Vec<WatchFor>,
+}
+
+/// What is different by what was learned.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct DifferenceAnswer {
+    /// By each, in the order in which they were sent; nothing where the batch had it already.
+    changes: Vec<Vec<Message>>,
+}
+
+/// What was stated of a batch, with what was learned in it: its shelf's numbers stay those of then.
+async fn stated_with(
+    state: &State,
+    id: Uuid,
+    learned: &[WatchFor],
+) -> Answer<(PlanInputs, Vec<Vec<Message>>)> {
+    let stated = store::batches::begun_with(&state.pool, id).await?.stated;
+    let stated = stated.map_err(StoreError::from)?;
+    Ok(with_learned(&stated, learned, |inputs| Ok(inputs.clone()))?)
+}
+
+/// What would be different if a batch were made again with what was learned. Nothing is kept.
+#[utoipa::path(tag = "batches", operation_id = "show_difference", request_body = Learned, responses(
+    (status = 200, body = DifferenceAnswer), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[post("/batches/{id}/difference")]
+pub async fn difference(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(Learned { learned }): Body<Learned>,
+) -> Answer<web::Json<DifferenceAnswer>> {
+    in_use(&state, *id).await?;
+    let (_, changes) = stated_with(&state, *id, &learned).await?;
+    Ok(web::Json(DifferenceAnswer { changes }))
+}
+
+/// Makes a batch again: a new one of what was stated then, as it was or with what was learned put in.
+/// `201` where it is new, `200` where it was begun already.
+#[utoipa::path(tag = "batches", operation_id = "make_again", request_body = NewAgain, responses(
     (status = 201, body = BatchAnswer), (status = 200, body = BatchAnswer), (status = 404, body = Problem),
     (status = 409, body = Problem), (status = 422, body = Problem)))]
 #[post("/batches/{id}/again")]
 pub async fn again(
     state: web::Data<State>,
     id: web::Path<Uuid>,
-    Body(new): Body<NewBatch>,
+    Body(new): Body<NewAgain>,
 ) -> Answer<HttpResponse> {
     let batch = in_use(&state, *id).await?;
-    let stated = store::batches::begun_with(&state.pool, *id).await?.stated;
-    let stated = stated.map_err(StoreError::from)?;
+    let (stated, _) = stated_with(&state, *id, &new.learned).await?;
     let digest = store::digest(&("batch", batch.id, &new));
     let words = (batch.name.as_str(), batch.note.as_str());
     let (id, sent) = begin(&state, new.id, batch.plan_id, words, &stated, digest).await?;

@@ -2,7 +2,7 @@
 
 use actix_web::{HttpResponse, get, post, put, web};
 use craft::check::{Bounds, Checker};
-use craft::message::names;
+use craft::message::{Message, names};
 use craft::plan::{BowlInputs, PlanInputs};
 use craft::shelf::stock::Move;
 use serde::{Deserialize, Serialize};
@@ -72,6 +72,30 @@ pub struct BowlWithPlan {
     /// The plan, frozen when the bowl was opened.
     #[schema(value_type = BowlPlanAnswer)]
     pub plan: Value,
+    /// What was learned for its tempering and its pours from how things came out before.
+    pub learned: Vec<Message>,
+}
+
+/// What was learned for the temperings of a chocolate and for what is poured from them, each once.
+async fn learned(state: &State, batch: Uuid, chocolate: &str) -> Vec<Message> {
+    // Steps that cannot be read are no reason to hide the bowl.
+    let Ok(computed) = store::batches::computed(&state.pool, batch).await else {
+        return Vec::new();
+    };
+    let mut all: Vec<Message> = Vec::new();
+    for line in &computed.lines {
+        let tempers = line.bowl().is_some_and(|(of, _)| of == chocolate);
+        let of_it = line
+            .steps
+            .iter()
+            .filter(|step| tempers || step.chocolate.as_deref() == Some(chocolate));
+        for said in of_it.flat_map(|step| &step.learned) {
+            if !all.contains(said) {
+                all.push(said.clone());
+            }
+        }
+    }
+    all
 }
 
 /// What a bowl took from the shelf.
@@ -122,6 +146,7 @@ pub async fn answer(state: &State, id: Uuid) -> Answer<BowlWithPlan> {
     let live = state.live.bowl(state, id).await?;
     Ok(BowlWithPlan {
         bowl: live.answer(state.clock_answer(batch.clock, row.simulated)),
+        learned: learned(state, batch.id, &row.chocolate).await,
         batch_id: batch.id,
         batch_name: batch.name,
         plan_id: batch.plan_id,

@@ -85,6 +85,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::delete)
             .service(batches::restore)
             .service(batches::again)
+            .service(batches::difference)
             .service(batches::document)
             .service(looks::list)
             .service(looks::pass_over)

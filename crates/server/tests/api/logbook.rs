@@ -164,3 +164,61 @@ async fn why_it_came_out_so_is_told_by_what_its_own_record_says() {
     kitchen.post("/calc/clinic", wrong).await.refuses("facts.work_c");
     kitchen.get(&format!("/batches/{}/clinic", uuid::Uuid::nil())).await.with(404);
 }
+
+#[actix_web::test]
+async fn what_was_learned_goes_into_the_plan_or_the_next_batch_and_the_difference_is_told_first() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Bark").await;
+    let batch = kitchen.begun(&plan).await;
+    let stated = kitchen.stated(&plan).await;
+    let component = text(&stated["components"][0]["key"]);
+    let learned = |cause: &str| json!([{ "component": component, "cause": cause }]);
+    let ask = async |inputs: &Value, learned: Value| {
+        kitchen.post("/calc/learned", json!({ "inputs": inputs, "learned": learned })).await
+    };
+    let put_in = ask(&stated, learned("poured_too_warm")).await.with(200);
+    let changes: Vec<_> = put_in["changes"][0].as_array().expect("changes").iter().collect();
+    assert!(text(&changes[0]["text"]).starts_with("Its range: "), "{put_in}");
+    assert!(text(&changes[1]["text"]).contains("pour lower in it"), "{put_in}");
+    let hi = put_in["inputs"]["bowls"][0]["own"]["work_c"][1].as_f64().expect("a range");
+    // Twice is once.
+    let again = ask(&put_in["inputs"], learned("poured_too_warm")).await.with(200);
+    assert_eq!((&again["inputs"], &again["changes"]), (&put_in["inputs"], &json!([[]])));
+    ask(&stated, json!([{ "component": "moon", "cause": "dew" }]))
+        .await
+        .refuses("learned[0].component");
+    ask(&stated, learned("ghosts")).await.refuses("learned[0].cause");
+
+    let mut faulty = stated.clone();
+    faulty["room_c"] = json!(900);
+    ask(&faulty, learned("dew")).await.refuses("inputs.room_c");
+
+    // The plan says it, at its step too; what it names nothing of any more does no harm.
+    let whole = kitchen.post("/calc/plan", put_in["inputs"].clone()).await.with(200);
+    assert_eq!(whole["watch_for"][0]["cause"], "poured_too_warm");
+    let told = |answer: &Value| answer.to_string().matches("Learned: Wait until it reads").count();
+    assert!(told(&whole["lines"]) > 0, "{}", whole["lines"]);
+    let mut gone = put_in["inputs"].clone();
+    gone["watch_for"] = json!([{ "component": "moon", "cause": "dew" }]);
+    let gone = kitchen.post("/calc/plan", gone).await.with(200);
+    assert_eq!(gone["watch_for"], json!([]));
+
+    // The batch's own numbers: told first, then begun; the plan stays as it is.
+    let difference = format!("/batches/{batch}/difference");
+    let shown = kitchen.post(&difference, json!({ "learned": learned("poured_too_warm") })).await;
+    assert_eq!(shown.with(200)["changes"], put_in["changes"]);
+    let wrong = json!({ "learned": [{ "component": "moon", "cause": "dew" }] });
+    kitchen.post(&difference, wrong).await.refuses("learned[0].component");
+    let id = Uuid::new_v4();
+    let again = json!({ "id": id, "learned": learned("poured_too_warm") });
+    let path = format!("/batches/{batch}/again");
+    let made = kitchen.post(&path, again.clone()).await.with(201);
+    kitchen.post(&path, again).await.with(200);
+    kitchen.post(&path, json!({ "id": id })).await.with(409);
+    assert_eq!(made["stated"]["bowls"][0]["own"]["work_c"][1].as_f64(), Some(hi));
+    let opened = kitchen.post(&format!("/batches/{id}/bowls"), json!({})).await.with(201);
+    assert_eq!(told(&opened["learned"]), 1, "the bench says it");
+    let work = &opened["bowl"]["use_c"][1];
+    assert_eq!(work.as_f64(), Some(hi), "the bench pours in the narrower range");
+    assert_eq!(kitchen.stated(&plan).await, stated);
+}

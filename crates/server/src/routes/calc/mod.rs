@@ -71,6 +71,7 @@ pub fn routes(config: &mut ServiceConfig<'_>) {
         .service(schedule::ordered)
         .service(boxes::made)
         .service(clinic::told)
+        .service(clinic::learned)
         .service(shopping::listed)
         .service(cost::added)
         .service(label::worded)
