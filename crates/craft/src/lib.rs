@@ -49,6 +49,7 @@ pub mod keeping;
 pub mod kinds;
 pub mod label;
 pub mod learn;
+pub mod logbook;
 pub mod logfile;
 pub mod measure;
 pub mod message;

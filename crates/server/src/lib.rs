@@ -11,6 +11,7 @@ pub mod clock;
 pub mod demo;
 pub mod document;
 pub mod feed;
+pub mod findings;
 mod gate;
 pub mod ground;
 pub mod learned;

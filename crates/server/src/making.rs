@@ -512,6 +512,7 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
         to_do: standing.to_do,
         begun_at: batch.begun_at,
         ended_at: batch.ended_at,
+        starred: store::batches::is_starred(&ground.pool, batch.id).await?,
         poured_at,
         due_look,
         next_look,

@@ -151,7 +151,7 @@ table!(Batches "batches", Batch {
     clock_real: NaiveDateTime, clock_kitchen: NaiveDateTime, clock_rate: f64, real_time: bool,
     stage: String, unfinished: bool, #[serde(with = "document")] summary: Option<String>,
     words: String, ended_at: Option<NaiveDateTime>, last_at: NaiveDateTime,
-    #[serde(default)] passed_look: Option<String>,
+    #[serde(default)] passed_look: Option<String>, #[serde(default)] starred: bool,
 },
     r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, note, version,
               stated AS "stated?: String", computed AS "computed: String", made_by,
@@ -161,13 +161,14 @@ table!(Batches "batches", Batch {
               clock_kitchen AS "clock_kitchen: NaiveDateTime", clock_rate,
               real_time AS "real_time: bool", stage, unfinished AS "unfinished: bool",
               summary AS "summary: String", words, ended_at AS "ended_at: NaiveDateTime",
-              last_at AS "last_at: NaiveDateTime", passed_look
+              last_at AS "last_at: NaiveDateTime", passed_look,
+              starred AS "starred: bool"
        FROM batches ORDER BY begun_at, id"#,
     "INSERT INTO batches (id, plan_id, name, note, version, stated, computed, made_by, digest,
                           begun_at, closed_at, deleted_at, clock_real, clock_kitchen, clock_rate,
                           real_time, stage, unfinished, summary, words, ended_at, last_at,
-                          passed_look)
-     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+                          passed_look, starred)
+     VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
      ON DUPLICATE KEY UPDATE id = batches.id");
 
 table!(Bowls "bowls", Bowl {

@@ -1,5 +1,7 @@
 //! Batches: one making of a plan each, with what it was begun with.
 
+use std::collections::BTreeSet;
+
 use chrono::{DateTime, Utc};
 use craft::batch::Stage;
 use craft::plan::PlanInputs;
@@ -127,7 +129,27 @@ pub struct BatchLine {
     pub latest_result: Option<Kept<Look>>,
     /// The latest photo of its pieces.
     pub photo: Option<Uuid>,
+    /// Whether the maker marked it.
+    pub starred: bool,
 }
+
+/// What a list of batches is narrowed to, besides words.
+#[derive(Clone, Debug, Default, PartialEq, Eq)]
+pub struct Narrowed {
+    /// Made, or begun, from then on.
+    pub from: Option<WallTime>,
+    /// Made, or begun, before then.
+    pub until: Option<WallTime>,
+    /// Those that the maker marked.
+    pub starred: bool,
+    /// Those with a picture of the pieces.
+    pub pictured: bool,
+    /// What they are found by: all of these tags.
+    pub tags: Vec<String>,
+}
+
+/// So many tags narrow a list at most.
+pub const MOST_TAGS: usize = 7;
 
 /// Which batches a list shows.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
@@ -384,7 +406,8 @@ pub async fn set_standing(
     now: WallTime,
 ) -> Result<(), StoreError> {
     sqlx::query!(
-        "UPDATE batches SET stage = ?, unfinished = ?, ended_at = ?, last_at = GREATEST(last_at, ?) WHERE id = ?",
+        "UPDATE batches SET stage = ?, unfinished = ?, ended_at = ?, last_at = GREATEST(last_at, ?),
+                changes = changes + 1 WHERE id = ?",
         stage.word(),
         unfinished,
         ended_at.map(|at| at.0.naive_utc()),
@@ -394,6 +417,32 @@ pub async fn set_standing(
     .execute(database)
     .await?;
     Ok(())
+}
+
+/// Marks a batch, or takes that back.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn set_starred(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    starred: bool,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!("UPDATE batches SET starred = ? WHERE id = ?", starred, id)
+        .execute(database)
+        .await?;
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
+}
+
+/// Whether the maker marked a batch.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is none.
+pub async fn is_starred(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<bool, StoreError> {
+    sqlx::query_scalar!(r#"SELECT starred AS "starred: bool" FROM batches WHERE id = ?"#, id)
+        .fetch_optional(database)
+        .await?
+        .ok_or(StoreError::NotFound("batch"))
 }
 
 /// Closes a batch with something left to make, or opens it again.
@@ -467,8 +516,16 @@ pub async fn list(
     database: impl MySqlExecutor<'_>,
     of: BatchesOf,
     search: Option<&str>,
+    narrowed: &Narrowed,
     page: Page,
 ) -> Result<Vec<BatchLine>, StoreError> {
+    let from = narrowed.from.map_or_else(Default::default, |at| at.0);
+    let until = narrowed.until.map(|at| at.0.naive_utc());
+    let wanted: BTreeSet<&str> = narrowed.tags.iter().map(String::as_str).collect();
+    // As many as a statement that is checked beforehand takes.
+    let mut tags = wanted.iter().copied().map(Some).chain(std::iter::repeat(None));
+    let [one, two, three, four, five, six, seven]: [Option<&str>; MOST_TAGS] =
+        std::array::from_fn(|_| tags.next().flatten());
     let pattern = pattern(search);
     let deleted = of == BatchesOf::Deleted;
     // In one list by their stage, so that those under way are found among however many.
@@ -493,10 +550,15 @@ pub async fn list(
                   (SELECT r.document FROM results r WHERE r.batch_id = batches.id
                    ORDER BY r.looked_at DESC, r.seq DESC LIMIT 1) AS "latest_result: String",
                   (SELECT p.id FROM photos p WHERE p.batch_id = batches.id
-                   ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid"
+                   ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid", starred AS "starred: bool"
            FROM batches
            WHERE (deleted_at IS NOT NULL) = ? AND stage IN (?, ?, ?, ?)
              AND words LIKE ?
+             AND COALESCE(ended_at, begun_at) >= ? AND (? IS NULL OR COALESCE(ended_at, begun_at) < ?)
+             AND (NOT ? OR starred)
+             AND (NOT ? OR EXISTS (SELECT 1 FROM photos p WHERE p.batch_id = batches.id))
+             AND (SELECT COUNT(*) FROM tags t WHERE t.batch_id = batches.id
+                  AND t.tag IN (?, ?, ?, ?, ?, ?, ?)) = ?
              AND last_at <= ? AND (last_at < ? OR id < ?)
            ORDER BY last_at DESC, id DESC LIMIT ?"#,
         deleted,
@@ -505,6 +567,19 @@ pub async fn list(
         third,
         fourth,
         pattern,
+        from.naive_utc(),
+        until,
+        until,
+        narrowed.starred,
+        narrowed.pictured,
+        one,
+        two,
+        three,
+        four,
+        five,
+        six,
+        seven,
+        wanted.len() as u32,
         page.before.0.0.naive_utc(),
         page.before.0.0.naive_utc(),
         page.before.1,
@@ -529,6 +604,7 @@ pub async fn list(
         results: u32::try_from(row.results).unwrap_or(u32::MAX),
         latest_result: row.latest_result.map(|document| read(&document)),
         photo: row.photo,
+        starred: row.starred,
     });
     Ok(line.collect())
 }

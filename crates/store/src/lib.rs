@@ -16,6 +16,7 @@ pub mod counts;
 mod digest;
 pub mod document;
 mod error;
+pub mod findings;
 pub mod house;
 pub mod leases;
 mod page;

@@ -396,6 +396,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/starred": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Marks a batch, or takes that back. */
+        put: operations["star_batch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bench": {
         parameters: {
             query?: never;
@@ -1363,6 +1380,47 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/log/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Two to four bowls beside each other: curves, moments to lay them over each other by, what is known of
+         *     each, and what stands out among what went well.
+         */
+        get: operations["compare_bowls"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/log/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What goes with good and bad results in this kitchen, by exact tests of eight factors, with Holm's
+         *     correction; silence where fewer than five lie on a side. How well forecasts fitted, and how it went
+         *     month by month.
+         */
+        get: operations["read_patterns"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/looks": {
         parameters: {
             query?: never;
@@ -2132,6 +2190,8 @@ export interface components {
             results: components["schemas"]["ResultAnswer"][];
             /** @description Where it stands. */
             stage: components["schemas"]["Stage"];
+            /** @description Whether the maker marked it. */
+            starred: boolean;
             stated?: null | components["schemas"]["PlanInputs"];
             /** @description What is still to do, a line each. */
             to_do: components["schemas"]["ToDo"][];
@@ -2210,6 +2270,8 @@ export interface components {
             results: number;
             /** @description Where it stands. */
             stage: components["schemas"]["Stage"];
+            /** @description Whether the maker marked it. */
+            starred: boolean;
             /**
              * Format: double
              * @description What was to be weighed out of all its chocolates.
@@ -3308,6 +3370,64 @@ export interface components {
             /** @description What it is. */
             what: components["schemas"]["Message"];
         };
+        /** @description A bowl beside others. */
+        ComparedBowl: {
+            /**
+             * Format: uuid
+             * @description Its batch.
+             */
+            batch_id: string;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            bowl_id: string;
+            /** @description The curve. */
+            curve: components["schemas"]["PointAnswer"][];
+            /** @description What is known of how it was made, those that stand out first. */
+            facts: components["schemas"]["ComparedFact"][];
+            /** @description Whether anybody looked at it. */
+            looked: boolean;
+            /** @description The thing that was made of it which is compared. */
+            made: string;
+            /** @description What to lay it over others by. */
+            moments: components["schemas"]["MomentsAnswer"];
+            /** @description What that is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was opened, in the batch's time.
+             */
+            opened_at: string;
+            /** @description The faults that were seen. */
+            seen: components["schemas"]["Symptom"][];
+            /** @description The range it is poured in. */
+            use_c: number[];
+        };
+        /** @description One thing that is known of a bowl, beside what is usual when it goes well. */
+        ComparedFact: {
+            /** @description Which. */
+            factor: components["schemas"]["Factor"];
+            /** @description What it is called. */
+            name: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description How many spreads it is off that.
+             */
+            off?: number | null;
+            /** @description Whether it stands out among what went well. */
+            stands_out: boolean;
+            /**
+             * Format: double
+             * @description The middle of the maker's good ones; `null` where there are fewer than five.
+             */
+            usual?: number | null;
+            /**
+             * Format: double
+             * @description Its value; `null` where it is not known.
+             */
+            value?: number | null;
+        };
         /** @description One thing made in a batch, as the maker states it. */
         ComponentInputs: {
             /** @description Its own key within the batch. */
@@ -4123,6 +4243,11 @@ export interface components {
          * @enum {string}
          */
         Fact: "max_c" | "above_lost_s" | "poured_c" | "test" | "seed_share_pct" | "worked_min" | "stir_gap_s" | "room_c" | "rh_pct" | "chill_min" | "thickness_mm" | "goods_c" | "colour_rest_h" | "colour_test" | "mould_c" | "polished" | "shrunk" | "water" | "oil_pct" | "fats_mixed" | "stored_c" | "with_nuts" | "topped_late_min" | "strokes" | "knocked" | "age_days";
+        /**
+         * @description What may go with good and bad results.
+         * @enum {string}
+         */
+        Factor: "poured" | "peak" | "test" | "seed" | "stir_gap" | "worked" | "room" | "humidity";
         /** @description What is known of how something was made, measured or stated. What is left out is not known. */
         Facts: {
             /**
@@ -4531,6 +4656,28 @@ export interface components {
          * @enum {string}
          */
         Finish: "matt" | "satin" | "sheen" | "grain" | "streaks";
+        /** @description How well forecasts fitted. */
+        FittedAnswer: {
+            /** @description So many bowls. */
+            bowls: number;
+            /**
+             * Format: double
+             * @description The share of forecasts for three minutes ahead that held, %.
+             */
+            held_pct: number;
+            /** @description What it is called; `null` for the whole kitchen. */
+            name?: string | null;
+            /**
+             * Format: double
+             * @description How far off in the mean, °C.
+             */
+            off_c: number;
+            /**
+             * Format: uuid
+             * @description The bowl on the shelf; `null` for the whole kitchen.
+             */
+            ware_id?: string | null;
+        };
         /** @description A fleck or streak on a part of a face. */
         FleckAnswer: {
             /** @description Which film it is, counted from the face, from 0. */
@@ -6196,6 +6343,33 @@ export interface components {
              */
             typical: number;
         };
+        /** @description When something happened that curves can be laid over each other by, in the batch's own time. */
+        MomentsAnswer: {
+            /**
+             * Format: date-time
+             * @description It first came into its range after that.
+             */
+            in_range?: string | null;
+            /**
+             * Format: date-time
+             * @description It came off the heat.
+             */
+            off_heat?: string | null;
+            /**
+             * Format: date-time
+             * @description It was poured.
+             */
+            poured?: string | null;
+        };
+        /** @description How one month went. */
+        MonthAnswer: {
+            /** @description So many of them without a fault. */
+            good: number;
+            /** @description So many things that were made and looked at. */
+            looked: number;
+            /** @description Which: 2026-11. */
+            month: string;
+        };
         /** @description A mould, as the maker states it. */
         MouldInputs: {
             /** @description One cavity. */
@@ -6894,6 +7068,42 @@ export interface components {
         /** @description Which look is passed over. */
         PassedOver: {
             after: components["schemas"]["LookAfter"];
+        };
+        /** @description What goes with good and bad results. */
+        PatternAnswer: {
+            /** @description Above where the sides part. */
+            above: components["schemas"]["PatternSide"];
+            /** @description At it and below. */
+            below: components["schemas"]["PatternSide"];
+            /**
+             * Format: double
+             * @description How often chance alone makes as large a difference, 0 to 1, with all that was tested counted in.
+             */
+            chance: number;
+            /** @description What. */
+            factor: components["schemas"]["Factor"];
+            /** @description All of it in words. */
+            says: components["schemas"]["Message"];
+        };
+        /** @description So many of so many with a fault. */
+        PatternSide: {
+            /** @description With a fault. */
+            faulty: number;
+            /** @description In all. */
+            of: number;
+        };
+        /** @description What the log tells over all its batches. */
+        PatternsAnswer: {
+            /** @description How many things were made and looked at. */
+            cases: number;
+            /** @description How well forecasts fitted: in the whole kitchen first, then bowl by bowl. */
+            fits: components["schemas"]["FittedAnswer"][];
+            /** @description What goes with results, the surest first; mostly nothing. */
+            found: components["schemas"]["PatternAnswer"][];
+            /** @description Month by month, the first first. */
+            months: components["schemas"]["MonthAnswer"][];
+            /** @description How many of the eight factors could be tested: with five cases or more on each side. */
+            tested: number;
         };
         /**
          * @description Where a bowl stands in its course.
@@ -8710,6 +8920,10 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /** @description Whether a batch is marked. */
+        Starred: {
+            starred: boolean;
         };
         /** @description One thing to do. */
         Step: {
@@ -10867,6 +11081,28 @@ export interface operations {
             query?: {
                 /** @description Which batches; all, if left out */
                 of?: "all" | "under_way" | "over" | "made" | "given_up" | "deleted";
+                /** @description Of this chocolate */
+                family?: "dark" | "milk" | "white" | "ruby" | "blond" | "cocoa_butter" | "coating";
+                /** @description With this kind of work in it */
+                kind?: string;
+                /** @description With such a colour */
+                colour?: "white" | "black" | "brown" | "red" | "pink" | "orange" | "yellow" | "green" | "blue" | "violet";
+                /** @description Tempered by this method */
+                method?: string;
+                /** @description That came out so */
+                result?: "good" | "faulty" | "not_looked";
+                /** @description With this fault */
+                fault?: "dull" | "streaks" | "fat_bloom" | "sugar_bloom" | "soft" | "stuck" | "cracks" | "thin_spots" | "bubbles" | "colour_left" | "thick_in_bowl" | "seized" | "layers_part" | "toppings_fall" | "muddy" | "breaks_on_lifting" | "grey_layer" | "burnt";
+                /** @description Made with this thing of the shelf */
+                gear?: string;
+                /** @description Made from then on */
+                from?: string;
+                /** @description Made before then */
+                until?: string;
+                /** @description Only those that are marked */
+                starred?: boolean;
+                /** @description Only those with a picture of the pieces */
+                pictured?: boolean;
                 /** @description What is to be found in it: a part of a name, of what is made, of a chocolate. */
                 search?: string;
                 /** @description `next` of the page before; the beginning, if left out. */
@@ -12715,6 +12951,99 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    star_batch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Starred"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -17248,6 +17577,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["KindAnswer"][];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_bowls: {
+        parameters: {
+            query: {
+                /** @description Two to four bowls, by id, with commas between */
+                bowls: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ComparedBowl"][];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_patterns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternsAnswer"];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */

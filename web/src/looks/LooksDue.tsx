@@ -56,7 +56,7 @@ export function LooksDue() {
             alignItems="center"
           >
             <span>
-              <b>{one.name}</b>: {afters[one.after].since} has passed, look at it again
+              <b>{one.name}</b>: {afters[one.after].since} has passed, check it again
             </span>
           </Link>
           <Button

@@ -20,7 +20,7 @@ export function WatchForPanel({ plan, onChange }: Props) {
             <Box flex="1" minW="0" py="1">
               <Box fontWeight="560">{inWords(next_time)}</Box>
               <Box fontSize="sm" color="fg.muted">
-                {name}, before: {inWords(went_wrong).toLowerCase()}
+                {`${name}, before: ${inWords(went_wrong).toLowerCase()}`}
               </Box>
             </Box>
             <Button

@@ -7,7 +7,7 @@ use super::record::Record;
 use super::setup::Setup;
 use crate::heat::cooling::{CoolingFit, Eta, NoForecast, Outlook, Point};
 use crate::units::{
-    Temperature, TemperatureDifference, celsius, degrees, in_celsius, in_seconds, seconds,
+    Temperature, TemperatureDifference, Time, celsius, degrees, in_celsius, in_seconds, seconds,
 };
 
 /// How far back a forecast looks: stirring and draught change in longer.
@@ -48,6 +48,12 @@ impl Forecast {
     #[must_use]
     pub fn reach(&self, target: Temperature) -> Option<Eta> {
         self.fit.reach(target)
+    }
+
+    /// Where it will be so long after `from`, with its range.
+    #[must_use]
+    pub fn after(&self, time: Time) -> Outlook {
+        self.fit.outlook(time)
     }
 
     /// The course ahead with its range, a point a minute.

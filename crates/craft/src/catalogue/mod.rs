@@ -17,7 +17,7 @@ macro_rules! areas {
 }
 
 areas! {
-    bench, bowl, boxes, cautions, chocolate, clinic, colour, cost, drawn, filling, ganache, heat, help, input, keeping, label, logfile, measure, plan, room, schedule, shelf, shell, shopping, spread,
+    bench, bowl, boxes, cautions, chocolate, clinic, colour, cost, drawn, filling, ganache, heat, help, input, keeping, label, logbook, logfile, measure, plan, room, schedule, shelf, shell, shopping, spread,
     steps,
 }
 

@@ -3,6 +3,7 @@
 mod appearance;
 mod butter;
 mod film;
+mod hue;
 mod looks;
 mod pigment;
 mod spooned;
@@ -12,6 +13,7 @@ mod tinting;
 pub use appearance::{Film, Ground, Optics, Rgb, hex, light, linear, stack};
 pub use butter::{ColourButter, Wanted, colour_butter, pct_of_total, remarks as butter_remarks};
 pub use film::{FilmAmount, Way, film};
+pub use hue::Hue;
 pub use looks::check_looks;
 pub use pigment::{Carrier, FoodStatus, PigmentInputs, USUAL_PARTS, usual_pigments};
 pub use spooned::{a_drop, measured};

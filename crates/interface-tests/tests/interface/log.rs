@@ -71,7 +71,7 @@ async fn a_look_is_taken_in_pictures_when_it_is_due_and_tells_the_bloom_by_two_t
         page.go("/log").await?;
         page.until_shown("looks-due", "a week has passed").await?;
         page.touch("Ruby bark with dried sour cherries").await?;
-        page.until_said("Look again: a week has passed").await?;
+        page.until_said("Check again: a week has passed").await?;
         for word in ["Dull", "Clean", "By itself", "None"] {
             page.touch(word).await?;
         }

@@ -59,6 +59,8 @@ pub struct BatchLineAnswer {
     pub looks: Option<Looks>,
     /// The latest photo of its pieces.
     pub photo_id: Option<Uuid>,
+    /// Whether the maker marked it.
+    pub starred: bool,
     /// Why it cannot be read, where it cannot; it can be saved as it is.
     pub unreadable: Option<String>,
 }
@@ -91,6 +93,7 @@ impl From<BatchLine> for BatchLineAnswer {
             // What cannot be read is said where the batch is opened.
             looks: line.latest_result.and_then(Result::ok).map(|result| result.looks),
             photo_id: line.photo,
+            starred: line.starred,
             unreadable,
         }
     }
@@ -180,6 +183,8 @@ pub struct BatchAnswer {
     pub begun_at: WallTime,
     /// When its last bowl ended.
     pub ended_at: Option<WallTime>,
+    /// Whether the maker marked it.
+    pub starred: bool,
     /// When its last bowl was poured, by the wall.
     pub poured_at: Option<WallTime>,
     /// The look at what came out that it is time for.

@@ -1,11 +1,16 @@
 //! Batches: one making of a plan each.
 
 use actix_web::{HttpResponse, delete, get, post, put, web};
+use chrono::{DateTime, Utc};
+use craft::check::Checker;
+use craft::chocolate::Family;
+use craft::colour::Hue;
 use craft::message::Message;
 use craft::plan::{PlanInputs, WatchFor};
+use craft::result::Symptom;
 use craft::time::WallTime;
 use serde::{Deserialize, Serialize};
-use store::batches::BatchesOf;
+use store::batches::{BatchesOf, Narrowed};
 use store::changes::Change;
 use store::{Connection, StoreError};
 use utoipa::ToSchema;
@@ -16,6 +21,8 @@ use super::sent::sent_as;
 use super::version::{EditedFrom, with_etag};
 use crate::answer::batch::{BatchAnswer, BatchPage};
 use crate::body::Body;
+use crate::catalogue::records as say;
+use crate::findings::catch_up;
 use crate::learned::with_learned;
 use crate::making::{Making, answered, summary, words};
 use crate::page::{PageAsked, next};
@@ -51,6 +58,85 @@ pub struct BatchesAsked {
     search: Option<String>,
     after: Option<String>,
     most: Option<u32>,
+    family: Option<Family>,
+    kind: Option<String>,
+    colour: Option<Hue>,
+    method: Option<String>,
+    result: Option<CameOut>,
+    fault: Option<Symptom>,
+    gear: Option<Uuid>,
+    from: Option<DateTime<Utc>>,
+    until: Option<DateTime<Utc>>,
+    #[serde(default)]
+    starred: bool,
+    #[serde(default)]
+    pictured: bool,
+}
+
+/// How a batch came out, in a word.
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum CameOut {
+    /// Looked at, and no fault was seen.
+    Good,
+    /// A fault was seen.
+    Faulty,
+    /// Nobody has looked.
+    NotLooked,
+}
+
+impl CameOut {
+    fn word(self) -> &'static str {
+        match self {
+            Self::Good => "good",
+            Self::Faulty => "faulty",
+            Self::NotLooked => "not_looked",
+        }
+    }
+}
+
+/// The longest word that a kind of work or a method is asked for by.
+const LONGEST_KEY: usize = 40;
+
+impl BatchesAsked {
+    /// What the list is narrowed to.
+    fn narrowed(&self) -> Answer<Narrowed> {
+        let mut check = Checker::new();
+        for (field, key) in [("kind", &self.kind), ("method", &self.method)] {
+            if key.as_ref().is_some_and(|key| key.chars().count() > LONGEST_KEY) {
+                check.fault(field, say::at_most_characters(LONGEST_KEY));
+            }
+        }
+        if let Some((from, until)) = self.from.zip(self.until)
+            && from > until
+        {
+            check.fault("until", say::after_the_beginning());
+        }
+        check.finish()?;
+        let tags = [
+            self.family.map(|family| format!("family:{family}")),
+            self.kind.as_ref().map(|kind| format!("kind:{kind}")),
+            self.colour.map(|hue| format!("colour:{}", hue.word())),
+            self.method.as_ref().map(|method| format!("method:{method}")),
+            self.result.map(|result| format!("result:{}", result.word())),
+            self.fault.map(|fault| format!("fault:{}", fault.word())),
+            self.gear.map(|id| format!("gear:{id}")),
+        ];
+        Ok(Narrowed {
+            from: self.from.map(WallTime),
+            until: self.until.map(WallTime),
+            starred: self.starred,
+            pictured: self.pictured,
+            tags: tags.into_iter().flatten().collect(),
+        })
+    }
+}
+
+/// Whether a batch is marked.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Starred {
+    starred: bool,
 }
 
 /// A batch's name and note.
@@ -70,7 +156,18 @@ pub struct Closed {
 
 /// Batches, those of the newest activity first.
 #[utoipa::path(tag = "batches", operation_id = "list_batches", params(
-    ("of" = inline(Option<Batches>), Query, description = "Which batches; all, if left out"), PageAsked), responses(
+    ("of" = inline(Option<Batches>), Query, description = "Which batches; all, if left out"),
+    ("family" = inline(Option<Family>), Query, description = "Of this chocolate"),
+    ("kind" = Option<String>, Query, description = "With this kind of work in it"),
+    ("colour" = inline(Option<Hue>), Query, description = "With such a colour"),
+    ("method" = Option<String>, Query, description = "Tempered by this method"),
+    ("result" = inline(Option<CameOut>), Query, description = "That came out so"),
+    ("fault" = inline(Option<Symptom>), Query, description = "With this fault"),
+    ("gear" = Option<Uuid>, Query, description = "Made with this thing of the shelf"),
+    ("from" = Option<DateTime<Utc>>, Query, description = "Made from then on"),
+    ("until" = Option<DateTime<Utc>>, Query, description = "Made before then"),
+    ("starred" = Option<bool>, Query, description = "Only those that are marked"),
+    ("pictured" = Option<bool>, Query, description = "Only those with a picture of the pieces"), PageAsked), responses(
     (status = 200, body = BatchPage), (status = 422, body = Problem)))]
 #[get("/batches")]
 pub async fn list(
@@ -78,6 +175,10 @@ pub async fn list(
     asked: web::Query<BatchesAsked>,
 ) -> Answer<web::Json<BatchPage>> {
     let asked = asked.into_inner();
+    let narrowed = asked.narrowed()?;
+    if !narrowed.tags.is_empty() {
+        catch_up(&state).await?;
+    }
     let of = match asked.of {
         Batches::All => BatchesOf::All,
         Batches::Made => BatchesOf::Made,
@@ -88,7 +189,9 @@ pub async fn list(
     };
     let page_asked = PageAsked { search: asked.search, after: asked.after, most: asked.most };
     let page = page_asked.page()?;
-    let lines = store::batches::list(&state.pool, of, page_asked.search.as_deref(), page).await?;
+    let lines =
+        store::batches::list(&state.pool, of, page_asked.search.as_deref(), &narrowed, page)
+            .await?;
     let next = next(&lines, page.most, |line| (line.last_at, line.id));
     Ok(web::Json(BatchPage { batches: lines.into_iter().map(Into::into).collect(), next }))
 }
@@ -160,6 +263,26 @@ async fn stop_thermometers(state: &State, id: Uuid) -> Answer<()> {
     }
     state.live.batch_changed(id);
     Ok(())
+}
+
+/// Marks a batch, or takes that back.
+#[utoipa::path(tag = "batches", operation_id = "star_batch", request_body = Starred, responses(
+    (status = 204), (status = 404, body = Problem), (status = 422, body = Problem)))]
+#[put("/batches/{id}/starred")]
+pub async fn star(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    Body(Starred { starred }): Body<Starred>,
+) -> Answer<HttpResponse> {
+    in_use(&state, *id).await?;
+    let now = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            store::batches::set_starred(&mut *tx, *id, starred).await?;
+            Ok(store::changes::note(tx, Change::Batch(*id), now).await?)
+        })
+        .await?;
+    Ok(HttpResponse::NoContent().finish())
 }
 
 /// Deletes a batch. For thirty days it can be had back.

@@ -10,7 +10,7 @@ use craft::note::Note;
 use craft::plan::{Plan, PlanInputs};
 use craft::shelf::{Labelled, Shelf};
 use serde::Serialize;
-use store::batches::BatchesOf;
+use store::batches::{BatchesOf, Narrowed};
 use store::{Page, StoreError};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -207,7 +207,8 @@ async fn on_the_day(state: &State, asked: &DaysAsked, at: DateTime<Utc>) -> Answ
 /// What else was on the bench: allergens of other batches that were made within a day of it.
 async fn beside(state: &State, shelf: &Shelf, id: Uuid, made: DateTime<Utc>) -> Answer<Vec<Named>> {
     let page = Page::first(LOOKED_AT);
-    let lines = store::batches::list(&state.pool, BatchesOf::All, None, page).await?;
+    let lines =
+        store::batches::list(&state.pool, BatchesOf::All, None, &Narrowed::default(), page).await?;
     let near = |at: DateTime<Utc>| (at - made).abs() < SAME_DAY;
     let mut all = Vec::new();
     for line in lines.into_iter().filter(|line| line.id != id) {

@@ -16,6 +16,7 @@ pub mod guide;
 pub mod help;
 pub mod kinds;
 pub mod labels;
+pub mod logbook;
 pub mod looks;
 pub mod methods;
 pub mod photos;
@@ -84,9 +85,12 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::close)
             .service(batches::delete)
             .service(batches::restore)
+            .service(batches::star)
             .service(batches::again)
             .service(batches::difference)
             .service(batches::document)
+            .service(logbook::compare)
+            .service(logbook::patterns)
             .service(looks::list)
             .service(looks::pass_over)
             .service(results::list)

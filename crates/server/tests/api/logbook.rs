@@ -222,3 +222,97 @@ async fn what_was_learned_goes_into_the_plan_or_the_next_batch_and_the_differenc
     assert_eq!(work.as_f64(), Some(hi), "the bench pours in the narrower range");
     assert_eq!(kitchen.stated(&plan).await, stated);
 }
+
+#[actix_web::test]
+async fn a_batch_is_found_by_what_it_is_and_how_it_came_out() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Bark").await;
+    let good = kitchen.begun(&plan).await;
+    let bad = kitchen.begun(&plan).await;
+    for batch in [&good, &bad] {
+        kitchen.poured(batch).await;
+    }
+    let found = async |asked: &str| {
+        let page = kitchen.get(&format!("/batches?{asked}")).await.with(200);
+        let ids = page["batches"].as_array().expect("batches").iter();
+        ids.map(|batch| text(&batch["id"])).collect::<Vec<_>>()
+    };
+    assert_eq!(found("result=not_looked").await.len(), 2);
+    kitchen.post(&format!("/batches/{good}/results"), look("glossy")).await.with(201);
+    kitchen.post(&format!("/batches/{bad}/results"), look("dull")).await.with(201);
+    assert_eq!(found("result=good").await, [good.clone()]);
+    assert_eq!(found("result=faulty&fault=dull&family=dark").await, [bad.clone()]);
+    assert_eq!(found("fault=cracks").await, Vec::<String>::new());
+    assert_eq!(found("family=ruby").await, Vec::<String>::new());
+    assert_eq!(found("kind=slab&method=seed").await.len() + found("kind=slab").await.len(), 2);
+    assert_eq!(found("colour=blue").await, Vec::<String>::new());
+    let star = |batch: &str| format!("/batches/{batch}/starred");
+    kitchen.put(&star(&good), None, json!({ "starred": true })).await.with(204);
+    assert_eq!(found("starred=true").await, [good.clone()]);
+    assert_eq!(kitchen.batch_now(&good).await["starred"], true);
+    kitchen.put(&star(&good), None, json!({ "starred": "yes" })).await.refuses("starred");
+    kitchen.put(&star(&Uuid::nil().to_string()), None, json!({ "starred": true })).await.with(404);
+    assert_eq!(found("pictured=true").await, Vec::<String>::new());
+    let tomorrow = (kitchen.now() + TimeDelta::days(1)).format("%Y-%m-%dT%H:%M:%SZ");
+    assert_eq!(found(&format!("from={tomorrow}")).await, Vec::<String>::new());
+    assert_eq!(found(&format!("until={tomorrow}")).await.len(), 2);
+    for (wrong, field) in [
+        ("fault=haunted".to_owned(), "fault"),
+        ("family=moon".to_owned(), "family"),
+        (format!("kind={}", "x".repeat(50)), "kind"),
+        (format!("from={tomorrow}&until=2020-01-01T00:00:00Z"), "until"),
+        ("gear=oven".to_owned(), "gear"),
+    ] {
+        let said = kitchen.get(&format!("/batches?{wrong}")).await;
+        assert!(said.status.is_client_error(), "{field}: {} {}", said.status, said.body);
+    }
+    // A result that comes later is found too.
+    let mut cracked = look("glossy");
+    cracked["seen"] = json!(["cracks"]);
+    kitchen.post(&format!("/batches/{good}/results"), cracked).await.with(201);
+    assert_eq!(found("fault=cracks").await, [good]);
+}
+
+#[actix_web::test]
+async fn bowls_are_compared_and_the_log_tells_only_what_it_can() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Bark").await;
+    let mut bowls = Vec::new();
+    for i in 0..6 {
+        let opened = kitchen.opened(&plan).await;
+        let bowl = text(&opened["bowl"]["id"]);
+        for temp_c in [44.0, 46.0] {
+            kitchen.pass(TimeDelta::minutes(2));
+            kitchen.read(&bowl, json!({ "temp_c": temp_c })).await.with(201);
+        }
+        kitchen.act(&bowl, json!({ "kind": "off_heat" })).await.with(201);
+        let poured_c = if i == 5 { 33.4 } else { 31.4 };
+        for temp_c in [36.0, poured_c] {
+            kitchen.pass(TimeDelta::minutes(4));
+            kitchen.read(&bowl, json!({ "temp_c": temp_c })).await.with(201);
+        }
+        kitchen.act(&bowl, json!({ "kind": "poured" })).await.with(201);
+        let path = format!("/batches/{}/results", text(&opened["batch_id"]));
+        let gloss = if i == 5 { "dull" } else { "glossy" };
+        kitchen.post(&path, look(gloss)).await.with(201);
+        bowls.push(bowl);
+    }
+    let asked = format!("/log/compare?bowls={},{}", bowls[0], bowls[5]);
+    let beside = kitchen.get(&asked).await.with(200);
+    let [fine, warm] = [&beside[0], &beside[1]];
+    assert!(fine["moments"]["off_heat"].is_string() && fine["moments"]["poured"].is_string());
+    assert_eq!((&warm["seen"], &warm["looked"]), (&json!(["dull"]), &json!(true)));
+    let first = &warm["facts"][0];
+    assert_eq!((&first["factor"], &first["stands_out"]), (&json!("poured"), &json!(true)));
+    assert!(fine["facts"].as_array().expect("facts").iter().all(|f| f["stands_out"] == false));
+    for wrong in ["", &bowls[0], "moon,sun", &vec![bowls[0].as_str(); 5].join(",")] {
+        kitchen.get(&format!("/log/compare?bowls={wrong}")).await.refuses("bowls");
+    }
+    let gone = format!("/log/compare?bowls={},{}", bowls[0], Uuid::nil());
+    kitchen.get(&gone).await.with(404);
+    let told = kitchen.get("/log/patterns").await.with(200);
+    // One on a side says nothing, whatever it was.
+    assert_eq!((&told["found"], &told["cases"]), (&json!([]), &json!(6)));
+    let months = told["months"].as_array().expect("months");
+    assert_eq!((&months[0]["looked"], &months[0]["good"]), (&json!(6), &json!(5)));
+}

@@ -5,7 +5,7 @@ use craft::batch::{Event, EventKind, Stage};
 use craft::bowl::{ActionKind, Record, Seen};
 use craft::result::{Gloss, Look, Looks, Released, Snap, Streaks, Symptom};
 use craft::units::{grams, seconds};
-use store::batches::{BatchesOf, ClockRow};
+use store::batches::{BatchesOf, ClockRow, Narrowed};
 use store::bowls::BowlStatus;
 use store::plans::PlansOf;
 use store::{Connection, Page, Pool, Sent, StoreError};
@@ -133,7 +133,9 @@ async fn where_a_batch_stands_is_kept_and_found_by() {
         begin(&pool, one).await.expect("kept");
     }
     let listed = async |of: BatchesOf| {
-        let lines = store::batches::list(&pool, of, None, Page::first(9)).await.expect("a list");
+        let lines = store::batches::list(&pool, of, None, &Narrowed::default(), Page::first(9))
+            .await
+            .expect("a list");
         lines.into_iter().map(|line| line.id).collect::<Vec<_>>()
     };
     assert_eq!(listed(BatchesOf::UnderWay).await.len(), 2);
