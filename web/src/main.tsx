@@ -36,6 +36,10 @@ const LabelsOfBatch = lazy(async () => ({
 const DisplayPage = lazy(() => import("./display/DisplayPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
 const ClinicPage = lazy(() => import("./clinic/ClinicPage"));
+const ComparePage = lazy(() => import("./compare/ComparePage"));
+const PatternsPage = lazy(() => import("./compare/PatternsPage"));
+const PrintedBatch = lazy(() => import("./logbook/PrintedBatch"));
+const YearPage = lazy(() => import("./logbook/YearPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
 
 const queries = new QueryClient({
@@ -66,6 +70,10 @@ const router = createBrowserRouter([
       { path: "bench/:bowlId", element: later(<BenchPage />) },
       { path: "log", element: later(<LogPage />) },
       { path: "log/clinic", element: later(<ClinicPage />) },
+      { path: "log/compare", element: later(<ComparePage />) },
+      { path: "log/patterns", element: later(<PatternsPage />) },
+      { path: "log/year/:year?", element: later(<YearPage />) },
+      { path: "log/:batchId/page", element: later(<PrintedBatch />) },
       { path: "log/:batchId", element: later(<LogBatchPage />) },
       { path: "log/:batchId/labels", element: later(<LabelsOfBatch />) },
       { path: "shelf/:place?", element: later(<ShelfPage />) },

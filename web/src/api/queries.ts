@@ -32,6 +32,7 @@ import {
   type WindowsAnswer,
 } from "./client";
 import { accepted, Refusal } from "./refusal";
+import type { paths } from "./schema";
 
 /** What is read once and shown in more than one place. */
 export const keys = {
@@ -44,6 +45,7 @@ export const keys = {
   underWay: ["lists", "under-way"] as const,
   reminders: ["reminders"] as const,
   looksDue: ["looks-due"] as const,
+  patterns: ["lists", "patterns"] as const,
   shelf: ["shelf"] as const,
   /** Every list of plans or batches, and whatever else changes as they come and go. */
   lists: ["lists"] as const,
@@ -305,14 +307,25 @@ export function usePlans(of: PlansOf, search: string) {
 /** Which batches: those under way, those that are over, made or given up, or what was deleted. */
 export type BatchesOf = "under_way" | "over" | "made" | "given_up" | "deleted";
 
+/** What a list of batches is narrowed to, besides words. */
+export type Narrowed = Omit<
+  NonNullable<paths["/api/v1/batches"]["get"]["parameters"]["query"]>,
+  "of" | "search" | "after" | "most"
+>;
+
 /** Batches, those of the newest activity first, a page after the other. */
-export function useBatches(of: BatchesOf, search: string) {
+export function useBatches(of: BatchesOf, search: string, narrowed: Narrowed = {}) {
   return useInfiniteQuery({
-    queryKey: [...keys.lists, "batches", of, search],
+    queryKey: [...keys.lists, "batches", of, search, narrowed],
     placeholderData: keepPreviousData,
     initialPageParam: "",
     queryFn: async ({ pageParam }) => {
-      const query = { of, ...(search && { search }), ...(pageParam && { after: pageParam }) };
+      const query = {
+        of,
+        ...narrowed,
+        ...(search && { search }),
+        ...(pageParam && { after: pageParam }),
+      };
       return accepted<BatchPage>(await api.GET("/api/v1/batches", { params: { query } }));
     },
     getNextPageParam: (page) => page.next ?? undefined,

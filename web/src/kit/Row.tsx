@@ -117,7 +117,7 @@ export function Row(props: Props) {
 }
 
 /** What is made, drawn; of what an earlier release kept only its chocolates are known. */
-function Drawn({ of }: { of: Of }) {
+export function Drawn({ of }: { of: Pick<Of, "kinds" | "families" | "colours"> }) {
   const kind = sketchOf(of.kinds[0]);
   if (kind) return <KindSketch of={kind} families={of.families} colours={of.colours} />;
   return (

@@ -11,6 +11,7 @@ import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import type { TakenOut } from "../kit/Undone";
 import { WayTo } from "../kit/WayTo";
+import { StarButton } from "./StarButton";
 
 const Anchor = chakra("a");
 
@@ -66,9 +67,11 @@ export function BatchActions({ batch }: { batch: Batch }) {
       <Box display="flex" gap="4" mb="2" flexWrap="wrap">
         <WayTo to={`/build/${id}`}>The guide</WayTo>
         {plan_id && <WayTo to={`/plans/${plan_id}`}>The plan</WayTo>}
+        <WayTo to={`/log/${id}/page`}>On one page</WayTo>
       </Box>
       {!batch.unreadable && <MakeAgain batch={batch} />}
       <Box display="flex" gap="2" flexWrap="wrap" mt="2">
+        <StarButton batch={batch} />
         {batch.closed_at ? (
           <Button {...look} onClick={() => close.mutate(false)}>
             Take it up again

@@ -208,6 +208,9 @@ function Entry({ batch, known, onChoose }: Props) {
                 />
               </Suspense>
             </Box>
+            {bowl.poured_at && (
+              <WayTo to={`/log/compare?bowls=${bowl.id}`}>Compare it with another bowl</WayTo>
+            )}
             {bowl.doubted > 0 && (
               <Box fontSize="sm" color="fg.muted" mt="2">
                 Open rings: {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"},

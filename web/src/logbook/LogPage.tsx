@@ -1,8 +1,9 @@
-import { Box, chakra, Heading } from "@chakra-ui/react";
-import { useState } from "react";
+import { Box, Button, chakra, Heading } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
-import { type BatchesOf, useBatches } from "../api/queries";
+import { type BatchesOf, type Narrowed, useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
+import { Fold } from "../kit/Fold";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
 import { Failed, Loading, Standing } from "../kit/Standing";
@@ -11,6 +12,9 @@ import { WayTo } from "../kit/WayTo";
 import { WhichOf } from "../kit/WhichOf";
 import { LooksDue } from "../looks/LooksDue";
 import { BringInBowl } from "./BringInBowl";
+import { bounds, Calendar } from "./Calendar";
+import { Filters } from "./Filters";
+import { Wall } from "./Wall";
 
 const Link = chakra(RouterLink);
 
@@ -18,17 +22,31 @@ type LogOf = Extract<BatchesOf, "over" | "made" | "given_up">;
 
 const which: Record<LogOf, string> = { over: "All", made: "Made", given_up: "Given up" };
 
+const views = { list: "List", wall: "Pictures", calendar: "Calendar" } as const;
+type View = keyof typeof views;
+
 /** Every batch that came to an end, that of the newest activity first. */
 export default function LogPage() {
   const [search, setSearch] = useState("");
   const [of, setOf] = useState<LogOf>("over");
-  const batches = useBatches(of, search);
+  const [narrowed, setNarrowed] = useState<Narrowed>({});
+  const [view, setView] = useState<View>("list");
+  const [month, setMonth] = useState(() => new Date());
+  const calendar = view === "calendar";
+  const batches = useBatches(of, search, calendar ? { ...narrowed, ...bounds(month) } : narrowed);
+  // A month is shown whole.
+  const more = calendar && batches.hasNextPage && !batches.isFetchingNextPage;
+  useEffect(() => {
+    if (more) batches.fetchNextPage();
+  }, [more, batches.fetchNextPage]);
   const navigate = useNavigate();
   if (batches.error) {
     return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data) return <Loading what="the log" />;
   const none = batches.data.length === 0;
+  const filters = Object.keys(narrowed).length;
+  const asked = search !== "" || of !== "over" || filters > 0 || calendar;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1100px" width="full" mx="auto">
       <Box
@@ -44,12 +62,14 @@ export default function LogPage() {
         </Heading>
         <Box display="flex" gap="4" flexWrap="wrap" alignItems="center">
           <WayTo to="/log/clinic">What went wrong?</WayTo>
+          <WayTo to="/log/patterns">What the log tells</WayTo>
+          <WayTo to="/log/year">The year</WayTo>
           <BringInBowl />
         </Box>
       </Box>
       <Undone />
       <LooksDue />
-      {none && search === "" && of === "over" ? (
+      {none && !asked ? (
         <Standing
           title="The log is empty"
           action={{ label: "Plans", onClick: () => navigate("/plans") }}
@@ -63,19 +83,45 @@ export default function LogPage() {
             <SearchField of="the log" onSearch={setSearch} />
           </Box>
           <WhichOf label="Which batches" value={of} choices={which} onChange={setOf} />
+          <WhichOf label="How they are shown" value={view} choices={views} onChange={setView} />
+          <Box flex="1 1 100%">
+            <Fold
+              title="Narrow it down"
+              value={
+                filters === 0
+                  ? "Chocolate, kind, colour, method, result, fault, gear, date"
+                  : `${filters} ${filters === 1 ? "condition" : "conditions"}`
+              }
+            >
+              <Filters narrowed={narrowed} onChange={setNarrowed} />
+              {filters > 0 && (
+                <Button
+                  variant="outline"
+                  minH="48px"
+                  justifySelf="start"
+                  onClick={() => setNarrowed({})}
+                >
+                  Show everything
+                </Button>
+              )}
+            </Fold>
+          </Box>
         </Box>
       )}
-      {none && (search !== "" || of !== "over") && (
+      {none && asked && !calendar && (
         <Box color="fg.muted">
           {search ? `No batch with “${search}” in it.` : "None of these yet."}
         </Box>
       )}
-      {batches.data.map((batch) => (
-        <Link key={batch.id} to={`/log/${batch.id}`} display="block" mb="2">
-          <BatchRow batch={batch} />
-        </Link>
-      ))}
-      <More list={batches} />
+      {calendar && <Calendar month={month} batches={batches.data} onMonth={setMonth} />}
+      {view === "wall" && <Wall batches={batches.data} />}
+      {view === "list" &&
+        batches.data.map((batch) => (
+          <Link key={batch.id} to={`/log/${batch.id}`} display="block" mb="2">
+            <BatchRow batch={batch} />
+          </Link>
+        ))}
+      {!calendar && <More list={batches} />}
     </Box>
   );
 }

@@ -66,6 +66,19 @@ impl Factor {
         values
     }
 
+    /// Where makers draw the line (*custom*).
+    pub(super) fn edge(self) -> f64 {
+        match self {
+            Self::Poured | Self::Test => 0.5,
+            Self::Peak => 2.0,
+            Self::Seed => 0.9,
+            Self::StirGap => 120.0,
+            Self::Worked => 20.0,
+            Self::Room => 22.0,
+            Self::Humidity => 60.0,
+        }
+    }
+
     /// As finely as it is told.
     pub(super) fn step(self) -> f64 {
         match self {

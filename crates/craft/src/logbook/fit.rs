@@ -43,9 +43,14 @@ pub fn fitted(setup: &Setup, record: &Record) -> Fit {
     let moments = (1..).map(|n| off + EVERY * n).take_while(|at| *at + AHEAD <= end).take(MOST);
     for at in moments {
         let then = at + AHEAD;
-        // To look and to stir moves nothing; whatever else is done, does.
+        // To stir and to test moves nothing; whatever else is done, does.
         let left_alone = record.actions().all(|action| {
-            action.at < at || action.at > then || matches!(action.kind, ActionKind::Stirred)
+            action.at < at
+                || action.at > then
+                || matches!(
+                    action.kind,
+                    ActionKind::Stirred | ActionKind::TestStarted | ActionKind::TestSeen { .. }
+                )
         });
         let read = record.readings().iter().min_by_key(|one| (one.at - then).abs());
         let Some(read) = read.filter(|one| left_alone && (one.at - then).abs() <= NEAR) else {
@@ -98,6 +103,7 @@ pub fn how_well<'a>(fits: impl IntoIterator<Item = &'a Fit>) -> Option<Fitted> {
 mod tests {
     use super::*;
     use crate::chocolate::Family;
+    use crate::method::Method;
     use crate::plan::{BowlInputs, bowl};
     use crate::pot::{Evening, evening};
 
@@ -105,7 +111,10 @@ mod tests {
     fn forecasts_of_simulated_evenings_fit() {
         let fits: Vec<Fit> = (0..4)
             .map(|seed| {
-                let inputs = BowlInputs::alone(Family::Dark, 600.0);
+                // By seeding there is always something to do; this comes down by itself.
+                let mut inputs = BowlInputs::alone(Family::Dark, 600.0);
+                inputs.method = Method::find("ready_crystals");
+                inputs.kitchen.ready_crystals = true;
                 let run = bowl(&inputs).expect("a plan").run(DateTime::UNIX_EPOCH);
                 fitted(&run.setup, &evening(&run, &Evening::calm(seed)).record)
             })

@@ -53,12 +53,10 @@ async fn why_it_streaked_is_told_by_its_record_and_goes_into_the_next_plan() {
         page.is_accessible().await?;
         page.touch("Begin it like this").await?;
         page.until_said("Milk bark for the youngest visitors").await?;
-        for _ in 0..6 {
-            if page.shown("build-now").await.is_ok_and(|now| now.contains("Learned: Stir")) {
-                break;
-            }
-            page.touch("Done").await?;
-        }
+        page.until_shown("build-now", "Line the tray").await?;
+        page.touch("Done").await?;
+        page.until_shown("build-now", "Weigh out").await?;
+        page.touch("Done").await?;
         page.until_shown("learned", "Learned: Stir from the bottom").await?;
         Ok(())
     })
@@ -128,6 +126,71 @@ async fn what_went_wrong_is_asked_without_a_batch_and_an_answer_tells_it_apart()
         page.until_shown("causes", "Dew from the fridge").await?;
         page.touch("Sugar bloom").await?;
         page.until_said("Choose what you see.").await?;
+        page.is_accessible().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_log_is_narrowed_down_marked_seen_in_pictures_and_by_the_month() {
+    browse("narrowed", async |page| {
+        page.go("/log").await?;
+        page.until_said("Hazelnut dark, gift pieces").await?;
+        page.touch("Hazelnut dark, gift pieces").await?;
+        page.touch("Mark it").await?;
+        page.until_said("Marked").await?;
+        page.go("/log").await?;
+        page.touch("Narrow it down").await?;
+        page.choose("Came out", "with a fault").await?;
+        page.choose("Chocolate", "Milk").await?;
+        let gone = "return !document.body.innerText.includes('Hazelnut dark')";
+        page.until_script(gone, "narrowed", |is| *is == json!(true)).await?;
+        page.until_said("Bark for the eclipse talk").await?;
+        page.touch("Show everything").await?;
+        page.touch("Marked").await?;
+        page.until_said("Hazelnut dark, gift pieces").await?;
+        let others = "return !document.body.innerText.includes('White sheet, second go')";
+        page.until_script(others, "only what is marked", |is| *is == json!(true)).await?;
+        page.touch("Pictures").await?;
+        page.until_shown("wall", "Hazelnut dark").await?;
+        page.is_accessible().await?;
+        page.touch("Show everything").await?;
+        page.touch("Calendar").await?;
+        page.touch("Month before").await?;
+        page.is_accessible().await?;
+        page.go("/log/year/2001").await?;
+        page.until_said("Nothing was made in this year.").await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_fault_and_its_mending_are_seen_beside_each_other_and_the_log_tells_the_pattern() {
+    browse("compared", async |page| {
+        page.go("/log").await?;
+        page.touch("Milk bark for the youngest visitors").await?;
+        page.touch("Compare it with another bowl").await?;
+        page.until_said("Pick another").await?;
+        page.touch("Youngest visitors' milk bark, second go").await?;
+        let told = page.until_shown("compared", "stands out").await?;
+        ensure!(told.contains("Longest pause in stirring"), "{told}");
+        ensure!(told.contains("grey streaks") && told.contains("without a fault"), "{told}");
+        page.until_count("[data-testid='overlay'] .compared path", 2).await?;
+        page.touch("The pour").await?;
+        page.until_count("[data-testid='overlay'] .compared path", 2).await?;
+        page.is_accessible().await?;
+        page.touch("Take Milk bark for the youngest visitors out").await?;
+        page.until_said("Pick another").await?;
+        page.go("/log/patterns").await?;
+        page.until_said("A pause in stirring of more than 120 s: 8 of 8 had a fault").await?;
+        page.until_shown("months", "of").await?;
+        page.is_accessible().await?;
+        page.go("/log").await?;
+        page.touch("Milk bark for the youngest visitors").await?;
+        page.touch("On one page").await?;
+        page.until_shown("printed-batch", "Not stirred enough").await?;
+        page.find(".recharts-line-curve").await?;
+        ensure!(page.printed_pages().await? == 1, "a batch on one page");
         page.is_accessible().await
     })
     .await;

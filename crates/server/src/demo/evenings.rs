@@ -1,6 +1,7 @@
 //! What is made at Quillmere, and how it went.
 
 use craft::boxes::{InEach, Portion};
+use craft::cause::Cause;
 use craft::chocolate::Family;
 use craft::colour::Way;
 use craft::dip::DippedShape;
@@ -8,7 +9,8 @@ use craft::filling::Ingredient;
 use craft::method::{Kitchen, Method};
 use craft::pantry::Spooned;
 use craft::plan::{
-    BowlInputs, PackedAs, PackingInputs, PlanInputs, RecipeInputs, RecipePart, WrappingInputs,
+    BowlInputs, PackedAs, PackingInputs, PlanInputs, RecipeInputs, RecipePart, WatchFor,
+    WrappingInputs,
 };
 use craft::result::{Gloss, Looks, Released, Snap, Streaks};
 use craft::shell::{MouldInputs, ShellWay};
@@ -54,13 +56,13 @@ pub(super) struct Sheet {
     pub went: Went,
 }
 
-const GOOD: Looks = Looks {
+pub(super) const GOOD: Looks = Looks {
     gloss: Gloss::Glossy,
     snap: Snap::Clean,
     released: Released::Freely,
     streaks: Streaks::None,
 };
-const FAIR: Looks = Looks {
+pub(super) const FAIR: Looks = Looks {
     gloss: Gloss::Satin,
     snap: Snap::Clean,
     released: Released::Freely,
@@ -68,7 +70,7 @@ const FAIR: Looks = Looks {
 };
 
 /// One slab of one chocolate.
-fn inputs(
+pub(super) fn inputs(
     family: Family,
     tray: TrayInputs,
     thickness_mm: f64,
@@ -94,6 +96,13 @@ fn inputs(
             WorkInputs::Slab(slab(family, tray, thickness_mm)),
         )],
     }
+}
+
+/// The same with what was learned from one before.
+fn learned(plan: PlanInputs, cause: Cause) -> PlanInputs {
+    let watch_for = plan.components.iter().map(|made| made.key.clone());
+    let watch_for = watch_for.map(|component| WatchFor { component, cause }).collect();
+    PlanInputs { watch_for, ..plan }
 }
 
 /// The same with something on top, so that every piece gets some.
@@ -441,6 +450,16 @@ pub(super) fn sheets() -> Vec<Sheet> {
                 (1, FAIR, "A few pale swirls where I stopped stirring to answer the door."),
                 (25, FAIR, "Snaps well. The swirls stay."),
             ]),
+        },
+        Sheet {
+            name: "Youngest visitors' milk bark, second go",
+            note: "Stirred all the way down, with somebody else at the door.",
+            days_ago: 1,
+            inputs: learned(
+                inputs(Family::Milk, tray(300.0, 200.0), 4.5, 19.0, 47.0),
+                Cause::PoorStirring,
+            ),
+            went: Went::Poured(&[(20, GOOD, "No swirls this time.")]),
         },
         Sheet {
             name: "Hazelnut dark, gift pieces",

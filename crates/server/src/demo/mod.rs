@@ -7,6 +7,7 @@
 mod evenings;
 mod pieces;
 mod shelf;
+mod year;
 
 use chrono::{DateTime, Datelike, TimeDelta, Utc, Weekday};
 use craft::bowl::{Action, ActionKind, Phase, Reading, Record};
@@ -40,7 +41,8 @@ pub async fn load(pool: &Pool, now: WallTime) -> Result<(), StoreError> {
         pool,
         async |tx: &mut Connection| {
             shelf::load(tx, now).await?;
-            let mut sheets: Vec<_> = evenings::sheets().into_iter().enumerate().collect();
+            let now_and_then = evenings::sheets().into_iter().chain(year::sheets());
+            let mut sheets: Vec<_> = now_and_then.enumerate().collect();
             // In the order in which they were made: each learns from those before it.
             sheets.sort_by_key(|(_, sheet)| std::cmp::Reverse(sheet.days_ago));
             for (number, sheet) in sheets {

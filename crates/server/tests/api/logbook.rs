@@ -240,15 +240,15 @@ async fn a_batch_is_found_by_what_it_is_and_how_it_came_out() {
     assert_eq!(found("result=not_looked").await.len(), 2);
     kitchen.post(&format!("/batches/{good}/results"), look("glossy")).await.with(201);
     kitchen.post(&format!("/batches/{bad}/results"), look("dull")).await.with(201);
-    assert_eq!(found("result=good").await, [good.clone()]);
-    assert_eq!(found("result=faulty&fault=dull&family=dark").await, [bad.clone()]);
+    assert_eq!(found("result=good").await, [good.as_str()]);
+    assert_eq!(found("result=faulty&fault=dull&family=dark").await, [bad.as_str()]);
     assert_eq!(found("fault=cracks").await, Vec::<String>::new());
     assert_eq!(found("family=ruby").await, Vec::<String>::new());
     assert_eq!(found("kind=slab&method=seed").await.len() + found("kind=slab").await.len(), 2);
     assert_eq!(found("colour=blue").await, Vec::<String>::new());
     let star = |batch: &str| format!("/batches/{batch}/starred");
     kitchen.put(&star(&good), None, json!({ "starred": true })).await.with(204);
-    assert_eq!(found("starred=true").await, [good.clone()]);
+    assert_eq!(found("starred=true").await, [good.as_str()]);
     assert_eq!(kitchen.batch_now(&good).await["starred"], true);
     kitchen.put(&star(&good), None, json!({ "starred": "yes" })).await.refuses("starred");
     kitchen.put(&star(&Uuid::nil().to_string()), None, json!({ "starred": true })).await.with(404);
@@ -305,7 +305,7 @@ async fn bowls_are_compared_and_the_log_tells_only_what_it_can() {
     let first = &warm["facts"][0];
     assert_eq!((&first["factor"], &first["stands_out"]), (&json!("poured"), &json!(true)));
     assert!(fine["facts"].as_array().expect("facts").iter().all(|f| f["stands_out"] == false));
-    for wrong in ["", &bowls[0], "moon,sun", &vec![bowls[0].as_str(); 5].join(",")] {
+    for wrong in ["", &bowls[0], "moon,sun", &[bowls[0].as_str(); 5].join(",")] {
         kitchen.get(&format!("/log/compare?bowls={wrong}")).await.refuses("bowls");
     }
     let gone = format!("/log/compare?bowls={},{}", bowls[0], Uuid::nil());
