@@ -35,6 +35,14 @@ async fn main() -> anyhow::Result<()> {
     let hazelnut = found(&batches, "Hazelnut", "id")?;
     let planets = named("Three days of planets")?;
 
+    let bowl_of = async |name: &str| {
+        let named = |batch: &&Value| batch["name"] == name;
+        let batch = batches.iter().find(named).context("in the demo")?;
+        let id = batch["id"].as_str().context("an id")?;
+        let got = client.get(format!("{api}/batches/{id}")).send().await?.error_for_status()?;
+        let batch: Value = got.json().await?;
+        anyhow::Ok(batch["bowls"][0]["id"].as_str().context("a bowl")?.to_owned())
+    };
     let page = Page::open(kitchen).await?;
     page.prefer("light").await?;
     let folder = root().join("docs/screenshots");
@@ -62,6 +70,15 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/log/{hazelnut}")).await?;
     page.find(".recharts-line-curve").await?;
     take("log-batch").await?;
+    // A fault, and the batch that mended it.
+    let (streaked, mended) = (
+        bowl_of("Milk bark for the youngest visitors").await?,
+        bowl_of("Youngest visitors' milk bark, second go").await?,
+    );
+    page.go(&format!("/log/compare?bowls={streaked},{mended}")).await?;
+    page.until_shown("compared", "stands out").await?;
+    page.until_count("[data-testid='overlay'] .compared path", 2).await?;
+    take("compare").await?;
     page.go("/shelf").await?;
     page.until_said("Dark 66 %, the big bag").await?;
     take("shelf").await?;
@@ -76,9 +93,6 @@ async fn main() -> anyhow::Result<()> {
     page.go(&format!("/plans/{planets}/boxes")).await?;
     page.until_shown("fills", "The plan fills").await?;
     take("boxes").await?;
-    page.go(&format!("/plans/{planets}/cost")).await?;
-    page.until_shown("cost-total", "€").await?;
-    take("cost").await?;
     page.go(&format!("/plans/{planets}/labels")).await?;
     page.find("[data-testid=label]").await?;
     // Once its letters are fitted to what it says.

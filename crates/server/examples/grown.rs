@@ -24,6 +24,7 @@ struct Kitchen {
     api: String,
     client: Client,
     bowl: String,
+    poured: Vec<String>,
 }
 
 impl Kitchen {
@@ -35,16 +36,19 @@ impl Kitchen {
         let running = serve(state.clone(), 0, None).await?;
         actix_web::rt::spawn(running.server);
         let api = format!("http://{}/api/v1", running.address);
-        let mut kitchen = Self { state, api, client: Client::new(), bowl: String::new() };
+        let mut kitchen =
+            Self { state, api, client: Client::new(), bowl: String::new(), poured: Vec::new() };
         let batch;
         (batch, kitchen.bowl) = kitchen.opened().await?;
         let looks = json!({ "id": Uuid::new_v4(), "gloss": "glossy", "snap": "clean",
             "released": "freely", "streaks": "none", "note": "" });
         kitchen.post(&format!("/batches/{batch}/results"), looks).await?;
-        kitchen
-            .post(&format!("/bowls/{}/actions", kitchen.bowl), json!({ "kind": "poured" }))
-            .await?;
-        (_, kitchen.bowl) = kitchen.opened().await?;
+        for _ in 0..2 {
+            let path = format!("/bowls/{}/actions", kitchen.bowl);
+            kitchen.post(&path, json!({ "kind": "poured" })).await?;
+            kitchen.poured.push(kitchen.bowl.clone());
+            (_, kitchen.bowl) = kitchen.opened().await?;
+        }
         Ok(kitchen)
     }
 
@@ -81,6 +85,10 @@ impl Kitchen {
                     let path = format!("/bowls/{}/actions", self.bowl);
                     self.post(&path, json!({ "kind": "stirred" })).await?;
                 }
+                "two bowls compared" => {
+                    let [one, other] = [&self.poured[0], &self.poured[1]];
+                    self.get(&format!("/log/compare?bowls={one},{other}")).await?;
+                }
                 path => {
                     self.get(path).await?;
                 }
@@ -114,13 +122,30 @@ impl Kitchen {
              SELECT UNHEX(MD5(CONCAT('w', b.seq))), UNHEX(MD5(CONCAT('r', b.seq, '-', r.seq))),
                     NOW(3) - INTERVAL b.seq MINUTE + INTERVAL r.seq SECOND, 31.5, 'probe'
              FROM seq_1_to_10000 b JOIN seq_1_to_190 r",
-            "INSERT INTO results (batch_id, id, noted_at, document)
-             SELECT UNHEX(MD5(CONCAT('b', s.seq))), UNHEX(MD5(CONCAT('o', s.seq))), r.noted_at, r.document
+            "INSERT INTO results (batch_id, id, noted_at, looked_at, document)
+             SELECT UNHEX(MD5(CONCAT('b', s.seq))), UNHEX(MD5(CONCAT('o', s.seq))), r.noted_at,
+                    r.looked_at, r.document
              FROM (SELECT * FROM results LIMIT 1) r JOIN seq_1_to_10000 s",
             "INSERT INTO photos (id, batch_id, taken_at, width, height, jpeg)
              SELECT UNHEX(MD5(CONCAT('f', seq))), UNHEX(MD5(CONCAT('b', seq))), NOW(3), 1600, 1200,
                     REPEAT('x', 20000)
              FROM seq_1_to_10000 WHERE seq % 5 = 0",
+            "INSERT INTO findings (batch_id, component, made_at, faulty, poured, peak, test, seed,
+                                   stir_gap, worked, room, humidity)
+             SELECT UNHEX(MD5(CONCAT('b', seq))), 'slab', NOW(3) - INTERVAL seq HOUR, seq % 7 = 0,
+                    RAND(), 5 * RAND(), seq % 2, RAND(), 300 * RAND(), 30 * RAND(), 18 + 6 * RAND(),
+                    40 + 30 * RAND()
+             FROM seq_1_to_10000",
+            "INSERT INTO tags (batch_id, tag)
+             SELECT UNHEX(MD5(CONCAT('b', seq))), tag FROM seq_1_to_10000,
+                    (SELECT 'family:dark' AS tag UNION ALL SELECT 'kind:slab' UNION ALL
+                     SELECT 'method:seed_down') AS all_have",
+            "INSERT INTO tags (batch_id, tag)
+             SELECT UNHEX(MD5(CONCAT('b', seq))), IF(seq % 7 = 0, 'result:faulty', 'result:good')
+             FROM seq_1_to_10000",
+            "INSERT INTO tags (batch_id, tag)
+             SELECT UNHEX(MD5(CONCAT('b', seq))), 'fault:cracks' FROM seq_1_to_10000 WHERE seq > 9998",
+            "UPDATE batches SET found = changes WHERE name LIKE 'Bark %'",
         ];
         for copy in copies {
             self.state.pool.execute(copy).await?;
@@ -174,6 +199,11 @@ async fn main() -> anyhow::Result<()> {
         "/plans?search=bark%209999",
         "/batches?of=over",
         "/batches?of=under_way",
+        "/batches?result=faulty",
+        "/batches?fault=cracks",
+        "/log/patterns",
+        "two bowls compared",
+        "/looks",
         "/bench",
         "/reminders",
         "a reading",

@@ -107,7 +107,7 @@ impl TemperingPace {
         Self { typical, least: (typical * 0.7).max(min), most: (typical * 1.9).min(max) }
     }
 
-    pub(super) fn check(self, check: &mut Checker) {
+    pub(crate) fn check(self, check: &mut Checker) {
         for (name, value) in [("typical", self.typical), ("least", self.least), ("most", self.most)]
         {
             let field = format!("tempering_pace.{name}");

@@ -4,7 +4,6 @@
 //! came away, how gloss and snap settled, whether bloom comes, whether it lasts.
 
 use chrono::{DateTime, TimeDelta, Utc};
-use serde::Serialize;
 
 use crate::words::worded;
 
@@ -36,8 +35,7 @@ impl LookAfter {
 }
 
 /// A look that it is time for.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
 pub struct Due {
     /// Which.
     pub after: LookAfter,

@@ -31,7 +31,7 @@ use uuid::Uuid;
 
 use crate::boxes::spare_learned;
 use crate::catalogue::shelf as say;
-use crate::check::{Checker, Fault};
+use crate::check::{self, Checker, Fault};
 use crate::chocolate::{Chocolate, Family};
 use crate::colour::PigmentInputs;
 use crate::learn::{GearNumbers, Learned, Number, learned_value, spread};
@@ -273,7 +273,13 @@ impl Shelf {
     pub fn fill(&self, inputs: &PlanInputs) -> Result<PlanInputs, Vec<Fault>> {
         let mut check = Checker::new();
         let mut filled = inputs.clone();
+        // What is put in here is stated too: it must not come back as it was, unread.
+        check.optional("setting_pace", inputs.setting_pace, check::SETTING_PACE);
+        if let Some(pace) = inputs.tempering_pace {
+            pace.check(&mut check);
+        }
         for (i, bowl) in filled.bowls.iter_mut().enumerate() {
+            bowl.learned = bowl.learned.check(&format!("bowls[{i}].learned"), &mut check);
             match self.fill_bowl(bowl) {
                 Ok(with_numbers) => *bowl = with_numbers,
                 Err(faults) => {

@@ -16,7 +16,7 @@ craft::messages! {
     given_away_more(given: Number, whole: Number) = "must be at most as many as are whole, {whole}; it is {given}";
     at_most_entries(most: Count) = "must be at most {most}";
     after_the_beginning() = "must be after `from`";
-    one_to_four_bowls(given: Count) = "must be two to four bowls; it is {given}";
+    two_to_four_bowls(given: Count) = "must be two to four bowls, each once; it is {given}";
     not_complete() = "is not complete";
     action_of_this_bowl() = "must be an action of this bowl";
     action_with_a_weight() = "must be an action with a weight";

@@ -1,7 +1,7 @@
 //! The log as a whole: bowls beside each other, what goes with good and bad results, how well forecasts
 //! fitted, how it went over the months.
 
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 use actix_web::{get, web};
 use chrono::{DateTime, Utc};
@@ -137,8 +137,9 @@ pub async fn compare(
         .map(|id| Uuid::parse_str(id.trim()))
         .collect::<Result<_, _>>()
         .map_err(|_| Problem::bad_field("bowls", say::not_complete()))?;
-    if !(2..=MOST).contains(&ids.len()) {
-        return Err(Problem::bad_field("bowls", say::one_to_four_bowls(ids.len())));
+    let each: BTreeSet<&Uuid> = ids.iter().collect();
+    if !(2..=MOST).contains(&ids.len()) || each.len() != ids.len() {
+        return Err(Problem::bad_field("bowls", say::two_to_four_bowls(ids.len())));
     }
     catch_up(&state).await?;
     let looked = store::findings::looked(&state.pool).await?;

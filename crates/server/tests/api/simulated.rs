@@ -76,10 +76,10 @@ async fn the_demo_has_evenings_of_every_kind() {
     let kitchen = Kitchen::new().await;
     server::demo::load(&kitchen.state.pool, kitchen.state.wall.now()).await.expect("loads");
     let plans = kitchen.get("/plans").await.with(200);
-    assert_eq!(plans["plans"].as_array().map(Vec::len), Some(13), "{plans:#}");
+    assert_eq!(plans["plans"].as_array().map(Vec::len), Some(28), "{plans:#}");
     let all = kitchen.batches().await;
     let count = |stage: &str| all.iter().filter(|b| b["stage"] == stage).count();
-    assert_eq!((count("under_way"), count("made"), count("lost")), (1, 7, 1), "{all:#?}");
+    assert_eq!((count("under_way"), count("made"), count("lost")), (1, 22, 1), "{all:#?}");
     for batch in &all {
         let whole = kitchen.get(&format!("/batches/{}", text(&batch["id"]))).await.with(200);
         assert!(whole["unreadable"].is_null(), "{whole}");
