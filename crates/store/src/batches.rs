@@ -151,6 +151,27 @@ pub struct Narrowed {
 /// So many tags narrow a list at most.
 pub const MOST_TAGS: usize = 7;
 
+/// A row of a list, as it is read.
+struct Shown {
+    id: Uuid,
+    plan_id: Option<Uuid>,
+    name: String,
+    stage: String,
+    unfinished: bool,
+    summary: Option<String>,
+    readable: bool,
+    begun_at: DateTime<Utc>,
+    ended_at: Option<DateTime<Utc>>,
+    last_at: DateTime<Utc>,
+    deleted_at: Option<DateTime<Utc>>,
+    gave_up: Option<String>,
+    open_bowl: Option<Uuid>,
+    results: i64,
+    latest_result: Option<String>,
+    photo: Option<Uuid>,
+    starred: bool,
+}
+
 /// Which batches a list shows.
 #[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
 pub enum BatchesOf {
@@ -536,10 +557,16 @@ pub async fn list(
         BatchesOf::Made => ["made", "closed", "closed", "closed"],
         BatchesOf::GivenUp => ["lost"; 4],
     };
-    let rows = sqlx::query!(
-        r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
+    let before = page.before.0.0.naive_utc();
+    // What has tags is looked for among what has them, so that the rare is found as soon as the
+    // usual; what a line shows is read of the page alone.
+    macro_rules! lines {
+        ($among:literal $(, $argument:expr)*) => {
+            sqlx::query_as!(
+                Shown,
+                r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
                   unfinished AS "unfinished: bool", summary AS "summary: String",
-                  computed IS NOT NULL AS "readable: bool",
+                  computed IS NOT NULL AS "readable!: bool",
                   begun_at AS "begun_at: DateTime<Utc>", ended_at AS "ended_at: DateTime<Utc>",
                   last_at AS "last_at: DateTime<Utc>", deleted_at AS "deleted_at: DateTime<Utc>",
                   (SELECT w.gave_up FROM bowls w WHERE w.batch_id = batches.id
@@ -551,42 +578,55 @@ pub async fn list(
                    ORDER BY r.looked_at DESC, r.seq DESC LIMIT 1) AS "latest_result: String",
                   (SELECT p.id FROM photos p WHERE p.batch_id = batches.id
                    ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid", starred AS "starred: bool"
-           FROM batches
-           WHERE (deleted_at IS NOT NULL) = ? AND stage IN (?, ?, ?, ?)
-             AND words LIKE ?
-             AND COALESCE(ended_at, begun_at) >= ? AND (? IS NULL OR COALESCE(ended_at, begun_at) < ?)
-             AND (NOT ? OR starred)
-             AND (NOT ? OR EXISTS (SELECT 1 FROM photos p WHERE p.batch_id = batches.id))
-             AND (SELECT COUNT(*) FROM tags t WHERE t.batch_id = batches.id
-                  AND t.tag IN (?, ?, ?, ?, ?, ?, ?)) = ?
-             AND last_at <= ? AND (last_at < ? OR id < ?)
-           ORDER BY last_at DESC, id DESC LIMIT ?"#,
-        deleted,
-        first,
-        second,
-        third,
-        fourth,
-        pattern,
-        from.naive_utc(),
-        until,
-        until,
-        narrowed.starred,
-        narrowed.pictured,
-        one,
-        two,
-        three,
-        four,
-        five,
-        six,
-        seven,
-        wanted.len() as u32,
-        page.before.0.0.naive_utc(),
-        page.before.0.0.naive_utc(),
-        page.before.1,
-        page.most
-    )
-    .fetch_all(database)
-    .await?;
+           FROM batches JOIN (
+               SELECT b.id AS on_page FROM "# + $among + r#"
+               WHERE (b.deleted_at IS NOT NULL) = ? AND b.stage IN (?, ?, ?, ?)
+                 AND b.words LIKE ?
+                 AND COALESCE(b.ended_at, b.begun_at) >= ?
+                 AND (? IS NULL OR COALESCE(b.ended_at, b.begun_at) < ?)
+                 AND (NOT ? OR b.starred)
+                 AND (NOT ? OR EXISTS (SELECT 1 FROM photos p WHERE p.batch_id = b.id))
+                 AND b.last_at <= ? AND (b.last_at < ? OR b.id < ?)
+               ORDER BY b.last_at DESC, b.id DESC LIMIT ?) AS page ON page.on_page = batches.id
+           ORDER BY last_at DESC, id DESC"#,
+                $($argument,)*
+                deleted,
+                first,
+                second,
+                third,
+                fourth,
+                pattern,
+                from.naive_utc(),
+                until,
+                until,
+                narrowed.starred,
+                narrowed.pictured,
+                before,
+                before,
+                page.before.1,
+                page.most
+            )
+            .fetch_all(database)
+            .await?
+        };
+    }
+    let rows = if wanted.is_empty() {
+        lines!("batches b")
+    } else {
+        lines!(
+            "(SELECT t.batch_id FROM tags t WHERE t.tag IN (?, ?, ?, ?, ?, ?, ?)
+                     GROUP BY t.batch_id HAVING COUNT(*) = ?) AS tagged
+               JOIN batches b ON b.id = tagged.batch_id",
+            one,
+            two,
+            three,
+            four,
+            five,
+            six,
+            seven,
+            wanted.len() as u32
+        )
+    };
     let line = rows.into_iter().map(|row| BatchLine {
         id: row.id,
         plan_id: row.plan_id,

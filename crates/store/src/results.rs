@@ -102,7 +102,8 @@ pub struct Poured {
     pub passed_over: Option<LookAfter>,
 }
 
-/// The batches that were poured since then and are not given up, the latest first.
+/// The batches that were poured since then and are not given up, those of the newest activity first;
+/// of the hundred that anything happened to last.
 ///
 /// # Errors
 /// Where the database fails.
@@ -110,25 +111,29 @@ pub async fn poured_since(
     database: impl MySqlExecutor<'_>,
     since: WallTime,
 ) -> Result<Vec<Poured>, StoreError> {
+    // By what happened last, which the pour is no later than: lists have an index of it.
     let rows = sqlx::query!(
-        r#"SELECT b.id AS "id: Uuid", b.name, b.passed_look,
-                  MAX(w.ended_wall) AS "poured_at!: DateTime<Utc>",
-                  (SELECT MAX(r.looked_at) FROM results r WHERE r.batch_id = b.id)
+        r#"SELECT id AS "id: Uuid", name, passed_look,
+                  (SELECT MAX(w.ended_wall) FROM bowls w
+                   WHERE w.batch_id = batches.id AND w.status = 'poured')
+                      AS "poured_at: DateTime<Utc>",
+                  (SELECT MAX(r.looked_at) FROM results r WHERE r.batch_id = batches.id)
                       AS "looked_at: DateTime<Utc>"
-           FROM bowls w JOIN batches b ON b.id = w.batch_id
-           WHERE w.status = 'poured' AND w.ended_wall >= ? AND b.deleted_at IS NULL
-             AND b.stage <> 'lost'
-           GROUP BY b.id, b.name, b.passed_look ORDER BY MAX(w.ended_wall) DESC, b.id LIMIT 100"#,
+           FROM batches
+           WHERE last_at >= ? AND deleted_at IS NULL AND stage <> 'lost'
+           ORDER BY last_at DESC, id DESC LIMIT 100"#,
         since.0.naive_utc()
     )
     .fetch_all(database)
     .await?;
-    let poured = rows.into_iter().map(|row| Poured {
-        batch_id: row.id,
-        name: row.name,
-        poured_at: WallTime(row.poured_at),
-        looked_at: row.looked_at.map(WallTime),
-        passed_over: row.passed_look.as_deref().and_then(LookAfter::from_word),
+    let poured = rows.into_iter().filter_map(|row| {
+        Some(Poured {
+            batch_id: row.id,
+            name: row.name,
+            poured_at: row.poured_at.map(WallTime).filter(|at| *at >= since)?,
+            looked_at: row.looked_at.map(WallTime),
+            passed_over: row.passed_look.as_deref().and_then(LookAfter::from_word),
+        })
     });
     Ok(poured.collect())
 }

@@ -3399,6 +3399,8 @@ export interface components {
              * @description When it was opened, in the batch's time.
              */
             opened_at: string;
+            /** @description The plan it was opened by, as it was shown. */
+            plan: components["schemas"]["BowlPlanAnswer"];
             /** @description The faults that were seen. */
             seen: components["schemas"]["Symptom"][];
             /** @description The range it is poured in. */

@@ -4,9 +4,9 @@ import { Plus, X } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { Link as RouterLink, useSearchParams } from "react-router";
 import { api, type ComparedBowl } from "../api/client";
-import { keys } from "../api/queries";
+import { keys, useMethods } from "../api/queries";
 import { accepted } from "../api/refusal";
-import { day } from "../kit/format";
+import { band, day, mass, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
@@ -109,6 +109,20 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
     Math.max(...bowls.map(({ facts }) => facts.find((one) => one.factor === factor)?.off ?? 0));
   const rows = factors.toSorted((a, b) => off(b) - off(a));
   const cell = { px: "3", py: "2", borderTopWidth: "1px", borderColor: "border" } as const;
+  const methods = useMethods().data ?? [];
+  const planned: { name: string; of: (bowl: ComparedBowl) => string }[] = [
+    {
+      name: "Tempered by",
+      of: ({ plan }) => methods.find(({ key }) => key === plan.method)?.name ?? plan.method,
+    },
+    { name: "Weighed out", of: ({ plan }) => mass(plan.to_weigh_g) },
+    { name: "Melt to, planned", of: ({ plan }) => temperature(plan.amounts.melted_c) },
+    {
+      name: "Seed, planned",
+      of: ({ plan }) => (plan.amounts.seed_g > 0 ? mass(plan.amounts.seed_g) : "none"),
+    },
+    { name: "Range to pour in", of: ({ use_c }) => band(use_c) },
+  ];
   const told = bowls.some(({ facts }) => facts.some(({ usual }) => usual != null));
   return (
     <>
@@ -166,6 +180,19 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
             ))}
             {told && <Box as="td" {...cell} />}
           </tr>
+          {planned.map(({ name, of }) => (
+            <tr key={name}>
+              <Box as="th" {...cell} textAlign="start" fontWeight="560">
+                {name}
+              </Box>
+              {bowls.map((bowl) => (
+                <Box as="td" key={bowl.bowl_id} {...cell}>
+                  {of(bowl)}
+                </Box>
+              ))}
+              {told && <Box as="td" {...cell} />}
+            </tr>
+          ))}
           {rows.map((factor) => {
             const of = bowls.map(({ facts }) => facts.find((one) => one.factor === factor));
             const name = of[0]?.name;

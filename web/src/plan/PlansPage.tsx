@@ -53,7 +53,6 @@ export function PlansPage() {
         </Button>
       </Box>
       <Undone />
-      <LooksDue />
       {none && of === "in_use" && !search && (
         <Box mb="6">
           <Ways />
@@ -80,6 +79,7 @@ export function PlansPage() {
           ),
       )}
       <More list={underWay} />
+      <LooksDue />
       <Box as="section" aria-label="All plans">
         <Box display="flex" gap="3" flexWrap="wrap" mb="3" alignItems="center">
           <Box flex="1 1 260px">

@@ -6,16 +6,18 @@ use std::collections::{BTreeMap, BTreeSet};
 use actix_web::{get, web};
 use chrono::{DateTime, Utc};
 use craft::bowl::{ActionKind, Record, Setup};
-use craft::logbook::{Case, Factor, how_well, patterns as found_in, usual_of};
+use craft::logbook::{Case, Factor, Usual, how_well, patterns as found_in, usual_of};
 use craft::message::Message;
 use craft::result::Symptom;
 use craft::shelf::Thing;
 use serde::{Deserialize, Serialize};
+use serde_json::Value;
 use store::findings::{BowlFit, Looked};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use crate::answer::bowl::PointAnswer;
+use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::round;
 use crate::catalogue::records as say;
 use crate::findings::{catch_up, told};
@@ -74,6 +76,9 @@ pub struct ComparedBowl {
     made: String,
     /// When it was opened, in the batch's time.
     opened_at: DateTime<Utc>,
+    /// The plan it was opened by, as it was shown.
+    #[schema(value_type = BowlPlanAnswer)]
+    plan: Value,
     /// The range it is poured in.
     use_c: [f64; 2],
     /// The curve.
@@ -100,12 +105,12 @@ fn moments(setup: &Setup, record: &Record) -> MomentsAnswer {
     MomentsAnswer { off_heat, in_range, poured: at(|kind| matches!(kind, ActionKind::Poured)) }
 }
 
-fn compared(values: [Option<f64>; 8], cases: &[Case]) -> Vec<ComparedFact> {
+fn compared(values: [Option<f64>; 8], usual: &[Option<Usual>]) -> Vec<ComparedFact> {
     let mut facts: Vec<ComparedFact> = Factor::ALL
         .iter()
         .zip(values)
-        .map(|(factor, value)| {
-            let usual = usual_of(*factor, cases);
+        .zip(usual)
+        .map(|((factor, value), usual)| {
             let off = usual.zip(value).map(|(usual, value)| round(usual.off(value), 1));
             ComparedFact {
                 factor: *factor,
@@ -144,6 +149,8 @@ pub async fn compare(
     catch_up(&state).await?;
     let looked = store::findings::looked(&state.pool).await?;
     let cases: Vec<Case> = looked.iter().map(|one| one.case).collect();
+    let usual: Vec<Option<Usual>> =
+        Factor::ALL.iter().map(|factor| usual_of(*factor, &cases)).collect();
     let mut all = Vec::new();
     for id in ids {
         let row = store::bowls::get(&state.pool, id).await?;
@@ -165,10 +172,11 @@ pub async fn compare(
             name: making.batch.name.clone(),
             made: made.map(|made| made.name.clone()).unwrap_or_default(),
             opened_at: row.opened_at,
+            plan: row.plan.clone().unwrap_or_default(),
             use_c: answer.use_c,
             curve: answer.curve,
             moments: moments(&tempered.setup, &tempered.record),
-            facts: compared(made.map_or([None; 8], |made| Factor::all_of(&made.facts)), &cases),
+            facts: compared(made.map_or([None; 8], |made| Factor::all_of(&made.facts)), &usual),
             seen: made.map(|made| made.seen.clone()).unwrap_or_default(),
             looked: made.is_some_and(|made| made.looked),
         });
