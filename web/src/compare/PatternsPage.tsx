@@ -81,7 +81,16 @@ function oftenness(chance: number): string {
 function Months({ months }: { months: LogPatterns["months"] }) {
   const most = Math.max(...months.map(({ looked }) => looked));
   return (
-    <Box display="flex" gap="2" alignItems="end" overflowX="auto" data-testid="months">
+    <Box
+      display="flex"
+      gap="2"
+      alignItems="end"
+      overflowX="auto"
+      tabIndex={0}
+      role="region"
+      aria-label="Months"
+      data-testid="months"
+    >
       {months.map(({ month, looked, good }) => (
         <Box key={month} flex="1 1 0" minW="56px" maxW="110px" textAlign="center">
           <Box fontWeight="640">{`${good} of ${looked}`}</Box>
