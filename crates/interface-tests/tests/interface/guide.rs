@@ -94,7 +94,10 @@ pub async fn follow(
                     bring(&shown.text).await?;
                 }
                 page.press(if shown.touch { "j" } else { "d" }).await?;
-                page.until_count(TICKED, shown.done + 1).await?;
+                // A pour at the bench may be ticked at the same time.
+                let ticked = format!("return document.querySelectorAll('{TICKED}').length");
+                let more = |count: &Value| count.as_u64() > Some(shown.done as u64);
+                page.until_script(&ticked, "one more is ticked", more).await?;
                 followed.done += 1;
             }
             _ => anyhow::bail!("who is in time misses nothing: {}", shown.text),
