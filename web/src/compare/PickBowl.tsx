@@ -4,6 +4,7 @@ import { useState } from "react";
 import { api, type Batch } from "../api/client";
 import { useBatches } from "../api/queries";
 import { accepted } from "../api/refusal";
+import { asOpened } from "../batch/asOpened";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
 import { More } from "../kit/More";
@@ -22,10 +23,9 @@ export function PickBowl({ without, onPick }: Props) {
     mutationFn: async (id: string) => {
       const params = { path: { id } };
       const batch = accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params }));
-      const bowls = batch.bowls
-        .filter(({ status, id: bowl }) => status === "poured" && !without.includes(bowl))
-        .toSorted((a, b) => a.opened_at.localeCompare(b.opened_at));
-      const first = bowls[0];
+      const first = asOpened(batch.bowls).find(
+        (bowl) => bowl.status === "poured" && !without.includes(bowl.id),
+      );
       if (!first) throw new Error("No other bowl of it was poured at the bench.");
       return first.id;
     },

@@ -2,6 +2,7 @@ import { Box, Button } from "@chakra-ui/react";
 import { Image, Star } from "lucide-react";
 import type { Narrowed } from "../api/queries";
 import { useKinds, useMethods, useShelf } from "../api/queries";
+import { dayOf } from "../kit/moments";
 import { SelectField } from "../kit/SelectField";
 import { TextField } from "../kit/TextField";
 import { symptoms } from "../looks/words";
@@ -37,12 +38,12 @@ function startOf(day: string, later = 0): string | undefined {
   return date.toISOString();
 }
 
-function dayOf(iso: string | null | undefined, later = 0): string {
+/** The day that such a moment was typed as. */
+function typedDay(iso: string | null | undefined, later = 0): string {
   if (!iso) return "";
   const date = new Date(iso);
   date.setDate(date.getDate() - later);
-  const two = (n: number) => String(n).padStart(2, "0");
-  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+  return dayOf(date);
 }
 
 /** What the log is narrowed to. */
@@ -131,13 +132,13 @@ export function Filters({ narrowed, onChange }: Props) {
       <TextField
         label="From"
         kind="day"
-        value={dayOf(narrowed.from)}
+        value={typedDay(narrowed.from)}
         onChange={(day) => set({ from: startOf(day) })}
       />
       <TextField
         label="To"
         kind="day"
-        value={dayOf(narrowed.until, 1)}
+        value={typedDay(narrowed.until, 1)}
         onChange={(day) => set({ until: startOf(day, 1) })}
       />
       <Button

@@ -1,10 +1,12 @@
 import { Box, Button, Heading } from "@chakra-ui/react";
-import { lazy, Suspense, useState } from "react";
+import { useState } from "react";
 import { useParams } from "react-router";
 import type { Batch, BowlWithPlan } from "../api/client";
 import { useBatch, useBowlWithPlan, useGuide } from "../api/queries";
+import { asOpened } from "../batch/asOpened";
 import { CountForm } from "../batch/CountForm";
 import { WhyPanel } from "../clinic/WhyPanel";
+import { WholeCurve } from "../curve/WholeCurve";
 import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
@@ -22,14 +24,12 @@ import { RecordPanel } from "./RecordPanel";
 import { StepsPanel } from "./StepsPanel";
 import { TakenPanel } from "./TakenPanel";
 
-const Curve = lazy(() => import("../curve/Curve"));
-
 /** One batch, as it went. */
 export default function LogBatchPage() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
   const [chosen, setChosen] = useState<string>();
-  const bowlId = chosen ?? firstOpened(batch.data)?.id;
+  const bowlId = chosen ?? asOpened(batch.data?.bowls ?? [])[0]?.id;
   const bowl = useBowlWithPlan(bowlId);
   const failed = batch.error ?? bowl.error;
   if (failed) return <Failed what="batch" error={failed} retry={() => batch.refetch()} />;
@@ -37,11 +37,6 @@ export default function LogBatchPage() {
   if (batch.data && !bowlId && batch.isFetchedAfterMount) return <WithoutBowl batch={batch.data} />;
   if (!batch.data || !bowl.data) return <Loading what="the batch" />;
   return <Entry batch={batch.data} known={bowl.data} onChoose={setChosen} />;
-}
-
-/** The bowl that came to the bench first: it stays the first when others come. */
-function firstOpened(batch: Batch | undefined): Batch["bowls"][number] | undefined {
-  return batch?.bowls.toSorted((a, b) => a.opened_at.localeCompare(b.opened_at))[0];
 }
 
 /** What was made without a bowl at the bench, or has not been there yet. */
@@ -198,15 +193,7 @@ function Entry({ batch, known, onChoose }: Props) {
         <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
           <Panel title="The curve">
             <Box h={{ base: "260px", md: "360px" }}>
-              <Suspense fallback={<Loading what="the curve" />}>
-                <Curve
-                  curve={bowl.curve}
-                  fan={[]}
-                  actions={bowl.actions}
-                  windows={bowl.windows}
-                  use={bowl.use_c}
-                />
-              </Suspense>
+              <WholeCurve bowl={bowl} />
             </Box>
             {bowl.poured_at && (
               <WayTo to={`/log/compare?bowls=${bowl.id}`}>Compare it with another bowl</WayTo>

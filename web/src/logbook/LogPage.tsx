@@ -1,5 +1,5 @@
 import { Box, Button, chakra, Heading } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 import { type BatchesOf, type Narrowed, useBatches } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
@@ -8,6 +8,7 @@ import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
+import { useToItsEnd } from "../kit/useToItsEnd";
 import { WayTo } from "../kit/WayTo";
 import { WhichOf } from "../kit/WhichOf";
 import { LooksDue } from "../looks/LooksDue";
@@ -35,10 +36,7 @@ export default function LogPage() {
   const calendar = view === "calendar";
   const batches = useBatches(of, search, calendar ? { ...narrowed, ...bounds(month) } : narrowed);
   // A month is shown whole.
-  const more = calendar && batches.hasNextPage && !batches.isFetchingNextPage;
-  useEffect(() => {
-    if (more) batches.fetchNextPage();
-  }, [more, batches.fetchNextPage]);
+  useToItsEnd(batches, calendar);
   const navigate = useNavigate();
   if (batches.error) {
     return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;

@@ -1,20 +1,20 @@
-import { Box, Button, Heading } from "@chakra-ui/react";
-import { Printer } from "lucide-react";
-import { lazy, Suspense } from "react";
+import { Box, Heading } from "@chakra-ui/react";
 import { useParams } from "react-router";
 import type { Batch } from "../api/client";
 import { useBatch, useBowlWithPlan } from "../api/queries";
+import { asOpened } from "../batch/asOpened";
 import { useBatchClinic } from "../clinic/useClinic";
+import { WholeCurve } from "../curve/WholeCurve";
 import { day, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { usePhotos } from "../kit/Photos";
+import { PrintButton } from "../kit/PrintButton";
 import { Failed, Loading } from "../kit/Standing";
 import { Looks } from "../looks/Looks";
 import { faultsOf } from "../looks/words";
 import { familyNames } from "../theme/chocolate";
 import { PlanAgainst } from "./PlanAgainst";
 
-const Curve = lazy(() => import("../curve/Curve"));
 /** So many pictures have room on a page. */
 const MOST_PICTURES = 4;
 
@@ -25,20 +25,10 @@ export default function PrintedBatch() {
   if (batch.error) return <Failed what="batch" error={batch.error} retry={() => batch.refetch()} />;
   if (!batch.data) return <Loading what="the batch" />;
   const { name, note, stated, begun_at } = batch.data;
-  const first = batch.data.bowls.toSorted((a, b) => a.opened_at.localeCompare(b.opened_at))[0];
+  const first = asOpened(batch.data.bowls)[0];
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="900px" width="full" mx="auto">
-      <Button
-        my="3"
-        size="lg"
-        h="52px"
-        bg="ink"
-        color="onInk"
-        onClick={() => print()}
-        _print={{ display: "none" }}
-      >
-        <Printer aria-hidden /> Print
-      </Button>
+      <PrintButton my="3" />
       <Box
         as="article"
         bg="bg.panel"
@@ -83,15 +73,7 @@ function OfBowl({ bowlId }: { bowlId: string }) {
   return (
     <>
       <Box h="230px" css={{ breakInside: "avoid" }}>
-        <Suspense fallback={<Loading what="the curve" />}>
-          <Curve
-            curve={bowl.curve}
-            fan={[]}
-            actions={bowl.actions}
-            windows={bowl.windows}
-            use={bowl.use_c}
-          />
-        </Suspense>
+        <WholeCurve bowl={bowl} />
       </Box>
       <PlanAgainst known={known} />
     </>

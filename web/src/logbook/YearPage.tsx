@@ -1,11 +1,12 @@
 import { Box, Button, chakra, Heading } from "@chakra-ui/react";
-import { ChevronLeft, ChevronRight, Printer } from "lucide-react";
-import { useEffect } from "react";
+import { ChevronLeft, ChevronRight } from "lucide-react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 import type { BatchLine } from "../api/client";
 import { useBatches } from "../api/queries";
 import { day } from "../kit/format";
+import { PrintButton } from "../kit/PrintButton";
 import { Failed, Loading } from "../kit/Standing";
+import { useToItsEnd } from "../kit/useToItsEnd";
 import { lookWord } from "../looks/words";
 
 const Link = chakra(RouterLink);
@@ -19,10 +20,7 @@ export default function YearPage() {
   const at = (of: number) => new Date(of, 0, 1).toISOString();
   const batches = useBatches("over", "", { from: at(shown), until: at(shown + 1) });
   const navigate = useNavigate();
-  const more = batches.hasNextPage && !batches.isFetchingNextPage;
-  useEffect(() => {
-    if (more) batches.fetchNextPage();
-  }, [more, batches.fetchNextPage]);
+  useToItsEnd(batches);
   if (batches.error) {
     return <Failed what="year" error={batches.error} retry={() => batches.refetch()} />;
   }
@@ -52,9 +50,7 @@ export default function YearPage() {
         >
           <ChevronRight aria-hidden />
         </Button>
-        <Button size="lg" h="52px" bg="ink" color="onInk" onClick={() => print()}>
-          <Printer aria-hidden /> Print
-        </Button>
+        <PrintButton />
       </Box>
       <Box
         as="article"

@@ -68,6 +68,19 @@ const bowl = (inside: ReactNode) => (
   </>
 );
 
+// Faults that the looks name already are drawn as those.
+const noShine = (
+  <Piece>
+    <rect x="6" y="6" width="44" height="26" rx="4" fill={light} opacity="0.45" />
+  </Piece>
+);
+const bent = (
+  <Piece broken>
+    <path d="M5 26c8-16 38-16 46 0l-7 4c-8-12-24-12-32 0z" fill={body} />
+  </Piece>
+);
+const leftBehind = <Mould lifted={0} left="M12 20h32l-4 12H16z" />;
+
 const drawn: Record<`${Look}-${string}` | Symptom, ReactNode> = {
   "gloss-glossy": (
     <Piece>
@@ -79,11 +92,7 @@ const drawn: Record<`${Look}-${string}` | Symptom, ReactNode> = {
       <Sheen strength={0.3} />
     </Piece>
   ),
-  "gloss-dull": (
-    <Piece>
-      <rect x="6" y="6" width="44" height="26" rx="4" fill={light} opacity="0.45" />
-    </Piece>
-  ),
+  "gloss-dull": noShine,
   "snap-clean": (
     <Piece broken>
       <Halves left="M5 12h20l-3 6 3 8H5z" right="M31 12h20v14H31l-3-8z" />
@@ -97,14 +106,10 @@ const drawn: Record<`${Look}-${string}` | Symptom, ReactNode> = {
       />
     </Piece>
   ),
-  "snap-bends": (
-    <Piece broken>
-      <path d="M5 26c8-16 38-16 46 0l-7 4c-8-12-24-12-32 0z" fill={body} />
-    </Piece>
-  ),
+  "snap-bends": bent,
   "released-freely": <Mould lifted={16} />,
   "released-in_places": <Mould lifted={13} left="M16 28l1 4h10l2-4z" />,
-  "released-stuck": <Mould lifted={0} left="M12 20h32l-4 12H16z" />,
+  "released-stuck": leftBehind,
   "streaks-none": (
     <Piece>
       <Sheen strength={0.4} />
@@ -116,11 +121,7 @@ const drawn: Record<`${Look}-${string}` | Symptom, ReactNode> = {
       {strokes("M10 26c6-8 8-2 12-14M20 30c6-8 10-4 14-20M34 30c4-8 8-6 12-16", VEIL, 2.5, 0.9)}
     </Piece>
   ),
-  dull: (
-    <Piece>
-      <rect x="6" y="6" width="44" height="26" rx="4" fill={light} opacity="0.45" />
-    </Piece>
-  ),
+  dull: noShine,
   streaks: <Piece>{strokes("M10 26c6-8 8-2 12-14M26 30c6-8 10-4 14-20", VEIL, 2.5, 0.9)}</Piece>,
   fat_bloom: (
     <Piece>
@@ -158,12 +159,8 @@ const drawn: Record<`${Look}-${string}` | Symptom, ReactNode> = {
       )}
     </Piece>
   ),
-  soft: (
-    <Piece broken>
-      <path d="M5 26c8-16 38-16 46 0l-7 4c-8-12-24-12-32 0z" fill={body} />
-    </Piece>
-  ),
-  stuck: <Mould lifted={0} left="M12 20h32l-4 12H16z" />,
+  soft: bent,
+  stuck: leftBehind,
   cracks: <Piece>{strokes("M8 10l10 7-3 6 12 8M32 7l-4 8 8 4", "#FFFFFF", 1.6)}</Piece>,
   thin_spots: (
     <Piece>

@@ -1,5 +1,4 @@
-import { Box, Button, Heading } from "@chakra-ui/react";
-import { Printer } from "lucide-react";
+import { Box, Heading } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { useParams } from "react-router";
 import type { BowlPlan, ComponentPlan, Line, Message, Note, Plan, WholePlan } from "../api/client";
@@ -7,6 +6,7 @@ import { usePlan, useShelf } from "../api/queries";
 import { Allergens } from "../chocolate/Allergens";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
+import { PrintButton } from "../kit/PrintButton";
 import { Failed, Loading, Standing } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
 import { sheetWords } from "../sheets/sheetWords";
@@ -53,17 +53,7 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
       <style>{"@page { size: A4; margin: 10mm }"}</style>
       <PlanPlaces planId={kept.id} />
       <OtherPaper kept={kept} plan={plan} />
-      <Button
-        my="3"
-        size="lg"
-        h="52px"
-        bg="ink"
-        color="onInk"
-        onClick={() => print()}
-        _print={{ display: "none" }}
-      >
-        <Printer aria-hidden /> Print
-      </Button>
+      <PrintButton my="3" />
       <Box
         as="article"
         bg="bg.panel"
