@@ -20,7 +20,7 @@ use uuid::Uuid;
 use crate::answer::bowl::Subject;
 use crate::answer::round;
 use crate::clock::kitchen_time;
-use crate::making::{AtBench, Making, summary};
+use crate::making::{AtBench, Making, summary_of};
 use crate::problem::Answer;
 use crate::state::State;
 
@@ -45,8 +45,6 @@ pub struct Made {
     pub component: String,
     /// What the maker calls it.
     pub name: String,
-    /// Its kind of work.
-    pub kind: &'static str,
     /// The faults that were seen of it, at any look.
     pub seen: Vec<Symptom>,
     /// Whether anybody looked at it.
@@ -62,8 +60,8 @@ pub struct Told {
     pub made: Vec<Made>,
     /// Its bowls that were poured.
     pub bowls: Vec<PouredBowl>,
-    /// What was stated.
-    pub stated: PlanInputs,
+    stated: PlanInputs,
+    plan: Plan,
 }
 
 /// The bowls of a batch that were poured, each with the tempering that it was.
@@ -134,36 +132,33 @@ pub async fn told(state: &State, making: &Making) -> Answer<Told> {
     let now = kitchen_time(making.batch.clock, state.wall.now());
     let done: HashMap<String, DateTime<Utc>> = making.done(now).collect();
     let tempered: Vec<Tempered> = bowls.iter().map(|bowl| bowl.tempered.clone()).collect();
-    let made = plan.components.iter().zip(&stated.components).map(|(component, stated)| {
+    let made = plan.components.iter().map(|component| {
         let facts = facts_of(&plan, component, &making.lines, &done, &tempered);
         let looked = LookedAt::of(&results, &component.key);
         let age_days = first.and_then(|poured| looked.age_days(poured.0));
         Made {
             component: component.key.clone(),
             name: component.name.clone(),
-            kind: stated.work.kind(),
             seen: looked.seen(),
             looked: !looked.0.is_empty(),
             facts: Facts { age_days, stored_c: looked.stored_c(), ..facts },
         }
     });
     let made = made.collect();
-    Ok(Told { made, bowls, stated })
+    Ok(Told { made, bowls, stated, plan })
 }
 
 /// What a batch is found by, each a word for what sort of thing it is and a word for which.
 fn tags(told: &Told) -> Vec<String> {
-    let Told { made, stated, .. } = told;
-    let shown = summary(stated);
+    let Told { made, stated, plan, .. } = told;
+    let shown = summary_of(stated, Some(plan));
     let mut tags: BTreeSet<String> = BTreeSet::new();
     tags.extend(shown.families.iter().map(|family| format!("family:{family}")));
     tags.extend(stated.components.iter().map(|one| format!("kind:{}", one.work.kind())));
     let hues = shown.colours.iter().filter_map(|srgb| Hue::of(srgb));
     tags.extend(hues.map(|hue| format!("colour:{}", hue.word())));
-    if let Ok(plan) = Plan::of(stated) {
-        let methods = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
-        tags.extend(methods.map(|plan| format!("method:{}", plan.method.about().key)));
-    }
+    let methods = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
+    tags.extend(methods.map(|plan| format!("method:{}", plan.method.about().key)));
     for bowl in &stated.bowls {
         let gear = [bowl.chocolate_id, bowl.ware_id, bowl.heat_id, bowl.thermometer_id];
         tags.extend(gear.into_iter().flatten().map(|id| format!("gear:{id}")));

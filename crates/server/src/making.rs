@@ -58,7 +58,12 @@ pub fn computed(filled: &PlanInputs, prices: Option<&Shelf>) -> Result<Computed,
 /// What lists show of a plan that is filled in.
 #[must_use]
 pub fn summary(filled: &PlanInputs) -> Summary {
-    let plan = Plan::of(filled).ok();
+    summary_of(filled, Plan::of(filled).ok().as_ref())
+}
+
+/// The same, where what follows from it was worked out already.
+#[must_use]
+pub fn summary_of(filled: &PlanInputs, plan: Option<&Plan>) -> Summary {
     Summary {
         families: filled
             .bowls

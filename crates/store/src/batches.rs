@@ -149,7 +149,7 @@ pub struct Narrowed {
 }
 
 /// So many tags narrow a list at most.
-pub const MOST_TAGS: usize = 7;
+const MOST_TAGS: usize = 7;
 
 /// A row of a list, as it is read.
 struct Shown {

@@ -68,17 +68,6 @@ pub async fn stale(database: impl MySqlExecutor<'_>, most: u32) -> Result<Vec<St
     Ok(stale.collect())
 }
 
-/// Notes that a batch changed: what was found of it is worked out anew when it is asked for.
-///
-/// # Errors
-/// Where the database fails.
-pub async fn changed(database: impl MySqlExecutor<'_>, batch_id: Uuid) -> Result<(), StoreError> {
-    sqlx::query!("UPDATE batches SET changes = changes + 1 WHERE id = ?", batch_id)
-        .execute(database)
-        .await?;
-    Ok(())
-}
-
 /// Keeps what was found of a batch in place of what was found before. What changed meanwhile leaves
 /// it to be worked out again.
 ///

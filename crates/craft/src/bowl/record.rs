@@ -6,7 +6,7 @@ use chrono::{DateTime, Utc};
 use uuid::Uuid;
 
 use super::event::{Action, ActionKind, Reading, Source};
-use crate::units::TemperatureDifference;
+use crate::units::{Temperature, TemperatureDifference};
 
 /// Readings and actions in order of time, each once, without what was undone, and with
 /// what was corrected since.
@@ -150,6 +150,20 @@ impl Record {
     /// The actions that stand, with what was corrected; neither undone nor undoings.
     pub fn actions(&self) -> impl DoubleEndedIterator<Item = &Action> {
         self.actions.iter()
+    }
+
+    /// When the melt was done.
+    #[must_use]
+    pub fn off_heat(&self) -> Option<DateTime<Utc>> {
+        let off = self.actions().find(|action| matches!(action.kind, ActionKind::OffHeat));
+        off.map(|action| action.at)
+    }
+
+    /// When it was first so cool after that.
+    #[must_use]
+    pub fn came_down_to(&self, temp: Temperature) -> Option<DateTime<Utc>> {
+        let off = self.off_heat()?;
+        self.readings().iter().find(|one| one.at >= off && one.temp <= temp).map(|one| one.at)
     }
 
     /// Whether an action was recorded, be it undone since.

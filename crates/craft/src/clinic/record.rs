@@ -77,18 +77,9 @@ fn in_temper_since(setup: &Setup, record: &Record, temper: &Temper) -> Option<Da
         Temper::Shown { at, .. } => Some(*at),
         _ => None,
     };
-    let hi = setup.use_band().hi;
-    let down = off_heat(record).and_then(|off| {
-        record.readings().iter().find(|one| one.at >= off && one.temp <= hi).map(|one| one.at)
-    });
+    let down = record.came_down_to(setup.use_band().hi);
     // A later test does not make it begin later.
     tested.into_iter().chain(down).min()
-}
-
-/// When the melt was done.
-fn off_heat(record: &Record) -> Option<DateTime<Utc>> {
-    let off = record.actions().find(|action| matches!(action.kind, ActionKind::OffHeat));
-    off.map(|action| action.at)
 }
 
 /// How long it was above a temperature, s; `None` where nobody was reading.
@@ -115,7 +106,7 @@ fn above<D>(
 fn stir_gap(record: &Record, poured: DateTime<Utc>) -> Option<f64> {
     let test = record.actions().find(|action| matches!(action.kind, ActionKind::TestStarted));
     let until = test.map_or(poured, |test| test.at);
-    let off = off_heat(record)?;
+    let off = record.off_heat()?;
     let stirs = record.actions().filter(|action| {
         matches!(
             action.kind,

@@ -38,8 +38,7 @@ fn until(record: &Record, at: DateTime<Utc>) -> Record {
 #[must_use]
 pub fn fitted(setup: &Setup, record: &Record) -> Fit {
     let mut fit = Fit::default();
-    let off = record.actions().find(|action| matches!(action.kind, ActionKind::OffHeat));
-    let Some((off, end)) = off.map(|off| off.at).zip(record.last_at()) else { return fit };
+    let Some((off, end)) = record.off_heat().zip(record.last_at()) else { return fit };
     let moments = (1..).map(|n| off + EVERY * n).take_while(|at| *at + AHEAD <= end).take(MOST);
     for at in moments {
         let then = at + AHEAD;

@@ -1,7 +1,7 @@
 //! The year before: small evenings, each a slab, in which the maker learned to stay at the bowl.
 
 use craft::chocolate::Family;
-use craft::plan::{BowlInputs, PlanInputs};
+use craft::plan::PlanInputs;
 
 use super::evenings::{FAIR, GOOD, Sheet, Went, inputs};
 use super::pieces::tray;
@@ -19,13 +19,7 @@ enum Evening {
 fn of_then(family: Family, room_c: f64, rh_pct: f64) -> PlanInputs {
     let mut then = inputs(family, tray(220.0, 160.0), 4.0, room_c, rh_pct);
     for bowl in &mut then.bowls {
-        *bowl = BowlInputs {
-            chocolate_id: None,
-            ware_id: None,
-            heat_id: None,
-            thermometer_id: None,
-            ..bowl.clone()
-        };
+        *bowl = bowl.off_the_shelf();
     }
     then
 }

@@ -5,7 +5,7 @@ use std::collections::{BTreeMap, BTreeSet};
 
 use actix_web::{get, web};
 use chrono::{DateTime, Utc};
-use craft::bowl::{ActionKind, Record, Setup};
+use craft::clinic::Tempered;
 use craft::logbook::{Case, Factor, Usual, how_well, patterns as found_in, usual_of};
 use craft::message::Message;
 use craft::result::Symptom;
@@ -93,16 +93,12 @@ pub struct ComparedBowl {
     looked: bool,
 }
 
-fn moments(setup: &Setup, record: &Record) -> MomentsAnswer {
-    let at = |is: fn(&ActionKind) -> bool| {
-        record.actions().find(|action| is(&action.kind)).map(|action| action.at)
-    };
-    let off_heat = at(|kind| matches!(kind, ActionKind::OffHeat));
-    let hi = setup.use_band().hi;
-    let in_range = off_heat.and_then(|off| {
-        record.readings().iter().find(|one| one.at >= off && one.temp <= hi).map(|one| one.at)
-    });
-    MomentsAnswer { off_heat, in_range, poured: at(|kind| matches!(kind, ActionKind::Poured)) }
+fn moments(Tempered { setup, record, poured, .. }: &Tempered) -> MomentsAnswer {
+    MomentsAnswer {
+        off_heat: record.off_heat(),
+        in_range: record.came_down_to(setup.use_band().hi),
+        poured: Some(*poured),
+    }
 }
 
 fn compared(values: [Option<f64>; 8], usual: &[Option<Usual>]) -> Vec<ComparedFact> {
@@ -175,7 +171,7 @@ pub async fn compare(
             plan: row.plan.clone().unwrap_or_default(),
             use_c: answer.use_c,
             curve: answer.curve,
-            moments: moments(&tempered.setup, &tempered.record),
+            moments: moments(&tempered),
             facts: compared(made.map_or([None; 8], |made| Factor::all_of(&made.facts)), &usual),
             seen: made.map(|made| made.seen.clone()).unwrap_or_default(),
             looked: made.is_some_and(|made| made.looked),
