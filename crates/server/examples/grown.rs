@@ -19,6 +19,9 @@ use uuid::Uuid;
 /// So often each is asked for; the median counts.
 const TIMES: usize = 15;
 
+/// So many bowls are compared: as many as can be.
+const COMPARED: usize = 4;
+
 struct Kitchen {
     state: State,
     api: String,
@@ -43,7 +46,15 @@ impl Kitchen {
         let looks = json!({ "id": Uuid::new_v4(), "gloss": "glossy", "snap": "clean",
             "released": "freely", "streaks": "none", "note": "" });
         kitchen.post(&format!("/batches/{batch}/results"), looks).await?;
-        for _ in 0..2 {
+        for _ in 0..COMPARED {
+            let bowl = Uuid::parse_str(&kitchen.bowl)?.simple().to_string();
+            let watched = format!(
+                "INSERT INTO readings (bowl_id, id, at, temp_c, source)
+                 SELECT UNHEX('{bowl}'), UNHEX(MD5(CONCAT('{bowl}', seq))),
+                        NOW(3) - INTERVAL 20 * (191 - seq) SECOND, 45 - seq / 15, 'probe'
+                 FROM seq_1_to_190"
+            );
+            kitchen.state.pool.execute(AssertSqlSafe(watched)).await?;
             let path = format!("/bowls/{}/actions", kitchen.bowl);
             kitchen.post(&path, json!({ "kind": "poured" })).await?;
             kitchen.poured.push(kitchen.bowl.clone());
@@ -85,9 +96,9 @@ impl Kitchen {
                     let path = format!("/bowls/{}/actions", self.bowl);
                     self.post(&path, json!({ "kind": "stirred" })).await?;
                 }
-                "two bowls compared" => {
-                    let [one, other] = [&self.poured[0], &self.poured[1]];
-                    self.get(&format!("/log/compare?bowls={one},{other}")).await?;
+                "four bowls compared" => {
+                    let bowls = self.poured.join(",");
+                    self.get(&format!("/log/compare?bowls={bowls}")).await?;
                 }
                 path => {
                     self.get(path).await?;
@@ -193,16 +204,21 @@ async fn main() -> anyhow::Result<()> {
     let begun = Instant::now();
     large.grow().await?;
     println!("grown in {:.0} s", begun.elapsed().as_secs_f64());
-    println!("{:<28}{:>10}{:>10}{:>8}", "", "small, ms", "large, ms", "ratio");
+    println!("{:<62}{:>10}{:>10}{:>8}", "", "small, ms", "large, ms", "ratio");
     for what in [
         "/plans",
         "/plans?search=bark%209999",
         "/batches?of=over",
         "/batches?of=under_way",
+        "/batches?search=bark%209999",
         "/batches?result=faulty",
         "/batches?fault=cracks",
+        "/batches?family=dark&kind=slab&method=seed_down&result=good",
+        "/batches?pictured=true&search=bark%2099",
+        "/batches?starred=true",
+        "/batches?from=2020-01-01T00:00:00Z&until=2020-02-01T00:00:00Z",
         "/log/patterns",
-        "two bowls compared",
+        "four bowls compared",
         "/looks",
         "/bench",
         "/reminders",
@@ -211,8 +227,24 @@ async fn main() -> anyhow::Result<()> {
     ] {
         let (a, b) = (small.median(what).await?, large.median(what).await?);
         let ms = |time: Duration| time.as_secs_f64() * 1e3;
-        println!("{what:<28}{:>10.1}{:>10.1}{:>8.1}", ms(a), ms(b), ms(b) / ms(a));
+        println!("{what:<62}{:>10.1}{:>10.1}{:>8.1}", ms(a), ms(b), ms(b) / ms(a));
     }
+    large.state.pool.execute("UPDATE batches SET found = 0").await?;
+    let begun = Instant::now();
+    let mut asked = 0;
+    let mut longest = Duration::ZERO;
+    while store::findings::count_stale(&large.state.pool).await? > 0 {
+        let waited = Instant::now();
+        large.get("/batches?result=faulty").await?;
+        longest = longest.max(waited.elapsed());
+        asked += 1;
+        tokio::time::sleep(Duration::from_millis(500)).await;
+    }
+    println!(
+        "all gone through anew: {:.0} s; the longest of {asked} searches meanwhile {:.1} s",
+        begun.elapsed().as_secs_f64(),
+        longest.as_secs_f64()
+    );
     let (pool, before) = (large.state.pool.clone(), memory_mb());
     let begun = Instant::now();
     let writing = tokio::task::spawn_blocking(move || {

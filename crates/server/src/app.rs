@@ -18,6 +18,7 @@ use utoipa_actix_web::AppExt;
 
 use crate::body::LARGEST_BODY;
 use crate::document::document;
+use crate::findings::catch_up_behind;
 use crate::gate::from_here;
 use crate::problem::Problem;
 use crate::routes;
@@ -206,6 +207,7 @@ pub async fn serve(
     state.thermometers.post_to(format!("http://{address}"));
     // It ends with the process; where the database is of a later release, `main` hears of it.
     state.follow();
+    catch_up_behind(&state);
     if let Err(error) = crate::thermometer::resume(&state, &state.live, &state.thermometers).await {
         tracing::error!(%error, "the simulated thermometers could not be taken up again");
     }

@@ -2,19 +2,23 @@
 //! found is kept until the record changes (`store::findings`), and worked out when it is asked for.
 
 use std::collections::{BTreeSet, HashMap};
+use std::sync::Arc;
+use std::sync::atomic::{AtomicBool, Ordering};
 
 use chrono::{DateTime, Utc};
 use craft::batch::{BowlStatus, bowl_of};
 use craft::clinic::{Facts, Tempered, facts_of};
 use craft::colour::Hue;
-use craft::logbook::{Factor, fitted};
+use craft::logbook::{Case, Factor, fitted};
 use craft::plan::{Plan, PlanInputs};
 use craft::result::{Look, Symptom};
+use craft::shelf::Shelf;
 use craft::steps::{Line, tempering_key};
 use store::StoreError;
 use store::bowls::BowlLine;
-use store::findings::{BowlFit, Finding, Found, Stale};
+use store::findings::{BowlFit, Finding, Found, FoundOf, Looked};
 use store::results::ResultRow;
+use tokio::sync::Mutex;
 use uuid::Uuid;
 
 use crate::answer::bowl::Subject;
@@ -24,8 +28,8 @@ use crate::making::{AtBench, Making, summary_of};
 use crate::problem::Answer;
 use crate::state::State;
 
-/// So many batches are caught up with at once.
-const AT_ONCE: u32 = 200;
+/// So many batches are caught up with while somebody waits.
+const AT_ONCE: u32 = 20;
 
 /// A bowl that was poured.
 #[derive(Debug)]
@@ -149,7 +153,7 @@ pub async fn told(state: &State, making: &Making) -> Answer<Told> {
 }
 
 /// What a batch is found by, each a word for what sort of thing it is and a word for which.
-fn tags(told: &Told) -> Vec<String> {
+fn tags(told: &Told, shelf: &Shelf) -> Vec<String> {
     let Told { made, stated, plan, .. } = told;
     let shown = summary_of(stated, Some(plan));
     let mut tags: BTreeSet<String> = BTreeSet::new();
@@ -159,15 +163,7 @@ fn tags(told: &Told) -> Vec<String> {
     tags.extend(hues.map(|hue| format!("colour:{}", hue.word())));
     let methods = plan.bowls.iter().filter_map(|bowl| bowl.plan.as_ref());
     tags.extend(methods.map(|plan| format!("method:{}", plan.method.about().key)));
-    for bowl in &stated.bowls {
-        let gear = [bowl.chocolate_id, bowl.ware_id, bowl.heat_id, bowl.thermometer_id];
-        tags.extend(gear.into_iter().flatten().map(|id| format!("gear:{id}")));
-    }
-    tags.extend(stated.trays.iter().map(|tray| format!("gear:{}", tray.tray_id)));
-    for component in &stated.components {
-        let mut work = component.work.clone();
-        tags.extend(work.cast_mut().and_then(|cast| cast.mould_id).map(|id| format!("gear:{id}")));
-    }
+    tags.extend(shelf.made_with(stated, plan).iter().map(|id| format!("gear:{id}")));
     let faults: BTreeSet<Symptom> = made.iter().flat_map(|one| one.seen.iter().copied()).collect();
     tags.extend(faults.iter().map(|fault| format!("fault:{}", fault.word())));
     let looked = made.iter().any(|one| one.looked);
@@ -198,32 +194,107 @@ async fn found(state: &State, id: Uuid) -> Answer<Found> {
         ware_id: bowl.ware_id,
         fit: fitted(&bowl.tempered.setup, &bowl.tempered.record),
     });
-    Ok(Found { findings: findings.collect(), fits: fits.collect(), tags: tags(&told) })
+    let on_shelf = state.shelf.read(&state.pool).await?;
+    let tags = tags(&told, &on_shelf.shelf);
+    Ok(Found { findings: findings.collect(), fits: fits.collect(), tags })
 }
 
-/// Works out what is not found yet, or has changed since. What cannot be read is found to be nothing.
+/// Works out what is not found yet, or has changed since: of very many those of the newest activity,
+/// and the rest in the background.
+/// What cannot be read is found to be nothing.
 ///
 /// # Errors
 /// Where the store fails.
-pub async fn catch_up(state: &State) -> Answer<usize> {
-    let mut caught_up = 0;
-    loop {
-        let stale = store::findings::stale(&state.pool, AT_ONCE).await?;
-        for one in &stale {
-            let found = found(state, one.batch_id).await.unwrap_or_default();
-            keep(state, *one, &found).await?;
+pub async fn catch_up(state: &State) -> Answer<()> {
+    if some(state).await? == AT_ONCE as usize {
+        catch_up_behind(state);
+    }
+    Ok(())
+}
+
+/// Goes on until nothing is left, behind what is asked for meanwhile: after an earlier release, or
+/// an archive that was brought in, it is every batch.
+pub fn catch_up_behind(state: &State) {
+    let Some(behind) = state.going_through.begin_behind() else { return };
+    let state = state.clone();
+    tokio::spawn(async move {
+        let _until_done = behind;
+        while matches!(some(&state).await, Ok(done) if done == AT_ONCE as usize) {}
+    });
+}
+
+/// Works out some of it, alone: whoever asks meanwhile waits, and nothing is worked out twice.
+async fn some(state: &State) -> Answer<usize> {
+    let _turn = state.going_through.turn.lock().await;
+    let stale = store::findings::stale(&state.pool, AT_ONCE).await?;
+    for one in &stale {
+        let found = found(state, one.batch_id).await.unwrap_or_default();
+        match store::findings::keep(&state.pool, *one, &found).await {
+            // Another server is at it, and keeps the same.
+            Err(error) if error.is_in_the_way() => {}
+            kept => kept?,
         }
-        caught_up += stale.len();
-        if stale.len() < AT_ONCE as usize {
-            return Ok(caught_up);
-        }
+    }
+    Ok(stale.len())
+}
+
+/// Everything that was made and looked at, and how well forecasts fitted: of all batches together.
+#[derive(Debug)]
+pub struct OfAll {
+    of: FoundOf,
+    /// What was made and looked at, the first first.
+    pub looked: Vec<Looked>,
+    /// How well forecasts fitted, bowl by bowl.
+    pub fits: Vec<BowlFit>,
+}
+
+impl OfAll {
+    /// The cases that the log is compared by.
+    pub fn cases(&self) -> Vec<Case> {
+        self.looked.iter().map(|one| one.case).collect()
     }
 }
 
-async fn keep(state: &State, stale: Stale, found: &Found) -> Answer<()> {
-    state
-        .whole(
-            async |tx: &mut store::Connection| Ok(store::findings::keep(tx, stale, found).await?),
-        )
-        .await
+/// What is found of all batches together, caught up with; kept in memory until any of it changes.
+///
+/// # Errors
+/// Where the store fails.
+pub async fn of_all(state: &State) -> Answer<Arc<OfAll>> {
+    catch_up(state).await?;
+    let mut known = state.going_through.of_all.lock().await;
+    // Asked before all of it is read: what changes meanwhile is read again the next time.
+    let of = store::findings::found_of(&state.pool).await?;
+    if let Some(known) = known.as_ref().filter(|known| known.of == of) {
+        return Ok(known.clone());
+    }
+    let looked = store::findings::looked(&state.pool).await?;
+    let fits = store::findings::fits(&state.pool).await?;
+    let fresh = Arc::new(OfAll { of, looked, fits });
+    *known = Some(fresh.clone());
+    Ok(fresh)
+}
+
+/// Who is working out what batches are found by, and what is known of all of them.
+#[derive(Debug, Default)]
+pub struct GoingThrough {
+    turn: Mutex<()>,
+    behind: AtomicBool,
+    of_all: Mutex<Option<Arc<OfAll>>>,
+}
+
+impl GoingThrough {
+    /// Nothing where somebody is at it already.
+    fn begin_behind(self: &Arc<Self>) -> Option<Behind> {
+        let begun = !self.behind.swap(true, Ordering::AcqRel);
+        begun.then(|| Behind(self.clone()))
+    }
+}
+
+/// Somebody is at it in the background until this is dropped.
+struct Behind(Arc<GoingThrough>);
+
+impl Drop for Behind {
+    fn drop(&mut self) {
+        self.0.behind.store(false, Ordering::Release);
+    }
 }

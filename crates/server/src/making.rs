@@ -503,8 +503,8 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
     let poured_at = bowls.iter().filter_map(BowlLine::poured).max();
     let now = ground.wall.now().0;
     let looked: Vec<_> = results.iter().map(|result| result.looked_at.0).collect();
-    let passed = store::results::passed_over(&ground.pool, batch.id).await?;
-    let due_look = poured_at.and_then(|at| due(at.0, &looked, passed, now)).map(Into::into);
+    let due_look =
+        poured_at.and_then(|at| due(at.0, &looked, batch.passed_look, now)).map(Into::into);
     let next_look = poured_at.and_then(|at| next(at.0, &looked, now)).map(Into::into);
     Ok(BatchAnswer {
         id: batch.id,
@@ -517,7 +517,7 @@ pub async fn answered(ground: &Ground, batch: BatchRow) -> Answer<BatchAnswer> {
         to_do: standing.to_do,
         begun_at: batch.begun_at,
         ended_at: batch.ended_at,
-        starred: store::batches::is_starred(&ground.pool, batch.id).await?,
+        starred: batch.starred,
         poured_at,
         due_look,
         next_look,

@@ -10,6 +10,7 @@ use uuid::Uuid;
 
 use crate::clock::WallClock;
 use crate::feed::{Ended, follow};
+use crate::findings::GoingThrough;
 use crate::ground::Ground;
 use crate::live::Live;
 use crate::on_shelf::ShelfCache;
@@ -31,6 +32,8 @@ pub struct State {
     pub archives: Arc<Archives>,
     /// Who may read a picture.
     pub pictures: Arc<Semaphore>,
+    /// Who is working out what batches are found by.
+    pub going_through: Arc<GoingThrough>,
     following: Arc<Mutex<Option<JoinHandle<Ended>>>>,
 }
 
@@ -45,6 +48,7 @@ impl State {
             thermometers: Arc::default(),
             archives: Arc::default(),
             pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
+            going_through: Arc::default(),
             following: Arc::default(),
         }
     }

@@ -7,7 +7,7 @@ use craft::time::WallTime;
 use sqlx::{MySqlConnection, MySqlExecutor};
 use uuid::Uuid;
 
-use crate::StoreError;
+use crate::{Pool, StoreError};
 
 /// A batch whose findings are to be worked out.
 #[derive(Clone, Copy, Debug, PartialEq, Eq)]
@@ -53,13 +53,14 @@ pub struct Found {
     pub tags: Vec<String>,
 }
 
-/// The batches whose findings are to be worked out.
+/// The batches whose findings are to be worked out, those of the newest activity first.
 ///
 /// # Errors
 /// Where the database fails.
 pub async fn stale(database: impl MySqlExecutor<'_>, most: u32) -> Result<Vec<Stale>, StoreError> {
     let rows = sqlx::query!(
-        r#"SELECT id AS "id: Uuid", changes FROM batches WHERE stale = TRUE LIMIT ?"#,
+        r#"SELECT id AS "id: Uuid", changes FROM batches WHERE stale = TRUE
+           ORDER BY last_at DESC LIMIT ?"#,
         most
     )
     .fetch_all(database)
@@ -68,12 +69,29 @@ pub async fn stale(database: impl MySqlExecutor<'_>, most: u32) -> Result<Vec<St
     Ok(stale.collect())
 }
 
-/// Keeps what was found of a batch in place of what was found before. What changed meanwhile leaves
-/// it to be worked out again.
+/// How many those are.
 ///
 /// # Errors
 /// Where the database fails.
-pub async fn keep(
+pub async fn count_stale(database: impl MySqlExecutor<'_>) -> Result<u64, StoreError> {
+    let count = sqlx::query_scalar!("SELECT COUNT(*) FROM batches WHERE stale = TRUE")
+        .fetch_one(database)
+        .await?;
+    Ok(u64::try_from(count).unwrap_or_default())
+}
+
+/// Keeps what was found of a batch in place of what was found before, all of it or nothing. What
+/// changed meanwhile leaves it to be worked out again.
+///
+/// # Errors
+/// Where the database fails, or another stands in the way.
+pub async fn keep(pool: &Pool, stale: Stale, found: &Found) -> Result<(), StoreError> {
+    let mut transaction = pool.begin().await?;
+    replace(&mut transaction, stale, found).await?;
+    Ok(transaction.commit().await?)
+}
+
+async fn replace(
     connection: &mut MySqlConnection,
     Stale { batch_id, changes }: Stale,
     found: &Found,
@@ -134,6 +152,29 @@ pub struct Looked {
     pub made_at: WallTime,
     /// What is known of it.
     pub case: Case,
+}
+
+/// What all that was found was found of: where two are the same, so is everything that was found.
+#[derive(Clone, Copy, Debug, PartialEq, Eq)]
+pub struct FoundOf {
+    batches: i64,
+    which: u64,
+    times: u64,
+}
+
+/// What all that is found now was found of.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn found_of(database: impl MySqlExecutor<'_>) -> Result<FoundOf, StoreError> {
+    let row = sqlx::query!(
+        r#"SELECT COUNT(*) AS batches, BIT_XOR(CRC32(CONCAT(id, found))) AS "which!: u64",
+                  CAST(COALESCE(SUM(found), 0) AS UNSIGNED) AS "times!: u64"
+           FROM batches WHERE real_time = TRUE AND deleted_at IS NULL"#
+    )
+    .fetch_one(database)
+    .await?;
+    Ok(FoundOf { batches: row.batches, which: row.which, times: row.times })
 }
 
 /// Everything that was made and looked at, the first first.

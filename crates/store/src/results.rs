@@ -138,21 +138,6 @@ pub async fn poured_since(
     Ok(poured.collect())
 }
 
-/// The last look of a batch that the maker passed over.
-///
-/// # Errors
-/// [`StoreError::NotFound`] where there is no such batch.
-pub async fn passed_over(
-    database: impl MySqlExecutor<'_>,
-    batch_id: Uuid,
-) -> Result<Option<LookAfter>, StoreError> {
-    let word = sqlx::query_scalar!("SELECT passed_look FROM batches WHERE id = ?", batch_id)
-        .fetch_optional(database)
-        .await?
-        .ok_or(StoreError::NotFound("batch"))?;
-    Ok(word.as_deref().and_then(LookAfter::from_word))
-}
-
 /// Notes that the maker passes over a look, and all before it.
 ///
 /// # Errors

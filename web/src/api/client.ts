@@ -132,6 +132,7 @@ export type WatchFor = Schemas["WatchFor"];
 export type Difference = Schemas["DifferenceAnswer"];
 export type ComparedBowl = Schemas["ComparedBowl"];
 export type Factor = Schemas["Factor"];
+export type Unread = Schemas["UnreadAnswer"];
 export type LogPatterns = Schemas["PatternsAnswer"];
 export type BatchClinic = Schemas["BatchClinicAnswer"];
 export type NewResult = Schemas["NewResult"];

@@ -45,6 +45,7 @@ export const keys = {
   underWay: ["lists", "under-way"] as const,
   reminders: ["reminders"] as const,
   looksDue: ["looks-due"] as const,
+  unread: ["unread"] as const,
   patterns: ["lists", "patterns"] as const,
   shelf: ["shelf"] as const,
   /** Every list of plans or batches, and whatever else changes as they come and go. */

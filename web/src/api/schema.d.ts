@@ -1421,6 +1421,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/log/unread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How many batches are still to be gone through: after a new release or a record that was brought in
+         *     it takes a while until all are found by what was made, how and how it came out.
+         */
+        get: operations["read_unread"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/looks": {
         parameters: {
             query?: never;
@@ -2239,6 +2259,8 @@ export interface components {
             ended_at?: null | components["schemas"]["WallTime"];
             /** @description Its chocolates. */
             families: components["schemas"]["Family"][];
+            /** @description The faults that were seen, at any look. */
+            faults: components["schemas"]["Symptom"][];
             /** @description Why it was given up, where it was. */
             gave_up?: string | null;
             /**
@@ -2263,10 +2285,7 @@ export interface components {
              * @description The plan it was made of; `null` once that is gone.
              */
             plan_id?: string | null;
-            /**
-             * Format: int32
-             * @description How many times a result was noted.
-             */
+            /** @description How many times a result was noted. */
             results: number;
             /** @description Where it stands. */
             stage: components["schemas"]["Stage"];
@@ -10054,6 +10073,14 @@ export interface components {
          * @enum {string}
          */
         Unit: "degC" | "degF" | "g" | "kg" | "oz" | "lb" | "mm" | "cm" | "in" | "ml" | "cup" | "tbsp" | "tsp";
+        /** @description How much of the log is not gone through yet. */
+        UnreadAnswer: {
+            /**
+             * Format: int64
+             * @description So many batches are not found yet by what was made, how and how it came out.
+             */
+            batches: number;
+        };
         /** @description A bowl that was poured without being tempered. */
         UntemperedAnswer: {
             /** @description Which chocolate it is, by key. */
@@ -17681,6 +17708,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PatternsAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_unread: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UnreadAnswer"];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */

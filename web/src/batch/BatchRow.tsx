@@ -1,19 +1,17 @@
 import { Sparkles, TriangleAlert } from "lucide-react";
-import type { BatchLine, Looks } from "../api/client";
+import type { BatchLine } from "../api/client";
 import { day } from "../kit/format";
 import { Row } from "../kit/Row";
-import { lookWord } from "../looks/words";
+import { cameOut } from "../looks/words";
 import { Finish } from "./Finish";
 import { stageWords } from "./words";
 
-/** How it came out, in a word and a shape. */
-function Result({ looks }: { looks: Looks }) {
-  const bloomed = looks.streaks !== "none";
-  const Icon = bloomed || looks.gloss === "dull" ? TriangleAlert : Sparkles;
-  const words = bloomed ? "Streaks" : lookWord("gloss", looks.gloss);
+/** How it came out, in a few words and a shape. */
+function CameOut({ batch: { looks, faults } }: { batch: BatchLine }) {
+  const Icon = faults.length > 0 ? TriangleAlert : Sparkles;
   return (
     <span style={{ display: "inline-flex", gap: "6px", alignItems: "center" }}>
-      <Icon size={16} aria-hidden /> {words}, {lookWord("snap", looks.snap).toLowerCase()} snap
+      <Icon size={16} aria-hidden /> {cameOut(looks, faults)}
     </span>
   );
 }
@@ -26,7 +24,9 @@ export function BatchRow({ batch }: { batch: BatchLine }) {
       of={batch}
       photo={batch.photo_id}
       finish={looks && !batch.photo_id ? <Finish looks={looks} /> : undefined}
-      stands={batch.bowl_id ? "At the bench" : looks ? <Result looks={looks} /> : stageWords[stage]}
+      stands={
+        batch.bowl_id ? "At the bench" : looks ? <CameOut batch={batch} /> : stageWords[stage]
+      }
       when={day(batch.ended_at ?? batch.last_at)}
       lost={stage === "lost"}
     >

@@ -8,6 +8,7 @@ import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
 import { Failed, Loading } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
+import { StillRead } from "../logbook/StillRead";
 import { degrees } from "./factors";
 
 const monthName = new Intl.DateTimeFormat("en-GB", { month: "short", year: "2-digit" });
@@ -29,6 +30,7 @@ export default function PatternsPage() {
         </Heading>
         <WayTo to="/log/compare">Compare bowls</WayTo>
       </Box>
+      <StillRead />
       <Box display="grid" gap="4" gridTemplateColumns="minmax(0, 1fr)">
         <Panel title="What goes with good and bad results">
           {found.map(({ factor, says, chance }) => (

@@ -111,11 +111,7 @@ export function Calendar({ month, batches, onMonth }: Props) {
   );
 }
 
-function faulty({ looks, stage }: BatchLine): boolean {
-  return (
-    stage === "lost" ||
-    looks?.streaks === "some" ||
-    looks?.streaks === "many" ||
-    looks?.gloss === "dull"
-  );
+/** Whether it went wrong: given up, or with a fault. */
+function faulty({ faults, stage }: BatchLine): boolean {
+  return stage === "lost" || faults.length > 0;
 }

@@ -57,7 +57,7 @@ export function Filters({ narrowed, onChange }: Props) {
     );
     onChange(Object.fromEntries(next) as Narrowed);
   };
-  const gear = shelf
+  const things = shelf
     ? [
         ...shelf.chocolates,
         ...shelf.wares,
@@ -65,6 +65,8 @@ export function Filters({ narrowed, onChange }: Props) {
         ...shelf.thermometers,
         ...shelf.moulds,
         ...shelf.trays,
+        ...shelf.pigments,
+        ...shelf.goods,
       ]
     : [];
   // One kind can go by several names; the first is the one it is known by here.
@@ -126,7 +128,7 @@ export function Filters({ narrowed, onChange }: Props) {
       <SelectField
         label="Made with"
         value={narrowed.gear ?? ""}
-        choices={{ ...any, ...Object.fromEntries(gear.map(({ id, thing }) => [id, thing.name])) }}
+        choices={{ ...any, ...Object.fromEntries(things.map(({ id, thing }) => [id, thing.name])) }}
         onChange={(id) => set({ gear: id })}
       />
       <TextField

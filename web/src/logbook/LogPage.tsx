@@ -15,6 +15,7 @@ import { LooksDue } from "../looks/LooksDue";
 import { BringInBowl } from "./BringInBowl";
 import { bounds, Calendar } from "./Calendar";
 import { Filters } from "./Filters";
+import { StillRead } from "./StillRead";
 import { Wall } from "./Wall";
 
 const Link = chakra(RouterLink);
@@ -87,7 +88,7 @@ export default function LogPage() {
               title="Narrow it down"
               value={
                 filters === 0
-                  ? "Chocolate, kind, colour, method, result, fault, gear, date"
+                  ? "Chocolate, kind, colour, method, result, fault, gear, goods, date"
                   : `${filters} ${filters === 1 ? "condition" : "conditions"}`
               }
             >
@@ -106,6 +107,7 @@ export default function LogPage() {
           </Box>
         </Box>
       )}
+      {filters > 0 && <StillRead />}
       {none && asked && !calendar && (
         <Box color="fg.muted">
           {search ? `No batch with “${search}” in it.` : "None of these yet."}

@@ -7,7 +7,7 @@ import { day } from "../kit/format";
 import { PrintButton } from "../kit/PrintButton";
 import { Failed, Loading } from "../kit/Standing";
 import { useToItsEnd } from "../kit/useToItsEnd";
-import { lookWord } from "../looks/words";
+import { cameOut } from "../looks/words";
 
 const Link = chakra(RouterLink);
 const monthName = new Intl.DateTimeFormat("en-GB", { month: "long" });
@@ -96,11 +96,7 @@ export default function YearPage() {
   );
 }
 
-function outcome({ stage, looks }: BatchLine): string {
-  if (stage === "lost") return "given up";
-  if (!looks) return "not looked at";
-  return [
-    lookWord("gloss", looks.gloss).toLowerCase(),
-    looks.streaks === "none" ? "no streaks" : `${looks.streaks} streaks`,
-  ].join(", ");
+function outcome({ stage, looks, faults }: BatchLine): string {
+  if (stage === "lost") return "Given up";
+  return cameOut(looks, faults) || "Not looked at";
 }

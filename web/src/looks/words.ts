@@ -78,7 +78,22 @@ export const afters: Record<LookAfter, { since: string; tells: string }> = {
   month: { since: "a month", tells: "how it lasts" },
 };
 
+/** So many faults are named in a line. */
+const MOST_NAMED = 2;
+
 /** Faults in a row: "cracks, bubbles". */
 export function faultsOf(seen: readonly Symptom[]): string {
   return seen.map((symptom) => symptoms[symptom].toLowerCase()).join(", ");
+}
+
+/** How something came out, in a few words: its faults, or how well it looks where it has none. */
+export function cameOut(looks: Looks | null | undefined, faults: readonly Symptom[]): string {
+  const words = faults.length > 0 ? faultsOf(faults.slice(0, MOST_NAMED)) : looks && good(looks);
+  if (!words) return "";
+  const more = faults.length - MOST_NAMED;
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}${more > 0 ? ` and ${more} more` : ""}`;
+}
+
+function good({ gloss, snap }: Looks): string {
+  return `${lookWord("gloss", gloss)}, ${lookWord("snap", snap).toLowerCase()} snap`;
 }

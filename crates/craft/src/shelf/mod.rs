@@ -8,6 +8,7 @@
 mod costed;
 mod goods_stock;
 mod labelled;
+mod made_with;
 mod sources;
 pub mod stock;
 #[cfg(test)]

@@ -1,5 +1,7 @@
 //! What the shelf does to a plan, and what it makes of lessons.
 
+use std::collections::BTreeSet;
+
 use chrono::{DateTime, NaiveDate, TimeDelta, Utc};
 use uuid::Uuid;
 
@@ -388,6 +390,20 @@ fn goods_without_an_id_are_those_of_their_name() {
     assert_eq!(found("gold STARS"), Some(BAG));
     assert_eq!(found("stars"), None);
     assert_eq!(shelf.goods_taken(&named("gold stars"), |_| false), None, "put away");
+}
+
+#[test]
+fn what_a_plan_is_made_with_is_all_that_it_names_on_the_shelf() {
+    let mut inputs = with_goods(None, Some(BOWL));
+    inputs.bowls[0].heat_id = Some(STOVE);
+    let plan = crate::plan::Plan::of(&inputs).expect("a plan");
+    assert_eq!(pantry().made_with(&inputs, &plan), BTreeSet::from([STOVE, BOWL]));
+    // Named as the shelf names it, it is what stands there.
+    for component in &mut inputs.components {
+        component.work.toppings_mut().expect("a slab has some")[0].name = "gold stars".to_owned();
+    }
+    let plan = crate::plan::Plan::of(&inputs).expect("a plan");
+    assert_eq!(pantry().made_with(&inputs, &plan), BTreeSet::from([STOVE, BOWL, BAG]));
 }
 
 #[test]

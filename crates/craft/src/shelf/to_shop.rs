@@ -194,7 +194,7 @@ impl Shelf {
     }
 
     /// The pigment of a name, of those in use.
-    fn pigment_named(&self, name: &str) -> Option<Uuid> {
+    pub(super) fn pigment_named(&self, name: &str) -> Option<Uuid> {
         let same = |id: &&Uuid| {
             self.is_in_use(**id)
                 && self.pigment(**id).is_some_and(|of| of.name.eq_ignore_ascii_case(name))

@@ -1,10 +1,12 @@
 //! Batches, as they are answered.
 
+use std::collections::BTreeSet;
+
 use chrono::{DateTime, Utc};
 use craft::batch::{Stage, ToDo};
 use craft::chocolate::Family;
 use craft::plan::PlanInputs;
-use craft::result::Looks;
+use craft::result::{Look, Looks, Symptom};
 use craft::time::WallTime;
 use serde::Serialize;
 use serde_json::Value;
@@ -54,9 +56,11 @@ pub struct BatchLineAnswer {
     /// Its open bowl.
     pub bowl_id: Option<Uuid>,
     /// How many times a result was noted.
-    pub results: u32,
+    pub results: usize,
     /// How it looked at the latest; `null` where nothing was noted.
     pub looks: Option<Looks>,
+    /// The faults that were seen, at any look.
+    pub faults: BTreeSet<Symptom>,
     /// The latest photo of its pieces.
     pub photo_id: Option<Uuid>,
     /// Whether the maker marked it.
@@ -89,9 +93,10 @@ impl From<BatchLine> for BatchLineAnswer {
             last_at: line.last_at,
             deleted_at: line.deleted_at,
             bowl_id: line.open_bowl,
-            results: line.results,
+            results: line.looks.len(),
             // What cannot be read is said where the batch is opened.
-            looks: line.latest_result.and_then(Result::ok).map(|result| result.looks),
+            faults: line.looks.iter().flatten().flat_map(Look::faults).collect(),
+            looks: line.looks.into_iter().next().and_then(Result::ok).map(|look| look.looks),
             photo_id: line.photo,
             starred: line.starred,
             unreadable,

@@ -119,5 +119,7 @@ pub fn new_row(
         stage: Stage::UnderWay,
         ended_at: None,
         last_at: now,
+        starred: false,
+        passed_look: None,
     }
 }

@@ -1,12 +1,13 @@
 //! The log as a whole: bowls beside each other, what goes with good and bad results, how well forecasts
 //! fitted, how it went over the months.
 
-use std::collections::{BTreeMap, BTreeSet};
+use std::collections::hash_map::Entry;
+use std::collections::{BTreeMap, BTreeSet, HashMap};
 
 use actix_web::{get, web};
 use chrono::{DateTime, Utc};
 use craft::clinic::Tempered;
-use craft::logbook::{Case, Factor, Usual, how_well, patterns as found_in, usual_of};
+use craft::logbook::{Factor, Usual, how_well, patterns as found_in, usual_of};
 use craft::message::Message;
 use craft::result::Symptom;
 use craft::shelf::Thing;
@@ -20,7 +21,7 @@ use crate::answer::bowl::PointAnswer;
 use crate::answer::bowl_plan::BowlPlanAnswer;
 use crate::answer::round;
 use crate::catalogue::records as say;
-use crate::findings::{catch_up, told};
+use crate::findings::{Told, catch_up, of_all, told};
 use crate::making::Making;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
@@ -142,17 +143,22 @@ pub async fn compare(
     if !(2..=MOST).contains(&ids.len()) || each.len() != ids.len() {
         return Err(Problem::bad_field("bowls", say::two_to_four_bowls(ids.len())));
     }
-    catch_up(&state).await?;
-    let looked = store::findings::looked(&state.pool).await?;
-    let cases: Vec<Case> = looked.iter().map(|one| one.case).collect();
+    let cases = of_all(&state).await?.cases();
     let usual: Vec<Option<Usual>> =
         Factor::ALL.iter().map(|factor| usual_of(*factor, &cases)).collect();
     let mut all = Vec::new();
+    let mut read: HashMap<Uuid, (Making, Told)> = HashMap::new();
     for id in ids {
         let row = store::bowls::get(&state.pool, id).await?;
-        let making = Making::read(&state, row.batch_id).await?;
-        let told = told(&state, &making).await?;
-        let tempered = told.bowls.into_iter().find(|bowl| bowl.id == id).map(|bowl| bowl.tempered);
+        let (making, told) = match read.entry(row.batch_id) {
+            Entry::Occupied(known) => known.into_mut(),
+            Entry::Vacant(new) => {
+                let making = Making::read(&state, row.batch_id).await?;
+                let told = told(&state, &making).await?;
+                new.insert((making, told))
+            }
+        };
+        let tempered = told.bowls.iter().find(|bowl| bowl.id == id).map(|bowl| &bowl.tempered);
         let tempered = tempered.ok_or(store::StoreError::NotFound("poured bowl"))?;
         // What was made of it; of several things the first.
         let steps = making.lines.iter().find(|line| {
@@ -171,7 +177,7 @@ pub async fn compare(
             plan: row.plan.clone().unwrap_or_default(),
             use_c: answer.use_c,
             curve: answer.curve,
-            moments: moments(&tempered),
+            moments: moments(tempered),
             facts: compared(made.map_or([None; 8], |made| Factor::all_of(&made.facts)), &usual),
             seen: made.map(|made| made.seen.clone()).unwrap_or_default(),
             looked: made.is_some_and(|made| made.looked),
@@ -283,9 +289,8 @@ fn fits(all: &[BowlFit], name: impl Fn(Uuid) -> Option<String>) -> Vec<FittedAns
 #[utoipa::path(tag = "log", operation_id = "read_patterns", responses((status = 200, body = PatternsAnswer)))]
 #[get("/log/patterns")]
 pub async fn patterns(state: web::Data<State>) -> Answer<web::Json<PatternsAnswer>> {
-    catch_up(&state).await?;
-    let looked = store::findings::looked(&state.pool).await?;
-    let cases: Vec<Case> = looked.iter().map(|one| one.case).collect();
+    let all = of_all(&state).await?;
+    let cases = all.cases();
     let found = found_in(&cases);
     let on_shelf = state.shelf.read(&state.pool).await?;
     let name = |id: Uuid| {
@@ -310,7 +315,23 @@ pub async fn patterns(state: web::Data<State>) -> Answer<web::Json<PatternsAnswe
             .collect(),
         tested: found.tested,
         cases: found.cases,
-        fits: fits(&store::findings::fits(&state.pool).await?, name),
-        months: months(&looked),
+        fits: fits(&all.fits, name),
+        months: months(&all.looked),
     }))
+}
+
+/// How much of the log is not gone through yet.
+#[derive(Debug, Serialize, ToSchema)]
+pub struct UnreadAnswer {
+    /// So many batches are not found yet by what was made, how and how it came out.
+    batches: u64,
+}
+
+/// How many batches are still to be gone through: after a new release or a record that was brought in
+/// it takes a while until all are found by what was made, how and how it came out.
+#[utoipa::path(tag = "log", operation_id = "read_unread", responses((status = 200, body = UnreadAnswer)))]
+#[get("/log/unread")]
+pub async fn unread(state: web::Data<State>) -> Answer<web::Json<UnreadAnswer>> {
+    catch_up(&state).await?;
+    Ok(web::Json(UnreadAnswer { batches: store::findings::count_stale(&state.pool).await? }))
 }

@@ -91,6 +91,7 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(batches::document)
             .service(logbook::compare)
             .service(logbook::patterns)
+            .service(logbook::unread)
             .service(looks::list)
             .service(looks::pass_over)
             .service(results::list)

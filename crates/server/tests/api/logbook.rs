@@ -270,7 +270,66 @@ async fn a_batch_is_found_by_what_it_is_and_how_it_came_out() {
     let mut cracked = look("glossy");
     cracked["seen"] = json!(["cracks"]);
     kitchen.post(&format!("/batches/{good}/results"), cracked).await.with(201);
-    assert_eq!(found("fault=cracks").await, [good]);
+    assert_eq!(found("fault=cracks").await, [good.as_str()]);
+    // What a line shows of faults is what it is found by, whatever a later look says.
+    kitchen.pass(TimeDelta::days(1));
+    kitchen.post(&format!("/batches/{good}/results"), look("satin")).await.with(201);
+    for line in kitchen.batches().await {
+        let faults = line["faults"].as_array().expect("faults");
+        for fault in faults.iter().map(text) {
+            assert!(found(&format!("fault={fault}")).await.contains(&text(&line["id"])), "{line}");
+        }
+        assert!(!faults.is_empty() && found("result=faulty").await.contains(&text(&line["id"])));
+        let latest = if line["id"] == good.as_str() { "satin" } else { "dull" };
+        assert_eq!(line["looks"]["gloss"], latest);
+    }
+}
+
+#[actix_web::test]
+async fn a_batch_is_found_by_its_goods_and_many_are_gone_through_once_though_many_ask() {
+    let kitchen = Kitchen::new().await;
+    let goods = json!({ "kind": "goods", "name": "Gold stars", "unit": "piece", "each_g": 0.5 });
+    let stars = text(&kitchen.post("/shelf", json!({ "thing": goods })).await.with(201)["id"]);
+    let plan = kitchen.plan("Starry bark").await;
+    let mut inputs = kitchen.stated(&plan).await;
+    inputs["components"][0]["work"]["toppings"] = json!([{ "name": "stars", "goods_id": stars, "across_mm": 6, "each_g": 0.5,
+        "wish": { "by": "count", "count": 20 } }]);
+    kitchen.restate(&plan, inputs).await.with(200);
+    let starry = kitchen.begun(&plan).await;
+    let plain = kitchen.batch("Bark").await;
+    for _ in 0..20 {
+        kitchen.begun(&plan).await;
+    }
+    let path = format!("/batches?gear={stars}&most=50");
+    let (one, two, three, unread) = futures::join!(
+        kitchen.get(&path),
+        kitchen.get(&path),
+        kitchen.get("/log/patterns"),
+        kitchen.get("/log/unread"),
+    );
+    let (one, two) = (one.with(200), two.with(200));
+    assert_eq!(one, two);
+    let ids: Vec<_> =
+        one["batches"].as_array().expect("batches").iter().map(|b| text(&b["id"])).collect();
+    assert!(ids.len() == 21 && ids.contains(&starry) && !ids.contains(&plain), "{ids:?}");
+    assert_eq!(three.with(200)["cases"], 0);
+    assert_eq!(unread.with(200), json!({ "batches": 0 }));
+}
+
+#[actix_web::test]
+async fn what_an_earlier_release_kept_is_gone_through_behind_what_is_asked_for() {
+    let kitchen = Kitchen::new().await;
+    let plan = kitchen.plan("Bark").await;
+    for _ in 0..3 {
+        kitchen.begun(&plan).await;
+    }
+    sqlx::query("UPDATE batches SET found = 0").execute(&kitchen.state.pool).await.expect("it is");
+    let beside = kitchen.beside().await;
+    // Whoever counts without asking for it sees it come to its end.
+    let left = async || store::findings::count_stale(&beside.state.pool).await.expect("a count");
+    while left().await > 0 {
+        tokio::task::yield_now().await;
+    }
 }
 
 #[actix_web::test]

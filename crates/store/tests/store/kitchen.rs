@@ -78,6 +78,8 @@ pub fn batch(plan_id: Option<Uuid>) -> BatchRow {
         stage: Stage::UnderWay,
         ended_at: None,
         last_at: wall(0),
+        starred: false,
+        passed_look: None,
     }
 }
 

@@ -1,11 +1,13 @@
 //! Batches: one making of a plan each, with what it was begun with.
 
-use std::collections::BTreeSet;
+mod list;
+
+pub use list::{BatchLine, BatchesOf, Narrowed, list};
 
 use chrono::{DateTime, Utc};
 use craft::batch::Stage;
 use craft::plan::PlanInputs;
-use craft::result::Look;
+use craft::result::LookAfter;
 use craft::time::WallTime;
 use serde::Serialize;
 use sqlx::{MySqlConnection, MySqlExecutor};
@@ -13,7 +15,6 @@ use uuid::Uuid;
 
 use crate::document::{Computed, Kept, Summary, read, written};
 use crate::error::{again, inserted};
-use crate::page::{Page, pattern};
 use crate::{Sent, StoreError};
 
 /// A batch's own time: `kitchen` at `real`, running `rate` times as fast.
@@ -58,6 +59,10 @@ pub struct BatchRow {
     pub ended_at: Option<WallTime>,
     /// When anything happened to it last.
     pub last_at: WallTime,
+    /// Whether the maker marked it.
+    pub starred: bool,
+    /// The last look at what came out that the maker passed over.
+    pub passed_look: Option<LookAfter>,
 }
 
 impl BatchRow {
@@ -92,102 +97,6 @@ pub struct NewBatch<'a> {
     pub words: &'a str,
     /// What was sent.
     pub digest: Uuid,
-}
-
-/// A batch as a list shows it.
-#[derive(Clone, Debug, PartialEq)]
-pub struct BatchLine {
-    /// Its id.
-    pub id: Uuid,
-    /// The plan it was made of.
-    pub plan_id: Option<Uuid>,
-    /// What it is called.
-    pub name: String,
-    /// Where it stands.
-    pub stage: Stage,
-    /// Whether anything is still to do.
-    pub unfinished: bool,
-    /// What there is to show of it.
-    pub summary: Option<Kept<Summary>>,
-    /// Whether what it was begun with can be read.
-    pub readable: bool,
-    /// When it was begun.
-    pub begun_at: WallTime,
-    /// When its last bowl ended.
-    pub ended_at: Option<WallTime>,
-    /// When anything happened to it last.
-    pub last_at: WallTime,
-    /// When it was deleted.
-    pub deleted_at: Option<WallTime>,
-    /// Why its latest bowl was given up, where it was.
-    pub gave_up: Option<String>,
-    /// Its open bowl.
-    pub open_bowl: Option<Uuid>,
-    /// How often a result was noted.
-    pub results: u32,
-    /// The latest of them.
-    pub latest_result: Option<Kept<Look>>,
-    /// The latest photo of its pieces.
-    pub photo: Option<Uuid>,
-    /// Whether the maker marked it.
-    pub starred: bool,
-}
-
-/// What a list of batches is narrowed to, besides words.
-#[derive(Clone, Debug, Default, PartialEq, Eq)]
-pub struct Narrowed {
-    /// Made, or begun, from then on.
-    pub from: Option<WallTime>,
-    /// Made, or begun, before then.
-    pub until: Option<WallTime>,
-    /// Those that the maker marked.
-    pub starred: bool,
-    /// Those with a picture of the pieces.
-    pub pictured: bool,
-    /// What they are found by: all of these tags.
-    pub tags: Vec<String>,
-}
-
-/// So many tags narrow a list at most.
-const MOST_TAGS: usize = 7;
-
-/// A row of a list, as it is read.
-struct Shown {
-    id: Uuid,
-    plan_id: Option<Uuid>,
-    name: String,
-    stage: String,
-    unfinished: bool,
-    summary: Option<String>,
-    readable: bool,
-    begun_at: DateTime<Utc>,
-    ended_at: Option<DateTime<Utc>>,
-    last_at: DateTime<Utc>,
-    deleted_at: Option<DateTime<Utc>>,
-    gave_up: Option<String>,
-    open_bowl: Option<Uuid>,
-    results: i64,
-    latest_result: Option<String>,
-    photo: Option<Uuid>,
-    starred: bool,
-}
-
-/// Which batches a list shows.
-#[derive(Clone, Copy, Debug, Default, PartialEq, Eq)]
-pub enum BatchesOf {
-    /// All.
-    #[default]
-    All,
-    /// Those under way.
-    UnderWay,
-    /// Those that are over: made, lost or closed.
-    Over,
-    /// Those of them that were made.
-    Made,
-    /// Those of them that were given up.
-    GivenUp,
-    /// Those that were deleted, and can be had back.
-    Deleted,
 }
 
 /// Keeps a new batch.
@@ -248,7 +157,8 @@ macro_rules! select_batches {
                       deleted_at AS "deleted_at: DateTime<Utc>",
                       clock_real AS "real: DateTime<Utc>", clock_kitchen AS "kitchen: DateTime<Utc>",
                       clock_rate, real_time AS "real_time: bool", stage,
-                      ended_at AS "ended_at: DateTime<Utc>", last_at AS "last_at: DateTime<Utc>"
+                      ended_at AS "ended_at: DateTime<Utc>", last_at AS "last_at: DateTime<Utc>",
+                      starred AS "starred: bool", passed_look
                FROM batches "# + $rest
             $(, $argument)*
         )
@@ -267,6 +177,8 @@ macro_rules! select_batches {
             stage: Stage::from_word(&row.stage).unwrap_or(Stage::UnderWay),
             ended_at: row.ended_at.map(WallTime),
             last_at: WallTime(row.last_at),
+            starred: row.starred,
+            passed_look: row.passed_look.as_deref().and_then(LookAfter::from_word),
         })
     };
 }
@@ -455,17 +367,6 @@ pub async fn set_starred(
     if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
 }
 
-/// Whether the maker marked a batch.
-///
-/// # Errors
-/// [`StoreError::NotFound`] where there is none.
-pub async fn is_starred(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<bool, StoreError> {
-    sqlx::query_scalar!(r#"SELECT starred AS "starred: bool" FROM batches WHERE id = ?"#, id)
-        .fetch_optional(database)
-        .await?
-        .ok_or(StoreError::NotFound("batch"))
-}
-
 /// Closes a batch with something left to make, or opens it again.
 ///
 /// # Errors
@@ -527,126 +428,6 @@ pub async fn set_clock(
     .await?;
     // Rows are counted as found, not as changed: none means there is none.
     if done.rows_affected() == 0 { Err(StoreError::NotFound("batch")) } else { Ok(()) }
-}
-
-/// Batches, those of the newest activity first, a page of them.
-///
-/// # Errors
-/// Where the database fails.
-pub async fn list(
-    database: impl MySqlExecutor<'_>,
-    of: BatchesOf,
-    search: Option<&str>,
-    narrowed: &Narrowed,
-    page: Page,
-) -> Result<Vec<BatchLine>, StoreError> {
-    let from = narrowed.from.map_or_else(Default::default, |at| at.0);
-    let until = narrowed.until.map(|at| at.0.naive_utc());
-    let wanted: BTreeSet<&str> = narrowed.tags.iter().map(String::as_str).collect();
-    // As many as a statement that is checked beforehand takes.
-    let mut tags = wanted.iter().copied().map(Some).chain(std::iter::repeat(None));
-    let [one, two, three, four, five, six, seven]: [Option<&str>; MOST_TAGS] =
-        std::array::from_fn(|_| tags.next().flatten());
-    let pattern = pattern(search);
-    let deleted = of == BatchesOf::Deleted;
-    // In one list by their stage, so that those under way are found among however many.
-    let [first, second, third, fourth] = match of {
-        BatchesOf::All | BatchesOf::Deleted => ["under_way", "made", "lost", "closed"],
-        BatchesOf::UnderWay => ["under_way"; 4],
-        BatchesOf::Over => ["made", "lost", "closed", "closed"],
-        BatchesOf::Made => ["made", "closed", "closed", "closed"],
-        BatchesOf::GivenUp => ["lost"; 4],
-    };
-    let before = page.before.0.0.naive_utc();
-    // What has tags is looked for among what has them, so that the rare is found as soon as the
-    // usual; what a line shows is read of the page alone.
-    macro_rules! lines {
-        ($among:literal $(, $argument:expr)*) => {
-            sqlx::query_as!(
-                Shown,
-                r#"SELECT id AS "id: Uuid", plan_id AS "plan_id: Uuid", name, stage,
-                  unfinished AS "unfinished: bool", summary AS "summary: String",
-                  computed IS NOT NULL AS "readable!: bool",
-                  begun_at AS "begun_at: DateTime<Utc>", ended_at AS "ended_at: DateTime<Utc>",
-                  last_at AS "last_at: DateTime<Utc>", deleted_at AS "deleted_at: DateTime<Utc>",
-                  (SELECT w.gave_up FROM bowls w WHERE w.batch_id = batches.id
-                   ORDER BY w.opened_at DESC LIMIT 1) AS "gave_up: String",
-                  (SELECT w.id FROM bowls w WHERE w.batch_id = batches.id AND w.status = 'open'
-                   ORDER BY w.opened_at DESC LIMIT 1) AS "open_bowl: Uuid",
-                  (SELECT COUNT(*) FROM results r WHERE r.batch_id = batches.id) AS "results!: i64",
-                  (SELECT r.document FROM results r WHERE r.batch_id = batches.id
-                   ORDER BY r.looked_at DESC, r.seq DESC LIMIT 1) AS "latest_result: String",
-                  (SELECT p.id FROM photos p WHERE p.batch_id = batches.id
-                   ORDER BY p.taken_at DESC LIMIT 1) AS "photo: Uuid", starred AS "starred: bool"
-           FROM batches JOIN (
-               SELECT b.id AS on_page FROM "# + $among + r#"
-               WHERE (b.deleted_at IS NOT NULL) = ? AND b.stage IN (?, ?, ?, ?)
-                 AND b.words LIKE ?
-                 AND COALESCE(b.ended_at, b.begun_at) >= ?
-                 AND (? IS NULL OR COALESCE(b.ended_at, b.begun_at) < ?)
-                 AND (NOT ? OR b.starred)
-                 AND (NOT ? OR EXISTS (SELECT 1 FROM photos p WHERE p.batch_id = b.id))
-                 AND b.last_at <= ? AND (b.last_at < ? OR b.id < ?)
-               ORDER BY b.last_at DESC, b.id DESC LIMIT ?) AS page ON page.on_page = batches.id
-           ORDER BY last_at DESC, id DESC"#,
-                $($argument,)*
-                deleted,
-                first,
-                second,
-                third,
-                fourth,
-                pattern,
-                from.naive_utc(),
-                until,
-                until,
-                narrowed.starred,
-                narrowed.pictured,
-                before,
-                before,
-                page.before.1,
-                page.most
-            )
-            .fetch_all(database)
-            .await?
-        };
-    }
-    let rows = if wanted.is_empty() {
-        lines!("batches b")
-    } else {
-        lines!(
-            "(SELECT t.batch_id FROM tags t WHERE t.tag IN (?, ?, ?, ?, ?, ?, ?)
-                     GROUP BY t.batch_id HAVING COUNT(*) = ?) AS tagged
-               JOIN batches b ON b.id = tagged.batch_id",
-            one,
-            two,
-            three,
-            four,
-            five,
-            six,
-            seven,
-            wanted.len() as u32
-        )
-    };
-    let line = rows.into_iter().map(|row| BatchLine {
-        id: row.id,
-        plan_id: row.plan_id,
-        name: row.name,
-        stage: Stage::from_word(&row.stage).unwrap_or(Stage::UnderWay),
-        unfinished: row.unfinished,
-        summary: row.summary.map(|summary| read(&summary)),
-        readable: row.readable,
-        begun_at: WallTime(row.begun_at),
-        ended_at: row.ended_at.map(WallTime),
-        last_at: WallTime(row.last_at),
-        deleted_at: row.deleted_at.map(WallTime),
-        gave_up: row.gave_up,
-        open_bowl: row.open_bowl,
-        results: u32::try_from(row.results).unwrap_or(u32::MAX),
-        latest_result: row.latest_result.map(|document| read(&document)),
-        photo: row.photo,
-        starred: row.starred,
-    });
-    Ok(line.collect())
 }
 
 /// The batches of a plan, the latest first.
