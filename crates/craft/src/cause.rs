@@ -108,10 +108,16 @@ impl Cause {
         }
     }
 
-    /// What can still be done with what was made.
+    /// What can still be done with what was made: of chocolate that is tempered, or of coating.
     #[must_use]
-    pub fn rescue(self) -> Message {
+    pub fn rescue(self, tempered: bool) -> Message {
         match self {
+            Self::Overheated if !tempered => say::rescue_overheated_coating(),
+            Self::PouredTooWarm | Self::WarmGoods if !tempered => say::rescue_melt_coating(),
+            Self::PouredTooCool if !tempered => say::rescue_thick_coating(),
+            Self::IncompatibleFats | Self::WarmStorage | Self::NutOil if !tempered => {
+                say::rescue_bloomed_coating()
+            }
             Self::Overheated => say::rescue_overheated(),
             Self::TemperLost | Self::NotTempered | Self::UnderSeeded | Self::PoorStirring => {
                 say::rescue_melt_again()

@@ -233,6 +233,11 @@ export function useShelf() {
   });
 }
 
+/** The sign of the kitchen's own money; none where it has none. */
+export function useCurrency(): string {
+  return useShelf().data?.kitchen?.thing.currency ?? "";
+}
+
 function usualWindows(family: Family) {
   return {
     queryKey: ["windows", family],

@@ -4422,6 +4422,11 @@ export interface components {
              * @default null
              */
             strokes?: number | null;
+            /**
+             * @description Whether its chocolate is tempered: all but coating is.
+             * @default null
+             */
+            tempered?: boolean | null;
             /** @default null */
             test?: null | components["schemas"]["Tested"];
             /**

@@ -24,6 +24,8 @@ export default function ClinicPage() {
   const facts: Facts = {
     moulded: how !== "flat",
     coloured: how === "coloured",
+    // What has no temper to lose has none.
+    tempered: windows ? windows.lost_c != null : null,
     limit_c: windows?.limit_c ?? null,
     lost_c: windows?.lost_c ?? null,
     work_c: windows?.work_c ?? null,

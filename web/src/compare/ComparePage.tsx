@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Plus, X } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { Link as RouterLink, useSearchParams } from "react-router";
-import { api, type ComparedBowl } from "../api/client";
+import { api, type ComparedBowl, type Factor } from "../api/client";
 import { keys, useMethods } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { band, day, mass, temperature } from "../kit/format";
@@ -93,10 +93,14 @@ function Compared({ ids, remove }: { ids: string[]; remove: (id: string) => void
   );
 }
 
+function areDifferent(values: readonly string[]): boolean {
+  return new Set(values).size > 1;
+}
+
 /** A line of the drawing, for the head of a column. */
 function Mark({ i }: { i: number }) {
   return (
-    <svg viewBox="0 0 44 10" width="44" height="10" aria-hidden="true">
+    <svg viewBox="0 0 44 10" height="10" style={{ flex: "0 1 44px", minWidth: 20 }} aria-hidden>
       <path d="M0 5h44" stroke={colours[i]} strokeWidth="3" strokeDasharray={strokes[i]} />
     </svg>
   );
@@ -104,11 +108,19 @@ function Mark({ i }: { i: number }) {
 
 function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) => void }) {
   const factors = bowls[0]?.facts.map(({ factor }) => factor) ?? [];
-  // What stands out anywhere comes first.
+  // What stands out anywhere comes first, then what differs.
   const off = (factor: string) =>
     Math.max(...bowls.map(({ facts }) => facts.find((one) => one.factor === factor)?.off ?? 0));
-  const rows = factors.toSorted((a, b) => off(b) - off(a));
-  const cell = { px: "3", py: "2", borderTopWidth: "1px", borderColor: "border" } as const;
+  const values = (factor: Factor) =>
+    bowls.map(({ facts }) => said(factor, facts.find((one) => one.factor === factor)?.value));
+  const differs = (factor: Factor) => Number(areDifferent(values(factor)));
+  const rows = factors.toSorted((a, b) => off(b) - off(a) || differs(b) - differs(a));
+  const cell = {
+    px: { base: "1.5", md: "3" },
+    py: "2",
+    borderTopWidth: "1px",
+    borderColor: "border",
+  } as const;
   const methods = useMethods().data ?? [];
   const planned: { name: string; of: (bowl: ComparedBowl) => string }[] = [
     {
@@ -126,7 +138,13 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
   const told = bowls.some(({ facts }) => facts.some(({ usual }) => usual != null));
   return (
     <>
-      <Box as="table" width="full" textAlign="start" data-testid="compared">
+      <Box
+        as="table"
+        width="full"
+        textAlign="start"
+        fontSize={{ base: "sm", md: "md" }}
+        data-testid="compared"
+      >
         <thead>
           <tr>
             <Box as="th" {...cell} borderTopWidth="0" textAlign="start" fontWeight="500">
@@ -180,23 +198,27 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
             ))}
             {told && <Box as="td" {...cell} />}
           </tr>
-          {planned.map(({ name, of }) => (
-            <tr key={name}>
-              <Box as="th" {...cell} textAlign="start" fontWeight="560">
-                {name}
-              </Box>
-              {bowls.map((bowl) => (
-                <Box as="td" key={bowl.bowl_id} {...cell}>
-                  {of(bowl)}
+          {planned.map(({ name, of }) => {
+            const differ = areDifferent(bowls.map(of));
+            return (
+              <tr key={name}>
+                <Box as="th" {...cell} textAlign="start" fontWeight="560">
+                  {name}
                 </Box>
-              ))}
-              {told && <Box as="td" {...cell} />}
-            </tr>
-          ))}
+                {bowls.map((bowl) => (
+                  <Box as="td" key={bowl.bowl_id} {...cell} fontWeight={differ ? "640" : undefined}>
+                    {of(bowl)}
+                  </Box>
+                ))}
+                {told && <Box as="td" {...cell} />}
+              </tr>
+            );
+          })}
           {rows.map((factor) => {
             const of = bowls.map(({ facts }) => facts.find((one) => one.factor === factor));
             const name = of[0]?.name;
             const usual = of.find((one) => one?.usual != null)?.usual;
+            const differ = areDifferent(of.map((one) => said(factor, one?.value)));
             return (
               <tr key={factor}>
                 <Box as="th" {...cell} textAlign="start" fontWeight="560">
@@ -207,7 +229,8 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
                     as="td"
                     key={bowls[i]?.bowl_id}
                     {...cell}
-                    {...(one?.stands_out && { bg: "heat.wash", fontWeight: "640" })}
+                    fontWeight={differ ? "640" : undefined}
+                    {...(one?.stands_out && { bg: "heat.wash" })}
                   >
                     {said(factor, one?.value)}
                     {one?.stands_out && " – stands out"}

@@ -21,6 +21,11 @@ function from(bowl: ComparedBowl, by: Props["by"]): { min: number; temp: number 
     }));
 }
 
+/** Minutes before and after the moment; the unit stands once. */
+function minutes(min: number): string {
+  return min === 0 ? "0 min" : `${min}`.replace("-", "−");
+}
+
 /** Curves laid over each other by a moment that all of them had. */
 export default function Overlay({ bowls, by }: Props) {
   const lines = bowls.map((bowl) => from(bowl, by));
@@ -42,7 +47,8 @@ export default function Overlay({ bowls, by }: Props) {
           dataKey="min"
           domain={[first, last]}
           ticks={ticks}
-          tickFormatter={(min: number) => `${Math.round(min)} min`}
+          interval={0}
+          tickFormatter={minutes}
           allowDuplicatedCategory={false}
         />
         <YAxis

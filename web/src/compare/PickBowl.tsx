@@ -1,31 +1,55 @@
 import { Box, Button } from "@chakra-ui/react";
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Batch } from "../api/client";
-import { useBatches } from "../api/queries";
+import { api, type Batch, type BowlWithPlan } from "../api/client";
+import { keys, useBatches } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { asOpened } from "../batch/asOpened";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
+import { letters } from "./factors";
 
 interface Props {
+  /** The bowls that are picked already. */
   without: string[];
   onPick: (bowlId: string) => void;
 }
 
-/** Finds a batch; the bowl of it that was poured first and is not picked yet is compared. */
+async function readBatch(id: string): Promise<Batch> {
+  return accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params: { path: { id } } }));
+}
+
+/** The batch of a bowl. */
+async function batchOf(id: string): Promise<Batch> {
+  const params = { path: { id } };
+  const bowl = accepted<BowlWithPlan>(await api.GET("/api/v1/bowls/{id}", { params }));
+  return readBatch(bowl.batch_id);
+}
+
+/** The bowl of a batch that was poured first of those that are not picked yet. */
+function nextBowl({ bowls }: Batch, without: readonly string[]) {
+  return asOpened(bowls).find(({ id, status }) => status === "poured" && !without.includes(id));
+}
+
+/** Finds a batch, those of a plan that is picked already first, and takes its next bowl. */
 export function PickBowl({ without, onPick }: Props) {
   const [search, setSearch] = useState("");
   const batches = useBatches("made", search);
+  const picked = useQuery({
+    queryKey: [...keys.lists, "picked", without],
+    queryFn: () => Promise.all(without.map(batchOf)),
+  }).data;
+  const offered = (batches.data ?? []).filter((batch) => {
+    const known = picked?.find(({ id }) => id === batch.id);
+    return !known || nextBowl(known, without) !== undefined;
+  });
+  const samePlan = (plan: string | null | undefined) =>
+    Number(picked?.some(({ plan_id }) => plan != null && plan_id === plan) ?? false);
   const pick = useMutation({
     mutationFn: async (id: string) => {
-      const params = { path: { id } };
-      const batch = accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params }));
-      const first = asOpened(batch.bowls).find(
-        (bowl) => bowl.status === "poured" && !without.includes(bowl.id),
-      );
+      const first = nextBowl(await readBatch(id), without);
       if (!first) throw new Error("No other bowl of it was poured at the bench.");
       return first.id;
     },
@@ -33,28 +57,41 @@ export function PickBowl({ without, onPick }: Props) {
   });
   return (
     <Box display="grid" gap="2">
+      {without.length === 1 &&
+        picked?.map(({ id, name, ended_at, begun_at }) => (
+          <Box key={id} display="flex" justifyContent="space-between" gap="3">
+            <span>
+              {letters[0]} <b>{name}</b>
+            </span>
+            <Box as="span" color="fg.muted" flexShrink={0}>
+              {day(ended_at ?? begun_at)}
+            </Box>
+          </Box>
+        ))}
       <SearchField of="the log" onSearch={setSearch} />
       {pick.error && <Fault>{pick.error.message}</Fault>}
-      {(batches.data ?? []).map((batch) => (
-        <Button
-          key={batch.id}
-          variant="outline"
-          borderColor="border"
-          minH="48px"
-          h="auto"
-          py="2"
-          justifyContent="space-between"
-          whiteSpace="normal"
-          textAlign="start"
-          disabled={pick.isPending}
-          onClick={() => pick.mutate(batch.id)}
-        >
-          <span>{batch.name}</span>
-          <Box as="span" color="fg.muted" fontWeight="400" flexShrink={0}>
-            {day(batch.ended_at ?? batch.last_at)}
-          </Box>
-        </Button>
-      ))}
+      {offered
+        .toSorted((a, b) => samePlan(b.plan_id) - samePlan(a.plan_id))
+        .map((batch) => (
+          <Button
+            key={batch.id}
+            variant="outline"
+            borderColor="border"
+            minH="48px"
+            h="auto"
+            py="2"
+            justifyContent="space-between"
+            whiteSpace="normal"
+            textAlign="start"
+            disabled={pick.isPending}
+            onClick={() => pick.mutate(batch.id)}
+          >
+            <span>{batch.name}</span>
+            <Box as="span" color="fg.muted" fontWeight="400" flexShrink={0}>
+              {day(batch.ended_at ?? batch.last_at)}
+            </Box>
+          </Button>
+        ))}
       <More list={batches} />
     </Box>
   );

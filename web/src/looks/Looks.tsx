@@ -33,14 +33,14 @@ export function Looks({ batch, lost }: Props) {
       ))}
       {!lost && due_look && (
         <Box bg="cool.wash" borderRadius="slab" p="3" fontWeight="560" _print={{ display: "none" }}>
-          {`Check again: ${afters[due_look.after].since} has passed since the pour, ${afters[due_look.after].tells}.`}
+          {`Time for a look: ${afters[due_look.after].since} has passed since the pour, ${afters[due_look.after].tells}.`}
         </Box>
       )}
       {!lost && next && (
         <Box bg="cool.wash" borderRadius="slab" p="3" fontWeight="560" _print={{ display: "none" }}>
           {next.after === "day"
-            ? `Check again after 24 hours, from ${day(next.since)}: gloss and snap go on improving for a day.`
-            : `Check again after ${afters[next.after].since}, from ${day(next.since)}: ${afters[next.after].tells}.`}
+            ? `Next look after 24 hours, from ${day(next.since)}: gloss and snap go on improving for a day.`
+            : `Next look after ${afters[next.after].since}, from ${day(next.since)}: ${afters[next.after].tells}.`}
         </Box>
       )}
     </Stack>

@@ -56,7 +56,7 @@ export function LooksDue() {
             alignItems="center"
           >
             <span>
-              <b>{one.name}</b>: {afters[one.after].since} has passed, check it again
+              <b>{one.name}</b>: {afters[one.after].since} has passed, time for a look
             </span>
           </Link>
           <Button

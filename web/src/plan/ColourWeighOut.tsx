@@ -1,7 +1,9 @@
 import { Box } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlPlan } from "../api/client";
+import { useCurrency } from "../api/queries";
 import { fineMass } from "../kit/format";
+import { money } from "../kit/money";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 
@@ -15,6 +17,7 @@ interface Props {
 
 /** What goes into a colour: powder by powder, and how it looks. */
 export const ColourWeighOut = memo(function ColourWeighOut({ colour, bought }: Props) {
+  const currency = useCurrency();
   return (
     <Box display="grid" gap="3" mb="4" data-testid="colour-recipe">
       <Box display="flex" gap="4" alignItems="center" flexWrap="wrap">
@@ -43,7 +46,7 @@ export const ColourWeighOut = memo(function ColourWeighOut({ colour, bought }: P
             <Box fontSize="sm" color="fg.muted">
               {colour.parts_per_100} parts to 100 of butter, which is {colour.pct_of_total} % of the
               whole
-              {colour.cost != null && `; the powder costs ${colour.cost.toFixed(2)}`}{" "}
+              {colour.cost != null && `; the powder costs ${money(colour.cost, currency)}`}{" "}
               <ShowSum steps={colour.sum} of="the colour" />
             </Box>
           </Box>

@@ -1,7 +1,9 @@
 import { Box, Stack, type SystemStyleObject } from "@chakra-ui/react";
 import { memo } from "react";
 import type { BowlPlan } from "../api/client";
+import { useCurrency } from "../api/queries";
 import { band, mass, temperature } from "../kit/format";
+import { money } from "../kit/money";
 import { Notes } from "../kit/Notes";
 import { ShowSum } from "../kit/ShowSum";
 import type { Term } from "../reference/glossary";
@@ -128,9 +130,10 @@ export const WeighOut = memo(function WeighOut({ plan, looks }: Props) {
 
 /** What there is of it on the shelf, and what it costs. */
 function Stock({ stock }: { stock: NonNullable<BowlPlan["stock"]> }) {
+  const currency = useCurrency();
   const words = [
     stock.left_g != null && `${mass(stock.left_g)} on the shelf`,
-    stock.cost != null && `costs ${stock.cost.toFixed(2)}`,
+    stock.cost != null && `costs ${money(stock.cost, currency)}`,
   ].filter((part) => typeof part === "string");
   return (
     <Box fontSize="sm" mt="0.5" data-testid="stock">

@@ -33,6 +33,10 @@ crate::messages! {
     thin_lines() = "Lines too thin, or not joined";
     tone_sweated() = "A tone sweated before the next one";
     rescue_overheated() = "If it smells burnt, throw it away. If it does not, sieve it and temper it again.";
+    rescue_overheated_coating() = "If it smells burnt, throw it away. If it does not, sieve it and use it.";
+    rescue_melt_coating() = "Sound to eat. For a better gloss melt it down and pour it inside its range.";
+    rescue_thick_coating() = "What is left in the bowl: half a degree warmer at a time, within its range.";
+    rescue_bloomed_coating() = "Sound to eat within its date. Melted again it shines.";
     rescue_melt_again() = "Sound to eat. For gloss and snap melt it down and temper it again.";
     rescue_thick() = "What is left in the bowl: half a degree warmer at a time, below where temper is lost.";
     rescue_dull() = "Sound to eat; the shine does not come back.";

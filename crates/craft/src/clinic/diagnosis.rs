@@ -56,6 +56,8 @@ pub struct Suspect {
     pub shows: Vec<(Symptom, f64)>,
     /// What speaks for it and against it, and what is not known.
     pub evidence: Vec<Evidence>,
+    /// What can still be done with what was made.
+    pub rescue: Message,
 }
 
 /// Chances as one says them: so many of so many.
@@ -124,6 +126,7 @@ pub fn diagnose(seen: &[Symptom], facts: &Facts) -> Diagnosis {
                 prior: row.prior,
                 shows: shows.copied().collect(),
                 evidence: row.cause.evidence(facts),
+                rescue: row.cause.rescue(facts.tempered != Some(false)),
             })
         })
         .collect();
@@ -168,6 +171,7 @@ mod tests {
             prior: 0.1,
             shows: Vec::new(),
             evidence: Vec::new(),
+            rescue: Cause::Dew.rescue(true),
         };
         let said = |chance| suspect(chance).in_words().text().into_owned();
         assert_eq!(said(0.76), "likely, about 3 in 4");

@@ -88,6 +88,8 @@ pub struct Facts {
     pub age_days: Option<f64>,
     /// Whether it was cast in a mould.
     pub moulded: Option<bool>,
+    /// Whether its chocolate is tempered: all but coating is.
+    pub tempered: Option<bool>,
     /// Whether it is coloured.
     pub coloured: Option<bool>,
     /// Whether anything goes in it or on it.

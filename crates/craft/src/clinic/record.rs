@@ -168,6 +168,7 @@ pub fn facts_of(
             plan.fat_added().map_or(0.0, |(_, mass)| in_grams(mass) / total * 100.0)
         }),
         fats_mixed: chocolate.map(|plan| plan.fats_mixed),
+        tempered: chocolate.map(|plan| plan.chocolate.family.tempers()),
         topped_late_min: late(&steps, done),
         knocked: knocked(&steps, done),
         moulded: Some(draft.shown.cast.is_some()),

@@ -12,6 +12,8 @@ use crate::result::Symptom;
 pub enum Only {
     /// Anything.
     Anything,
+    /// What is tempered: all but coating.
+    Tempered,
     /// What is cast in a mould.
     Moulded,
     /// What is coloured.
@@ -45,7 +47,7 @@ const RARE: f64 = 0.005;
 /// The table.
 pub const TABLE: [Row; 30] = {
     use Cause as C;
-    use Only::{Anything, Chilled, Coloured, Moulded, WithGoods};
+    use Only::{Anything, Chilled, Coloured, Moulded, Tempered, WithGoods};
     use Symptom as S;
     const fn row(cause: Cause, prior: f64, only: Only, shows: &'static [(Symptom, f64)]) -> Row {
         Row { cause, prior, only, shows }
@@ -60,7 +62,7 @@ pub const TABLE: [Row; 30] = {
         row(
             C::TemperLost,
             USUAL,
-            Anything,
+            Tempered,
             &[
                 (S::Streaks, 0.6),
                 (S::Dull, 0.55),
@@ -97,7 +99,7 @@ pub const TABLE: [Row; 30] = {
         row(
             C::NotTempered,
             USUAL,
-            Anything,
+            Tempered,
             &[
                 (S::Streaks, 0.65),
                 (S::Dull, 0.6),
@@ -109,19 +111,19 @@ pub const TABLE: [Row; 30] = {
         row(
             C::UnderSeeded,
             USUAL,
-            Anything,
+            Tempered,
             &[(S::Streaks, 0.55), (S::Dull, 0.45), (S::Soft, 0.35), (S::FatBloom, 0.05)],
         ),
         row(
             C::OverSeeded,
             USUAL,
-            Anything,
+            Tempered,
             &[(S::ThickInBowl, 0.7), (S::Bubbles, 0.3), (S::Dull, 0.2)],
         ),
         row(
             C::PoorStirring,
             USUAL,
-            Anything,
+            Tempered,
             &[(S::Streaks, 0.65), (S::Dull, 0.2), (S::Soft, 0.1)],
         ),
         row(
@@ -186,6 +188,7 @@ impl Only {
         };
         match self {
             Self::Anything => 1.0,
+            Self::Tempered => by(facts.tempered, 1.0),
             Self::Moulded => by(facts.moulded, 0.5),
             Self::Coloured => by(facts.coloured, 0.3),
             Self::WithGoods => {

@@ -1,7 +1,7 @@
 //! What makers know of mistakes, row by row: what is seen, what was noted, and which cause comes
 //! first. Those that no made-up evening has are told here alone.
 
-use craft::clinic::{Cause, Facts, Tested, diagnose};
+use craft::clinic::{Cause, Fact, Facts, Tested, diagnose};
 use craft::result::Symptom::{self, *};
 
 fn first(seen: &[Symptom], facts: &Facts) -> Cause {
@@ -132,7 +132,7 @@ fn every_cause_is_told_by_something_it_shows_as_and_every_symptom_has_one() {
         .collect();
     for cause in Cause::ALL {
         assert!(told.contains(cause), "{cause:?} is never told");
-        let texts = [cause.name(), cause.rescue(), cause.next_time()];
+        let texts = [cause.name(), cause.rescue(true), cause.rescue(false), cause.next_time()];
         assert!(texts.iter().all(|text| !text.text().is_empty()));
     }
 }
@@ -161,6 +161,37 @@ fn what_cannot_be_is_not_told() {
         }
     }
     assert_eq!(first(&[SugarBloom], &flat), Cause::DampRoom);
+}
+
+#[test]
+fn coating_is_told_nothing_of_temper() {
+    let coating = Facts {
+        tempered: Some(false),
+        test: None,
+        seed_share_pct: None,
+        lost_c: None,
+        work_c: Some([38.0, 42.0]),
+        ..Facts::default()
+    };
+    for symptom in Symptom::ALL {
+        let told = diagnose(&[*symptom], &coating);
+        for suspect in &told.suspects {
+            let cannot = [
+                Cause::TemperLost,
+                Cause::NotTempered,
+                Cause::UnderSeeded,
+                Cause::OverSeeded,
+                Cause::PoorStirring,
+            ];
+            assert!(!cannot.contains(&suspect.cause), "{symptom:?}: {suspect:?}");
+            let advice = [suspect.rescue.text(), suspect.cause.next_time().text()].concat();
+            // A colour on it is tempered all the same.
+            let of_colour = suspect.cause == Cause::ColourNotTempered;
+            assert!(of_colour || !advice.contains("temper "), "{symptom:?}: {advice}");
+        }
+        let asked: Vec<_> = told.questions.iter().map(|one| one.fact).collect();
+        assert!(!asked.contains(&Fact::Test) && !asked.contains(&Fact::Seed), "{asked:?}");
+    }
 }
 
 #[test]

@@ -91,7 +91,7 @@ async fn a_slab_goes_from_plan_to_log_by_hand() {
         page.fill("Anything else", "Stars stuck well").await?;
         page.touch("Save").await?;
         page.until_said("Stars stuck well").await?;
-        page.until_said("Check again after 24 hours").await?;
+        page.until_said("Next look after 24 hours").await?;
         Ok(())
     })
     .await;

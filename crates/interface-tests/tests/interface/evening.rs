@@ -123,7 +123,7 @@ async fn who_follows_the_screen_from_an_empty_installation_logs_a_glossy_slab() 
             page.touch(word).await?;
         }
         page.touch("Save").await?;
-        page.until_said("Check again after 24 hours").await?;
+        page.until_said("Next look after 24 hours").await?;
         page.go("/log").await?;
         page.until_said("Rehearsal").await?;
         page.find("[data-finish=glossy]").await?;

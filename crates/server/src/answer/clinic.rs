@@ -113,7 +113,7 @@ impl From<Suspect> for CauseAnswer {
             words: suspect.in_words(),
             prior: suspect.prior,
             shows: shows.collect(),
-            rescue: suspect.cause.rescue(),
+            rescue: suspect.rescue,
             next_time: suspect.cause.next_time(),
             evidence: suspect.evidence.into_iter().map(Into::into).collect(),
         }

@@ -12,7 +12,9 @@ use craft::plan::{
     BowlInputs, PackedAs, PackingInputs, PlanInputs, RecipeInputs, RecipePart, WatchFor,
     WrappingInputs,
 };
-use craft::result::{Gloss, Looks, Released, Snap, Streaks};
+use craft::result::{
+    BloomTests, Gloss, Look, Looks, Released, Rubbed, Snap, Stored, StoredIn, Streaks, Wetted,
+};
 use craft::shell::{MouldInputs, ShellWay};
 use craft::work::{
     AccentInputs, CapInputs, CastInputs, CentreKind, ClustersInputs, CoatsSet, ColourInputs,
@@ -37,12 +39,12 @@ pub(super) enum Went {
     DueOnSaturday,
     /// Still at the bench, held where seeding is under way.
     AtBench,
-    /// Poured, with looks at what came out: hours after, look, remark.
-    Poured(&'static [(i64, Looks, &'static str)]),
+    /// Poured, with looks at what came out: hours after, and what was seen.
+    Poured(Vec<(i64, Look)>),
     /// The same, of a bowl that was left alone on its way down.
-    CalledAway(&'static [(i64, Looks, &'static str)]),
+    CalledAway(Vec<(i64, Look)>),
     /// Poured after a first test that showed streaks.
-    AtSecondTry(&'static [(i64, Looks, &'static str)]),
+    AtSecondTry(Vec<(i64, Look)>),
     /// Given up.
     Lost(&'static str),
 }
@@ -68,6 +70,29 @@ pub(super) const FAIR: Looks = Looks {
     released: Released::Freely,
     streaks: Streaks::Some,
 };
+
+/// A look at all of it, with a remark.
+pub(super) fn seen(looks: Looks, note: &str) -> Look {
+    Look { note: note.to_owned(), ..Look::at_all(looks) }
+}
+
+/// What stood in the warm for a week: fat bloom, by both tests.
+fn bloomed() -> Look {
+    let looks = Looks {
+        gloss: Gloss::Dull,
+        snap: Snap::Soft,
+        released: Released::Freely,
+        streaks: Streaks::Some,
+    };
+    Look {
+        bloom: BloomTests { rubbed: Some(Rubbed::WipesOff), wetted: Some(Wetted::Beads) },
+        stored: Stored { place: Some(StoredIn::Warm), temp_c: Some(27.0) },
+        ..seen(
+            looks,
+            "A week in the tin on the shelf over the radiator. The rest of it was eaten in time.",
+        )
+    }
+}
 
 /// One slab of one chocolate.
 pub(super) fn inputs(
@@ -446,9 +471,9 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "No nuts in this one; made before the hazelnut tray.",
             days_ago: 2,
             inputs: inputs(Family::Milk, tray(300.0, 200.0), 4.5, 19.0, 48.0),
-            went: Went::CalledAway(&[
-                (1, FAIR, "A few pale swirls where I stopped stirring to answer the door."),
-                (25, FAIR, "Snaps well. The swirls stay."),
+            went: Went::CalledAway(vec![
+                (1, seen(FAIR, "A few pale swirls where I stopped stirring to answer the door.")),
+                (25, seen(FAIR, "Snaps well. The swirls stay.")),
             ]),
         },
         Sheet {
@@ -459,16 +484,16 @@ pub(super) fn sheets() -> Vec<Sheet> {
                 inputs(Family::Milk, tray(300.0, 200.0), 4.5, 19.0, 47.0),
                 Cause::PoorStirring,
             ),
-            went: Went::Poured(&[(20, GOOD, "No swirls this time.")]),
+            went: Went::Poured(vec![(20, seen(GOOD, "No swirls this time."))]),
         },
         Sheet {
             name: "Hazelnut dark, gift pieces",
             note: "Roasted the day before, so the nuts were cold.",
             days_ago: 3,
             inputs: inputs(Family::Dark, tray(400.0, 300.0), 5.0, 19.5, 42.0),
-            went: Went::Poured(&[
-                (2, GOOD, "Let go of the sheet by itself."),
-                (26, GOOD, "Best gloss so far: cool room, foil-smooth sheet."),
+            went: Went::Poured(vec![
+                (2, seen(GOOD, "Let go of the sheet by itself.")),
+                (26, seen(GOOD, "Best gloss so far: cool room, foil-smooth sheet.")),
             ]),
         },
         Sheet {
@@ -485,20 +510,22 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "Lower power, short bursts, never left it.",
             days_ago: 4,
             inputs: inputs(Family::White, tray(260.0, 180.0), 3.0, 20.0, 50.0),
-            went: Went::Poured(&[(24, GOOD, "Clean white, no streaks.")]),
+            went: Went::Poured(vec![(24, seen(GOOD, "Clean white, no streaks."))]),
         },
         Sheet {
             name: "Ruby bark with dried sour cherries",
             note: "For the raffle tins.",
             days_ago: 7,
             inputs: inputs(Family::Ruby, tray(300.0, 200.0), 4.0, 20.0, 46.0),
-            went: Went::AtSecondTry(&[
+            went: Went::AtSecondTry(vec![
                 (
                     3,
-                    GOOD,
-                    "First smear streaked; a little more seed and two minutes of stirring mended it.",
+                    seen(
+                        GOOD,
+                        "First smear streaked; a little more seed and two minutes of stirring mended it.",
+                    ),
                 ),
-                (27, GOOD, ""),
+                (27, seen(GOOD, "")),
             ]),
         },
         Sheet {
@@ -506,26 +533,30 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "Small, to learn the feel of it.",
             days_ago: 12,
             inputs: inputs(Family::Dark, tray(200.0, 150.0), 4.0, 22.5, 57.0),
-            went: Went::Poured(&[(
-                24,
-                Looks {
-                    gloss: Gloss::Satin,
-                    snap: Snap::Soft,
-                    released: Released::InPlaces,
-                    streaks: Streaks::None,
-                },
-                "The room was warm and damp. Next time in the evening.",
-            )]),
+            went: Went::Poured(vec![
+                (
+                    24,
+                    seen(
+                        Looks {
+                            gloss: Gloss::Satin,
+                            snap: Snap::Soft,
+                            released: Released::InPlaces,
+                            streaks: Streaks::None,
+                        },
+                        "The room was warm and damp. Next time in the evening.",
+                    ),
+                ),
+                (204, bloomed()),
+            ]),
         },
         Sheet {
             name: "Milk comets, with ready crystals",
             note: "A small jar of ready crystals is left from the winter course.",
             days_ago: 6,
             inputs: by_ready_crystals(),
-            went: Went::Poured(&[(
+            went: Went::Poured(vec![(
                 25,
-                GOOD,
-                "No seeding, no lumps; it only took its time to come down.",
+                seen(GOOD, "No seeding, no lumps; it only took its time to come down."),
             )]),
         },
         Sheet {
@@ -533,15 +564,17 @@ pub(super) fn sheets() -> Vec<Sheet> {
             note: "Coating, so that the children could help to spread it.",
             days_ago: 9,
             inputs: inputs(Family::Coating, tray(240.0, 160.0), 4.0, 20.0, 46.0),
-            went: Went::Poured(&[(
+            went: Went::Poured(vec![(
                 3,
-                Looks {
-                    gloss: Gloss::Satin,
-                    snap: Snap::Soft,
-                    released: Released::Freely,
-                    streaks: Streaks::None,
-                },
-                "Not a snap, but no tears either. Hands washed before and after.",
+                seen(
+                    Looks {
+                        gloss: Gloss::Satin,
+                        snap: Snap::Clean,
+                        released: Released::Freely,
+                        streaks: Streaks::None,
+                    },
+                    "No mirror, but no tears either. Hands washed before and after.",
+                ),
             )]),
         },
         Sheet {

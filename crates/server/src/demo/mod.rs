@@ -13,7 +13,6 @@ use chrono::{DateTime, Datelike, TimeDelta, Utc, Weekday};
 use craft::bowl::{Action, ActionKind, Phase, Reading, Record};
 use craft::plan::{WhenInputs, bowl};
 use craft::pot::{Evening, Mishap, Quirks, evening};
-use craft::result::Look;
 use craft::time::WallTime;
 use store::batches::{ClockRow, NewBatch};
 use store::bowls::{BowlLine, BowlStatus};
@@ -102,13 +101,13 @@ async fn load_one(
         quirks,
         ..Evening::calm(40 + number)
     };
-    let (how, looks): (_, &[_]) = match sheet.went {
+    let (how, looks): (_, &[_]) = match &sheet.went {
         Went::Planned | Went::DueOnSaturday => return Ok(()),
         Went::AtBench => (how(None, Some(Phase::Testing)), &[]),
         Went::Poured(looks) | Went::CalledAway(looks) => (how(None, None), looks),
         Went::AtSecondTry(looks) => (how(Some(Mishap::FirstTestStreaks), None), looks),
         Went::Lost(reason) => {
-            let reason = reason.to_owned();
+            let reason = (*reason).to_owned();
             (how(Some(Mishap::LongBurst { seconds: 150.0, reason }), None), &[])
         }
     };
@@ -160,10 +159,9 @@ async fn load_one(
     let kept = Kept { bowl: &row, setup, record: &record, real: batch.real_time };
     keep_ending(tx, &kept, batch.clock, last_wall).await?;
     let mut noted = last_wall;
-    for (n, (hours, looks, note)) in looks.iter().enumerate() {
+    for (n, (hours, look)) in looks.iter().enumerate() {
         noted = last_wall.after(TimeDelta::hours(*hours));
-        let look = Look { note: (*note).to_owned(), ..Look::at_all(*looks) };
-        store::results::append(tx, batch.id, id(10 + n as u64), (noted, noted), &look).await?;
+        store::results::append(tx, batch.id, id(10 + n as u64), (noted, noted), look).await?;
     }
     let making = Making::lock(tx, batch.id).await?;
     making.keep_standing(tx, noted.min(now)).await?;

@@ -3,7 +3,7 @@
 use craft::chocolate::Family;
 use craft::plan::PlanInputs;
 
-use super::evenings::{FAIR, GOOD, Sheet, Went, inputs};
+use super::evenings::{FAIR, GOOD, Sheet, Went, inputs, seen};
 use super::pieces::tray;
 
 /// How one of them went.
@@ -50,8 +50,8 @@ pub(super) fn sheets() -> Vec<Sheet> {
         days_ago,
         inputs: of_then(family, room_c, rh_pct),
         went: match evening {
-            CalledAway => Went::CalledAway(&[(24, FAIR, "Pale swirls again.")]),
-            Stayed => Went::Poured(&[(24, GOOD, "Even all over.")]),
+            CalledAway => Went::CalledAway(vec![(24, seen(FAIR, "Pale swirls again."))]),
+            Stayed => Went::Poured(vec![(24, seen(GOOD, "Even all over."))]),
         },
     };
     all.into_iter().map(sheet).collect()
