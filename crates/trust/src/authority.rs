@@ -1,0 +1,108 @@
+//! The authority: made once, trusted once on each device.
+
+use std::net::{Ipv4Addr, Ipv6Addr};
+use std::path::{Path, PathBuf};
+
+use chrono::{DateTime, TimeDelta, Utc};
+use rcgen::{
+    BasicConstraints, CertificateParams, CidrSubnet, DistinguishedName, DnType, GeneralSubtree,
+    IsCa, Issuer, KeyPair, KeyUsagePurpose, NameConstraints,
+};
+
+use crate::kept::{Kept, certified};
+use crate::{TrustError, fingerprint};
+
+/// Where it is kept.
+const FILE: &str = "authority.pem";
+/// It holds so long.
+const HOLDS: TimeDelta = TimeDelta::days(20 * 365);
+/// It is made anew before what it signs could outlive it.
+const BEFORE_ITS_END: TimeDelta = TimeDelta::days(400);
+/// Devices whose clocks are behind take it all the same.
+pub(crate) const CLOCKS_DIFFER: TimeDelta = TimeDelta::days(1);
+
+/// Networks of which no two houses share an address with the world: private, link-local, and this
+/// machine's own. RFC 1918, RFC 3927, RFC 4193, RFC 4291.
+const HOME_V4: [([u8; 4], u8); 5] = [
+    ([10, 0, 0, 0], 8),
+    ([172, 16, 0, 0], 12),
+    ([192, 168, 0, 0], 16),
+    ([169, 254, 0, 0], 16),
+    ([127, 0, 0, 0], 8),
+];
+const HOME_V6: [(Ipv6Addr, u8); 3] = [
+    (Ipv6Addr::new(0xfc00, 0, 0, 0, 0, 0, 0, 0), 7),
+    (Ipv6Addr::new(0xfe80, 0, 0, 0, 0, 0, 0, 0), 10),
+    (Ipv6Addr::LOCALHOST, 128),
+];
+/// Names that mean something in a house alone. RFC 6762, RFC 8375, RFC 6761.
+const HOME_NAMES: [&str; 4] = ["local", "home.arpa", "internal", "localhost"];
+
+/// Who vouches for this installation.
+#[derive(Debug)]
+pub struct Authority {
+    pub(crate) folder: PathBuf,
+    pub(crate) issuer: Issuer<'static, KeyPair>,
+    kept: Kept,
+}
+
+impl Authority {
+    /// The authority of a folder, made where there is none and made anew a year before its end.
+    /// `called` is how devices list it: this machine's name.
+    ///
+    /// # Errors
+    /// Where the folder cannot be read or written, or holds something else.
+    pub fn open(folder: &Path, called: &str, now: DateTime<Utc>) -> Result<Self, TrustError> {
+        let path = folder.join(FILE);
+        let kept = Kept::read(&path)?;
+        if let Some(kept) = kept
+            && kept.says(&path)?.until - now > BEFORE_ITS_END
+        {
+            return Self::of(folder, kept);
+        }
+        let key = KeyPair::generate()?;
+        let made = params(called, now)?.self_signed(&key)?;
+        Kept::write(&path, &key, &made)?;
+        Self::of(folder, Kept { key, certificate: made.der().clone() })
+    }
+
+    fn of(folder: &Path, kept: Kept) -> Result<Self, TrustError> {
+        let key = KeyPair::from_pem(&kept.key.serialize_pem())?;
+        let issuer = Issuer::from_ca_cert_der(&kept.certificate, key).map_err(|error| {
+            TrustError::Unusable { path: folder.join(FILE), reason: error.to_string() }
+        })?;
+        Ok(Self { folder: folder.to_owned(), issuer, kept })
+    }
+
+    /// Its certificate, DER: what devices are given to trust.
+    #[must_use]
+    pub fn certificate(&self) -> &[u8] {
+        &self.kept.certificate
+    }
+
+    /// What a person compares on the device with what is shown here.
+    #[must_use]
+    pub fn fingerprint(&self) -> String {
+        fingerprint(&self.kept.certificate)
+    }
+}
+
+fn params(called: &str, now: DateTime<Utc>) -> Result<CertificateParams, TrustError> {
+    let mut params = CertificateParams::default();
+    params.distinguished_name = DistinguishedName::new();
+    params.distinguished_name.push(DnType::CommonName, format!("Wide Sheen on {called}"));
+    params.not_before = certified(now - CLOCKS_DIFFER)?;
+    params.not_after = certified(now + HOLDS)?;
+    // It signs what serves, and no further authority.
+    params.is_ca = IsCa::Ca(BasicConstraints::Constrained(0));
+    params.key_usages = vec![KeyUsagePurpose::KeyCertSign, KeyUsagePurpose::CrlSign];
+    let v4 = HOME_V4
+        .iter()
+        .map(|(net, bits)| CidrSubnet::from_v4_prefix(Ipv4Addr::from(*net).octets(), *bits));
+    let v6 = HOME_V6.iter().map(|(net, bits)| CidrSubnet::from_v6_prefix(net.octets(), *bits));
+    let names = HOME_NAMES.iter().map(|name| GeneralSubtree::DnsName((*name).to_owned()));
+    let permitted_subtrees = v4.chain(v6).map(GeneralSubtree::IpAddress).chain(names).collect();
+    params.name_constraints =
+        Some(NameConstraints { permitted_subtrees, excluded_subtrees: Vec::new() });
+    Ok(params)
+}
