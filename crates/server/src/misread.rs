@@ -4,7 +4,7 @@
 use std::mem;
 
 use serde::de::DeserializeOwned;
-use serde_json::{Value, json};
+use serde_json::{Map, Value, json};
 use serde_path_to_error::{Path, Segment};
 
 use crate::catalogue::records as say;
@@ -21,18 +21,19 @@ pub(crate) fn misread<T: DeserializeOwned>(bytes: &[u8]) -> Option<Field> {
     let message = traced.into_inner().to_string();
     let words = message.split(" at line ").next().unwrap_or(&message);
     let quoted = || words.split('`').nth(1).unwrap_or_default();
+    let mut whole = serde_json::from_slice(bytes).ok()?;
     if words.starts_with("missing field") {
-        let field = named(&below(&pointer, quoted()));
-        return Some(Field::new(field, say::missing()));
+        let holder = lacking::<T>(&mut whole, &pointer, quoted()).unwrap_or(pointer);
+        return Some(Field::new(named(&below(&holder, quoted())), say::missing()));
     }
     if words.starts_with("unknown field") {
         // The path ends at the unknown field itself, or at what holds it.
         let own = below("", quoted());
-        let field = if pointer.ends_with(&own) { pointer } else { pointer + &own };
+        let pointer = pointer.strip_suffix(&own).unwrap_or(&pointer).to_owned();
+        let holder = burdened::<T>(&mut whole, &pointer, quoted()).unwrap_or(pointer);
         let known = words.split_once("expected ").map_or("none", |(_, known)| known);
-        return Some(Field::new(named(&field), say::not_known(known)));
+        return Some(Field::new(named(&(holder + &own)), say::not_known(known)));
     }
-    let mut whole = serde_json::from_slice(bytes).ok()?;
     let at = culprit::<T>(&mut whole, &pointer, words).unwrap_or(pointer);
     let message = told(words, whole.pointer(&at));
     Some(Field::new(named(&at), say::cannot_be_read(message)))
@@ -91,6 +92,72 @@ fn culprit<T: DeserializeOwned>(whole: &mut Value, under: &str, words: &str) -> 
         put(whole, place, stated);
         reads
     })
+}
+
+/// The first object at or under a pointer that lacks a field, found by giving it to one after the
+/// other until nothing is missing: what needs none of it, or does not know it, is left as it was.
+fn lacking<T: DeserializeOwned>(whole: &mut Value, under: &str, name: &str) -> Option<String> {
+    let lacks = objects(whole, under, |object| !object.contains_key(name))?;
+    let wrong = |whole: &Value, how: &str| faulted::<T>(whole, how, name);
+    let mut given = Vec::new();
+    for place in lacks {
+        set(whole, &place, name, Some(Value::Null));
+        if wrong(whole, "unknown") {
+            set(whole, &place, name, None);
+            continue;
+        }
+        given.push(place);
+        if !wrong(whole, "missing") {
+            break;
+        }
+    }
+    // It was told of the first that does not do without.
+    given.into_iter().find(|place| {
+        set(whole, place, name, None);
+        let needed = wrong(whole, "missing");
+        set(whole, place, name, Some(Value::Null));
+        needed
+    })
+}
+
+/// The object at or under a pointer that has a field which is not known there, found by taking it
+/// from each.
+fn burdened<T: DeserializeOwned>(whole: &mut Value, under: &str, name: &str) -> Option<String> {
+    let has = objects(whole, under, |object| object.contains_key(name))?;
+    let wrong = |whole: &Value, how: &str| faulted::<T>(whole, how, name);
+    has.into_iter().find(|place| {
+        let stated = set(whole, place, name, None);
+        let cured = !wrong(whole, "unknown") && !wrong(whole, "missing");
+        set(whole, place, name, stated);
+        cured
+    })
+}
+
+/// The objects at or under a pointer of which something holds; none where they are too many.
+fn objects(
+    whole: &Value,
+    under: &str,
+    holds: impl Fn(&Map<String, Value>) -> bool,
+) -> Option<Vec<String>> {
+    let mut places = Vec::new();
+    gather(whole.pointer(under)?, under, &mut places);
+    places.retain(|place| whole.pointer(place).and_then(Value::as_object).is_some_and(&holds));
+    (places.len() <= MOST_PLACES).then_some(places)
+}
+
+/// Whether a field of that name is what is wrong: "missing", or "unknown".
+fn faulted<T: DeserializeOwned>(whole: &Value, how: &str, name: &str) -> bool {
+    let starts = format!("{how} field `{name}`");
+    T::deserialize(whole).is_err_and(|error| error.to_string().starts_with(&starts))
+}
+
+/// Gives an object a field, or takes it, and says what was there.
+fn set(whole: &mut Value, place: &str, name: &str, value: Option<Value>) -> Option<Value> {
+    let object = whole.pointer_mut(place)?.as_object_mut()?;
+    match value {
+        Some(value) => object.insert(name.to_owned(), value),
+        None => object.remove(name),
+    }
 }
 
 /// Puts a value in a place, and gives what was there.
@@ -249,6 +316,31 @@ mod tests {
             told::<PlanInputs>(&inputs.to_string()),
             "components[0].work.cover.portions.count must be a whole number, 0 or more; it is -3",
         );
+    }
+
+    #[test]
+    fn of_a_whole_batch_the_field_that_is_missing_or_not_known_is_found() {
+        let mut inputs = serde_json::to_value(PlanInputs::usual(craft::chocolate::Family::Dark))
+            .expect("inputs are data");
+        let star = json!({ "name": "stars", "across_mm": 6, "each_g": 0.5,
+            "wish": { "by": "count", "count": 20 } });
+        inputs["components"][0]["work"]["toppings"] = json!([star, star, star]);
+        assert_eq!(told::<PlanInputs>(&inputs.to_string()), "");
+        let mut lacks = inputs.clone();
+        for i in [1, 2] {
+            let star = lacks["components"][0]["work"]["toppings"][i].as_object_mut();
+            star.expect("a topping").remove("across_mm");
+        }
+        assert_eq!(
+            told::<PlanInputs>(&lacks.to_string()),
+            "components[0].work.toppings[1].across_mm is missing",
+            "the first of two"
+        );
+        let mut knows_not = inputs;
+        knows_not["components"][0]["work"]["toppings"][2]["sides"] = json!(5);
+        let told = told::<PlanInputs>(&knows_not.to_string());
+        let expected = "components[0].work.toppings[2].sides is not known here; known: ";
+        assert!(told.starts_with(expected), "{told}");
     }
 
     #[test]

@@ -2485,6 +2485,8 @@ export interface components {
              *     reading.
              */
             bursts_left_s: number[];
+            /** @description Whether it is warmed in bursts, by a microwave; else over water. */
+            by_microwave: boolean;
             /** @description Which of the batch's chocolates it is. */
             chocolate: string;
             /** @description Its time. */

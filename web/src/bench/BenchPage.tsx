@@ -188,6 +188,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
               coloured={bowl.bottle != null}
               inWater={bowl.in_water_since != null}
               hasPad={bowl.has_pad}
+              byMicrowave={bowl.by_microwave}
               onPad={bowl.on_pad_since != null}
               last={bowl.actions.at(-1)}
               lastTyped={bowl.last_typed}

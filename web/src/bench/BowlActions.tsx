@@ -64,6 +64,8 @@ interface Props {
   inWater: boolean;
   /** Whether there is a heating pad. */
   hasPad: boolean;
+  /** Whether it is warmed in bursts; over water it stays on until it is taken off. */
+  byMicrowave: boolean;
   /** Whether it stands on it. */
   onPad: boolean;
   last: ActionAnswer | undefined;
@@ -208,7 +210,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
           advised={advised === "heat" && advisedFor === null}
           onClick={() => act({ kind: "heat" })}
         >
-          Heat until off
+          {props.byMicrowave ? "Heat until off" : "On the heat"}
         </Touch>
       ),
     },
@@ -230,7 +232,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         ? "until_off"
         : "burst"
       : ((advised && touchFor[advised]) ?? null);
-  const { first, more } = offered(phase, there, advisedOffer);
+  const { first, more } = offered(phase, there, advisedOffer, props.byMicrowave);
 
   const open = ended
     ? {}

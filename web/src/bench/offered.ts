@@ -15,11 +15,11 @@ export type Offer =
   | "pad";
 
 /** What a maker may well mean in each phase, the likeliest first. */
-const meant: Partial<Record<BowlAnswer["phase"], Offer[]>> = {
-  melting: ["asked", "burst", "stirred", "off_heat"],
+const meant: Partial<Record<BowlAnswer["phase"], (Offer | "heat")[]>> = {
+  melting: ["asked", "heat", "stirred", "off_heat"],
   cooling: ["asked", "adding", "stirred", "cool_water", "test", "poured"],
   testing: ["asked", "stirred", "test"],
-  working: ["asked", "poured", "stirred", "pad", "too_thick", "burst"],
+  working: ["asked", "poured", "stirred", "pad", "too_thick", "heat"],
 };
 
 /** Beside the field for a reading: six in all. */
@@ -30,8 +30,12 @@ export function offered(
   phase: BowlAnswer["phase"],
   there: ReadonlySet<Offer>,
   advised: Offer | null,
+  byMicrowave: boolean,
 ): { first: Offer[]; more: Offer[] } {
-  const order = (meant[phase] ?? []).filter((offer) => there.has(offer));
+  const heat: Offer = byMicrowave ? "burst" : "until_off";
+  const order = (meant[phase] ?? [])
+    .map((offer) => (offer === "heat" ? heat : offer))
+    .filter((offer) => there.has(offer));
   const first =
     advised && !order.slice(0, MOST).includes(advised)
       ? [advised, ...order.filter((offer) => offer !== advised)].slice(0, MOST)

@@ -200,6 +200,8 @@ pub struct BowlAnswer {
     pub on_pad_since: Option<DateTime<Utc>>,
     /// Whether there is a heating pad at hand.
     pub has_pad: bool,
+    /// Whether it is warmed in bursts, by a microwave; else over water.
+    pub by_microwave: bool,
     /// The latest reading that was typed and stands: it can be taken back.
     pub last_typed: Option<TypedAnswer>,
     /// What was added to each reading: what its thermometer reads too little.
@@ -316,6 +318,7 @@ impl Subject {
             in_water_since: bowl.heating.in_water,
             on_pad_since: bowl.heating.on_pad,
             has_pad: setup.gentle.pad,
+            by_microwave: setup.microwave.is_some(),
             last_typed: record.last_typed().map(|reading| TypedAnswer {
                 id: reading.id,
                 at: reading.at,
