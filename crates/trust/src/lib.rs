@@ -1,25 +1,36 @@
-//! Who vouches for this installation in its home network.
+//! Who vouches for this installation in its home network, and whom it lets in.
 //!
 //! An [`Authority`] is made once, kept in the data folder, and trusted once on each of the maker's
 //! devices. It signs the certificate that the home network is served with ([`Authority::served`]), which
 //! is renewed as addresses change and as it ages, without a device being asked again. The authority
 //! can vouch for nothing but names and addresses of a home network: whoever trusts it does not
 //! thereby trust it about a bank.
+//!
+//! A device is let in by a [`Code`] that a screen which is in already shows ([`Pairing`]), and from
+//! then on shows a [`Token`]. This machine's own screen needs neither, unless the maker sets a
+//! [`passphrase`].
 
 mod authority;
+mod code;
 mod fingerprint;
 mod kept;
 mod name;
+mod pairing;
+pub mod passphrase;
 mod served;
+mod token;
 
 pub use authority::Authority;
+pub use code::Code;
 pub use fingerprint::fingerprint;
 pub use name::Name;
+pub use pairing::{Pairing, STANDS, Standing, TRIES, Tried};
 pub use served::Served;
+pub use token::Token;
 
 use std::path::PathBuf;
 
-/// Why there is no certificate.
+/// What failed, of certificates, codes and passphrases.
 #[derive(Debug, thiserror::Error)]
 pub enum TrustError {
     /// A file could not be read or written.
@@ -45,6 +56,22 @@ pub enum TrustError {
     /// None could be made.
     #[error("no certificate could be made: {0}")]
     NotMade(#[from] rcgen::Error),
+    /// The machine gives no chance.
+    #[error("no secret could be made: {0}")]
+    NoChance(#[from] getrandom::Error),
+    /// A passphrase is too short or too long.
+    #[error(
+        "a passphrase has {least} to {most} characters; it has {length}",
+        least = passphrase::FEWEST,
+        most = passphrase::MOST
+    )]
+    Passphrase {
+        /// How long it is.
+        length: usize,
+    },
+    /// A passphrase could not be hashed.
+    #[error("the passphrase could not be kept: {0}")]
+    NotHashed(String),
     /// The home network is served under no name at all.
     #[error("there is no name or address to make a certificate for")]
     Nameless,
