@@ -13,6 +13,7 @@ pub mod bowls;
 pub mod changes;
 mod connect;
 pub mod counts;
+pub mod devices;
 mod digest;
 pub mod document;
 mod error;
@@ -20,6 +21,7 @@ pub mod findings;
 pub mod house;
 pub mod leases;
 mod page;
+pub mod pairings;
 pub mod photos;
 pub mod plans;
 pub mod readings;
@@ -71,6 +73,9 @@ pub async fn clear(pool: &Pool) -> Result<(), StoreError> {
     sqlx::query!("DELETE FROM plans").execute(pool).await?;
     sqlx::query!("DELETE FROM lessons").execute(pool).await?;
     sqlx::query!("DELETE FROM leases").execute(pool).await?;
+    sqlx::query!("DELETE FROM devices").execute(pool).await?;
+    sqlx::query!("DELETE FROM pairings").execute(pool).await?;
+    sqlx::query!("DELETE FROM refusals").execute(pool).await?;
     sqlx::query!("DELETE FROM house").execute(pool).await?;
     sqlx::query!("DELETE FROM shelf WHERE id <> ?", craft::shelf::Shelf::KITCHEN)
         .execute(pool)

@@ -17,6 +17,7 @@ mod kept;
 mod name;
 mod pairing;
 pub mod passphrase;
+mod role;
 mod served;
 mod token;
 
@@ -25,6 +26,7 @@ pub use code::Code;
 pub use fingerprint::fingerprint;
 pub use name::Name;
 pub use pairing::{Pairing, STANDS, Standing, TRIES, Tried};
+pub use role::Role;
 pub use served::Served;
 pub use token::Token;
 

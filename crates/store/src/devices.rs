@@ -1,0 +1,190 @@
+//! The maker's devices in the home network, and who was not let in.
+
+use chrono::{DateTime, Utc};
+use craft::time::WallTime;
+use sqlx::MySqlExecutor;
+use trust::Role;
+use uuid::Uuid;
+
+use crate::StoreError;
+use crate::error::inserted;
+
+/// So many refusals are kept.
+const REFUSALS_KEPT: u32 = 200;
+
+/// A device that was let in.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct DeviceRow {
+    /// Its id.
+    pub id: Uuid,
+    /// What the maker calls it.
+    pub name: String,
+    /// What it may do.
+    pub role: Role,
+    /// The bowl that a thermometer is lent to.
+    pub bowl_id: Option<Uuid>,
+    /// When it was let in.
+    pub paired_at: WallTime,
+    /// When it was last here.
+    pub seen_at: Option<WallTime>,
+    /// When it was sent away.
+    pub left_at: Option<WallTime>,
+}
+
+/// Somebody who was not let in.
+#[derive(Clone, Debug, PartialEq, Eq)]
+pub struct RefusalRow {
+    /// When.
+    pub at: WallTime,
+    /// From which address.
+    pub came_from: String,
+    /// Why: a word.
+    pub why: String,
+}
+
+macro_rules! select_devices {
+    ($rest:literal $(, $argument:expr)*) => {
+        sqlx::query!(
+            r#"SELECT id AS "id: Uuid", name, role, bowl_id AS "bowl_id: Uuid",
+                      paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>",
+                      left_at AS "left_at: DateTime<Utc>"
+               FROM devices "# + $rest
+            $(, $argument)*
+        )
+        .map(|row| {
+            // A role of a later release may do nothing here.
+            Some(DeviceRow {
+                role: Role::from_word(&row.role)?,
+                id: row.id,
+                name: row.name,
+                bowl_id: row.bowl_id,
+                paired_at: WallTime(row.paired_at),
+                seen_at: row.seen_at.map(WallTime),
+                left_at: row.left_at.map(WallTime),
+            })
+        })
+    };
+}
+
+/// Lets a device in by the digest of its token.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where its bowl is not there.
+pub async fn insert(
+    database: impl MySqlExecutor<'_>,
+    device: &DeviceRow,
+    token: &[u8; 32],
+) -> Result<(), StoreError> {
+    let result = sqlx::query!(
+        "INSERT INTO devices (id, name, role, bowl_id, token, paired_at) VALUES (?, ?, ?, ?, ?, ?)",
+        device.id,
+        device.name,
+        device.role.word(),
+        device.bowl_id,
+        token.as_slice(),
+        device.paired_at.0.naive_utc()
+    )
+    .execute(database)
+    .await;
+    inserted(result, "bowl").map(|_| ())
+}
+
+/// The device of a token, where it was let in and not sent away since.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_token(
+    database: impl MySqlExecutor<'_>,
+    token: &[u8; 32],
+) -> Result<Option<DeviceRow>, StoreError> {
+    let found = select_devices!("WHERE token = ? AND left_at IS NULL", token.as_slice());
+    Ok(found.fetch_optional(database).await?.flatten())
+}
+
+/// All that are let in, the latest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn list(database: impl MySqlExecutor<'_>) -> Result<Vec<DeviceRow>, StoreError> {
+    let all = select_devices!("WHERE left_at IS NULL ORDER BY paired_at DESC, id LIMIT 200");
+    Ok(all.fetch_all(database).await?.into_iter().flatten().collect())
+}
+
+/// Notes that a device is here, once a minute.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn seen(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    sqlx::query!(
+        "UPDATE devices SET seen_at = ? WHERE id = ? AND (seen_at IS NULL OR seen_at < ? - INTERVAL 1 MINUTE)",
+        now.0.naive_utc(),
+        id,
+        now.0.naive_utc()
+    )
+    .execute(database)
+    .await?;
+    Ok(())
+}
+
+/// Sends a device away: its token lets nobody in from now on.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such device, or it was sent away before.
+pub async fn send_away(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    let done = sqlx::query!(
+        "UPDATE devices SET left_at = ? WHERE id = ? AND left_at IS NULL",
+        now.0.naive_utc(),
+        id
+    )
+    .execute(database)
+    .await?;
+    if done.rows_affected() == 0 { Err(StoreError::NotFound("device")) } else { Ok(()) }
+}
+
+/// Notes that somebody was not let in; the latest few hundred are kept.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn refused(
+    connection: &mut crate::Connection,
+    refusal: &RefusalRow,
+) -> Result<(), StoreError> {
+    let kept = sqlx::query!(
+        "INSERT INTO refusals (at, came_from, why) VALUES (?, ?, ?)",
+        refusal.at.0.naive_utc(),
+        refusal.came_from,
+        refusal.why
+    )
+    .execute(&mut *connection)
+    .await?;
+    sqlx::query!("DELETE FROM refusals WHERE seq + ? <= ?", REFUSALS_KEPT, kept.last_insert_id())
+        .execute(connection)
+        .await?;
+    Ok(())
+}
+
+/// Who was not let in, the latest first.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn refusals(database: impl MySqlExecutor<'_>) -> Result<Vec<RefusalRow>, StoreError> {
+    let rows = sqlx::query!(
+        r#"SELECT at AS "at: DateTime<Utc>", came_from, why FROM refusals ORDER BY seq DESC"#
+    )
+    .fetch_all(database)
+    .await?;
+    let refusal = rows.into_iter().map(|row| RefusalRow {
+        at: WallTime(row.at),
+        came_from: row.came_from,
+        why: row.why,
+    });
+    Ok(refusal.collect())
+}
