@@ -3,27 +3,26 @@
 
 use std::collections::{BTreeSet, HashMap};
 use std::sync::Arc;
-use std::sync::atomic::{AtomicBool, Ordering};
 
 use chrono::{DateTime, Utc};
 use craft::batch::{BowlStatus, bowl_of};
 use craft::clinic::{Facts, Tempered, facts_of};
 use craft::colour::Hue;
-use craft::logbook::{Case, Factor, fitted};
+use craft::logbook::{Factor, fitted};
 use craft::plan::{Plan, PlanInputs};
 use craft::result::{Look, Symptom};
 use craft::shelf::Shelf;
 use craft::steps::{Line, tempering_key};
 use store::StoreError;
 use store::bowls::BowlLine;
-use store::findings::{BowlFit, Finding, Found, FoundOf, Looked};
+use store::findings::{BowlFit, Finding, Found};
 use store::results::ResultRow;
-use tokio::sync::Mutex;
 use uuid::Uuid;
 
 use crate::answer::bowl::Subject;
 use crate::answer::round;
 use crate::clock::kitchen_time;
+use crate::going_through::OfAll;
 use crate::making::{AtBench, Making, summary_of};
 use crate::problem::Answer;
 use crate::state::State;
@@ -238,23 +237,6 @@ async fn some(state: &State) -> Answer<usize> {
     Ok(stale.len())
 }
 
-/// Everything that was made and looked at, and how well forecasts fitted: of all batches together.
-#[derive(Debug)]
-pub struct OfAll {
-    of: FoundOf,
-    /// What was made and looked at, the first first.
-    pub looked: Vec<Looked>,
-    /// How well forecasts fitted, bowl by bowl.
-    pub fits: Vec<BowlFit>,
-}
-
-impl OfAll {
-    /// The cases that the log is compared by.
-    pub fn cases(&self) -> Vec<Case> {
-        self.looked.iter().map(|one| one.case).collect()
-    }
-}
-
 /// What is found of all batches together, caught up with; kept in memory until any of it changes.
 ///
 /// # Errors
@@ -272,29 +254,4 @@ pub async fn of_all(state: &State) -> Answer<Arc<OfAll>> {
     let fresh = Arc::new(OfAll { of, looked, fits });
     *known = Some(fresh.clone());
     Ok(fresh)
-}
-
-/// Who is working out what batches are found by, and what is known of all of them.
-#[derive(Debug, Default)]
-pub struct GoingThrough {
-    turn: Mutex<()>,
-    behind: AtomicBool,
-    of_all: Mutex<Option<Arc<OfAll>>>,
-}
-
-impl GoingThrough {
-    /// Nothing where somebody is at it already.
-    fn begin_behind(self: &Arc<Self>) -> Option<Behind> {
-        let begun = !self.behind.swap(true, Ordering::AcqRel);
-        begun.then(|| Behind(self.clone()))
-    }
-}
-
-/// Somebody is at it in the background until this is dropped.
-struct Behind(Arc<GoingThrough>);
-
-impl Drop for Behind {
-    fn drop(&mut self) {
-        self.0.behind.store(false, Ordering::Release);
-    }
 }

@@ -13,6 +13,7 @@ pub mod document;
 pub mod feed;
 pub mod findings;
 mod gate;
+pub mod going_through;
 pub mod ground;
 pub mod learned;
 pub mod live;

@@ -10,7 +10,7 @@ use uuid::Uuid;
 
 use crate::clock::WallClock;
 use crate::feed::{Ended, follow};
-use crate::findings::GoingThrough;
+use crate::going_through::GoingThrough;
 use crate::ground::Ground;
 use crate::live::Live;
 use crate::on_shelf::ShelfCache;

@@ -59,7 +59,7 @@ async fn a_plan_takes_from_the_shelf_and_what_is_left_over_goes_back() {
         page.choose("From your shelf", "Test: Milk 40 %").await?;
         // 30 × 20 cm × 4 mm × 1.27 g/cm³ and 5 %, at 20 a kilogram.
         page.until_shown("to-weigh", "320 g").await?;
-        page.until_shown("stock", "300 g on the shelf, costs 6.40").await?;
+        page.until_shown("stock", "300 g on the shelf, costs € 6.40").await?;
         page.until_said("20 g short: 320 g needed, 300 g in stock.").await?;
         page.touch("Start tempering").await?;
         page.until_shown("instruction", "Read the thermometer").await?;
