@@ -21,19 +21,23 @@ pub(crate) fn misread<T: DeserializeOwned>(bytes: &[u8]) -> Option<Field> {
     let message = traced.into_inner().to_string();
     let words = message.split(" at line ").next().unwrap_or(&message);
     let quoted = || words.split('`').nth(1).unwrap_or_default();
-    let mut whole = serde_json::from_slice(bytes).ok()?;
+    // What breaks off behind the fault is no document to search in.
+    let mut whole: Option<Value> = serde_json::from_slice(bytes).ok();
     if words.starts_with("missing field") {
-        let holder = lacking::<T>(&mut whole, &pointer, quoted()).unwrap_or(pointer);
+        let found = whole.as_mut().and_then(|it| lacking::<T>(it, &pointer, quoted()));
+        let holder = found.unwrap_or(pointer);
         return Some(Field::new(named(&below(&holder, quoted())), say::missing()));
     }
     if words.starts_with("unknown field") {
         // The path ends at the unknown field itself, or at what holds it.
         let own = below("", quoted());
         let pointer = pointer.strip_suffix(&own).unwrap_or(&pointer).to_owned();
-        let holder = burdened::<T>(&mut whole, &pointer, quoted()).unwrap_or(pointer);
+        let found = whole.as_mut().and_then(|it| burdened::<T>(it, &pointer, quoted()));
+        let holder = found.unwrap_or(pointer);
         let known = words.split_once("expected ").map_or("none", |(_, known)| known);
         return Some(Field::new(named(&(holder + &own)), say::not_known(known)));
     }
+    let mut whole = whole?;
     let at = culprit::<T>(&mut whole, &pointer, words).unwrap_or(pointer);
     let message = told(words, whole.pointer(&at));
     Some(Field::new(named(&at), say::cannot_be_read(message)))
@@ -75,11 +79,7 @@ fn named(pointer: &str) -> String {
 /// apart by a tag inside it is read in two goes, and the path ends there: so the place
 /// is found by putting there, in turn, what could be right; all is left as it was.
 fn culprit<T: DeserializeOwned>(whole: &mut Value, under: &str, words: &str) -> Option<String> {
-    let mut places = Vec::new();
-    gather(whole.pointer(under)?, under, &mut places);
-    if places.len() > MOST_PLACES {
-        return None;
-    }
+    let places = places(whole, under)?;
     let expected = words.split_once("expected ").map_or("", |(_, expected)| expected);
     let mut could_be = vec![json!(1), json!("1"), json!(true), Value::Null, json!([])];
     could_be.extend(expected.split('`').skip(1).step_by(2).map(Value::from));
@@ -133,15 +133,21 @@ fn burdened<T: DeserializeOwned>(whole: &mut Value, under: &str, name: &str) -> 
     })
 }
 
-/// The objects at or under a pointer of which something holds; none where they are too many.
+/// The objects at or under a pointer of which something holds.
 fn objects(
     whole: &Value,
     under: &str,
     holds: impl Fn(&Map<String, Value>) -> bool,
 ) -> Option<Vec<String>> {
+    let mut places = places(whole, under)?;
+    places.retain(|place| whole.pointer(place).and_then(Value::as_object).is_some_and(&holds));
+    Some(places)
+}
+
+/// The places at or under a pointer, the innermost first; none where they are too many.
+fn places(whole: &Value, under: &str) -> Option<Vec<String>> {
     let mut places = Vec::new();
     gather(whole.pointer(under)?, under, &mut places);
-    places.retain(|place| whole.pointer(place).and_then(Value::as_object).is_some_and(&holds));
     (places.len() <= MOST_PLACES).then_some(places)
 }
 

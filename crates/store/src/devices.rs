@@ -27,8 +27,6 @@ pub struct DeviceRow {
     pub paired_at: WallTime,
     /// When it was last here.
     pub seen_at: Option<WallTime>,
-    /// When it was sent away.
-    pub left_at: Option<WallTime>,
 }
 
 /// Somebody who was not let in.
@@ -46,8 +44,7 @@ macro_rules! select_devices {
     ($rest:literal $(, $argument:expr)*) => {
         sqlx::query!(
             r#"SELECT id AS "id: Uuid", name, role, bowl_id AS "bowl_id: Uuid",
-                      paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>",
-                      left_at AS "left_at: DateTime<Utc>"
+                      paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>"
                FROM devices "# + $rest
             $(, $argument)*
         )
@@ -60,7 +57,6 @@ macro_rules! select_devices {
                 bowl_id: row.bowl_id,
                 paired_at: WallTime(row.paired_at),
                 seen_at: row.seen_at.map(WallTime),
-                left_at: row.left_at.map(WallTime),
             })
         })
     };

@@ -8,9 +8,11 @@ use rcgen::{
     BasicConstraints, CertificateParams, CidrSubnet, DistinguishedName, DnType, GeneralSubtree,
     IsCa, Issuer, KeyPair, KeyUsagePurpose, NameConstraints,
 };
+use rustls_pki_types::CertificateDer;
 
+use crate::TrustError;
+use crate::fingerprint::fingerprint;
 use crate::kept::{Kept, certified};
-use crate::{TrustError, fingerprint};
 
 /// Where it is kept.
 const FILE: &str = "authority.pem";
@@ -43,7 +45,7 @@ const HOME_NAMES: [&str; 4] = ["local", "home.arpa", "internal", "localhost"];
 pub struct Authority {
     pub(crate) folder: PathBuf,
     pub(crate) issuer: Issuer<'static, KeyPair>,
-    kept: Kept,
+    certificate: CertificateDer<'static>,
 }
 
 impl Authority {
@@ -56,7 +58,7 @@ impl Authority {
         let path = folder.join(FILE);
         let kept = Kept::read(&path)?;
         if let Some(kept) = kept
-            && kept.says(&path)?.until - now > BEFORE_ITS_END
+            && kept.until(&path)? - now > BEFORE_ITS_END
         {
             return Self::of(folder, kept);
         }
@@ -66,24 +68,23 @@ impl Authority {
         Self::of(folder, Kept { key, certificate: made.der().clone() })
     }
 
-    fn of(folder: &Path, kept: Kept) -> Result<Self, TrustError> {
-        let key = KeyPair::from_pem(&kept.key.serialize_pem())?;
-        let issuer = Issuer::from_ca_cert_der(&kept.certificate, key).map_err(|error| {
+    fn of(folder: &Path, Kept { key, certificate }: Kept) -> Result<Self, TrustError> {
+        let issuer = Issuer::from_ca_cert_der(&certificate, key).map_err(|error| {
             TrustError::Unusable { path: folder.join(FILE), reason: error.to_string() }
         })?;
-        Ok(Self { folder: folder.to_owned(), issuer, kept })
+        Ok(Self { folder: folder.to_owned(), issuer, certificate })
     }
 
     /// Its certificate, DER: what devices are given to trust.
     #[must_use]
     pub fn certificate(&self) -> &[u8] {
-        &self.kept.certificate
+        &self.certificate
     }
 
     /// What a person compares on the device with what is shown here.
     #[must_use]
     pub fn fingerprint(&self) -> String {
-        fingerprint(&self.kept.certificate)
+        fingerprint(&self.certificate)
     }
 }
 

@@ -3,8 +3,7 @@
 use sha2::{Digest, Sha256};
 
 /// The SHA-256 of a certificate's DER, as devices show it: two digits at a time, in capitals.
-#[must_use]
-pub fn fingerprint(der: &[u8]) -> String {
+pub(crate) fn fingerprint(der: &[u8]) -> String {
     let bytes: Vec<String> = Sha256::digest(der).iter().map(|byte| format!("{byte:02X}")).collect();
     bytes.join(":")
 }

@@ -20,12 +20,6 @@ pub(crate) struct Kept {
     pub certificate: CertificateDer<'static>,
 }
 
-/// What a certificate says of itself.
-pub(crate) struct Says {
-    /// It holds until then.
-    pub until: DateTime<Utc>,
-}
-
 impl Kept {
     /// What a file holds; nothing where there is no such file.
     ///
@@ -64,17 +58,16 @@ impl Kept {
         Ok(())
     }
 
-    /// What the certificate says of itself.
+    /// When the certificate ends.
     ///
     /// # Errors
     /// Where it is none.
-    pub fn says(&self, path: &Path) -> Result<Says, TrustError> {
+    pub fn until(&self, path: &Path) -> Result<DateTime<Utc>, TrustError> {
         let unusable = |reason: String| TrustError::Unusable { path: path.to_owned(), reason };
         let (_, parsed) = X509Certificate::from_der(&self.certificate)
             .map_err(|error| unusable(error.to_string()))?;
-        let until = DateTime::from_timestamp(parsed.validity().not_after.timestamp(), 0)
-            .ok_or_else(|| unusable("it ends at no time".to_owned()))?;
-        Ok(Says { until })
+        DateTime::from_timestamp(parsed.validity().not_after.timestamp(), 0)
+            .ok_or_else(|| unusable("it ends at no time".to_owned()))
     }
 }
 

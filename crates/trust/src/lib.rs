@@ -23,7 +23,6 @@ mod token;
 
 pub use authority::Authority;
 pub use code::Code;
-pub use fingerprint::fingerprint;
 pub use name::Name;
 pub use pairing::{Pairing, STANDS, Standing, TRIES, Tried};
 pub use role::Role;

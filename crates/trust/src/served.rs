@@ -63,7 +63,7 @@ impl Authority {
         let Ok((_, own)) = X509Certificate::from_der(self.certificate()) else { return false };
         let Ok((_, parsed)) = X509Certificate::from_der(&kept.certificate) else { return false };
         let signed = parsed.verify_signature(Some(own.public_key())).is_ok();
-        let holds = kept.says(path).is_ok_and(|says| says.until - now > BEFORE_ITS_END);
+        let holds = kept.until(path).is_ok_and(|until| until - now > BEFORE_ITS_END);
         signed && holds && names_of(&parsed) == *names
     }
 
@@ -72,7 +72,7 @@ impl Authority {
         Ok(Served {
             chain: vec![kept.certificate.clone(), own],
             key: PrivatePkcs8KeyDer::from(kept.key.serialize_der()).into(),
-            until: kept.says(path)?.until,
+            until: kept.until(path)?,
             names: names.clone(),
         })
     }

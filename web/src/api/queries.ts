@@ -339,12 +339,12 @@ export function useBatches(of: BatchesOf, search: string, narrowed: Narrowed = {
   });
 }
 
+export async function readBatch(id: string): Promise<Batch> {
+  return accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params: { path: { id } } }));
+}
+
 export function useBatch(id: string) {
-  return useQuery({
-    queryKey: keys.batch(id),
-    queryFn: async () =>
-      accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params: { path: { id } } })),
-  });
+  return useQuery({ queryKey: keys.batch(id), queryFn: () => readBatch(id) });
 }
 
 /** What a plan states and what follows; read once, then it is the maker's draft. */
@@ -382,13 +382,14 @@ export function useEntries(id: string) {
   });
 }
 
+export async function readBowl(id: string): Promise<BowlWithPlan> {
+  return accepted<BowlWithPlan>(await api.GET("/api/v1/bowls/{id}", { params: { path: { id } } }));
+}
+
 export function useBowlWithPlan(id: string | undefined) {
   return useQuery({
     queryKey: keys.bowl(id ?? ""),
     enabled: id !== undefined,
-    queryFn: async () =>
-      accepted<BowlWithPlan>(
-        await api.GET("/api/v1/bowls/{id}", { params: { path: { id: id ?? "" } } }),
-      ),
+    queryFn: () => readBowl(id ?? ""),
   });
 }

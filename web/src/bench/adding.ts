@@ -1,4 +1,5 @@
 import type { AdviceAnswer, BowlAnswer } from "../api/client";
+import { capitalised } from "../kit/capitalised";
 import { mass } from "../kit/format";
 import type { BowlAction } from "./useBench";
 
@@ -26,9 +27,9 @@ const words = {
 
 export function addingOf(kind: Adding["kind"], g: number | null): Adding {
   const { of, done } = words[kind];
-  const what = kind === "on_stone" ? "" : `${of[0]?.toUpperCase()}${of.slice(1)} `;
+  const what = kind === "on_stone" ? "" : `${capitalised(of)} `;
   const label = g === null ? `${what}${done}` : `${what}${mass(g)} ${done}`;
-  return { kind, grams: g, label: label[0]?.toUpperCase() + label.slice(1), of };
+  return { kind, grams: g, label: capitalised(label), of };
 }
 
 /** What the coach advises to put in or pour out, if it does. */

@@ -108,13 +108,15 @@ function Mark({ i }: { i: number }) {
 
 function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) => void }) {
   const factors = bowls[0]?.facts.map(({ factor }) => factor) ?? [];
+  const each = (factor: Factor) =>
+    bowls.map(({ facts }) => facts.find((one) => one.factor === factor));
   // What stands out anywhere comes first, then what differs.
-  const off = (factor: string) =>
-    Math.max(...bowls.map(({ facts }) => facts.find((one) => one.factor === factor)?.off ?? 0));
-  const values = (factor: Factor) =>
-    bowls.map(({ facts }) => said(factor, facts.find((one) => one.factor === factor)?.value));
-  const differs = (factor: Factor) => Number(areDifferent(values(factor)));
-  const rows = factors.toSorted((a, b) => off(b) - off(a) || differs(b) - differs(a));
+  const off = (factor: Factor) => Math.max(...each(factor).map((one) => one?.off ?? 0));
+  const differs = (factor: Factor) =>
+    areDifferent(each(factor).map((one) => said(factor, one?.value)));
+  const rows = factors.toSorted(
+    (a, b) => off(b) - off(a) || Number(differs(b)) - Number(differs(a)),
+  );
   const cell = {
     px: { base: "1.5", md: "3" },
     py: "2",
@@ -215,10 +217,10 @@ function Facts({ bowls, remove }: { bowls: ComparedBowl[]; remove: (id: string) 
             );
           })}
           {rows.map((factor) => {
-            const of = bowls.map(({ facts }) => facts.find((one) => one.factor === factor));
+            const of = each(factor);
             const name = of[0]?.name;
             const usual = of.find((one) => one?.usual != null)?.usual;
-            const differ = areDifferent(of.map((one) => said(factor, one?.value)));
+            const differ = differs(factor);
             return (
               <tr key={factor}>
                 <Box as="th" {...cell} textAlign="start" fontWeight="560">

@@ -1,9 +1,8 @@
 import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Batch, type BowlWithPlan } from "../api/client";
-import { keys, useBatches } from "../api/queries";
-import { accepted } from "../api/refusal";
+import type { Batch } from "../api/client";
+import { keys, readBatch, readBowl, useBatches } from "../api/queries";
 import { asOpened } from "../batch/asOpened";
 import { Fault } from "../kit/Fault";
 import { day } from "../kit/format";
@@ -17,17 +16,6 @@ interface Props {
   onPick: (bowlId: string) => void;
 }
 
-async function readBatch(id: string): Promise<Batch> {
-  return accepted<Batch>(await api.GET("/api/v1/batches/{id}", { params: { path: { id } } }));
-}
-
-/** The batch of a bowl. */
-async function batchOf(id: string): Promise<Batch> {
-  const params = { path: { id } };
-  const bowl = accepted<BowlWithPlan>(await api.GET("/api/v1/bowls/{id}", { params }));
-  return readBatch(bowl.batch_id);
-}
-
 /** The bowl of a batch that was poured first of those that are not picked yet. */
 function nextBowl({ bowls }: Batch, without: readonly string[]) {
   return asOpened(bowls).find(({ id, status }) => status === "poured" && !without.includes(id));
@@ -39,7 +27,7 @@ export function PickBowl({ without, onPick }: Props) {
   const batches = useBatches("made", search);
   const picked = useQuery({
     queryKey: [...keys.lists, "picked", without],
-    queryFn: () => Promise.all(without.map(batchOf)),
+    queryFn: () => Promise.all(without.map(async (id) => readBatch((await readBowl(id)).batch_id))),
   }).data;
   const offered = (batches.data ?? []).filter((batch) => {
     const known = picked?.find(({ id }) => id === batch.id);

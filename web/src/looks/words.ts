@@ -1,4 +1,5 @@
 import type { LookAfter, Looks, Result, StoredIn, Symptom, Taste } from "../api/client";
+import { capitalised } from "../kit/capitalised";
 
 /** What can be noted, best first. */
 export const looks = {
@@ -91,7 +92,7 @@ export function cameOut(looks: Looks | null | undefined, faults: readonly Sympto
   const words = faults.length > 0 ? faultsOf(faults.slice(0, MOST_NAMED)) : looks && good(looks);
   if (!words) return "";
   const more = faults.length - MOST_NAMED;
-  return `${words.charAt(0).toUpperCase()}${words.slice(1)}${more > 0 ? ` and ${more} more` : ""}`;
+  return `${capitalised(words)}${more > 0 ? ` and ${more} more` : ""}`;
 }
 
 function good({ gloss, snap }: Looks): string {

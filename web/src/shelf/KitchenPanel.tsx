@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { ThingOf } from "../api/client";
 import type { OnShelf } from "../api/queries";
 import { AtHand, gearWords } from "../chocolate/AtHand";
+import { capitalised } from "../kit/capitalised";
 import { fieldsOf } from "../kit/fieldsOf";
 import { temperature } from "../kit/format";
 import { Pair } from "../kit/Pair";
@@ -71,7 +72,7 @@ function places({
     zone && `clock of ${zone.replaceAll("_", " ")}`,
   ].filter((part) => typeof part === "string");
   const [first = "", ...rest] = parts;
-  return [first.charAt(0).toUpperCase() + first.slice(1), ...rest].join(", ");
+  return [capitalised(first), ...rest].join(", ");
 }
 
 function KitchenForm({ kitchen, done }: { kitchen: OnShelf<"kitchen">; done: () => void }) {

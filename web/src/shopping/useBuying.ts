@@ -2,6 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Thing, type ThingAnswer } from "../api/client";
 import { accepted, done } from "../api/refusal";
+import { capitalised } from "../kit/capitalised";
 import { useShelfChanged } from "../shelf/useThing";
 import type { ShopLine } from "./shops";
 
@@ -17,7 +18,7 @@ export interface Ticked {
 function asThing({ name, unit, family, pigment, shop }: ShopLine): Thing {
   if (pigment) return { kind: "pigment", ...pigment };
   if (family) {
-    return { kind: "chocolate", name: name.charAt(0).toUpperCase() + name.slice(1), family };
+    return { kind: "chocolate", name: capitalised(name), family };
   }
   const sort = shop === "packing" ? "packaging" : shop === "chilled" ? "dairy" : "other";
   return { kind: "goods", name, unit, sort };

@@ -17,7 +17,6 @@ fn device(name: &str, s: i64) -> DeviceRow {
         bowl_id: None,
         paired_at: wall(s),
         seen_at: None,
-        left_at: None,
     }
 }
 
