@@ -13,6 +13,8 @@ pub enum Change {
     Shelf,
     /// A batch: its clock, its steps, or that it is there at all.
     Batch(Uuid),
+    /// A device was sent away, or a passphrase was set.
+    Door,
 }
 
 impl Change {
@@ -20,6 +22,7 @@ impl Change {
         match self {
             Self::Shelf => ("shelf", None),
             Self::Batch(id) => ("batch", Some(id)),
+            Self::Door => ("door", None),
         }
     }
 }
@@ -72,6 +75,7 @@ pub async fn since(
         let change = match (row.what.as_str(), row.id) {
             ("shelf", _) => Change::Shelf,
             ("batch", Some(id)) => Change::Batch(id),
+            ("door", _) => Change::Door,
             _ => return None,
         };
         Some((row.seq, change))

@@ -11,6 +11,8 @@ use crate::error::inserted;
 
 /// So many refusals are kept.
 const REFUSALS_KEPT: u32 = 200;
+/// The same from the same address within so long is counted, min.
+const COUNTED_WITHIN_MIN: u32 = 10;
 
 /// A device that was let in.
 #[derive(Clone, Debug, PartialEq, Eq)]
@@ -27,24 +29,31 @@ pub struct DeviceRow {
     pub paired_at: WallTime,
     /// When it was last here.
     pub seen_at: Option<WallTime>,
+    /// Where its token is worth something.
+    pub address: String,
+    /// By what it proves itself at another address: a point of P-256, 65 bytes.
+    pub own_key: Option<Vec<u8>>,
 }
 
 /// Somebody who was not let in.
 #[derive(Clone, Debug, PartialEq, Eq)]
 pub struct RefusalRow {
-    /// When.
+    /// When, the last time.
     pub at: WallTime,
     /// From which address.
     pub came_from: String,
     /// Why: a word.
     pub why: String,
+    /// How often, one soon after the other.
+    pub times: u32,
 }
 
 macro_rules! select_devices {
     ($rest:literal $(, $argument:expr)*) => {
         sqlx::query!(
             r#"SELECT id AS "id: Uuid", name, role, bowl_id AS "bowl_id: Uuid",
-                      paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>"
+                      paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>",
+                      address, own_key
                FROM devices "# + $rest
             $(, $argument)*
         )
@@ -57,6 +66,8 @@ macro_rules! select_devices {
                 bowl_id: row.bowl_id,
                 paired_at: WallTime(row.paired_at),
                 seen_at: row.seen_at.map(WallTime),
+                address: row.address,
+                own_key: row.own_key,
             })
         })
     };
@@ -72,13 +83,16 @@ pub async fn insert(
     token: &[u8; 32],
 ) -> Result<(), StoreError> {
     let result = sqlx::query!(
-        "INSERT INTO devices (id, name, role, bowl_id, token, paired_at) VALUES (?, ?, ?, ?, ?, ?)",
+        "INSERT INTO devices (id, name, role, bowl_id, token, paired_at, address, own_key)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         device.id,
         device.name,
         device.role.word(),
         device.bowl_id,
         token.as_slice(),
-        device.paired_at.0.naive_utc()
+        device.paired_at.0.naive_utc(),
+        device.address,
+        device.own_key
     )
     .execute(database)
     .await;
@@ -95,6 +109,47 @@ pub async fn of_token(
 ) -> Result<Option<DeviceRow>, StoreError> {
     let found = select_devices!("WHERE token = ? AND left_at IS NULL", token.as_slice());
     Ok(found.fetch_optional(database).await?.flatten())
+}
+
+/// A device that is let in.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where there is no such device, or it was sent away.
+pub async fn get(database: impl MySqlExecutor<'_>, id: Uuid) -> Result<DeviceRow, StoreError> {
+    let found = select_devices!("WHERE id = ? AND left_at IS NULL", id);
+    found.fetch_optional(database).await?.flatten().ok_or(StoreError::NotFound("device"))
+}
+
+/// Names a device anew, and lends it to a bowl.
+///
+/// # Errors
+/// [`StoreError::NotFound`] where its bowl is not there.
+pub async fn edit(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    name: &str,
+    bowl_id: Option<Uuid>,
+) -> Result<(), StoreError> {
+    let result =
+        sqlx::query!("UPDATE devices SET name = ?, bowl_id = ? WHERE id = ?", name, bowl_id, id)
+            .execute(database)
+            .await;
+    inserted(result, "bowl").map(|_| ())
+}
+
+/// A device has proved itself at another address: its token is worth something there from now on.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn moved(
+    database: impl MySqlExecutor<'_>,
+    id: Uuid,
+    address: &str,
+) -> Result<(), StoreError> {
+    sqlx::query!("UPDATE devices SET address = ? WHERE id = ?", address, id)
+        .execute(database)
+        .await?;
+    Ok(())
 }
 
 /// All that are let in, the latest first.
@@ -145,19 +200,37 @@ pub async fn send_away(
     if done.rows_affected() == 0 { Err(StoreError::NotFound("device")) } else { Ok(()) }
 }
 
-/// Notes that somebody was not let in; the latest few hundred are kept.
+/// Notes that somebody was not let in; the latest few hundred are kept. The same from the same
+/// address soon after is counted there.
 ///
 /// # Errors
 /// Where the database fails.
 pub async fn refused(
     connection: &mut crate::Connection,
-    refusal: &RefusalRow,
+    now: WallTime,
+    came_from: &str,
+    why: &str,
 ) -> Result<(), StoreError> {
+    let counted = sqlx::query!(
+        "UPDATE refusals SET times = times + 1, at = ?
+         WHERE came_from = ? AND why = ? AND at > ? - INTERVAL ? MINUTE
+         ORDER BY seq DESC LIMIT 1",
+        now.0.naive_utc(),
+        came_from,
+        why,
+        now.0.naive_utc(),
+        COUNTED_WITHIN_MIN
+    )
+    .execute(&mut *connection)
+    .await?;
+    if counted.rows_affected() > 0 {
+        return Ok(());
+    }
     let kept = sqlx::query!(
         "INSERT INTO refusals (at, came_from, why) VALUES (?, ?, ?)",
-        refusal.at.0.naive_utc(),
-        refusal.came_from,
-        refusal.why
+        now.0.naive_utc(),
+        came_from,
+        why
     )
     .execute(&mut *connection)
     .await?;
@@ -173,7 +246,8 @@ pub async fn refused(
 /// Where the database fails.
 pub async fn refusals(database: impl MySqlExecutor<'_>) -> Result<Vec<RefusalRow>, StoreError> {
     let rows = sqlx::query!(
-        r#"SELECT at AS "at: DateTime<Utc>", came_from, why FROM refusals ORDER BY seq DESC"#
+        r#"SELECT at AS "at: DateTime<Utc>", came_from, why, times
+           FROM refusals ORDER BY at DESC, seq DESC"#
     )
     .fetch_all(database)
     .await?;
@@ -181,6 +255,7 @@ pub async fn refusals(database: impl MySqlExecutor<'_>) -> Result<Vec<RefusalRow
         at: WallTime(row.at),
         came_from: row.came_from,
         why: row.why,
+        times: row.times,
     });
     Ok(refusal.collect())
 }

@@ -8,6 +8,8 @@ use crate::StoreError;
 pub const DEMO: &str = "demo";
 /// When the last copy was made.
 pub const COPIED: &str = "copied";
+/// The hash of the passphrase that this machine's own screen asks for, where there is one.
+pub const PASSPHRASE: &str = "passphrase";
 
 /// What is known by a name.
 ///
@@ -34,5 +36,14 @@ pub async fn set(
     sqlx::query!("REPLACE INTO house (name, value) VALUES (?, ?)", name, value)
         .execute(database)
         .await?;
+    Ok(())
+}
+
+/// Forgets it.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn forget(database: impl MySqlExecutor<'_>, name: &str) -> Result<(), StoreError> {
+    sqlx::query!("DELETE FROM house WHERE name = ?", name).execute(database).await?;
     Ok(())
 }

@@ -1,6 +1,5 @@
 //! The authority: made once, trusted once on each device.
 
-use std::net::{Ipv4Addr, Ipv6Addr};
 use std::path::{Path, PathBuf};
 
 use chrono::{DateTime, TimeDelta, Utc};
@@ -12,6 +11,7 @@ use rustls_pki_types::CertificateDer;
 
 use crate::TrustError;
 use crate::fingerprint::fingerprint;
+use crate::home;
 use crate::kept::{Kept, certified};
 
 /// Where it is kept.
@@ -22,23 +22,6 @@ const HOLDS: TimeDelta = TimeDelta::days(20 * 365);
 const BEFORE_ITS_END: TimeDelta = TimeDelta::days(400);
 /// Devices whose clocks are behind take it all the same.
 pub(crate) const CLOCKS_DIFFER: TimeDelta = TimeDelta::days(1);
-
-/// Networks of which no two houses share an address with the world: private, link-local, and this
-/// machine's own. RFC 1918, RFC 3927, RFC 4193, RFC 4291.
-const HOME_V4: [([u8; 4], u8); 5] = [
-    ([10, 0, 0, 0], 8),
-    ([172, 16, 0, 0], 12),
-    ([192, 168, 0, 0], 16),
-    ([169, 254, 0, 0], 16),
-    ([127, 0, 0, 0], 8),
-];
-const HOME_V6: [(Ipv6Addr, u8); 3] = [
-    (Ipv6Addr::new(0xfc00, 0, 0, 0, 0, 0, 0, 0), 7),
-    (Ipv6Addr::new(0xfe80, 0, 0, 0, 0, 0, 0, 0), 10),
-    (Ipv6Addr::LOCALHOST, 128),
-];
-/// Names that mean something in a house alone. RFC 6762, RFC 8375, RFC 6761.
-const HOME_NAMES: [&str; 4] = ["local", "home.arpa", "internal", "localhost"];
 
 /// Who vouches for this installation.
 #[derive(Debug)]
@@ -97,11 +80,9 @@ fn params(called: &str, now: DateTime<Utc>) -> Result<CertificateParams, TrustEr
     // It signs what serves, and no further authority.
     params.is_ca = IsCa::Ca(BasicConstraints::Constrained(0));
     params.key_usages = vec![KeyUsagePurpose::KeyCertSign, KeyUsagePurpose::CrlSign];
-    let v4 = HOME_V4
-        .iter()
-        .map(|(net, bits)| CidrSubnet::from_v4_prefix(Ipv4Addr::from(*net).octets(), *bits));
-    let v6 = HOME_V6.iter().map(|(net, bits)| CidrSubnet::from_v6_prefix(net.octets(), *bits));
-    let names = HOME_NAMES.iter().map(|name| GeneralSubtree::DnsName((*name).to_owned()));
+    let v4 = home::V4.iter().map(|(net, bits)| CidrSubnet::from_v4_prefix(net.octets(), *bits));
+    let v6 = home::V6.iter().map(|(net, bits)| CidrSubnet::from_v6_prefix(net.octets(), *bits));
+    let names = home::NAMES.iter().map(|name| GeneralSubtree::DnsName((*name).to_owned()));
     let permitted_subtrees = v4.chain(v6).map(GeneralSubtree::IpAddress).chain(names).collect();
     params.name_constraints =
         Some(NameConstraints { permitted_subtrees, excluded_subtrees: Vec::new() });

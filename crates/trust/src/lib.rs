@@ -7,14 +7,17 @@
 //! thereby trust it about a bank.
 //!
 //! A device is let in by a [`Code`] that a screen which is in already shows ([`Pairing`]), and from
-//! then on shows a [`Token`]. This machine's own screen needs neither, unless the maker sets a
+//! then on shows a [`Token`]; at another address than before it proves by its [`OwnKey`] that it is no
+//! copy of one. This machine's own screen needs neither, unless the maker sets a
 //! [`passphrase`].
 
 mod authority;
 mod code;
 mod fingerprint;
+mod home;
 mod kept;
 mod name;
+mod own_key;
 mod pairing;
 pub mod passphrase;
 mod role;
@@ -23,7 +26,9 @@ mod token;
 
 pub use authority::Authority;
 pub use code::Code;
+pub use home::is_at_home;
 pub use name::Name;
+pub use own_key::OwnKey;
 pub use pairing::{Pairing, STANDS, Standing, TRIES, Tried};
 pub use role::Role;
 pub use served::Served;

@@ -1,7 +1,11 @@
 //! What a device may do.
 
+use serde::{Deserialize, Serialize};
+
 /// What a device that was let in may do.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash)]
+#[derive(Clone, Copy, Debug, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Role {
     /// All that the maker may.
     Maker,

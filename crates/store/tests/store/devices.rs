@@ -1,7 +1,6 @@
 //! Who is let in, and who is not.
 
-use chrono::TimeDelta;
-use store::devices::{DeviceRow, RefusalRow};
+use store::devices::DeviceRow;
 use store::pairings::PairingRow;
 use store::{Connection, StoreError};
 use trust::{Code, Pairing, Role, Standing, TRIES, Token, Tried};
@@ -17,6 +16,8 @@ fn device(name: &str, s: i64) -> DeviceRow {
         bowl_id: None,
         paired_at: wall(s),
         seen_at: None,
+        address: "192.168.1.30".to_owned(),
+        own_key: Some(vec![4; 65]),
     }
 }
 
@@ -118,16 +119,42 @@ async fn a_thermometer_goes_with_its_bowl_and_the_latest_refusals_are_kept() {
     let other = Token::random().expect("chance");
     let refused = store::devices::insert(&pool, &lent_nowhere, &other.digest()).await;
     assert!(matches!(refused, Err(StoreError::NotFound("bowl"))), "{refused:?}");
+    let refused = async |s: i64, from: &str, why: &str| {
+        let note =
+            async |tx: &mut Connection| store::devices::refused(tx, wall(s), from, why).await;
+        whole(&pool, note).await.expect("noted");
+    };
     for n in 0..230 {
-        let refusal = RefusalRow {
-            at: wall(0).after(TimeDelta::seconds(n)),
-            came_from: "192.168.1.66".to_owned(),
-            why: "wrong_code".to_owned(),
-        };
-        whole(&pool, async |tx: &mut Connection| store::devices::refused(tx, &refusal).await)
-            .await
-            .expect("noted");
+        refused(n, &format!("192.168.1.{n}"), "wrong_code").await;
     }
     let refusals = store::devices::refusals(&pool).await.expect("read");
     assert_eq!((refusals.len(), refusals[0].at), (200, wall(229)));
+    // The same from the same address is counted, until some time has gone by.
+    for s in [300, 301, 302, 2_000] {
+        refused(s, "192.168.1.9", "wrong_code").await;
+        refused(s, "192.168.1.9", "unknown").await;
+    }
+    let refusals = store::devices::refusals(&pool).await.expect("read");
+    let latest: Vec<_> = refusals.iter().take(4).map(|r| (r.at, r.times)).collect();
+    let (now, before) = (wall(2_000), wall(302));
+    assert_eq!(latest, [(now, 1), (now, 1), (before, 3), (before, 3)]);
+}
+
+#[tokio::test]
+async fn a_device_is_named_and_lent_anew_and_comes_back_at_another_address() {
+    let pool = empty().await;
+    let (_, bowl) = open_bowl(&pool).await;
+    let probe = DeviceRow { role: Role::Thermometer, ..device("Probe", 0) };
+    let token = Token::random().expect("chance");
+    store::devices::insert(&pool, &probe, &token.digest()).await.expect("in");
+    store::devices::edit(&pool, probe.id, "Left probe", Some(bowl.id)).await.expect("lent");
+    store::devices::moved(&pool, probe.id, "192.168.1.77").await.expect("kept");
+    let known = store::devices::get(&pool, probe.id).await.expect("there");
+    assert_eq!((known.name.as_str(), known.bowl_id), ("Left probe", Some(bowl.id)));
+    assert_eq!(known.address, "192.168.1.77");
+    let nowhere = store::devices::edit(&pool, probe.id, "x", Some(Uuid::now_v7())).await;
+    assert!(matches!(nowhere, Err(StoreError::NotFound("bowl"))), "{nowhere:?}");
+    store::devices::send_away(&pool, probe.id, wall(5)).await.expect("there");
+    let gone = store::devices::get(&pool, probe.id).await;
+    assert!(matches!(gone, Err(StoreError::NotFound("device"))), "{gone:?}");
 }
