@@ -7,7 +7,7 @@ use std::sync::OnceLock;
 use anyhow::Context;
 use chrono::Utc;
 use flate2::read::GzDecoder;
-use server::app::{Running, serve};
+use server::app::{Running, Serving, serve};
 use server::clock::WallClock;
 use server::state::State;
 use sqlx::Connection;
@@ -120,7 +120,9 @@ impl Kitchen {
                         done.map_err(|problem| anyhow::anyhow!("{problem}"))?;
                     }
                 }
-                let Running { address, server } = serve(state, 0, Some(interface)).await?;
+                let Running { address, server, .. } =
+                    serve(state, Serving { interface: Some(interface), ..Serving::default() })
+                        .await?;
                 say.send(address)?;
                 server.await?;
                 anyhow::Ok(())

@@ -9,7 +9,7 @@ use futures::future::{join_all, try_join_all};
 use image::{DynamicImage, GrayImage, ImageFormat, RgbImage};
 use reqwest::Client;
 use serde_json::{Value, json};
-use server::app::serve;
+use server::app::{Serving, serve};
 use server::clock::WallClock;
 use server::state::State;
 use stack::DataDir;
@@ -56,7 +56,7 @@ async fn main() -> anyhow::Result<()> {
     let dir = DataDir::open(&folder.path().join("data"))?;
     let database = Database::start(dir, Durability::Full)?;
     let pool = store::connect(&database.url()).await?;
-    let running = serve(State::new(pool, WallClock::new(Utc::now)), 0, None).await?;
+    let running = serve(State::new(pool, WallClock::new(Utc::now)), Serving::default()).await?;
     let base = format!("http://{}/api/v1", running.address);
     actix_web::rt::spawn(running.server);
     // Connections that wait while pictures are made up would be closed meanwhile.

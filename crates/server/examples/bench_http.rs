@@ -13,7 +13,7 @@ use chrono::Utc;
 use craft::bowl::{Reading, Source};
 use craft::units::celsius;
 use serde_json::{Value, json};
-use server::app::serve;
+use server::app::{Serving, serve};
 use server::clock::WallClock;
 use server::state::State;
 use stack::DataDir;
@@ -51,7 +51,7 @@ async fn main() -> anyhow::Result<()> {
     let database = Database::start(dir, Durability::Full)?;
     let pool = store::connect(&database.url()).await?;
     let state = State::new(pool.clone(), WallClock::new(Utc::now));
-    let running = serve(state, 0, None).await?;
+    let running = serve(state, Serving::default()).await?;
     let base = format!("http://{}/api/v1", running.address);
     actix_web::rt::spawn(running.server);
 

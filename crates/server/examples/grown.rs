@@ -8,7 +8,7 @@ use anyhow::Context;
 use chrono::Utc;
 use reqwest::Client;
 use serde_json::{Value, json};
-use server::app::serve;
+use server::app::{Serving, serve};
 use server::clock::WallClock;
 use server::state::State;
 use sqlx::{AssertSqlSafe, Executor};
@@ -36,7 +36,7 @@ impl Kitchen {
         let name = store::create_database(&database.url(), Uuid::new_v4()).await?;
         let pool = store::connect(&database.url_of(&name)).await?;
         let state = State::new(pool, WallClock::new(Utc::now));
-        let running = serve(state.clone(), 0, None).await?;
+        let running = serve(state.clone(), Serving::default()).await?;
         actix_web::rt::spawn(running.server);
         let api = format!("http://{}/api/v1", running.address);
         let mut kitchen =

@@ -2,10 +2,13 @@
 
 use std::net::{Ipv4Addr, SocketAddr, TcpListener};
 use std::path::{Path, PathBuf};
+use std::sync::Arc;
 
+use actix_extensible_rate_limit::backend::memory::InMemoryBackend;
 use actix_files::{Files, NamedFile};
 use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceFactory, ServiceRequest, ServiceResponse};
+use actix_web::http::StatusCode;
 use actix_web::http::header::{
     CACHE_CONTROL, CONTENT_SECURITY_POLICY, REFERRER_POLICY, X_CONTENT_TYPE_OPTIONS,
     X_FRAME_OPTIONS,
@@ -19,9 +22,12 @@ use utoipa_actix_web::AppExt;
 use crate::body::LARGEST_BODY;
 use crate::document::document;
 use crate::findings::catch_up_behind;
-use crate::gate::from_here;
+use crate::gate::let_in;
+use crate::limits::limiter;
 use crate::problem::Problem;
+use crate::rights::is_of;
 use crate::routes;
+use crate::sharing::{Share, Sharing, look_after};
 use crate::state::State;
 
 /// Scripts, fonts and styles ship with the application; nothing else is loaded.
@@ -58,13 +64,6 @@ async fn no_such_route(
     })
 }
 
-/// Whether a path is one of a template: `/plans/{id}`.
-fn is_of(template: &str, path: &str) -> bool {
-    let (template, path) = (template.split('/'), path.split('/'));
-    template.clone().count() == path.clone().count()
-        && template.zip(path).all(|(known, part)| known.starts_with('{') || known == part)
-}
-
 /// A path or query that cannot be read: an id that is none.
 fn bad_path(error: actix_web::error::PathError, _: &actix_web::HttpRequest) -> actix_web::Error {
     Problem::bad_address(error.to_string()).into()
@@ -94,12 +93,38 @@ async fn at_the_gate(
     request: ServiceRequest,
     next: Next<impl MessageBody>,
 ) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
-    from_here(request.method(), request.uri(), request.headers())?;
     let kept = request.path().starts_with("/api/v1/") && needs_database(request.path());
-    if kept && state.live.is_away() {
+    let let_in = let_in(&state, &request).await;
+    if kept && state.live.is_away() && let_in.as_ref().err().is_none_or(Problem::is_passing) {
         return Err(Problem::away().into());
     }
+    let_in?;
     next.call(request).await
+}
+
+/// Writes down who was not let in, and who tried what is not theirs.
+async fn noted(
+    state: web::Data<State>,
+    request: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    let from = request.peer_addr().map(|peer| peer.ip());
+    let answer = next.call(request).await;
+    let error = match &answer {
+        Ok(response) => response.response().error(),
+        Err(error) => Some(error),
+    };
+    let problem = error.and_then(|error| error.as_error::<Problem>()).cloned();
+    // The limiter hands its refusal on as a mere answer.
+    let too_often = || {
+        let status = answer.as_ref().ok()?.status();
+        (status == StatusCode::TOO_MANY_REQUESTS).then(Problem::too_often)
+    };
+    let problem = problem.or_else(too_often);
+    if let (Some(from), Some(why)) = (from, problem.as_ref().and_then(Problem::of_the_door)) {
+        state.door.refused(&state.pool, &state.wall, from, why);
+    }
+    answer
 }
 
 /// Arithmetic and the API's own description do without; what watches says by itself who is away.
@@ -115,6 +140,7 @@ pub fn app(
     state: State,
     document: web::Data<Value>,
     interface: Option<PathBuf>,
+    counted: InMemoryBackend,
 ) -> App<
     impl ServiceFactory<
         ServiceRequest,
@@ -144,6 +170,8 @@ pub fn app(
             }
         })
         .wrap(from_fn(at_the_gate))
+        .wrap(limiter(counted))
+        .wrap(from_fn(noted))
         .wrap(from_fn(in_a_span))
         .wrap(
             DefaultHeaders::new()
@@ -178,38 +206,96 @@ fn serve_interface(config: &mut web::ServiceConfig, folder: &Path) {
     ));
 }
 
+/// How to serve.
+#[derive(Debug, Default)]
+pub struct Serving {
+    /// The port of loopback; 0 takes a free one.
+    pub port: u16,
+    /// The home network beside it, where it is to be served.
+    pub share: Option<Share>,
+    /// The interface's files.
+    pub interface: Option<PathBuf>,
+}
+
 /// A running server.
 pub struct Running {
     /// Where it listens.
     pub address: SocketAddr,
+    /// Where it listens for the home network.
+    pub shared: Option<SocketAddr>,
     /// Ends when the server does.
     pub server: actix_web::dev::Server,
 }
 
-/// Starts serving on a port of loopback; 0 takes a free one.
+/// Why it does not serve.
+#[derive(Debug, thiserror::Error)]
+pub enum NotServed {
+    /// The port is taken, or may not be listened on.
+    #[error("port {port} cannot be listened on")]
+    Port {
+        /// Which.
+        port: u16,
+        /// Why not.
+        source: std::io::Error,
+    },
+    /// The home network cannot be served.
+    #[error("the home network cannot be served")]
+    Share(#[from] trust::TrustError),
+    /// The TLS library does not offer what is needed.
+    #[error("the home network cannot be served")]
+    Tls(#[from] rustls::Error),
+    /// Something of the machine failed.
+    #[error(transparent)]
+    Io(#[from] std::io::Error),
+    /// What is known of who is let in could not be read.
+    #[error(transparent)]
+    Store(#[from] store::StoreError),
+}
+
+fn listen(on: Ipv4Addr, port: u16) -> Result<(TcpListener, SocketAddr), NotServed> {
+    let listener =
+        TcpListener::bind((on, port)).map_err(|source| NotServed::Port { port, source })?;
+    let address = listener.local_addr()?;
+    Ok((listener, address))
+}
+
+/// Starts serving on loopback, and the home network beside it where that is asked for.
 ///
 /// # Errors
-/// Where the port is taken.
-pub async fn serve(
-    state: State,
-    port: u16,
-    interface: Option<PathBuf>,
-) -> std::io::Result<Running> {
-    let listener = TcpListener::bind((Ipv4Addr::LOCALHOST, port))?;
-    let address = listener.local_addr()?;
+/// Where a port is taken, or there is no certificate to serve the home network with.
+pub async fn serve(state: State, serving: Serving) -> Result<Running, NotServed> {
+    let Serving { port, share, interface } = serving;
+    // Whatever speaks TLS in this process does so by the same arithmetic; where that was settled
+    // before, it stays.
+    let _ = rustls::crypto::ring::default_provider().install_default();
+    state.door.changed(&state.pool).await?;
+    let (listener, address) = listen(Ipv4Addr::LOCALHOST, port)?;
     let document = web::Data::new(document());
+    let counted = InMemoryBackend::builder().build();
     let for_app = state.clone();
-    let server = HttpServer::new(move || app(for_app.clone(), document.clone(), interface.clone()))
-        .listen(listener)?
-        .disable_signals()
-        .shutdown_timeout(2)
-        .run();
+    let server = HttpServer::new(move || {
+        app(for_app.clone(), document.clone(), interface.clone(), counted.clone())
+    })
+    .listen(listener)?;
+    let (server, shared) = match share {
+        None => (server, None),
+        Some(share) => {
+            let (listener, at) = listen(share.on, share.port)?;
+            let sharing = Arc::new(Sharing::open(share, at.port(), state.wall.now().0)?);
+            state.door.share(sharing.clone());
+            let tls = sharing.tls()?;
+            actix_web::rt::spawn(look_after(sharing, state.wall.clone()));
+            (server.listen_rustls_0_23(listener, tls)?, Some(at))
+        }
+    };
+    let server = server.disable_signals().shutdown_timeout(2).run();
     state.thermometers.post_to(format!("http://{address}"));
     // It ends with the process; where the database is of a later release, `main` hears of it.
     state.follow();
     catch_up_behind(&state);
-    if let Err(error) = crate::thermometer::resume(&state, &state.live, &state.thermometers).await {
+    let thermometers = (&*state.thermometers, state.door.own());
+    if let Err(error) = crate::thermometer::resume(&state, &state.live, thermometers).await {
         tracing::error!(%error, "the simulated thermometers could not be taken up again");
     }
-    Ok(Running { address, server })
+    Ok(Running { address, shared, server })
 }

@@ -7,6 +7,7 @@ use std::time::Duration;
 use store::StoreError;
 use store::changes::Change;
 
+use crate::door::Door;
 use crate::ground::Ground;
 use crate::live::Live;
 use crate::on_shelf::ShelfCache;
@@ -28,7 +29,12 @@ pub enum Ended {
 }
 
 /// Looks for what others keep, until the database is of a later release.
-pub async fn follow(ground: Ground, live: Arc<Live>, shelf: Arc<ShelfCache>) -> Ended {
+pub async fn follow(
+    ground: Ground,
+    live: Arc<Live>,
+    shelf: Arc<ShelfCache>,
+    door: Arc<Door>,
+) -> Ended {
     let mut seq = loop {
         match store::changes::latest(&ground.pool).await {
             Ok(seq) => break seq,
@@ -40,7 +46,7 @@ pub async fn follow(ground: Ground, live: Arc<Live>, shelf: Arc<ShelfCache>) -> 
     ticks.set_missed_tick_behavior(tokio::time::MissedTickBehavior::Delay);
     for count in 1_u64.. {
         ticks.tick().await;
-        let looked = look(&ground, &live, &shelf, (&mut seq, &mut seen)).await;
+        let looked = look(&ground, (&live, &shelf, &door), (&mut seq, &mut seen)).await;
         live.is_away_now(looked.is_err());
         if looked.is_err() {
             continue;
@@ -63,8 +69,7 @@ pub async fn follow(ground: Ground, live: Arc<Live>, shelf: Arc<ShelfCache>) -> 
 
 async fn look(
     ground: &Ground,
-    live: &Live,
-    shelf: &ShelfCache,
+    (live, shelf, door): (&Live, &ShelfCache, &Door),
     (seq, seen): (&mut u64, &mut HashSet<u64>),
 ) -> Result<(), StoreError> {
     let from = seq.saturating_sub(LOOK_BACK);
@@ -75,6 +80,7 @@ async fn look(
         }
         match change {
             Change::Shelf => shelf.changed().await,
+            Change::Door => door.changed(&ground.pool).await?,
             Change::Batch(id) => {
                 ground.clocks.forget(id);
                 live.batch_changed(id);

@@ -1,16 +1,20 @@
 //! The start command's program: database, demo data, server.
 
 use std::io::{ErrorKind, Write};
+use std::net::Ipv4Addr;
 use std::path::PathBuf;
 use std::process::ExitCode;
 
 use anyhow::{Context, bail};
 use chrono::Utc;
 use clap::{Parser, Subcommand};
-use server::app::{Running, serve};
+use qrcode::QrCode;
+use qrcode::render::unicode::Dense1x2;
+use server::app::{NotServed, Running, Serving, serve};
 use server::clock::WallClock;
 use server::demo;
 use server::document::document;
+use server::sharing::{Share, Sharing};
 use server::state::State;
 use stack::DataDir;
 use stack::database::{Database, Durability};
@@ -41,6 +45,18 @@ struct Serve {
     /// The port on 127.0.0.1 to serve on.
     #[arg(long, default_value_t = 8080)]
     port: u16,
+    /// Serves the home network too, over TLS, to devices that were let in.
+    #[arg(long)]
+    share: bool,
+    /// The port that the home network is served on.
+    #[arg(long, default_value_t = 8443, value_name = "N")]
+    share_port: u16,
+    /// The one address of this machine to serve the home network on, where it has several.
+    #[arg(long, default_value = "0.0.0.0", value_name = "ADDRESS", hide_default_value = true)]
+    share_on: Ipv4Addr,
+    /// Asks for no passphrase at this machine's own screen any more.
+    #[arg(long)]
+    forget_passphrase: bool,
     /// Where the data is kept.
     #[arg(long, value_name = "DIR")]
     data: PathBuf,
@@ -140,18 +156,34 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         state.shelf.changed().await;
     }
 
-    let Running { address, server } = serve(state.clone(), arguments.port, Some(arguments.web))
-        .await
-        .map_err(|error| match error.kind() {
-            ErrorKind::AddrInUse => {
-                anyhow::anyhow!("port {} is taken; choose another with --port", arguments.port)
+    if arguments.forget_passphrase {
+        store::house::forget(&pool, store::house::PASSPHRASE).await?;
+    }
+    let share = || Share {
+        folder: arguments.data.join("trust"),
+        on: arguments.share_on,
+        port: arguments.share_port,
+    };
+    let serving = Serving {
+        port: arguments.port,
+        share: arguments.share.then(share),
+        interface: Some(arguments.web),
+    };
+    let Running { address, shared, server } =
+        serve(state.clone(), serving).await.map_err(|error| match error {
+            NotServed::Port { port, source } if source.kind() == ErrorKind::AddrInUse => {
+                let with = if port == arguments.port { "--port" } else { "--share-port" };
+                anyhow::anyhow!("port {port} is taken; choose another with {with}")
             }
-            _ => error.into(),
+            error => error.into(),
         })?;
     if let Some(database) = &database {
         database.dir().serves_at(&format!("http://{address}"))?;
     }
     say(&format!("Wide Sheen is at http://{address}  (Ctrl-C stops it)"));
+    if let (Some(_), Some(sharing)) = (shared, state.door.sharing()) {
+        say(&told(sharing));
+    }
 
     let copies = arguments.data.join("copies");
     actix_web::rt::spawn(server::archive::keep_daily(state.clone(), copies, say));
@@ -172,6 +204,20 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
     pool.close().await;
     drop(database);
     Ok(())
+}
+
+/// Where the home network finds it: to be read, and to be looked at with a phone's camera.
+fn told(sharing: &Sharing) -> String {
+    let addresses = sharing.addresses();
+    let first = addresses.first().map(String::as_str).unwrap_or_default();
+    let code = QrCode::new(first).map(|code| code.render::<Dense1x2>().build());
+    format!(
+        "In the home network it is at {}\n\n{}\n\nA device trusts it once by a certificate with \
+         this fingerprint:\n{}\nHow, and how it is let in: under Display, or in docs/sharing.md.",
+        addresses.join("  or  "),
+        code.unwrap_or_default(),
+        sharing.fingerprint()
+    )
 }
 
 /// Everything of an archive, before anybody is served.

@@ -182,6 +182,86 @@ impl Problem {
         Self::new(StatusCode::FORBIDDEN, "elsewhere", "Not from here", detail)
     }
 
+    /// A device that was not let in.
+    pub fn not_let_in() -> Self {
+        Self::new(
+            StatusCode::UNAUTHORIZED,
+            "not-let-in",
+            "Not let in",
+            "This device was not let in: a screen that is in shows a code for it, under Display.",
+        )
+    }
+
+    /// A device that is not known, or not any more.
+    pub fn unknown_device() -> Self {
+        Self::new(
+            StatusCode::UNAUTHORIZED,
+            "unknown-device",
+            "Not let in",
+            "This device is not let in any more: a screen that is in shows a new code, under Display.",
+        )
+    }
+
+    /// What lets a device in, shown at another address than that device's.
+    pub fn other_address() -> Self {
+        Self::new(
+            StatusCode::UNAUTHORIZED,
+            "other-address",
+            "Not from there",
+            "The device that this belongs to is at another address: a copy lets nobody in.",
+        )
+    }
+
+    /// This machine's own screen asks for its passphrase.
+    pub fn sign_in() -> Self {
+        Self::new(
+            StatusCode::UNAUTHORIZED,
+            "sign-in",
+            "Sign in",
+            "This machine asks for its passphrase.",
+        )
+    }
+
+    /// A passphrase, a code or a signature that is not the one.
+    pub fn not_the_one(kind: &str, field: &str, wrong: Message) -> Self {
+        let field = Field::new(field, wrong);
+        let detail = format!("{} {}", field.field, field.message);
+        let problem = Self::new(StatusCode::FORBIDDEN, kind, "Not let in", detail);
+        Self { fields: vec![field], ..problem }
+    }
+
+    /// Something that this device may not do.
+    pub fn not_yours(detail: impl Into<String>) -> Self {
+        Self::new(StatusCode::FORBIDDEN, "not-yours", "Not for this device", detail)
+    }
+
+    /// More was asked in a short time than is answered.
+    pub fn too_often() -> Self {
+        Self::new(
+            StatusCode::TOO_MANY_REQUESTS,
+            "too-often",
+            "Too often",
+            "This was asked too often in a short time. Try again in a minute.",
+        )
+    }
+
+    /// Which sort of problem, where it is that somebody was not let in or tried what is not theirs.
+    pub fn of_the_door(&self) -> Option<&str> {
+        const KINDS: [&str; 9] = [
+            "elsewhere",
+            "not-let-in",
+            "unknown-device",
+            "other-address",
+            "wrong-code",
+            "wrong-passphrase",
+            "wrong-signature",
+            "not-yours",
+            "too-often",
+        ];
+        let kind = self.kind.rsplit(':').next()?;
+        KINDS.contains(&kind).then_some(kind)
+    }
+
     /// What was sent could not be put down: the disk, most likely.
     pub fn unwritten(error: &std::io::Error) -> Self {
         tracing::error!(%error, "what was sent could not be put down");

@@ -9,6 +9,7 @@ use tokio::task::JoinHandle;
 use uuid::Uuid;
 
 use crate::clock::WallClock;
+use crate::door::Door;
 use crate::feed::{Ended, follow};
 use crate::going_through::GoingThrough;
 use crate::ground::Ground;
@@ -34,6 +35,8 @@ pub struct State {
     pub pictures: Arc<Semaphore>,
     /// Who is working out what batches are found by.
     pub going_through: Arc<GoingThrough>,
+    /// Who is let in.
+    pub door: Arc<Door>,
     following: Arc<Mutex<Option<JoinHandle<Ended>>>>,
 }
 
@@ -49,6 +52,7 @@ impl State {
             archives: Arc::default(),
             pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
             going_through: Arc::default(),
+            door: Arc::default(),
             following: Arc::default(),
         }
     }
@@ -60,6 +64,7 @@ impl State {
                 self.ground.clone(),
                 self.live.clone(),
                 self.shelf.clone(),
+                self.door.clone(),
             )));
         }
     }
@@ -79,7 +84,7 @@ impl State {
 
     /// Starts the simulated thermometer of a bowl, in place of one that runs already.
     pub fn start_thermometer(&self, bowl_id: Uuid) {
-        self.thermometers.start(self, &self.live, bowl_id);
+        self.thermometers.start(self, &self.live, bowl_id, self.door.own());
     }
 }
 

@@ -47,10 +47,12 @@ impl Thermometers {
         let _ = self.address.set(address);
     }
 
-    /// Starts the thermometer of a bowl, in place of one that runs already.
-    pub fn start(&self, ground: &Ground, live: &Arc<Live>, bowl_id: Uuid) {
+    /// Starts the thermometer of a bowl, in place of one that runs already. It shows a token of
+    /// this server's own.
+    pub fn start(&self, ground: &Ground, live: &Arc<Live>, bowl_id: Uuid, token: Option<String>) {
         let Some(address) = self.address.get().cloned() else { return };
-        let task = actix_web::rt::spawn(measure(ground.clone(), live.clone(), bowl_id, address));
+        let to = (address, token.unwrap_or_default());
+        let task = actix_web::rt::spawn(measure(ground.clone(), live.clone(), bowl_id, to));
         if let Ok(mut running) = self.running.lock()
             && let Some(before) = running.insert(bowl_id, task)
         {
@@ -84,7 +86,7 @@ impl Thermometers {
 pub async fn resume(
     ground: &Ground,
     live: &Arc<Live>,
-    thermometers: &Thermometers,
+    (thermometers, token): (&Thermometers, Option<String>),
 ) -> Result<(), Problem> {
     for bowl in store::bowls::simulated(&ground.pool).await? {
         // One that cannot be read is not measured; its row in the list says so.
@@ -103,7 +105,7 @@ pub async fn resume(
         }
         ground.clocks.forget(bowl.batch_id);
         live.batch_changed(bowl.batch_id);
-        thermometers.start(ground, live, bowl.id);
+        thermometers.start(ground, live, bowl.id, token.clone());
     }
     Ok(())
 }
@@ -171,7 +173,8 @@ impl Replay {
     }
 }
 
-async fn measure(ground: Ground, live: Arc<Live>, bowl_id: Uuid, address: String) {
+async fn measure(ground: Ground, live: Arc<Live>, bowl_id: Uuid, to: (String, String)) {
+    let (address, token) = to;
     let Ok(live) = live.bowl(&ground, bowl_id).await else { return };
     let setup = live.subject().run.setup.clone();
     let Ok((_, clock)) = ground.clock_of_bowl(bowl_id).await else { return };
@@ -217,7 +220,7 @@ async fn measure(ground: Ground, live: Arc<Live>, bowl_id: Uuid, address: String
             "source": "probe",
             "probe": "simulated thermometer",
         });
-        if let Err(error) = client.post(&url).json(&reading).send().await {
+        if let Err(error) = client.post(&url).bearer_auth(&token).json(&reading).send().await {
             tracing::warn!(%error, %bowl_id, "the simulated thermometer could not send");
         }
     }

@@ -2,8 +2,9 @@
 
 use std::io::{BufRead, BufReader};
 use std::net::{Ipv4Addr, TcpListener};
+use std::os::unix::fs::PermissionsExt;
 use std::path::Path;
-use std::process::{Child, Command, Output, Stdio};
+use std::process::{Child, ChildStdout, Command, Output, Stdio};
 
 use serde_json::{Value, json};
 use tempfile::TempDir;
@@ -18,6 +19,8 @@ fn folder() -> TempDir {
 }
 
 fn serve(folder: &Path, more: &[&str]) -> Command {
+    // This test's own clients want to know by whose arithmetic they would speak TLS.
+    let _ = rustls::crypto::ring::default_provider().install_default();
     let mut command = Command::new(env!("CARGO_BIN_EXE_wide-sheen"));
     command
         .args(["serve", "--data"])
@@ -36,16 +39,31 @@ fn serve(folder: &Path, more: &[&str]) -> Command {
 struct Up {
     child: Child,
     address: String,
+    /// What else it says.
+    out: BufReader<ChildStdout>,
 }
 
 impl Up {
     fn start(folder: &Path, more: &[&str]) -> Self {
         let mut child = serve(folder, &[&["--port", "0"], more].concat()).spawn().expect("started");
-        let out = child.stdout.take().expect("piped");
-        let line = BufReader::new(out).lines().next().expect("it says something").expect("text");
-        let address = line.split_whitespace().find(|w| w.starts_with("http://"));
-        let address = address.unwrap_or_else(|| panic!("no address in {line}")).to_owned();
-        Self { child, address }
+        let mut out = BufReader::new(child.stdout.take().expect("piped"));
+        let mut said = String::new();
+        let address = loop {
+            assert!(out.read_line(&mut said).expect("text") > 0, "no address in {said}");
+            if let Some(address) = said.split_whitespace().find(|w| w.starts_with("http://")) {
+                break address.to_owned();
+            }
+        };
+        Self { child, address, out }
+    }
+
+    /// The next lines that it says, up to one that holds something.
+    fn says(&mut self, what: &str) -> String {
+        let mut said = String::new();
+        while !said.contains(what) {
+            assert!(self.out.read_line(&mut said).expect("text") > 0, "{what} is not in {said}");
+        }
+        said
     }
 
     async fn plans(&self) -> Vec<Value> {
@@ -121,6 +139,54 @@ async fn it_starts_empty_where_asked_and_serves_the_interface_at_every_address()
 }
 
 #[actix_web::test]
+async fn it_shares_where_asked_by_an_address_a_picture_of_it_and_a_fingerprint() {
+    let folder = folder();
+    let share = ["--empty", "--share", "--share-port", "0", "--share-on", "127.0.0.2"];
+    let mut up = Up::start(folder.path(), &share);
+    let said = up.says("docs/sharing.md");
+    assert!(said.contains("https://127.0.0.2:"), "{said}");
+    // A picture that a camera reads, in half blocks.
+    assert!(said.contains('█') && said.contains('▄'), "{said}");
+    let shared: Value = reqwest::get(format!("{}/api/v1/sharing", up.address))
+        .await
+        .expect("answered")
+        .json()
+        .await
+        .expect("JSON");
+    let fingerprint = shared["shared"]["fingerprint"].as_str().expect("one");
+    assert!(said.contains(fingerprint), "{said}");
+    let keys = folder.path().join("data/trust/authority.pem");
+    let mode = std::fs::metadata(&keys).expect("kept").permissions().mode();
+    assert_eq!(mode & 0o077, 0, "for its owner alone");
+    assert_eq!(up.stop(), Some(0));
+    // Outside a home network there is nothing to share on.
+    let lost = serve(folder.path(), &["--port", "0", "--share", "--share-on", "192.0.2.7"]);
+    let said = complaint({ lost }.output().expect("ran"));
+    assert!(said.contains("192.0.2.7") || said.contains("cannot be"), "{said}");
+}
+
+#[actix_web::test]
+async fn a_forgotten_passphrase_is_let_go_of_by_whoever_starts_it() {
+    let folder = folder();
+    let up = Up::start(folder.path(), &["--empty"]);
+    let url = format!("{}/api/v1/passphrase", up.address);
+    let set = reqwest::Client::new().put(url).json(&json!({ "new": "sheen on the slab" }));
+    assert_eq!(set.send().await.expect("answered").status().as_u16(), 204);
+    let status = async |up: &Up| {
+        let page = reqwest::get(format!("{}/api/v1/plans", up.address)).await.expect("answered");
+        page.status().as_u16()
+    };
+    assert_eq!(status(&up).await, 401);
+    assert_eq!(up.stop(), Some(0));
+    let again = Up::start(folder.path(), &[]);
+    assert_eq!(status(&again).await, 401, "it is kept");
+    assert_eq!(again.stop(), Some(0));
+    let forgot = Up::start(folder.path(), &["--forget-passphrase"]);
+    assert_eq!(status(&forgot).await, 200);
+    assert_eq!(forgot.stop(), Some(0));
+}
+
+#[actix_web::test]
 async fn what_was_saved_is_restored_into_a_fresh_folder_and_a_copy_is_kept_each_day() {
     let (old, new) = (folder(), folder());
     let up = Up::start(old.path(), &[]);
@@ -146,14 +212,7 @@ async fn what_was_saved_is_restored_into_a_fresh_folder_and_a_copy_is_kept_each_
     assert!(said.contains("is no archive of Wide Sheen"), "{said}");
 
     let path = file.to_str().expect("a path");
-    let mut child =
-        serve(new.path(), &["--port", "0", "--restore", path]).spawn().expect("started");
-    let out = BufReader::new(child.stdout.take().expect("piped"));
-    let said = out.lines().map(|line| line.expect("text"));
-    let address = said.into_iter().find_map(|line| {
-        line.split_whitespace().find(|word| word.starts_with("http://")).map(ToOwned::to_owned)
-    });
-    let up = Up { child, address: address.expect("an address") };
+    let up = Up::start(new.path(), &["--restore", path]);
     assert_eq!(up.plans().await, plans);
     assert_eq!(up.stop(), Some(0));
 }

@@ -200,21 +200,22 @@ pub async fn send_away(
     if done.rows_affected() == 0 { Err(StoreError::NotFound("device")) } else { Ok(()) }
 }
 
-/// Notes that somebody was not let in; the latest few hundred are kept. The same from the same
-/// address soon after is counted there.
+/// Notes that somebody at an address was not let in for a reason, so many times; the latest few
+/// hundred are kept. The same soon after is counted there.
 ///
 /// # Errors
 /// Where the database fails.
 pub async fn refused(
     connection: &mut crate::Connection,
     now: WallTime,
-    came_from: &str,
-    why: &str,
+    (came_from, why): (&str, &str),
+    times: u32,
 ) -> Result<(), StoreError> {
     let counted = sqlx::query!(
-        "UPDATE refusals SET times = times + 1, at = ?
+        "UPDATE refusals SET times = times + ?, at = ?
          WHERE came_from = ? AND why = ? AND at > ? - INTERVAL ? MINUTE
          ORDER BY seq DESC LIMIT 1",
+        times,
         now.0.naive_utc(),
         came_from,
         why,
@@ -227,10 +228,11 @@ pub async fn refused(
         return Ok(());
     }
     let kept = sqlx::query!(
-        "INSERT INTO refusals (at, came_from, why) VALUES (?, ?, ?)",
+        "INSERT INTO refusals (at, came_from, why, times) VALUES (?, ?, ?, ?)",
         now.0.naive_utc(),
         came_from,
-        why
+        why,
+        times
     )
     .execute(&mut *connection)
     .await?;

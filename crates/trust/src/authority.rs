@@ -8,6 +8,8 @@ use rcgen::{
     IsCa, Issuer, KeyPair, KeyUsagePurpose, NameConstraints,
 };
 use rustls_pki_types::CertificateDer;
+use x509_parser::certificate::X509Certificate;
+use x509_parser::prelude::FromDer;
 
 use crate::TrustError;
 use crate::fingerprint::fingerprint;
@@ -62,6 +64,14 @@ impl Authority {
     #[must_use]
     pub fn certificate(&self) -> &[u8] {
         &self.certificate
+    }
+
+    /// Its name, as devices list it.
+    #[must_use]
+    pub fn name(&self) -> String {
+        let parsed = X509Certificate::from_der(&self.certificate).ok();
+        let name = parsed.as_ref().and_then(|(_, own)| own.subject().iter_common_name().next());
+        name.and_then(|name| name.as_str().ok()).unwrap_or_default().to_owned()
     }
 
     /// What a person compares on the device with what is shown here.

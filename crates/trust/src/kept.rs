@@ -49,6 +49,7 @@ impl Kept {
     ) -> Result<(), TrustError> {
         let at = |source| TrustError::Io { path: path.to_owned(), source };
         let folder = path.parent().map_or_else(PathBuf::new, Path::to_owned);
+        std::fs::create_dir_all(&folder).map_err(at)?;
         // A temporary file is its owner's alone from the beginning.
         let mut file = tempfile::NamedTempFile::new_in(folder).map_err(at)?;
         file.write_all(key.serialize_pem().as_bytes()).map_err(at)?;

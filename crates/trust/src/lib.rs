@@ -40,7 +40,7 @@ use std::path::PathBuf;
 #[derive(Debug, thiserror::Error)]
 pub enum TrustError {
     /// A file could not be read or written.
-    #[error("{path}: {source}", path = path.display())]
+    #[error("{path} cannot be read or written", path = path.display())]
     Io {
         /// Which.
         path: PathBuf,
@@ -62,6 +62,9 @@ pub enum TrustError {
     /// None could be made.
     #[error("no certificate could be made: {0}")]
     NotMade(#[from] rcgen::Error),
+    /// It cannot be served with.
+    #[error("the certificate cannot be served with: {0}")]
+    NotServed(String),
     /// The machine gives no chance.
     #[error("no secret could be made: {0}")]
     NoChance(#[from] getrandom::Error),

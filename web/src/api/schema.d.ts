@@ -1326,6 +1326,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All devices that are let in, the latest first. */
+        get: operations["list_devices"];
+        put?: never;
+        /** Lets a device in by the code that is shown. */
+        post: operations["let_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Names a device anew, and lends a thermometer to another bowl. */
+        put: operations["edit_device"];
+        post?: never;
+        /** Sends a device away: from now on its token lets nobody in, and what it was listening to ends. */
+        delete: operations["send_device_away"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/goods": {
         parameters: {
             query?: never;
@@ -1458,6 +1494,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/me": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who asks. */
+        get: operations["read_me"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/me/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * A device at another address than before proves that it is itself: its token is worth something
+         *     there from now on, and nowhere else.
+         */
+        post: operations["prove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/methods": {
         parameters: {
             query?: never;
@@ -1468,6 +1541,44 @@ export interface paths {
         /** Every method, in the order in which they are shown. */
         get: operations["list_methods"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/pairing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What became of the code that was shown last. */
+        get: operations["read_pairing"];
+        /**
+         * Shows a new code, for one device: it stands for ten minutes and five tries, and ends the one
+         *     before.
+         */
+        put: operations["show_code"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/passphrase": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Sets the passphrase that this machine's own screen asks for, changes it or lets go of it. */
+        put: operations["set_passphrase"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1721,6 +1832,58 @@ export interface paths {
          *     One of which nothing was said but that a bowl was opened is at the bench, and not reminded of.
          */
         get: operations["list_reminders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs in at this machine's own screen. */
+        post: operations["sign_in"];
+        /** Leaves: this device is let in no more. */
+        delete: operations["sign_out"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sharing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who can come in, and how; and who was not let in. */
+        get: operations["read_sharing"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sharing/certificate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The certificate of the authority, for a device to trust. It is no secret. */
+        get: operations["save_certificate"];
         put?: never;
         post?: never;
         delete?: never;
@@ -3190,6 +3353,25 @@ export interface components {
          * @enum {string}
          */
         CoatsSet: "room" | "fridge";
+        /** @description A code, as it is shown this once. */
+        CodeAnswer: {
+            /** @description Where the device goes with it. */
+            addresses: string[];
+            /** @description Six digits, to be typed on the device. */
+            code: string;
+            /** @description What the device may do. */
+            role: components["schemas"]["Role"];
+            /**
+             * Format: date-time
+             * @description It lets nobody in any more from then on.
+             */
+            until: string;
+        };
+        /**
+         * @description How a code stands.
+         * @enum {string}
+         */
+        CodeStanding: "open" | "used" | "late" | "closed" | "none";
         /** @description What to weigh. */
         ColourButterAnswer: {
             /** Format: double */
@@ -3880,6 +4062,47 @@ export interface components {
             may_contain: components["schemas"]["Allergen"][];
             /** @description Whose label was not put in and must be read. */
             unread: string[];
+        };
+        /** @description One of the maker's devices. */
+        DeviceAnswer: {
+            /** @description Where. */
+            address: string;
+            /**
+             * Format: uuid
+             * @description The bowl that a thermometer is lent to.
+             */
+            bowl_id?: string | null;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description Whether it is the one that asks. */
+            is_this: boolean;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: date-time
+             * @description When it was let in.
+             */
+            paired_at: string;
+            /** @description What it may do. */
+            role: components["schemas"]["Role"];
+            /**
+             * Format: date-time
+             * @description When it was last here, to the minute.
+             */
+            seen_at?: string | null;
+        };
+        /** @description What a device is called, and to which bowl it is lent. */
+        DeviceEdit: {
+            /**
+             * Format: uuid
+             * @description The bowl that a thermometer is lent to.
+             */
+            bowl_id?: string | null;
+            /** @description What it is called. */
+            name: string;
         };
         /** @description What is different by what was learned. */
         DifferenceAnswer: {
@@ -5401,6 +5624,8 @@ export interface components {
             closes?: null | components["schemas"]["ComingAnswer"];
             /** @description How; what to do instead, where its window was missed. */
             detail: components["schemas"]["Message"];
+            /** @description Whether a helper may do it: no heat, no sugar, nothing to be minded. */
+            for_helper: boolean;
             /** @description Whether it is the finger's check that the surface is dry. */
             is_touch: boolean;
             /** @description What sort of work it is. */
@@ -5890,6 +6115,28 @@ export interface components {
              */
             mass_g: number;
         };
+        /** @description A device that was let in. */
+        LetInAnswer: {
+            /**
+             * Format: uuid
+             * @description The bowl that a thermometer is lent to.
+             */
+            bowl_id?: string | null;
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description What it may do. */
+            role: components["schemas"]["Role"];
+            /**
+             * @description What a thermometer shows from now on, as `Authorization: Bearer …`; a browser has it as a
+             *     cookie that no script reads.
+             */
+            token?: string | null;
+        };
         /**
          * @description How much a remark matters.
          * @enum {string}
@@ -6128,6 +6375,17 @@ export interface components {
          * @enum {string}
          */
         Material: "glass" | "steel" | "plastic" | "ceramic";
+        /** @description Who asks. */
+        MeAnswer: {
+            /** @description Whether it is this machine's own screen. */
+            is_here: boolean;
+            must?: null | components["schemas"]["Must"];
+            /** @description What the maker calls this device; `null` for this machine's own screen. */
+            name?: string | null;
+            role?: null | components["schemas"]["Role"];
+            /** @description What it is to sign. */
+            sign?: string | null;
+        };
         /** @description What would mend it, by itself. */
         MendAnswer: {
             /**
@@ -6429,6 +6687,11 @@ export interface components {
          * @enum {string}
          */
         Move: "counted" | "bought" | "returned" | "taken" | "gone";
+        /**
+         * @description What a screen that is not let in is to do.
+         * @enum {string}
+         */
+        Must: "pair" | "prove" | "sign_in";
         /** @description What the label of some goods says, by their name. */
         NamedLabel: {
             /** @description What their label says of allergens. */
@@ -6499,6 +6762,18 @@ export interface components {
             id?: string | null;
             made: components["schemas"]["CountedRequest"][];
         };
+        /** @description A device that asks to be let in. */
+        NewDevice: {
+            /** @description The code that a screen which is in shows: six digits. */
+            code: string;
+            /** @description What the maker is to call it. */
+            name: string;
+            /**
+             * @description By what it proves itself at another address; left out by what has no key. A point of P-256,
+             *     not compressed, as base64 for addresses.
+             */
+            own_key?: string | null;
+        };
         /** @description Something that was done, or is taken back. */
         NewEvent: {
             at?: null | components["schemas"]["Timestamp"];
@@ -6554,6 +6829,16 @@ export interface components {
             id?: string | null;
             /** @description How it moved; what a bowl takes is noted with its pour. */
             kind: components["schemas"]["Move"];
+        };
+        /** @description What the next device is to be. */
+        NewPairing: {
+            /**
+             * Format: uuid
+             * @description The bowl that a thermometer is lent to; it can be lent later too.
+             */
+            bowl_id?: string | null;
+            /** @description What it may do. */
+            role: components["schemas"]["Role"];
         };
         /** @description A new plan. */
         NewPlan: {
@@ -6979,6 +7264,16 @@ export interface components {
             /** @description What it is called. */
             name: string;
         };
+        /** @description What became of the latest code. */
+        PairingAnswer: {
+            /** @description How it stands. */
+            standing: components["schemas"]["CodeStanding"];
+            /**
+             * Format: int32
+             * @description How many tries are left, while it is open.
+             */
+            tries_left?: number | null;
+        };
         /**
          * @description A size of paper.
          * @enum {string}
@@ -7096,6 +7391,13 @@ export interface components {
         /** @description Which look is passed over. */
         PassedOver: {
             after: components["schemas"]["LookAfter"];
+        };
+        /** @description Another passphrase. */
+        PassphraseEdit: {
+            /** @description The one that is set; left out where none is. */
+            current?: string | null;
+            /** @description The one to set, 8 to 200 characters; left out where none is to be asked for any more. */
+            new?: string | null;
         };
         /** @description What goes with good and bad results. */
         PatternAnswer: {
@@ -7702,6 +8004,11 @@ export interface components {
             /** @description Its steps. */
             steps: components["schemas"]["StepProgressAnswer"][];
         };
+        /** @description A signature by a device's own key. */
+        Proof: {
+            /** @description ECDSA with SHA-256 over what was to be signed, 64 bytes as base64 for addresses. */
+            signature: string;
+        };
         /** @description Something that can be made. */
         ProposalAnswer: {
             /** @description A plan of it, as it is stated. */
@@ -7851,6 +8158,23 @@ export interface components {
              */
             pigment_id?: string | null;
         };
+        /** @description Somebody who was not let in. */
+        RefusalAnswer: {
+            /**
+             * Format: date-time
+             * @description When, the last time.
+             */
+            at: string;
+            /** @description From which address. */
+            came_from: string;
+            /**
+             * Format: int32
+             * @description How often, one soon after the other.
+             */
+            times: number;
+            /** @description Why: the last word of the problem's type. */
+            why: string;
+        };
         /** @description A part of a cavity's face that has a colour or a chocolate of its own. */
         RegionInputs: {
             /** @description What it is. */
@@ -7944,6 +8268,11 @@ export interface components {
              */
             width_mm: number;
         };
+        /**
+         * @description What a device that was let in may do.
+         * @enum {string}
+         */
+        Role: "maker" | "helper" | "thermometer";
         /** @description A room's verdict. */
         RoomAnswer: {
             /**
@@ -8502,6 +8831,28 @@ export interface components {
             /** @description What goes on top. */
             toppings?: components["schemas"]["ToppingInputs"][];
         };
+        /** @description The home network, as it is served. */
+        SharedAnswer: {
+            /** @description Where devices find it. */
+            addresses: string[];
+            /** @description The name under which devices list the authority that they are to trust. */
+            authority: string;
+            /** @description The SHA-256 of its certificate, as devices show it. */
+            fingerprint: string;
+            /**
+             * Format: date-time
+             * @description The certificate that is served with holds until then; it is renewed before.
+             */
+            until?: string | null;
+        };
+        /** @description Who can come in, and how. */
+        SharingAnswer: {
+            /** @description Whether this machine's own screen asks for a passphrase. */
+            has_passphrase: boolean;
+            /** @description Who was not let in, the latest first. */
+            refusals: components["schemas"]["RefusalAnswer"][];
+            shared?: null | components["schemas"]["SharedAnswer"];
+        };
         /**
          * @description What is on the sheet before the chocolate.
          * @enum {string}
@@ -8713,6 +9064,11 @@ export interface components {
             chance: number;
             /** @description Which. */
             symptom: components["schemas"]["Symptom"];
+        };
+        /** @description Somebody at this machine's own screen. */
+        SignIn: {
+            /** @description The passphrase. */
+            passphrase: string;
         };
         /** @description A slab's figures. */
         SlabAnswer: {
@@ -17524,6 +17880,290 @@ export interface operations {
             };
         };
     };
+    list_devices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceAnswer"][];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    let_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewDevice"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LetInAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_device: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceEdit"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_device_away: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_goods: {
         parameters: {
             query?: never;
@@ -17811,6 +18451,133 @@ export interface operations {
             };
         };
     };
+    read_me: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    prove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Proof"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_methods: {
         parameters: {
             query?: never;
@@ -17830,6 +18597,234 @@ export interface operations {
             };
             /** @description It does not come from this machine, or not from the interface. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_pairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairingAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_code: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPairing"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CodeAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_passphrase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PassphraseEdit"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -19114,6 +20109,230 @@ export interface operations {
             };
             /** @description It does not come from this machine, or not from the interface. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sign_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignIn"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sign_out: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_sharing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SharingAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_certificate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description DER */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-x509-ca-cert": unknown;
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -52,6 +52,8 @@ pub struct Instruction {
     pub state: State,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
+    /// Whether a helper may do it.
+    pub for_helper: bool,
     /// What can be asked of it.
     pub topic: Option<Topic>,
     /// What was learned for it from how things came out before.
@@ -375,6 +377,7 @@ impl<'a, 'l> Candidate<'a, 'l> {
             caution: step.caution.clone(),
             state,
             is_touch: step.is_touch,
+            for_helper: step.is_for_a_helper(),
             topic: step.topic,
             learned: step.learned.clone(),
             opens: opens.and_then(|at| coming(self.line, &self.step.opens()?.what, false, at)),

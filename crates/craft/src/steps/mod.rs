@@ -9,6 +9,7 @@
 //! be written and read: times are in seconds, in numbers with the unit in the name.
 
 mod gear;
+mod helper;
 mod lay_out;
 mod learned;
 mod packing;

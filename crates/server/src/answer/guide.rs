@@ -96,6 +96,8 @@ pub struct InstructionAnswer {
     pub state: InstructionState,
     /// Whether it is the finger's check that the surface is dry.
     pub is_touch: bool,
+    /// Whether a helper may do it: no heat, no sugar, nothing to be minded.
+    pub for_helper: bool,
     /// What can be asked of it.
     pub topic: Option<Topic>,
     /// What was learned for it from how things came out before.
@@ -122,6 +124,7 @@ impl InstructionAnswer {
             caution: i.caution,
             state: i.state.into(),
             is_touch: i.is_touch,
+            for_helper: i.for_helper,
             topic: i.topic,
             learned: i.learned,
             opens: i.opens.map(Into::into),

@@ -11,6 +11,7 @@ use crate::answer::bench::BenchAnswer;
 use crate::live::Told;
 use crate::problem::Answer;
 use crate::state::State;
+use crate::who::Who;
 
 /// A comment so often keeps a quiet connection open.
 const KEEP_ALIVE: Duration = Duration::from_secs(10);
@@ -27,14 +28,26 @@ pub async fn read(state: web::Data<State>) -> Answer<web::Json<BenchAnswer>> {
 #[utoipa::path(tag = "bench", operation_id = "watch_bench", responses(
     (status = 200, description = "Events `bench`, each a BenchAnswer", content_type = "text/event-stream", body = BenchAnswer)))]
 #[get("/bench/stream")]
-pub async fn watch(state: web::Data<State>) -> Answer<impl actix_web::Responder> {
-    Ok(stream(state.live.watch_bench(&state).await?, "bench"))
+pub async fn watch(state: web::Data<State>, who: Who) -> Answer<impl actix_web::Responder> {
+    Ok(stream(&state, &who, state.live.watch_bench(&state).await?, "bench"))
 }
 
-/// What is told, as events: the whole where it changed, a beat where it did not.
-pub(super) fn stream(told: Receiver<Told>, name: &'static str) -> impl actix_web::Responder {
+/// What is told, as events: the whole where it changed, a beat where it did not. It ends where
+/// whoever listens is sent away.
+pub(super) fn stream(
+    state: &State,
+    who: &Who,
+    told: Receiver<Told>,
+    name: &'static str,
+) -> impl actix_web::Responder + use<> {
     let (sender, receiver) = mpsc::channel(4);
-    actix_web::rt::spawn(pass_on(told, sender, name));
+    let (door, pool, device) = (state.door.clone(), state.pool.clone(), who.device_id());
+    tokio::spawn(async move {
+        tokio::select! {
+            () = pass_on(told, sender, name) => {}
+            () = door.sent_away(pool, device) => {}
+        }
+    });
     Sse::from_infallible_receiver(receiver).with_keep_alive(KEEP_ALIVE)
 }
 

@@ -11,6 +11,7 @@ use serde::Deserialize;
 use store::batches::ClockRow;
 use store::bowls::BowlStatus;
 use store::{Connection, Sent};
+use trust::Role;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -24,6 +25,7 @@ use crate::making::{Making, at_bench, finalize_bowl, pour_of, teach_setting};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 use crate::taking::take_goods;
+use crate::who::Who;
 
 /// Three days go by in a minute or two: what rests overnight can be tried out.
 const FASTEST: f64 = 3_600.0;
@@ -169,6 +171,7 @@ pub(super) async fn pace_thermometers(state: &State, id: Uuid) -> Answer<()> {
 pub async fn append(
     state: web::Data<State>,
     id: web::Path<Uuid>,
+    who: Who,
     Body(new): Body<NewEvent>,
 ) -> Answer<HttpResponse> {
     let wall = state.wall.now();
@@ -178,6 +181,9 @@ pub async fn append(
             let mut making = Making::lock(tx, *id).await?;
             let now = kitchen_time(making.batch.clock, wall);
             let event = event(&new, &making, now)?;
+            if who.role() == Role::Helper {
+                for_a_helper(&event, &making)?;
+            }
             let sent = store::steps::append(tx, *id, &event).await?;
             let poured = if sent == Sent::New {
                 let at_the_bench = at_the_bench(tx, &making, &event).await?;
@@ -237,6 +243,22 @@ fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) ->
             Ok(Event { id: *id, at: now, kind: EventKind::StartedOver })
         }
     }
+}
+
+/// A helper says of safe steps alone that they were done, or that they were not.
+fn for_a_helper(event: &Event, making: &Making) -> Answer<()> {
+    let step = match &event.kind {
+        EventKind::Done { step, .. } => Some(step),
+        EventKind::Undone { event: undone } => making.events.iter().find_map(|e| match &e.kind {
+            EventKind::Done { step, .. } if e.id == *undone => Some(step),
+            _ => None,
+        }),
+        EventKind::StartedOver => None,
+    };
+    let known = || making.lines.iter().flat_map(|line| &line.steps);
+    let is_safe =
+        step.is_some_and(|key| known().any(|known| known.key == *key && known.is_for_a_helper()));
+    if is_safe { Ok(()) } else { Err(Problem::not_yours("This step is the maker's to do.")) }
 }
 
 /// What an event is at the bench: the last pour from a bowl ends that bowl, and taking it

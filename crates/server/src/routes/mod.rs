@@ -11,6 +11,7 @@ pub mod clinic;
 pub mod cost;
 pub mod counts;
 pub mod days;
+pub mod devices;
 pub mod goods;
 pub mod guide;
 pub mod help;
@@ -18,7 +19,9 @@ pub mod kinds;
 pub mod labels;
 pub mod logbook;
 pub mod looks;
+pub mod me;
 pub mod methods;
+pub mod pairing;
 pub mod photos;
 pub mod pigments;
 pub mod plans;
@@ -27,6 +30,8 @@ pub mod record;
 pub mod reminders;
 pub mod results;
 pub mod sent;
+pub mod session;
+pub mod sharing;
 mod shelf;
 pub mod shopping;
 pub mod stream;
@@ -44,6 +49,19 @@ pub fn api(config: &mut ServiceConfig<'_>) {
     config.service(
         scope("/api/v1")
             .service(scope("/calc").configure(calc::routes))
+            .service(me::read)
+            .service(me::prove)
+            .service(session::sign_in)
+            .service(session::sign_out)
+            .service(session::set_passphrase)
+            .service(sharing::read)
+            .service(sharing::certificate)
+            .service(pairing::show)
+            .service(pairing::read)
+            .service(devices::let_in)
+            .service(devices::list)
+            .service(devices::edit)
+            .service(devices::send_away)
             .service(archive::save)
             .service(archive::how_far)
             .service(archive::bring_in)

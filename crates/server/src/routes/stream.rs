@@ -6,6 +6,7 @@ use uuid::Uuid;
 use crate::answer::bowl::BowlAnswer;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
+use crate::who::Who;
 
 /// A bowl as it stands, sent whole as an event `bowl` whenever it is not as it
 /// was; else, every second, a `beat` with its time.
@@ -15,8 +16,9 @@ use crate::state::State;
 #[get("/bowls/{id}/stream")]
 pub async fn watch(
     state: web::Data<State>,
+    who: Who,
     id: web::Path<Uuid>,
 ) -> Answer<impl actix_web::Responder> {
     let bowl = state.live.bowl(&state, *id).await?;
-    Ok(super::bench::stream(bowl.watch(&state).await?, "bowl"))
+    Ok(super::bench::stream(&state, &who, bowl.watch(&state).await?, "bowl"))
 }

@@ -144,7 +144,8 @@ async fn a_restart_shows_the_same_bowl() {
     let mut before = kitchen.bowl_now(&bowl).await;
 
     let state = server::state::State::new(kitchen.state.pool.clone(), kitchen.state.wall.clone());
-    let again = server::app::serve(state, 0, None).await.expect("a free port");
+    let again =
+        server::app::serve(state, server::app::Serving::default()).await.expect("a free port");
     actix_web::rt::spawn(again.server);
     let url = format!("http://{}/api/v1/bowls/{bowl}", again.address);
     let answer: Value = reqwest::get(url).await.expect("answered").json().await.expect("JSON");

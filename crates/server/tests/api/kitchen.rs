@@ -1,5 +1,6 @@
 //! A server over an empty database, with a clock that the test moves.
 
+use std::net::Ipv4Addr;
 use std::sync::atomic::{AtomicI64, Ordering};
 use std::sync::{Arc, OnceLock};
 
@@ -7,8 +8,9 @@ use actix_web::http::{Method, StatusCode};
 use chrono::{DateTime, TimeDelta, Utc};
 use reqwest::header::{CONTENT_TYPE, HeaderMap};
 use serde_json::{Value, json};
-use server::app::serve;
+use server::app::{Serving, serve};
 use server::clock::WallClock;
+use server::sharing::Share;
 use server::state::State;
 use stack::DataDir;
 use stack::database::{Database, Durability};
@@ -35,9 +37,18 @@ pub async fn bare() -> String {
 /// A server of its own for each test.
 pub struct Kitchen {
     pub address: String,
+    /// Where the home network finds it, where that is served.
+    pub shared: Option<String>,
     pub state: State,
     client: reqwest::Client,
     shift_ms: Arc<AtomicI64>,
+    /// Where the authority is kept.
+    trust: Option<Arc<TempDir>>,
+}
+
+/// The home network of a test: this machine by another of its addresses.
+fn share(folder: &TempDir) -> Share {
+    Share { folder: folder.path().to_owned(), on: Ipv4Addr::new(127, 0, 0, 2), port: 0 }
 }
 
 /// What the server answered.
@@ -93,6 +104,39 @@ impl Kitchen {
 
     /// Over a database at an address, brought up to date as the start command does it.
     pub async fn over(url: &str) -> Self {
+        Self::serving(url, None).await
+    }
+
+    /// The home network is served too, on another address of loopback.
+    pub async fn shared() -> Self {
+        Self::serving(&bare().await, Some(Arc::new(tempfile::tempdir().expect("a folder")))).await
+    }
+
+    /// The same installation once more, after a restart.
+    pub async fn restarted(&self) -> Self {
+        let state = State::new(self.state.pool.clone(), self.state.wall.clone());
+        self.serve(state).await
+    }
+
+    async fn serve(&self, state: State) -> Self {
+        let Self { trust, shift_ms, .. } = self;
+        let (trust, shift_ms) = (trust.clone(), shift_ms.clone());
+        let serving = Serving { share: trust.as_deref().map(share), ..Serving::default() };
+        let running = serve(state.clone(), serving).await.expect("a free port");
+        actix_web::rt::spawn(running.server);
+        Self {
+            address: format!("http://{}", running.address),
+            shared: running.shared.map(|at| format!("https://{at}")),
+            state,
+            client: reqwest::Client::new(),
+            shift_ms,
+            trust,
+        }
+    }
+
+    async fn serving(url: &str, trust: Option<Arc<TempDir>>) -> Self {
+        // Clients want to know by whose arithmetic; a second time it is known already.
+        let _ = rustls::crypto::ring::default_provider().install_default();
         let pool = store::connect(url).await.expect("connected");
         let shift_ms = Arc::new(AtomicI64::new(0));
         let shift = shift_ms.clone();
@@ -101,14 +145,10 @@ impl Kitchen {
         });
         let state = State::new(pool, wall);
         server::upgrade::bring_up_to_date(&state).await.expect("brought up to date");
-        let running = serve(state.clone(), 0, None).await.expect("a free port");
-        actix_web::rt::spawn(running.server);
-        Self {
-            address: format!("http://{}", running.address),
-            state,
-            client: reqwest::Client::new(),
-            shift_ms,
-        }
+        let client = reqwest::Client::new();
+        let (address, shared) = (String::new(), None);
+        let closed = Self { address, shared, state: state.clone(), client, shift_ms, trust };
+        closed.serve(state).await
     }
 
     /// Moves the wall clock.
@@ -123,17 +163,18 @@ impl Kitchen {
     /// Another server on the same database, with the same clock.
     pub async fn beside(&self) -> Self {
         let state = State::new(self.state.pool.clone(), self.state.wall.clone());
-        let running = serve(state.clone(), 0, None).await.expect("a free port");
-        actix_web::rt::spawn(running.server);
-        Self {
-            address: format!("http://{}", running.address),
-            state,
-            client: reqwest::Client::new(),
+        let alone = Self {
+            address: String::new(),
+            shared: None,
+            state: state.clone(),
+            client: self.client.clone(),
             shift_ms: self.shift_ms.clone(),
-        }
+            trust: None,
+        };
+        alone.serve(state).await
     }
 
-    async fn send(&self, request: reqwest::RequestBuilder) -> Said {
+    pub async fn send(&self, request: reqwest::RequestBuilder) -> Said {
         let response = request.send().await.expect("an answer");
         let (status, headers) = (response.status(), response.headers().clone());
         let bytes = response.bytes().await.expect("a body");

@@ -121,7 +121,7 @@ async fn a_thermometer_goes_with_its_bowl_and_the_latest_refusals_are_kept() {
     assert!(matches!(refused, Err(StoreError::NotFound("bowl"))), "{refused:?}");
     let refused = async |s: i64, from: &str, why: &str| {
         let note =
-            async |tx: &mut Connection| store::devices::refused(tx, wall(s), from, why).await;
+            async |tx: &mut Connection| store::devices::refused(tx, wall(s), (from, why), 1).await;
         whole(&pool, note).await.expect("noted");
     };
     for n in 0..230 {
