@@ -1,15 +1,16 @@
 import "@fontsource-variable/archivo/wdth.css";
 import "./theme/first.css";
 import { ChakraProvider } from "@chakra-ui/react";
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { keys } from "./api/queries";
 import { Refusal } from "./api/refusal";
 import { openOutbox } from "./bench/outbox";
-import { UnderWayBar } from "./guide/UnderWayBar";
+import { Door } from "./devices/Door";
+import { Frame } from "./devices/Frame";
 import { applyDisplay } from "./kit/display";
-import { Shell } from "./kit/Shell";
 import { Loading, Standing } from "./kit/Standing";
 import { PlansPage } from "./plan/PlansPage";
 import { followColourMode } from "./theme/colourMode";
@@ -33,7 +34,10 @@ const LabelsOfPlan = lazy(async () => ({
 const LabelsOfBatch = lazy(async () => ({
   default: (await import("./labels/LabelsPage")).LabelsOfBatch,
 }));
-const DisplayPage = lazy(() => import("./display/DisplayPage"));
+const SettingsPage = lazy(() => import("./settings/SettingsPage"));
+const ToDoPage = lazy(() => import("./devices/ToDoPage"));
+const HelpersShopping = lazy(() => import("./devices/HelpersShopping"));
+const DevicesPage = lazy(() => import("./devices/DevicesPage"));
 const LogPage = lazy(() => import("./logbook/LogPage"));
 const ClinicPage = lazy(() => import("./clinic/ClinicPage"));
 const ComparePage = lazy(() => import("./compare/ComparePage"));
@@ -42,7 +46,16 @@ const PrintedBatch = lazy(() => import("./logbook/PrintedBatch"));
 const YearPage = lazy(() => import("./logbook/YearPage"));
 const LogBatchPage = lazy(() => import("./logbook/LogBatchPage"));
 
-const queries = new QueryClient({
+/** Whoever is told that it is not let in asks at once what it takes. */
+function onError(error: Error, query?: { queryKey?: unknown }) {
+  if (error instanceof Refusal && error.status === 401 && query?.queryKey !== keys.me) {
+    void queries.invalidateQueries({ queryKey: keys.me });
+  }
+}
+
+const queries: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError }),
+  mutationCache: new MutationCache({ onError: (error) => onError(error) }),
   defaultOptions: {
     queries: {
       retry: (failures, error) => !(error instanceof Refusal) && failures < 2,
@@ -56,7 +69,7 @@ const later = (page: React.ReactNode) => (
 
 const router = createBrowserRouter([
   {
-    element: <Shell underWay={<UnderWayBar />} />,
+    element: <Frame />,
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
       { path: "plans", element: <PlansPage /> },
@@ -80,7 +93,12 @@ const router = createBrowserRouter([
       { path: "colour", element: later(<ColourPage />) },
       { path: "reference", element: later(<ReferencePage />) },
       { path: "reference/words", element: later(<GlossaryPage />) },
-      { path: "display", element: later(<DisplayPage />) },
+      { path: "to-do", element: later(<ToDoPage />) },
+      { path: "shopping", element: later(<HelpersShopping />) },
+      { path: "settings", element: later(<SettingsPage />) },
+      { path: "settings/devices", element: later(<DevicesPage />) },
+      // Where it was before.
+      { path: "display", element: <Navigate to="/settings" replace /> },
       {
         path: "*",
         element: (
@@ -102,7 +120,9 @@ if (root) {
       <StrictMode>
         <ChakraProvider value={system}>
           <QueryClientProvider client={queries}>
-            <RouterProvider router={router} />
+            <Door>
+              <RouterProvider router={router} />
+            </Door>
           </QueryClientProvider>
         </ChakraProvider>
       </StrictMode>,

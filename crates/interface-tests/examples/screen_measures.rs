@@ -141,7 +141,8 @@ async fn places(address: &str) -> anyhow::Result<Vec<(String, String)>> {
         "colour",
         "reference",
         "reference/words",
-        "display",
+        "settings",
+        "settings/devices",
     ]
     .map(|place| (place.to_owned(), format!("/{place}")))
     .into();

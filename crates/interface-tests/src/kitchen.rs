@@ -2,14 +2,19 @@
 //! process: one with the demo, one without anything, one over what the release before left.
 
 use std::io::Read;
+use std::net::Ipv4Addr;
 use std::sync::OnceLock;
 
 use anyhow::Context;
+use base64::Engine as _;
+use base64::engine::general_purpose::STANDARD;
 use chrono::Utc;
 use flate2::read::GzDecoder;
 use server::app::{Running, Serving, serve};
 use server::clock::WallClock;
+use server::sharing::Share;
 use server::state::State;
+use sha2::{Digest, Sha256};
 use sqlx::Connection;
 use stack::DataDir;
 use stack::database::{Database, Durability};
@@ -24,7 +29,7 @@ use crate::root;
 struct Ground {
     database: Database,
     driver: WebDriverServer,
-    _folder: TempDir,
+    folder: TempDir,
 }
 
 impl Ground {
@@ -39,7 +44,7 @@ impl Ground {
         let database =
             Database::start(DataDir::open(&folder.path().join("data"))?, Durability::Scratch)?;
         let driver = WebDriverServer::start(&folder.path().join("chromedriver.log"))?;
-        Ok(Self { database, driver, _folder: folder })
+        Ok(Self { database, driver, folder })
     }
 }
 
@@ -49,6 +54,17 @@ enum From {
     Demo,
     Nothing,
     ReleaseBefore,
+    /// The demo, with the home network served.
+    Shared,
+}
+
+/// How the home network finds a kitchen.
+#[derive(Clone, Debug)]
+pub struct HomeNetwork {
+    /// The address.
+    pub address: String,
+    /// The SHA-256 of its authority's public key, base64: a browser can be told to trust that.
+    pub trusted: String,
 }
 
 /// What a browser is run against.
@@ -56,6 +72,8 @@ enum From {
 pub struct Kitchen {
     /// The server's address.
     pub address: String,
+    /// The home network, where it is served.
+    pub home: Option<HomeNetwork>,
     /// `ChromeDriver`'s address.
     pub webdriver: String,
 }
@@ -88,6 +106,15 @@ impl Kitchen {
         SHARED.get_or_init(|| Self::beside(From::ReleaseBefore))
     }
 
+    /// One with the demo, that its home network finds too.
+    ///
+    /// # Panics
+    /// Where it cannot be started: nothing can be tested then.
+    pub fn at_home() -> &'static Self {
+        static SHARED: OnceLock<Kitchen> = OnceLock::new();
+        SHARED.get_or_init(|| Self::beside(From::Shared))
+    }
+
     /// On a thread of its own: the caller may be inside a runtime already.
     fn beside(from: From) -> Self {
         std::thread::spawn(move || Self::start(from))
@@ -113,17 +140,22 @@ impl Kitchen {
                 let wall = WallClock::new(Utc::now);
                 let state = State::new(pool.clone(), wall.clone());
                 match from {
-                    From::Demo => server::demo::load(&pool, wall.now()).await?,
+                    From::Demo | From::Shared => server::demo::load(&pool, wall.now()).await?,
                     From::Nothing => store::migrate(&pool).await?,
                     From::ReleaseBefore => {
                         let done = server::upgrade::bring_up_to_date(&state).await;
                         done.map_err(|problem| anyhow::anyhow!("{problem}"))?;
                     }
                 }
-                let Running { address, server, .. } =
-                    serve(state, Serving { interface: Some(interface), ..Serving::default() })
-                        .await?;
-                say.send(address)?;
+                let share = matches!(from, From::Shared).then(|| share(ground));
+                let serving = Serving { port: 0, share, interface: Some(interface) };
+                let Running { address, shared, server } = serve(state.clone(), serving).await?;
+                let certificate = state.door.sharing().map(|sharing| sharing.certificate());
+                let home = shared.zip(certificate).map(|(at, der)| HomeNetwork {
+                    address: format!("https://{at}"),
+                    trusted: key_of(&der),
+                });
+                say.send((address, home))?;
                 server.await?;
                 anyhow::Ok(())
             });
@@ -131,16 +163,28 @@ impl Kitchen {
                 eprintln!("the server stopped: {error:#}");
             }
         });
-        let address = hear.recv().context("the server did not start")?;
-        Ok(Self { address: format!("http://{address}"), webdriver: ground.driver.url() })
+        let (address, home) = hear.recv().context("the server did not start")?;
+        Ok(Self { address: format!("http://{address}"), home, webdriver: ground.driver.url() })
     }
+}
+
+/// The home network of the tests: this machine by another of its addresses.
+fn share(ground: &Ground) -> Share {
+    let folder = ground.folder.path().join("trust");
+    Share { folder, on: Ipv4Addr::new(127, 0, 0, 2), port: 0 }
+}
+
+/// The SHA-256 of a certificate's public key, base64.
+fn key_of(certificate: &[u8]) -> String {
+    let parsed = x509_parser::parse_x509_certificate(certificate).expect("a certificate");
+    STANDARD.encode(Sha256::digest(parsed.1.public_key().raw))
 }
 
 /// The address of a database that a server starts from.
 async fn url(database: &Database, from: From) -> anyhow::Result<String> {
     match from {
         From::Demo => Ok(database.url()),
-        From::Nothing => {
+        From::Nothing | From::Shared => {
             let name = store::create_database(&database.url(), Uuid::new_v4()).await?;
             Ok(database.url_of(&name))
         }

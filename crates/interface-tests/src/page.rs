@@ -60,6 +60,20 @@ impl Page {
     /// # Errors
     /// Where the browser does not start.
     pub async fn open(kitchen: &Kitchen) -> anyhow::Result<Self> {
+        Self::begin(kitchen, &kitchen.address, &[]).await
+    }
+
+    /// The same on a device of the home network, which trusts the kitchen's authority.
+    ///
+    /// # Errors
+    /// Where the browser does not start, or the home network is not served.
+    pub async fn open_at_home(kitchen: &Kitchen) -> anyhow::Result<Self> {
+        let home = kitchen.home.as_ref().context("the home network is served")?;
+        let trusts = format!("--ignore-certificate-errors-spki-list={}", home.trusted);
+        Self::begin(kitchen, &home.address, &[trusts]).await
+    }
+
+    async fn begin(kitchen: &Kitchen, address: &str, more: &[String]) -> anyhow::Result<Self> {
         let profile = tempfile::tempdir()?;
         let mut caps = DesiredCapabilities::chrome();
         caps.set_binary(stack::webdriver::CHROMIUM)?;
@@ -76,9 +90,12 @@ impl Page {
         ] {
             caps.add_arg(argument)?;
         }
+        for argument in more {
+            caps.add_arg(argument)?;
+        }
         caps.add_arg(&format!("--user-data-dir={}", profile.path().display()))?;
         let driver = WebDriver::new(&kitchen.webdriver, caps).await?;
-        let page = Self { driver, address: kitchen.address.clone(), profile };
+        let page = Self { driver, address: address.to_owned(), profile };
         page.tell("Page.addScriptToEvaluateOnNewDocument", json!({ "source": LISTEN })).await?;
         page.resize(Size::LAPTOP).await?;
         Ok(page)

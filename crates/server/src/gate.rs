@@ -127,7 +127,7 @@ fn from_here(
         return Err(Problem::from_elsewhere(match sharing {
             Some(_) => format!(
                 "This is Wide Sheen in its home network: ask it at one of the addresses under \
-                 Display, not at {host:?}."
+                 Settings, not at {host:?}."
             ),
             None => format!(
                 "This is Wide Sheen on this machine alone: ask it at localhost or 127.0.0.1, not \

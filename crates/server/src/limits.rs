@@ -28,17 +28,20 @@ const READINGS: Limit = Limit { of: "readings", most: 100, within: Duration::fro
 const REST: Limit = Limit { of: "rest", most: 2_000, within: Duration::from_secs(10) };
 
 /// What is tried and not asked.
-const TRIED: [&str; 4] =
-    ["/api/v1/devices", "/api/v1/session", "/api/v1/me/proof", "/api/v1/passphrase"];
+const TRIED: [(Method, &str); 4] = [
+    (Method::POST, "/api/v1/devices"),
+    (Method::POST, "/api/v1/session"),
+    (Method::POST, "/api/v1/me/proof"),
+    (Method::PUT, "/api/v1/passphrase"),
+];
 
 /// The limit of a request; none for what this machine asks of itself.
 fn limit(method: &Method, path: &str, is_shared: bool) -> Option<Limit> {
-    let changes = !method.is_safe();
-    if changes && TRIED.contains(&path) {
+    if TRIED.iter().any(|(tried, at)| tried == method && *at == path) {
         Some(TRIES)
     } else if !is_shared {
         None
-    } else if changes && path.ends_with("/readings") {
+    } else if !method.is_safe() && path.ends_with("/readings") {
         Some(READINGS)
     } else {
         Some(REST)
@@ -77,11 +80,12 @@ mod tests {
 
     #[test]
     fn what_can_be_guessed_is_limited_everywhere_and_the_rest_beyond_this_machine() {
-        for path in TRIED {
+        for (method, path) in TRIED {
             for is_shared in [true, false] {
-                assert_eq!(limit(&Method::POST, path, is_shared), Some(TRIES), "{path}");
+                assert_eq!(limit(&method, path, is_shared), Some(TRIES), "{path}");
             }
         }
+        assert_eq!(limit(&Method::DELETE, "/api/v1/session", false), None);
         assert_eq!(limit(&Method::GET, "/api/v1/devices", false), None);
         assert_eq!(limit(&Method::GET, "/api/v1/devices", true), Some(REST));
         let readings = "/api/v1/bowls/1/readings";

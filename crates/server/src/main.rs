@@ -213,7 +213,7 @@ fn told(sharing: &Sharing) -> String {
     let code = QrCode::new(first).map(|code| code.render::<Dense1x2>().build());
     format!(
         "In the home network it is at {}\n\n{}\n\nA device trusts it once by a certificate with \
-         this fingerprint:\n{}\nHow, and how it is let in: under Display, or in docs/sharing.md.",
+         this fingerprint:\n{}\nHow, and how it is let in: under Settings, or in docs/sharing.md.",
         addresses.join("  or  "),
         code.unwrap_or_default(),
         sharing.fingerprint()

@@ -188,7 +188,7 @@ impl Problem {
             StatusCode::UNAUTHORIZED,
             "not-let-in",
             "Not let in",
-            "This device was not let in: a screen that is in shows a code for it, under Display.",
+            "This device was not let in: a screen that is in shows a code for it, under Settings.",
         )
     }
 
@@ -198,7 +198,7 @@ impl Problem {
             StatusCode::UNAUTHORIZED,
             "unknown-device",
             "Not let in",
-            "This device is not let in any more: a screen that is in shows a new code, under Display.",
+            "This device is not let in any more: a screen that is in shows a new code, under Settings.",
         )
     }
 

@@ -36,6 +36,10 @@ import type { paths } from "./schema";
 
 /** What is read once and shown in more than one place. */
 export const keys = {
+  me: ["me"] as const,
+  sharing: ["sharing"] as const,
+  devices: ["devices"] as const,
+  pairing: ["pairing"] as const,
   methods: ["methods"] as const,
   help: ["help"] as const,
   goods: ["goods"] as const,

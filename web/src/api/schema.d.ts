@@ -5422,6 +5422,8 @@ export interface components {
             stage: components["schemas"]["Stage"];
             /** @description What is still to do, a line each. */
             to_do: components["schemas"]["ToDo"][];
+            /** @description Whether a helper may take that back: it is of a step that a helper may do. */
+            undo_for_helper: boolean;
             /** @description What was poured without being tempered: its windows are not told. */
             untempered: components["schemas"]["UntemperedAnswer"][];
         };

@@ -4,6 +4,7 @@ import { lazy, Suspense } from "react";
 import { useParams } from "react-router";
 import type { BowlAnswer, Message } from "../api/client";
 import { useBowlWithPlan, useGuide } from "../api/queries";
+import { useIsHelper } from "../devices/me";
 import { Following } from "../guide/Following";
 import { besideTheBench, following } from "../guide/following";
 import { LearnedNotes } from "../kit/LearnedNotes";
@@ -86,6 +87,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   // What a small screen has no room for stands behind the touch for more.
   const laptop = useWider(62);
   const tablet = useWider(48);
+  const helper = useIsHelper();
   if (!bowl) return <Loading what="the bowl" />;
   const pours = bowl.advice.asks?.kind === "poured";
   const ended = bowl.phase === "done" || bowl.phase === "lost";
@@ -98,7 +100,11 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   );
   const beside = (
     <Box display="flex" gap="4" flexWrap="wrap" alignItems="center" justifyContent="space-between">
-      <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
+      {helper ? (
+        <Box fontWeight="560">The maker works at it: this screen looks on.</Box>
+      ) : (
+        <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
+      )}
       <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
         <Button
           variant="ghost"
@@ -117,16 +123,30 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
             the guide
           </WayTo>
         )}
-        {!ended && planId && (
+        {!ended && planId && !helper && (
           <WayTo minH="14" to={`/plans/${planId}`}>
             the plan
           </WayTo>
         )}
-        <WayTo minH="14" to={`/log/${batchId}`}>
-          {ended ? `Record result: ${name}` : name}
-        </WayTo>
+        {!helper && (
+          <WayTo minH="14" to={`/log/${batchId}`}>
+            {ended ? `Record result: ${name}` : name}
+          </WayTo>
+        )}
       </Box>
     </Box>
+  );
+  // Where there is little room, what stands beside comes below the touches.
+  const rest = laptop ? undefined : (
+    <>
+      {!tablet && !ended && (
+        <>
+          <WhatFollows batchId={batchId} pours={pours} />
+          {curve}
+        </>
+      )}
+      {beside}
+    </>
   );
   return (
     <Box
@@ -159,7 +179,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
         )}
         <OtherBowls bowlId={bowlId} />
         {!ended && <LearnedNotes notes={learned} />}
-        <Instruction bowl={bowl} time={clock} act={act}>
+        <Instruction bowl={bowl} time={clock} act={helper ? undefined : act}>
           {!ended && tablet && <WhatFollows batchId={batchId} pours={pours} />}
         </Instruction>
         {bowl.phase === "done" && (
@@ -175,38 +195,32 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
           <BigTemperature bowl={bowl} time={clock} />
           {(tablet || ended) && curve}
           <Box gridColumn={{ lg: "1 / -1" }}>
-            <BowlActions
-              bowlId={bowlId}
-              phase={bowl.phase}
-              advice={bowl.advice}
-              additions={bowl.additions}
-              burstsLeft={bowl.bursts_left_s}
-              method={bowl.method}
-              tested={bowl.tested}
-              crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
-              onStone={bowl.on_stone_g != null}
-              coloured={bowl.bottle != null}
-              inWater={bowl.in_water_since != null}
-              hasPad={bowl.has_pad}
-              byMicrowave={bowl.by_microwave}
-              onPad={bowl.on_pad_since != null}
-              last={bowl.actions.at(-1)}
-              lastTyped={bowl.last_typed}
-              act={act}
-              read={read}
-            >
-              {laptop ? undefined : (
-                <>
-                  {!tablet && !ended && (
-                    <>
-                      <WhatFollows batchId={batchId} pours={pours} />
-                      {curve}
-                    </>
-                  )}
-                  {beside}
-                </>
-              )}
-            </BowlActions>
+            {helper ? (
+              rest
+            ) : (
+              <BowlActions
+                bowlId={bowlId}
+                phase={bowl.phase}
+                advice={bowl.advice}
+                additions={bowl.additions}
+                burstsLeft={bowl.bursts_left_s}
+                method={bowl.method}
+                tested={bowl.tested}
+                crystals_g={bowl.crystals_in ? null : bowl.crystals_g}
+                onStone={bowl.on_stone_g != null}
+                coloured={bowl.bottle != null}
+                inWater={bowl.in_water_since != null}
+                hasPad={bowl.has_pad}
+                byMicrowave={bowl.by_microwave}
+                onPad={bowl.on_pad_since != null}
+                last={bowl.actions.at(-1)}
+                lastTyped={bowl.last_typed}
+                act={act}
+                read={read}
+              >
+                {rest}
+              </BowlActions>
+            )}
           </Box>
         </Box>
         {laptop && beside}

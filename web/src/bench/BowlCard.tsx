@@ -2,6 +2,7 @@ import { Box, chakra } from "@chakra-ui/react";
 import { memo, useMemo } from "react";
 import { Link as RouterLink } from "react-router";
 import type { BenchBowl } from "../api/client";
+import { useIsHelper } from "../devices/me";
 import { degreeUnit, shownTemp } from "../kit/display";
 import { clock } from "../kit/format";
 import { inWords } from "../kit/message";
@@ -54,7 +55,8 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
   const time = useMemo(() => clockOf(bowl, heardNow, realNow), [bowl, heardNow, realNow]);
   const { act, failing, waiting } = useBench(bowl.id, time);
   const { advice } = bowl;
-  const todo = advisedDeed(advice, bowl.bottle != null);
+  const helper = useIsHelper();
+  const todo = helper ? null : advisedDeed(advice, bowl.bottle != null);
   const { wash, edge, icon: Icon } = levels[advice.level];
   return (
     <Edged

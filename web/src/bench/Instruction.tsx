@@ -21,7 +21,8 @@ const grounds: Record<BowlAnswer["advice"]["grounds"], string> = {
 interface Props {
   bowl: BowlAnswer;
   time: KitchenClock;
-  act: (action: BowlAction) => void;
+  /** Left out where this screen only looks on. */
+  act?: ((action: BowlAction) => void) | undefined;
   /** What comes after it. */
   children?: ReactNode;
 }
@@ -43,7 +44,7 @@ export function Instruction({ bowl, time, act, children }: Props) {
       <CountdownTo countdown={advice.countdown} time={time} big={tablet} />
     </Box>
   );
-  const answer = asked && asked.action.kind !== "poured" ? asked : null;
+  const answer = act && asked && asked.action.kind !== "poured" ? asked : null;
   return (
     <Edged
       wash={wash}
@@ -51,7 +52,7 @@ export function Instruction({ bowl, time, act, children }: Props) {
       py="2"
       minH={{ md: "112px" }}
       cursor={answer ? "pointer" : undefined}
-      onClick={answer ? () => act(answer.action) : undefined}
+      onClick={answer ? () => act?.(answer.action) : undefined}
       data-testid="instruction"
       data-rule={advice.rule}
     >

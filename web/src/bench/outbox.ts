@@ -4,6 +4,8 @@ import { type ActionAnswer, api, type NewAction, type Reading } from "../api/cli
 import { accepted, Refusal } from "../api/refusal";
 
 const TRY_AGAIN_MS = 1_500;
+/** It may go well next time: not let in for the moment, too slow, too often, or the server's fault. */
+const passes = (status: number) => [401, 408, 429].includes(status) || status >= 500;
 /** What was waiting in the browser's older storage begins so. */
 const BEFORE = "wide-sheen.outbox.";
 
@@ -96,7 +98,7 @@ async function sendAll(): Promise<void> {
       tell({ failing: false });
       await drop(key);
     } catch (error) {
-      if (error instanceof Refusal && error.status < 500) {
+      if (error instanceof Refusal && !passes(error.status)) {
         tell({ failing: false, refusals: new Map(told.refusals).set(entry.bowlId, error) });
         await drop(key);
       } else {

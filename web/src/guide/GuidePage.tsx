@@ -16,6 +16,7 @@ import { Touch } from "../bench/Touch";
 import { useKeys } from "../bench/useKeys";
 import { useScreenAwake } from "../bench/useScreenAwake";
 import { Allergens } from "../chocolate/Allergens";
+import { useIsHelper } from "../devices/me";
 import { Fault } from "../kit/Fault";
 import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
@@ -78,12 +79,15 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
   const keptInTime = useFocusKept<HTMLDivElement>();
   const refused = send.error instanceof Refusal ? send.error : null;
   const { now } = guide;
+  const helper = useIsHelper();
+  const mayDo = !helper || now?.for_helper;
+  const mayUndo = Boolean(guide.last_event) && (!helper || guide.undo_for_helper);
   // A tempering is over when its bowl is poured, and not by a tick.
   const atBench = now?.kind === "tempering";
   const opens = now?.state === "wait" ? now.opens?.at : undefined;
   useSound(now ? `${now.step} ${now.state}` : "", now?.state, silent);
   const done = (just_now: boolean) => {
-    if (!now || atBench || send.isPending) return;
+    if (!now || !mayDo || atBench || send.isPending) return;
     send.mutate({
       kind: "done",
       id: crypto.randomUUID(),
@@ -92,7 +96,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
     });
   };
   const undo = () => {
-    if (guide.last_event) {
+    if (guide.last_event && mayUndo) {
       send.mutate({ kind: "undone", id: crypto.randomUUID(), event: guide.last_event });
     }
   };
@@ -111,8 +115,10 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         <Heading as="h1" textStyle="title" fontSize="2xl">
           {guide.batch_name}
         </Heading>
-        {guide.plan_id && <WayTo to={`/plans/${guide.plan_id}`}>the plan</WayTo>}
-        <WayTo to={`/log/${guide.batch_id}`}>the record</WayTo>
+        {guide.plan_id && (
+          <WayTo to={`/plans/${guide.plan_id}${helper ? "/card" : ""}`}>the plan</WayTo>
+        )}
+        {!helper && <WayTo to={`/log/${guide.batch_id}`}>the record</WayTo>}
         <WayTo to="/bench">the bench</WayTo>
         <Button variant="ghost" ms="auto" aria-pressed={silent} onClick={() => setSilent(!silent)}>
           {silent ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
@@ -162,14 +168,16 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
               </Box>
             )
           )}
-          <Button asChild size="lg" minH="14" mt="4" bg="ink" color="onInk">
-            <RouterLink to={`/log/${guide.batch_id}`}>
-              {guide.stage === "lost" ? "The record" : "Record result"}
-            </RouterLink>
-          </Button>
+          {!helper && (
+            <Button asChild size="lg" minH="14" mt="4" bg="ink" color="onInk">
+              <RouterLink to={`/log/${guide.batch_id}`}>
+                {guide.stage === "lost" ? "The record" : "Record result"}
+              </RouterLink>
+            </Button>
+          )}
         </Box>
       )}
-      {batch && now && <Packing step={now.step} batch={batch} />}
+      {batch && now && !helper && <Packing step={now.step} batch={batch} />}
       <Following {...following(guide)} />
       <Allergens of={batch?.plan?.allergens} />
       {refused && <Fault>Not saved: {refused.message}</Fault>}
@@ -185,8 +193,22 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           md: now?.is_touch || now?.bowl_id ? "2fr 1fr 1fr" : "3fr 1fr",
         }}
       >
-        {now && <ToBowl now={now} batchId={guide.batch_id} />}
-        {now?.is_touch ? (
+        {now && (now.bowl_id || !helper) && <ToBowl now={now} batchId={guide.batch_id} />}
+        {now && !mayDo ? (
+          <Box
+            bg="bg.panel"
+            borderRadius="slab"
+            px="4"
+            minH="16"
+            display="flex"
+            alignItems="center"
+            fontWeight="600"
+            fontSize="lg"
+            data-testid="for-the-maker"
+          >
+            This step is the maker's.
+          </Box>
+        ) : now?.is_touch ? (
           <>
             <Touch advised={!now.state.startsWith("wait")} hotkey="J" onClick={() => done(true)}>
               Just dried
@@ -203,46 +225,48 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
             </Touch>
           )
         )}
-        <Touch hotkey="U" disabled={!guide.last_event} onClick={undo}>
+        <Touch hotkey="U" disabled={!mayUndo} onClick={undo}>
           Undo
         </Touch>
       </Box>
       <ComingStrip coming={guide.coming} time={clock} />
       <DaysLeft batchId={guide.batch_id} last={guide.last_event} over={!now} />
       <ProgressList progress={guide.progress} now={now ?? undefined} />
-      <Box
-        role="group"
-        aria-label="Time"
-        {...keptInTime}
-        display="flex"
-        gap="3"
-        alignItems="center"
-        flexWrap="wrap"
-        data-rate={guide.clock.rate}
-      >
-        <Box textStyle="label" id="build-pace">
-          Time, to try it out
-        </Box>
-        <Paces
-          labelledBy="build-pace"
-          rate={guide.clock.rate}
-          days
-          set={(rate) => pace.mutate({ rate })}
-        />
-        {opens && (
-          <Touch onClick={() => pace.mutate({ rate: guide.clock.rate, skip_to: opens })}>
-            Skip the wait
-          </Touch>
-        )}
-        <Button
-          variant="ghost"
-          ms="auto"
-          disabled={!guide.last_event || send.isPending}
-          onClick={() => send.mutate({ kind: "started_over", id: crypto.randomUUID() })}
+      {!helper && (
+        <Box
+          role="group"
+          aria-label="Time"
+          {...keptInTime}
+          display="flex"
+          gap="3"
+          alignItems="center"
+          flexWrap="wrap"
+          data-rate={guide.clock.rate}
         >
-          Start over
-        </Button>
-      </Box>
+          <Box textStyle="label" id="build-pace">
+            Time, to try it out
+          </Box>
+          <Paces
+            labelledBy="build-pace"
+            rate={guide.clock.rate}
+            days
+            set={(rate) => pace.mutate({ rate })}
+          />
+          {opens && (
+            <Touch onClick={() => pace.mutate({ rate: guide.clock.rate, skip_to: opens })}>
+              Skip the wait
+            </Touch>
+          )}
+          <Button
+            variant="ghost"
+            ms="auto"
+            disabled={!guide.last_event || send.isPending}
+            onClick={() => send.mutate({ kind: "started_over", id: crypto.randomUUID() })}
+          >
+            Start over
+          </Button>
+        </Box>
+      )}
     </Box>
   );
 }

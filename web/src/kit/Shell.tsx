@@ -1,19 +1,10 @@
 import { Box, chakra } from "@chakra-ui/react";
 import { SlidersHorizontal } from "lucide-react";
 import type { ReactNode } from "react";
-import { NavLink, Outlet } from "react-router";
+import { Navigate, NavLink, Outlet, useLocation } from "react-router";
 import { FINGER } from "./finger";
 
 const Link = chakra(NavLink);
-
-const places = [
-  { to: "/plans", name: "Plans" },
-  { to: "/bench", name: "Bench" },
-  { to: "/log", name: "Log" },
-  { to: "/shelf", name: "Shelf" },
-  { to: "/colour", name: "Colour" },
-  { to: "/reference", name: "Windows" },
-];
 
 function Mark() {
   return (
@@ -24,8 +15,19 @@ function Mark() {
   );
 }
 
+interface Props {
+  /** What is under way, beside the places. */
+  underWay?: ReactNode;
+  /** The places, the first of which is where one begins. */
+  places: readonly { to: string; name: string }[];
+  /** Whether there is anything to do at an address; else one is led to where one begins. */
+  isOpen?: (path: string) => boolean;
+}
+
 /** The frame round every page: the name, and the places. */
-export function Shell({ underWay }: { underWay?: ReactNode }) {
+export function Shell({ underWay, places, isOpen }: Props) {
+  const { pathname } = useLocation();
+  const closed = isOpen !== undefined && !isOpen(pathname);
   return (
     <Box minH="100dvh" display="flex" flexDirection="column">
       <Box
@@ -85,8 +87,8 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
         </Box>
         {underWay}
         <Link
-          to="/display"
-          aria-label="Display"
+          to="/settings"
+          aria-label="Settings"
           ms="auto"
           w={{ base: "32px", sm: "48px" }}
           h="48px"
@@ -114,7 +116,7 @@ export function Shell({ underWay }: { underWay?: ReactNode }) {
           },
         }}
       >
-        <Outlet />
+        {closed ? <Navigate to={places[0]?.to ?? "/"} replace /> : <Outlet />}
       </Box>
     </Box>
   );

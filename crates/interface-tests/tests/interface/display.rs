@@ -11,7 +11,7 @@ async fn what_is_kept_in_celsius_and_grams_is_shown_and_typed_in_fahrenheit_and_
     browse("display", async |page| {
         let (batch, bowl) = api::new_bowl("in the other units").await?;
         api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 31.5 })).await?;
-        page.go("/display").await?;
+        page.go("/settings").await?;
         page.touch("°F").await?;
         page.until_said("This browser").await?;
         page.touch("ounces").await?;
@@ -60,7 +60,7 @@ async fn touches_begin_at_the_side_of_the_hand_that_touches() {
     browse("hand", async |page| {
         let (_, bowl) = api::new_bowl("with the left hand").await?;
         for (hand, order) in [("left", false), ("right", true)] {
-            page.go("/display").await?;
+            page.go("/settings").await?;
             page.touch(hand).await?;
             page.until_said("This browser").await?;
             page.go(&format!("/bench/{bowl}")).await?;
@@ -78,7 +78,7 @@ async fn touches_begin_at_the_side_of_the_hand_that_touches() {
 #[tokio::test(flavor = "multi_thread")]
 async fn saving_everything_says_how_far_it_is_until_all_of_it_is_there() {
     browse("saving", async |page| {
-        page.go("/display").await?;
+        page.go("/settings").await?;
         page.touch("Save everything").await?;
         page.until("saving", "all of it", |text| {
             text.starts_with("All ") && text.ends_with("entries are in the file.")

@@ -59,7 +59,7 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         ("/plans/new/make".into(), "Dipped"),
         ("/reference/words".into(), "Seed"),
         ("/reference".into(), "never above"),
-        ("/display".into(), "This browser"),
+        ("/settings".into(), "This browser"),
         ("/nowhere".into(), "Page not found"),
     ])
 }
@@ -114,7 +114,7 @@ async fn left_by_the_release_before(kitchen: &Kitchen) -> anyhow::Result<Vec<Str
         Ok(said.error_for_status()?.json().await?)
     };
     let mut paths: Vec<String> =
-        ["/plans", "/bench", "/log", "/shelf", "/reference", "/display"].map(Into::into).into();
+        ["/plans", "/bench", "/log", "/shelf", "/reference", "/settings"].map(Into::into).into();
     let list = |page: &Value, of: &str| page[of].as_array().cloned().unwrap_or_default();
     for plan in list(&get("/plans?most=200").await?, "plans") {
         let id = api::id(&plan)?;

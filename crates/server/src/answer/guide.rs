@@ -223,6 +223,8 @@ pub struct GuideAnswer {
     pub to_do: Vec<ToDo>,
     /// The latest event that can be taken back.
     pub last_event: Option<Uuid>,
+    /// Whether a helper may take that back: it is of a step that a helper may do.
+    pub undo_for_helper: bool,
     /// Its time.
     pub clock: ClockAnswer,
 }
@@ -233,7 +235,7 @@ impl GuideAnswer {
     pub fn new(
         (batch, standing): (&store::batches::BatchRow, craft::batch::Standing),
         guide: Guide,
-        last_event: Option<Uuid>,
+        (last_event, undo_for_helper): (Option<Uuid>, bool),
         clock: ClockAnswer,
         bowl: impl Fn(&str) -> Option<Uuid>,
     ) -> Self {
@@ -251,6 +253,7 @@ impl GuideAnswer {
             progress: guide.progress.into_iter().map(Into::into).collect(),
             to_do: standing.to_do,
             last_event,
+            undo_for_helper,
             clock,
         }
     }

@@ -4,7 +4,7 @@ craft::messages! {
     "door";
     wrong_code(left: Count) = "is not the code that is shown; {left} tries are left";
     last_try_gone() = "was wrong five times: show a new one";
-    no_code() = "is shown nowhere: show one first, on a screen that is in, under Display";
+    no_code() = "is shown nowhere: show one first, on a screen that is in, under Settings";
     code_used() = "was used already: show a new one";
     code_late() = "is more than ten minutes old: show a new one";
     only_for_a_thermometer() = "is for a thermometer alone";

@@ -80,6 +80,8 @@ pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer
     let clock = state.clock_answer(making.batch.clock, false);
     let guide = guide(&making.lines, &making.events, &bowls, clock.now);
     let last = craft::batch::last_standing(&making.events);
+    let undo_for_helper = last.is_some_and(|event| is_for_a_helper(done_by(event, making), making));
+    let last = (last, undo_for_helper);
     Ok(GuideAnswer::new((&making.batch, making.standing()), guide, last, clock, |key| {
         making.open_bowl(key)
     }))
@@ -245,20 +247,32 @@ fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) ->
     }
 }
 
+/// The step that an event said was done.
+fn done_by(event: Uuid, making: &Making) -> Option<&str> {
+    making.events.iter().find(|e| e.id == event).and_then(|e| match &e.kind {
+        EventKind::Done { step, .. } => Some(step.as_str()),
+        EventKind::Undone { .. } | EventKind::StartedOver => None,
+    })
+}
+
+/// Whether a step is one that a helper may do.
+fn is_for_a_helper(step: Option<&str>, making: &Making) -> bool {
+    let mut known = making.lines.iter().flat_map(|line| &line.steps);
+    step.is_some_and(|key| known.any(|known| known.key == key && known.is_for_a_helper()))
+}
+
 /// A helper says of safe steps alone that they were done, or that they were not.
 fn for_a_helper(event: &Event, making: &Making) -> Answer<()> {
     let step = match &event.kind {
-        EventKind::Done { step, .. } => Some(step),
-        EventKind::Undone { event: undone } => making.events.iter().find_map(|e| match &e.kind {
-            EventKind::Done { step, .. } if e.id == *undone => Some(step),
-            _ => None,
-        }),
+        EventKind::Done { step, .. } => Some(step.as_str()),
+        EventKind::Undone { event } => done_by(*event, making),
         EventKind::StartedOver => None,
     };
-    let known = || making.lines.iter().flat_map(|line| &line.steps);
-    let is_safe =
-        step.is_some_and(|key| known().any(|known| known.key == *key && known.is_for_a_helper()));
-    if is_safe { Ok(()) } else { Err(Problem::not_yours("This step is the maker's to do.")) }
+    if is_for_a_helper(step, making) {
+        Ok(())
+    } else {
+        Err(Problem::not_yours("This step is the maker's to do."))
+    }
 }
 
 /// What an event is at the bench: the last pour from a bowl ends that bowl, and taking it

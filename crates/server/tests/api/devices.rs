@@ -288,7 +288,8 @@ async fn a_helper_sees_and_ticks_what_is_safe_and_touches_no_heat() {
         steps.iter().find(|key| key.ends_with("/pour")).expect("it is poured"),
     );
     is(tick("0196f3b0-0000-7000-8000-000000000002", pour).await, 403, "not-yours");
-    tick(id, line).await.with(201);
+    let ticked = tick(id, line).await.with(201);
+    assert_eq!(ticked["undo_for_helper"], true);
     let undo =
         json!({ "kind": "undone", "id": "0196f3b0-0000-7000-8000-000000000003", "event": id });
     helper.post(&events, undo).await.with(201);
@@ -297,7 +298,9 @@ async fn a_helper_sees_and_ticks_what_is_safe_and_touches_no_heat() {
     // What the maker did is not the helper's to take back, unless it is as safe.
     let by_maker = "0196f3b0-0000-7000-8000-000000000005";
     kitchen.tempered(&bowl).await;
-    kitchen.post(&events, json!({ "kind": "done", "id": by_maker, "step": pour })).await.with(201);
+    let poured = json!({ "kind": "done", "id": by_maker, "step": pour });
+    let poured = kitchen.post(&events, poured).await.with(201);
+    assert_eq!(poured["undo_for_helper"], false);
     let undo = json!({ "kind": "undone", "id": "0196f3b0-0000-7000-8000-000000000006", "event": by_maker });
     is(helper.post(&events, undo).await, 403, "not-yours");
     for (path, body) in [

@@ -32,6 +32,8 @@ fn is_left_out(path: &str, operation: &Value) -> bool {
     let body = of("/requestBody/content");
     path.ends_with("/stream")
         || path.ends_with("/archive")
+        // Once it is set, nothing else is answered.
+        || path.ends_with("/passphrase")
         || body.is_some_and(|content| !content.contains_key("application/json"))
 }
 

@@ -1,7 +1,9 @@
 import { Box, Button, Heading, SegmentGroup, Stack } from "@chakra-ui/react";
-import { Volume2 } from "lucide-react";
+import { TabletSmartphone, Volume2 } from "lucide-react";
+import { Link as RouterLink } from "react-router";
 import type { Alarm } from "../api/client";
 import { play } from "../bench/alarms";
+import { useIsHelper } from "../devices/me";
 import { type Display, display, setDisplay } from "../kit/display";
 import { Panel } from "../kit/Panel";
 import { Everything } from "./Everything";
@@ -51,12 +53,13 @@ const sounds: { alarm: Alarm; label: string }[] = [
   { alarm: "timer", label: "A time is up" },
 ];
 
-/** How this browser shows things. */
-export default function DisplayPage() {
+/** How this browser shows things, which devices there are, and all that is kept. */
+export default function SettingsPage() {
+  const helper = useIsHelper();
   return (
     <Box px={{ base: "3", md: "6" }} maxW="640px" width="full" mx="auto" pb="8">
       <Heading as="h1" textStyle="title" fontSize="2xl" py="4">
-        Display
+        Settings
       </Heading>
       <Panel title="This browser">
         <Stack gap="4">
@@ -107,9 +110,21 @@ export default function DisplayPage() {
       <Box mt="3" fontSize="sm" color="fg.muted">
         What is kept stays in °C and grams, so another browser may show it in another way.
       </Box>
-      <Box mt="4">
-        <Everything />
-      </Box>
+      {!helper && (
+        <Box mt="4" display="grid" gap="4">
+          <Panel title="Devices">
+            <Box fontSize="sm" color="fg.muted" mb="3">
+              A phone or tablet at the bench, a helper's screen, a thermometer that sends by itself.
+            </Box>
+            <Button asChild size="lg" variant="outline" borderColor="border.emphasized">
+              <RouterLink to="/settings/devices">
+                <TabletSmartphone aria-hidden /> Devices in the kitchen
+              </RouterLink>
+            </Button>
+          </Panel>
+          <Everything />
+        </Box>
+      )}
     </Box>
   );
 }
