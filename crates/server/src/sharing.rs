@@ -122,6 +122,12 @@ impl Sharing {
         self.authority.certificate().to_vec()
     }
 
+    /// The same as text, for programs.
+    #[must_use]
+    pub fn pem(&self) -> String {
+        self.authority.pem()
+    }
+
     /// Until when the certificate that is served with holds.
     #[must_use]
     pub fn until(&self) -> Option<DateTime<Utc>> {

@@ -66,6 +66,12 @@ impl Authority {
         &self.certificate
     }
 
+    /// The same as text, for programs.
+    #[must_use]
+    pub fn pem(&self) -> String {
+        pem::encode(&pem::Pem::new("CERTIFICATE", self.certificate.to_vec()))
+    }
+
     /// Its name, as devices list it.
     #[must_use]
     pub fn name(&self) -> String {

@@ -1,11 +1,11 @@
 //! The home network: whether and where it is served, by what devices know it, who was not let in.
 
-use actix_web::http::header::CONTENT_DISPOSITION;
 use actix_web::{HttpResponse, get, web};
 use chrono::{DateTime, Utc};
-use serde::Serialize;
-use utoipa::ToSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
 
+use super::attached;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 
@@ -70,16 +70,42 @@ pub async fn read(state: web::Data<State>) -> Answer<web::Json<SharingAnswer>> {
     }))
 }
 
+/// How a certificate is written.
+#[derive(Clone, Copy, Debug, Default, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum Form {
+    /// In bytes, as devices open it.
+    #[default]
+    Der,
+    /// In letters, as programs read it.
+    Pem,
+}
+
+/// In which form.
+#[derive(Debug, Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+#[into_params(parameter_in = Query)]
+pub struct CertificateQuery {
+    /// In bytes, as devices open it, where it is left out.
+    #[param(inline)]
+    form: Option<Form>,
+}
+
 /// The certificate of the authority, for a device to trust. It is no secret.
-#[utoipa::path(tag = "devices", operation_id = "save_certificate", responses(
-    (status = 200, description = "DER", content_type = "application/x-x509-ca-cert"), (status = 404, body = Problem)))]
+#[utoipa::path(tag = "devices", operation_id = "save_certificate", params(CertificateQuery), responses(
+    (status = 200, description = "A certificate", content_type = "application/x-x509-ca-cert"),
+    (status = 400, body = Problem), (status = 404, body = Problem)))]
 #[get("/sharing/certificate")]
-pub async fn certificate(state: web::Data<State>) -> Answer<HttpResponse> {
+pub async fn certificate(
+    state: web::Data<State>,
+    query: web::Query<CertificateQuery>,
+) -> Answer<HttpResponse> {
     let Some(sharing) = state.door.sharing() else {
         return Err(Problem::not_found("The home network is not served, so it needs none."));
     };
-    Ok(HttpResponse::Ok()
-        .content_type("application/x-x509-ca-cert")
-        .insert_header((CONTENT_DISPOSITION, "attachment; filename=\"wide-sheen.crt\""))
-        .body(sharing.certificate()))
+    let (kind, name, body) = match query.form.unwrap_or_default() {
+        Form::Der => ("application/x-x509-ca-cert", "wide-sheen.crt", sharing.certificate()),
+        Form::Pem => ("application/x-pem-file", "wide-sheen.pem", sharing.pem().into_bytes()),
+    };
+    Ok(attached(kind, name, body))
 }

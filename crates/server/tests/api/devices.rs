@@ -1,6 +1,8 @@
 //! Devices of the home network: let in by a code, and by nothing else; sent away at once.
 
 use std::net::SocketAddr;
+use std::path::Path;
+use std::process::Stdio;
 use std::sync::Arc;
 use std::time::Duration;
 
@@ -472,4 +474,54 @@ async fn the_screen_says_where_it_is_and_by_what_it_is_known() {
     // The same authority after a restart: no device is asked anew.
     let before = kitchen.file("/sharing/certificate").await;
     assert_eq!(kitchen.restarted().await.file("/sharing/certificate").await, before);
+}
+
+/// Runs one of the clients of the documentation with a code and what a thermometer says.
+async fn client(kitchen: &Kitchen, command: &[&str], what: Value) -> std::process::Output {
+    let folder = tempfile::tempdir().expect("a folder");
+    let pem = kitchen.file("/sharing/certificate?form=pem").await;
+    std::fs::write(folder.path().join("wide-sheen.pem"), pem).expect("written");
+    let clients = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../docs/clients");
+    let bowl = text(&what["bowl_id"]);
+    let code = shown(kitchen, what).await;
+    let words = command.iter().map(|word| match *word {
+        "SERVER" => kitchen.shared.clone().expect("shared"),
+        "BOWL" => bowl.clone(),
+        "CODE" => code.clone(),
+        word if word.starts_with("thermometer.") => clients.join(word).display().to_string(),
+        word => word.to_owned(),
+    });
+    let words: Vec<String> = words.collect();
+    let mut child = tokio::process::Command::new(&words[0])
+        .args(&words[1..])
+        .current_dir(folder.path())
+        .env("NODE_EXTRA_CA_CERTS", "wide-sheen.pem")
+        .stdin(Stdio::piped())
+        .stdout(Stdio::piped())
+        .stderr(Stdio::piped())
+        .spawn()
+        .expect("it runs");
+    let mut input = child.stdin.take().expect("piped");
+    input.write_all(b"45.5\n45.0\n44.5\n").await.expect("written");
+    drop(input);
+    child.wait_with_output().await.expect("it ends")
+}
+
+#[actix_web::test]
+async fn the_clients_of_the_documentation_send_what_a_thermometer_says() {
+    let kitchen = Kitchen::shared().await;
+    for command in [
+        &["node", "thermometer.mjs", "SERVER", "BOWL", "CODE"][..],
+        &["python3", "thermometer.py", "wide-sheen.pem", "SERVER", "BOWL", "CODE"],
+    ] {
+        let bowl = kitchen.bowl().await;
+        let what = json!({ "role": "thermometer", "bowl_id": bowl });
+        let output = client(&kitchen, command, what).await;
+        let said = String::from_utf8_lossy(&output.stderr).into_owned();
+        assert!(output.status.success(), "{command:?}: {said}");
+        let readings = kitchen.get(&format!("/bowls/{bowl}/readings")).await.with(200);
+        let sent: Vec<_> = readings.as_array().expect("readings").iter().collect();
+        assert_eq!(sent.len(), 3, "{command:?}: {readings:#}");
+        assert_eq!(sent[2]["temp_c"], 44.5);
+    }
 }
