@@ -54,7 +54,10 @@ describe("the outbox", () => {
     const { enter, outboxNow } = await opened();
     await enter("bowl", stirred("a"));
     await enter("bowl", stirred("b"));
-    expect(outboxNow()).toMatchObject({ waiting: ["bowl", "bowl"], failing: true });
+    expect(outboxNow()).toMatchObject({
+      waiting: [{ bowlId: "bowl" }, { bowlId: "bowl" }],
+      failing: true,
+    });
     away = false;
     sent.length = 0;
     await enter("bowl", stirred("c"));
@@ -78,7 +81,7 @@ describe("the outbox", () => {
     const { enter, outboxNow } = await opened();
     await enter("bad", stirred("a"));
     await enter("good", stirred("b"));
-    await vi.waitFor(() => expect(outboxNow().waiting).toEqual(["bad"]));
+    await vi.waitFor(() => expect(outboxNow().waiting).toMatchObject([{ bowlId: "bad" }]));
     expect(sent.some(([path, id]) => path.includes("good") && id === "b")).toBe(true);
   });
 

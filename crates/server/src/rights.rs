@@ -19,11 +19,12 @@ const ANYBODY: [(Method, &str); 5] = [
 const THERMOMETER: [(Method, &str); 1] = [(Method::POST, "/bowls/{id}/readings")];
 
 /// What a helper sees.
-const HELPER_SEES: [&str; 31] = [
+const HELPER_SEES: [&str; 32] = [
     "/batches",
     "/batches/{id}",
     "/batches/{id}/days",
     "/batches/{id}/guide",
+    "/batches/{id}/guide/stream",
     "/batches/{id}/labels",
     "/batches/{id}/photos",
     "/bench",
@@ -53,9 +54,12 @@ const HELPER_SEES: [&str; 31] = [
     "/trays",
 ];
 
-/// What a helper does: ticks steps, of which the rules say which are safe.
-const HELPER_DOES: [(Method, &str); 2] =
-    [(Method::POST, "/batches/{id}/events"), (Method::DELETE, "/session")];
+/// What a helper does: takes steps in hand and ticks them off; the rules say which are safe.
+const HELPER_DOES: [(Method, &str); 3] = [
+    (Method::POST, "/batches/{id}/events"),
+    (Method::PUT, "/batches/{id}/hands"),
+    (Method::DELETE, "/session"),
+];
 
 /// Arithmetic, which keeps nothing.
 const ARITHMETIC: &str = "/calc/";

@@ -41,6 +41,12 @@ impl Who {
         self.device().map(|device| device.id)
     }
 
+    /// What the device is called, where it is one.
+    #[must_use]
+    pub fn name(&self) -> Option<&str> {
+        self.device().map(|device| device.name.as_str())
+    }
+
     /// Whether an address may be one of this bowl: a thermometer measures the one it is lent to.
     #[must_use]
     pub fn measures(&self, path: &str) -> bool {

@@ -244,6 +244,14 @@ table!(Actions "actions", Action {
      VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
      ON DUPLICATE KEY UPDATE id = actions.id");
 
+table!(EnteredBy "entered-by" since 17, EnteredByRow {
+    id: Uuid, batch_id: Uuid, device: String,
+},
+    r#"SELECT id AS "id: Uuid", batch_id AS "batch_id: Uuid", device FROM entered_by
+       ORDER BY batch_id, id"#,
+    "INSERT INTO entered_by (id, batch_id, device) VALUES (?, ?, ?)
+     ON DUPLICATE KEY UPDATE id = entered_by.id");
+
 /// A photo without its picture.
 #[derive(Clone, Debug, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -335,7 +343,7 @@ pub async fn how_many(connection: &mut MySqlConnection) -> Result<u64, StoreErro
                 + (SELECT COUNT(*) FROM plan_versions) + (SELECT COUNT(*) FROM batches)
                 + (SELECT COUNT(*) FROM bowls) + (SELECT COUNT(*) FROM step_events)
                 + (SELECT COUNT(*) FROM results) + (SELECT COUNT(*) FROM counts)
-                + (SELECT COUNT(*) FROM readings)
+                + (SELECT COUNT(*) FROM readings) + (SELECT COUNT(*) FROM entered_by)
                 + (SELECT COUNT(*) FROM actions) + (SELECT COUNT(*) FROM photos) AS "n!: i64""#
     )
     .fetch_one(connection)

@@ -361,12 +361,12 @@ export function usePlan(id: string) {
   });
 }
 
-/** A batch's steps as they stand. Asked for again every second. */
-export function useGuide(id: string, enabled = true) {
+/** A batch's steps as they stand. Asked for again every second, where nothing else tells them. */
+export function useGuide(id: string, enabled = true, again = true) {
   return useQuery({
     queryKey: keys.guide(id),
     enabled,
-    refetchInterval: 1_000,
+    refetchInterval: again && 1_000,
     queryFn: async () =>
       accepted<Guide>(await api.GET("/api/v1/batches/{id}/guide", { params: { path: { id } } })),
   });

@@ -300,6 +300,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/batches/{id}/guide/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A batch's steps as they stand, sent whole as an event `guide` whenever they are not as they
+         *     were; else, every second, a `beat` with its time.
+         */
+        get: operations["watch_guide"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/batches/{id}/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Takes a step in hand, or lets go of it: while somebody has it, nobody else ticks it off. */
+        put: operations["take_in_hand"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/batches/{id}/labels": {
         parameters: {
             query?: never;
@@ -4373,6 +4410,8 @@ export interface components {
         /** @description An entry of the record as it was made. */
         EntryAnswer: components["schemas"]["ActionAnswer"] & {
             entered_at?: null | components["schemas"]["WallTime"];
+            /** @description On which device it was entered; `null` where it was the main screen. */
+            entered_on?: string | null;
             /** @description Whether it does not stand any more. */
             undone: boolean;
         };
@@ -5394,6 +5433,8 @@ export interface components {
         Group: "flat" | "moulded" | "dipped" | "piped" | "colour";
         /** @description A batch as it goes on. */
         GuideAnswer: {
+            /** @description What a second pair of hands can do at the same time, what presses most first. */
+            also: components["schemas"]["InstructionAnswer"][];
             /**
              * Format: uuid
              * @description The batch.
@@ -5426,6 +5467,15 @@ export interface components {
             undo_for_helper: boolean;
             /** @description What was poured without being tempered: its windows are not told. */
             untempered: components["schemas"]["UntemperedAnswer"][];
+        };
+        /** @description A step, and whether it is in one's own hands. */
+        Hand: {
+            /** @description Whether it is taken in hand; else it is let go of. */
+            mine: boolean;
+            /** @description The step's key. */
+            step: string;
+            /** @description Whether it is taken out of another's hands, which only the maker may. */
+            take_over?: boolean;
         };
         /**
          * @description Who works.
@@ -5545,6 +5595,16 @@ export interface components {
              */
             pieces?: number | null;
         };
+        /** @description Whose hands a step is in. */
+        InHand: {
+            /** @description What it is called. */
+            device: string;
+            /**
+             * Format: uuid
+             * @description The device; `null` where it is the main screen.
+             */
+            device_id?: string | null;
+        };
         /** @description What is in the way of a plan. */
         InTheWayAnswer: {
             /** @description The chocolate it is about, by key. */
@@ -5613,7 +5673,7 @@ export interface components {
             /** @description Whether it is not food: a toy, a slip of paper. */
             not_food?: boolean;
         };
-        /** @description The one thing to do now. */
+        /** @description Something to do. */
         InstructionAnswer: {
             /**
              * Format: uuid
@@ -5628,6 +5688,7 @@ export interface components {
             detail: components["schemas"]["Message"];
             /** @description Whether a helper may do it: no heat, no sugar, nothing to be minded. */
             for_helper: boolean;
+            in_hand?: null | components["schemas"]["InHand"];
             /** @description Whether it is the finger's check that the surface is dry. */
             is_touch: boolean;
             /** @description What sort of work it is. */
@@ -6379,8 +6440,15 @@ export interface components {
         Material: "glass" | "steel" | "plastic" | "ceramic";
         /** @description Who asks. */
         MeAnswer: {
+            /**
+             * Format: uuid
+             * @description This device; `null` for this machine's own screen.
+             */
+            id?: string | null;
             /** @description Whether it is this machine's own screen. */
             is_here: boolean;
+            /** @description Whether the home network is served, so that others may be at work too. */
+            is_shared: boolean;
             must?: null | components["schemas"]["Must"];
             /** @description What the maker calls this device; `null` for this machine's own screen. */
             name?: string | null;
@@ -8081,6 +8149,8 @@ export interface components {
              */
             at: string;
             doubt?: null | components["schemas"]["Doubt"];
+            /** @description On which device it was entered, or which sent it; `null` where it was the main screen. */
+            entered_on?: string | null;
             /**
              * Format: uuid
              * @description Its id.
@@ -9348,6 +9418,10 @@ export interface components {
              * @description When it was done, in the batch's time.
              */
             done_at?: string | null;
+            /** @description On which device that was entered; `null` where it was on the main screen. */
+            done_on?: string | null;
+            /** @description Whether a helper may do it. */
+            for_helper: boolean;
             /** @description Its key. */
             key: string;
             /** @description What it is. */
@@ -12816,6 +12890,173 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    watch_guide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Events `guide`, each a GuideAnswer, and `beat`, each a ClockAnswer */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["GuideAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_in_hand: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Hand"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GuideAnswer"];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -20309,20 +20550,31 @@ export interface operations {
     };
     save_certificate: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description In bytes, as devices open it, where it is left out. */
+                form?: "der" | "pem";
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description DER */
+            /** @description A certificate */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
                     "application/x-x509-ca-cert": unknown;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description It does not come from this machine, or not from the interface. */

@@ -1,6 +1,13 @@
 import { createStore, del, entries, set } from "idb-keyval";
-import { useCallback, useSyncExternalStore } from "react";
-import { type ActionAnswer, api, type NewAction, type Reading } from "../api/client";
+import { useCallback, useMemo, useSyncExternalStore } from "react";
+import {
+  type ActionAnswer,
+  api,
+  type Guide,
+  type NewAction,
+  type Reading,
+  type StepEvent,
+} from "../api/client";
 import { accepted, Refusal } from "../api/refusal";
 
 const TRY_AGAIN_MS = 1_500;
@@ -18,14 +25,16 @@ interface NewReading {
 
 type Said =
   | { kind: "reading"; body: NewReading }
-  | { kind: "action"; body: NewAction & { id: string } };
+  | { kind: "action"; body: NewAction & { id: string } }
+  | { kind: "event"; body: StepEvent };
+/** Of a bowl, or for an event of a batch: it is kept by the name it had when there were bowls alone. */
 type Entry = Said & { bowlId: string };
 type Kept = [key: string, entry: Entry];
 
 /** What is told of the outbox on screen. */
 interface Told {
-  /** The bowls of what waits, an item for each entry. */
-  waiting: readonly string[];
+  /** What waits, in the order in which it was entered. */
+  waiting: readonly Entry[];
   failing: boolean;
   refusals: ReadonlyMap<string, Refusal>;
 }
@@ -36,6 +45,8 @@ const channel = new BroadcastChannel("wide-sheen.outbox");
 /** What the browser would not keep: it still goes out from here. */
 const unkept = new Map<string, Entry>();
 const listeners = new Set<() => void>();
+/** Who is told how a batch stands once something of it has been kept. */
+const hearers = new Set<(guide: Guide) => void>();
 let told: Told = { waiting: [], failing: false, refusals: new Map() };
 let count = 0;
 let running = false;
@@ -61,7 +72,7 @@ async function all(): Promise<Kept[]> {
 }
 
 async function refresh(): Promise<void> {
-  tell({ waiting: (await all()).map(([, { bowlId }]) => bowlId) });
+  tell({ waiting: (await all()).map(([, entry]) => entry) });
 }
 
 async function changed(): Promise<void> {
@@ -79,6 +90,11 @@ async function send({ bowlId, ...said }: Entry): Promise<void> {
   const params = { path: { id: bowlId } };
   if (said.kind === "reading") {
     accepted<Reading>(await api.POST("/api/v1/bowls/{id}/readings", { params, body: said.body }));
+  } else if (said.kind === "event") {
+    const fresh = accepted<Guide>(
+      await api.POST("/api/v1/batches/{id}/events", { params, body: said.body }),
+    );
+    for (const hear of hearers) hear(fresh);
   } else {
     accepted<ActionAnswer>(
       await api.POST("/api/v1/bowls/{id}/actions", { params, body: said.body }),
@@ -182,6 +198,12 @@ export async function enter(bowlId: string, said: Said): Promise<void> {
   await put({ ...said, bowlId });
 }
 
+/** Has a guide told as it stands after each event that went out. */
+export function hearGuides(hear: (guide: Guide) => void): () => void {
+  hearers.add(hear);
+  return () => hearers.delete(hear);
+}
+
 /** What is told of the outbox now. */
 export function outboxNow(): Told {
   return told;
@@ -201,9 +223,22 @@ export function useOutbox(bowlId: string) {
   const { waiting, failing, refusals } = useSyncExternalStore(subscribe, outboxNow);
   const put = useCallback((said: Said) => void enter(bowlId, said), [bowlId]);
   return {
-    waiting: waiting.filter((of) => of === bowlId).length,
+    waiting: waiting.filter((entry) => entry.bowlId === bowlId).length,
     failing,
     refusal: refusals.get(bowlId),
     put,
   };
+}
+
+/** The steps of a batch that were ticked off here and are not on the server yet. */
+export function useKeptSteps(batchId: string): ReadonlySet<string> {
+  const { waiting } = useSyncExternalStore(subscribe, outboxNow);
+  return useMemo(() => {
+    const kept = new Set<string>();
+    for (const entry of waiting) {
+      if (entry.bowlId !== batchId || entry.kind !== "event") continue;
+      if (entry.body.kind === "done") kept.add(entry.body.step);
+    }
+    return kept;
+  }, [waiting, batchId]);
 }

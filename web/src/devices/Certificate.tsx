@@ -1,4 +1,4 @@
-import { Box, Button, chakra, List } from "@chakra-ui/react";
+import { Box, Button, chakra } from "@chakra-ui/react";
 import { Download } from "lucide-react";
 import { Fold } from "../kit/Fold";
 
@@ -81,13 +81,13 @@ export function Certificate({
       </Button>
       {kinds.map(({ title, steps }) => (
         <Fold key={title} title={title} value={steps[0]} inner>
-          <List.Root as="ol" ps="5" gap="1" listStyleType="decimal">
+          <Box as="ol" ps="5" listStyleType="decimal">
             {steps.map((step) => (
-              <List.Item key={step} overflowWrap="anywhere">
+              <Box as="li" key={step} overflowWrap="anywhere">
                 {step}
-              </List.Item>
+              </Box>
             ))}
-          </List.Root>
+          </Box>
         </Fold>
       ))}
     </Box>

@@ -1,9 +1,11 @@
-import { Box, Code, Link, QrCode } from "@chakra-ui/react";
+import { Box, chakra, QrCode } from "@chakra-ui/react";
 import type { Sharing } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { onDay } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Certificate } from "./Certificate";
+
+const Anchor = chakra("a");
 
 /** A picture of an address, for a phone's camera: dark on light, in the dark too. */
 export function AddressCode({ address }: { address: string }) {
@@ -28,7 +30,7 @@ export function HomeNetwork({ shared }: { shared: Sharing["shared"] }) {
       <Panel title="In the home network">
         <Box data-testid="not-shared">
           Only this machine is answered. To have it on the phone or tablet at the bench, stop the
-          server and start it with <Code>./start --share</Code>
+          server and start it with <code>./start --share</code>
         </Box>
       </Panel>
     );
@@ -42,16 +44,17 @@ export function HomeNetwork({ shared }: { shared: Sharing["shared"] }) {
           <Box display="grid" gap="2" minW="0" flex="1 1 200px">
             <Box color="fg.muted">Look at it with the device's camera, or type one of these:</Box>
             {addresses.map((address) => (
-              <Link
+              <Anchor
                 key={address}
                 href={address}
                 color="ink"
+                textDecoration="underline"
                 fontWeight="600"
                 overflowWrap="anywhere"
                 data-testid="address"
               >
                 {address}
-              </Link>
+              </Anchor>
             ))}
             <Box fontSize="sm" color="fg.muted">
               Over TLS alone, to devices of this network that were let in. A router that keeps

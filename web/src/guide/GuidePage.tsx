@@ -4,19 +4,20 @@ import { Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 import { api, type Batch, type Guide, type StepEvent } from "../api/client";
-import { keys, useBatch, useGuide } from "../api/queries";
-import { accepted, Refusal } from "../api/refusal";
+import { keys, useBatch } from "../api/queries";
+import { accepted } from "../api/refusal";
 import { grows, stored } from "../batch/afterwards";
 import { CountForm } from "../batch/CountForm";
 import { play } from "../bench/alarms";
 import { Edged } from "../bench/Edged";
 import { levels } from "../bench/levels";
+import { useKeptSteps, useOutbox } from "../bench/outbox";
 import { Paces } from "../bench/Paces";
 import { Touch } from "../bench/Touch";
 import { useKeys } from "../bench/useKeys";
 import { useScreenAwake } from "../bench/useScreenAwake";
 import { Allergens } from "../chocolate/Allergens";
-import { useIsHelper } from "../devices/me";
+import { useMe } from "../devices/me";
 import { Fault } from "../kit/Fault";
 import { inWords } from "../kit/message";
 import { Offline } from "../kit/Offline";
@@ -25,20 +26,25 @@ import { Failed, Loading } from "../kit/Standing";
 import { useFocusKept } from "../kit/useFocusKept";
 import { useStored } from "../kit/useStored";
 import { WayTo } from "../kit/WayTo";
+import { AtTheSameTime } from "./AtTheSameTime";
 import { ComingStrip } from "./ComingStrip";
 import { DaysLeft } from "./DaysLeft";
 import { Following } from "./Following";
 import { following } from "./following";
+import { shared, whose } from "./hands";
+import { InHand } from "./InHand";
 import { NowCard } from "./NowCard";
 import { ProgressList } from "./ProgressList";
 import { ToBowl } from "./ToBowl";
 import { useGuideClock } from "./useGuideClock";
+import { useLiveGuide } from "./useLiveGuide";
+import { WithoutServer } from "./WithoutServer";
 
 const Link = chakra(RouterLink);
 
 export default function GuidePage() {
   const { batchId = "" } = useParams();
-  const guide = useGuide(batchId);
+  const guide = useLiveGuide(batchId);
   if (!guide.data) {
     return guide.error ? (
       <Failed what="guide" error={guide.error} retry={() => guide.refetch()} />
@@ -46,7 +52,7 @@ export default function GuidePage() {
       <Loading what="the guide" />
     );
   }
-  return <Guided guide={guide.data} reached={!guide.isError} />;
+  return <Guided guide={guide.data} reached={guide.connected || !guide.isError} />;
 }
 
 function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
@@ -61,14 +67,10 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
     queries.setQueryData(keys.guide(guide.batch_id), fresh);
     queries.invalidateQueries({ queryKey: keys.lists });
   };
-  const send = useMutation({
-    // Sent again it is kept once: the id is made here, and goes with it. What is refused
-    // would be refused again.
-    retry: (failures, error) => !(error instanceof Refusal) && failures < 20,
-    mutationFn: async (event: StepEvent) =>
-      accepted<Guide>(await api.POST("/api/v1/batches/{id}/events", { params, body: event })),
-    onSuccess: known,
-  });
+  const { put, waiting, failing, refusal } = useOutbox(guide.batch_id);
+  const ticked = useKeptSteps(guide.batch_id);
+  // Sent again it is kept once: its id is made here, and goes with it.
+  const send = (body: StepEvent) => put({ kind: "event", body });
   const pace = useMutation({
     mutationFn: async (body: { rate: number; skip_to?: string }) =>
       accepted<Guide>(await api.PUT("/api/v1/batches/{id}/clock", { params, body })),
@@ -77,27 +79,30 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
   useScreenAwake();
   const kept = useFocusKept<HTMLDivElement>();
   const keptInTime = useFocusKept<HTMLDivElement>();
-  const refused = send.error instanceof Refusal ? send.error : null;
-  const { now } = guide;
-  const helper = useIsHelper();
-  const mayDo = !helper || now?.for_helper;
+  const me = useMe().data;
+  const helper = me?.role === "helper";
+  const { now, also } = shared(guide, me);
+  const another = now !== undefined && whose(now, me) === "another";
+  const mayDo = (!helper || now?.for_helper) && !another;
+  const away = !reached || failing;
   const mayUndo = Boolean(guide.last_event) && (!helper || guide.undo_for_helper);
   // A tempering is over when its bowl is poured, and not by a tick.
   const atBench = now?.kind === "tempering";
   const opens = now?.state === "wait" ? now.opens?.at : undefined;
   useSound(now ? `${now.step} ${now.state}` : "", now?.state, silent);
+  const tick = (step: string, just_now = false) => {
+    // Entered when it was done, and not when it could be sent; at another pace than the wall's the
+    // server's own time is the better one, unless it is away.
+    const known = away || guide.clock.rate === 1;
+    const at = known ? { at: new Date(clock.now()).toISOString() } : {};
+    send({ kind: "done", id: crypto.randomUUID(), ...at, step, just_now });
+  };
   const done = (just_now: boolean) => {
-    if (!now || !mayDo || atBench || send.isPending) return;
-    send.mutate({
-      kind: "done",
-      id: crypto.randomUUID(),
-      step: now.step,
-      just_now,
-    });
+    if (now && mayDo && !atBench && !ticked.has(now.step)) tick(now.step, just_now);
   };
   const undo = () => {
     if (guide.last_event && mayUndo) {
-      send.mutate({ kind: "undone", id: crypto.randomUUID(), event: guide.last_event });
+      send({ kind: "undone", id: crypto.randomUUID(), event: guide.last_event });
     }
   };
   useKeys({ d: () => done(false), u: undo, j: now?.is_touch ? () => done(true) : undefined });
@@ -125,8 +130,19 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           {silent ? "Sounds are off" : "Sounds are on"}
         </Button>
       </Box>
-      {(!reached || send.isPaused || (send.failureCount > 0 && !refused)) && (
-        <Offline>No connection. What you enter is sent when it is back.</Offline>
+      {away && (
+        <Offline data-testid="connection">
+          No connection. What you enter is kept here and sent when it is back.
+          {waiting > 0 && ` Waiting: ${waiting}.`}
+        </Offline>
+      )}
+      {away && (
+        <WithoutServer
+          progress={guide.progress}
+          kept={ticked}
+          helper={helper}
+          tick={(step) => tick(step)}
+        />
       )}
       {guide.untempered.map(({ chocolate, why, instead }) => (
         <Edged
@@ -180,7 +196,9 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       {batch && now && !helper && <Packing step={now.step} batch={batch} />}
       <Following {...following(guide)} />
       <Allergens of={batch?.plan?.allergens} />
-      {refused && <Fault>Not saved: {refused.message}</Fault>}
+      {refusal && <Fault>Not saved: {refusal.message}</Fault>}
+      {me?.is_shared && now && !away && <InHand step={now} batchId={guide.batch_id} me={me} />}
+      {me?.is_shared && <AtTheSameTime also={also} me={me} />}
       <Box
         role="group"
         aria-label="What is done now"
@@ -206,7 +224,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
             fontSize="lg"
             data-testid="for-the-maker"
           >
-            This step is the maker's.
+            {another ? "Other hands have it." : "This step is the maker's."}
           </Box>
         ) : now?.is_touch ? (
           <>
@@ -231,7 +249,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       </Box>
       <ComingStrip coming={guide.coming} time={clock} />
       <DaysLeft batchId={guide.batch_id} last={guide.last_event} over={!now} />
-      <ProgressList progress={guide.progress} now={now ?? undefined} />
+      <ProgressList progress={guide.progress} now={now} kept={ticked} />
       {!helper && (
         <Box
           role="group"
@@ -260,8 +278,8 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           <Button
             variant="ghost"
             ms="auto"
-            disabled={!guide.last_event || send.isPending}
-            onClick={() => send.mutate({ kind: "started_over", id: crypto.randomUUID() })}
+            disabled={!guide.last_event || waiting > 0}
+            onClick={() => send({ kind: "started_over", id: crypto.randomUUID() })}
           >
             Start over
           </Button>

@@ -9,10 +9,12 @@ import { paceWords } from "./paceWords";
 interface Props {
   progress: Guide["progress"];
   now: NonNullable<Guide["now"]> | undefined;
+  /** What was ticked off here and is not on the server yet. */
+  kept: ReadonlySet<string>;
 }
 
 /** How far each line of steps is: what is tempered, and what is made of it. */
-export const ProgressList = memo(function ProgressList({ progress, now }: Props) {
+export const ProgressList = memo(function ProgressList({ progress, now, kept }: Props) {
   return (
     <Box
       display="grid"
@@ -33,7 +35,7 @@ export const ProgressList = memo(function ProgressList({ progress, now }: Props)
               </Box>
             )}
             <Box as="ol" listStyleType="none" fontSize="sm" display="grid" gap="1">
-              {steps.map(({ key, text, done_at }, i) => {
+              {steps.map(({ key, text, done_at, done_on }, i) => {
                 // What comes before the next step and was not ticked was passed over.
                 const passed = !done_at && i < nextAt;
                 const current = now?.step === key;
@@ -54,9 +56,14 @@ export const ProgressList = memo(function ProgressList({ progress, now }: Props)
                       style={{ flexShrink: 0 }}
                     />
                     <span>{inWords(text)}</span>
-                    {done_at && (
-                      <Box as="span" ms="auto" flexShrink={0}>
-                        {time(done_at)}
+                    {(done_at || kept.has(key)) && (
+                      <Box as="span" ms="auto" flexShrink={0} textAlign="end">
+                        {done_at ? time(done_at) : "kept here"}
+                        {done_on && (
+                          <Box as="span" display="block" fontSize="xs">
+                            {done_on}
+                          </Box>
+                        )}
                       </Box>
                     )}
                   </Box>

@@ -1,6 +1,6 @@
 //! What was done, and what was taken back.
 
-use std::collections::{BTreeSet, HashSet};
+use std::collections::{BTreeMap, BTreeSet, HashSet};
 
 use chrono::{DateTime, Utc};
 use uuid::Uuid;
@@ -76,6 +76,16 @@ pub fn begun<'l>(lines: &'l [Line], events: &[Event]) -> BTreeSet<&'l str> {
         .collect();
     let has_begun = |line: &&Line| line.steps.iter().any(|step| done.contains(step.key.as_str()));
     lines.iter().filter(has_begun).filter_map(Line::component).collect()
+}
+
+/// The event by which each step is done that is, by the step's key.
+#[must_use]
+pub fn done_by(events: &[Event]) -> BTreeMap<&str, Uuid> {
+    let done = standing(events).into_iter().filter_map(|event| match &event.kind {
+        EventKind::Done { step, .. } => Some((step.as_str(), event.id)),
+        EventKind::Undone { .. } | EventKind::StartedOver => None,
+    });
+    done.collect()
 }
 
 /// Whether it was packed: boxes and bags have left the shelf. Counting comes before that.

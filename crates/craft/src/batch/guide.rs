@@ -92,6 +92,8 @@ pub struct StepProgress {
     pub key: String,
     /// What it is.
     pub text: Message,
+    /// Whether a helper may do it.
+    pub for_helper: bool,
     /// When it was done.
     pub done_at: Option<DateTime<Utc>>,
 }
@@ -128,6 +130,8 @@ pub struct Guide {
     pub untempered: Vec<Untempered>,
     /// What to do now, or what is next; `None` once all is done.
     pub now: Option<Instruction>,
+    /// What a second pair of hands can do at the same time, what presses most first.
+    pub also: Vec<Instruction>,
     /// What is coming, the soonest first.
     pub coming: Vec<Coming>,
     /// How far each line is.
@@ -178,9 +182,12 @@ pub fn guide(lines: &[Line], events: &[Event], bowls: &[BowlState], now: DateTim
         let why = bowl.not_tempered.clone()?;
         Some(Untempered { chocolate: bowl.chocolate.clone(), why })
     });
+    let chosen = choose(&candidates, now);
+    let also = chosen.map(|chosen| beside(chosen, &candidates, now)).unwrap_or_default();
     Guide {
         untempered: untempered.collect(),
-        now: choose(&candidates, now).map(|chosen| chosen.instruction(now)),
+        now: chosen.map(|chosen| chosen.instruction(now)),
+        also: also.into_iter().map(|other| other.instruction(now)).collect(),
         coming,
         progress: lines.iter().map(progress).collect(),
     }
@@ -423,6 +430,31 @@ fn choose<'c, 'a, 'l>(
         .or_else(|| candidates.first())
 }
 
+/// What can be done beside what was chosen, by other hands: steps of other lines that are open, and
+/// for which nothing is needed that a line before them has.
+fn beside<'c, 'a, 'l>(
+    chosen: &'c Candidate<'a, 'l>,
+    candidates: &'c [Candidate<'a, 'l>],
+    now: DateTime<Utc>,
+) -> Vec<&'c Candidate<'a, 'l>> {
+    let mut all: Vec<_> = candidates.iter().filter(|c| c.is_open(now) && c.is_ready()).collect();
+    // What has no window to miss comes last.
+    all.sort_by_key(|c| (c.deadline.is_none(), c.deadline, !c.begun));
+    let mut taken = vec![chosen];
+    for other in all {
+        let in_the_way = |one: &&'c Candidate<'a, 'l>| {
+            let (this, that) = (&one.line.line, &other.line.line);
+            let one_of_it = |gear: &&Gear| matches!(gear, Gear::Mould { .. } | Gear::Tray { .. });
+            one.to_do().key == other.to_do().key
+                || this.gear.iter().filter(one_of_it).any(|gear| that.gear.contains(gear))
+        };
+        if !taken.iter().any(in_the_way) {
+            taken.push(other);
+        }
+    }
+    taken.split_off(1)
+}
+
 fn coming(line: &Timeline<'_>, what: &Message, closes: bool, at: At) -> Option<Coming> {
     Some(Coming {
         line: line.line.key.clone(),
@@ -466,6 +498,7 @@ fn progress(line: &Timeline<'_>) -> Progress {
             .map(|step| StepProgress {
                 key: step.key.clone(),
                 text: step.text.clone(),
+                for_helper: step.is_for_a_helper(),
                 done_at: line.done_at(&step.key),
             })
             .collect(),

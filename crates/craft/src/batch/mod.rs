@@ -16,7 +16,7 @@ mod timeline;
 mod together;
 
 pub use bowls::{BowlState, BowlStatus, bowl_of, use_of, used_for};
-pub use events::{Event, EventKind, begun, is_packed, last_standing};
+pub use events::{Event, EventKind, begun, done_by, is_packed, last_standing};
 pub use guide::{Coming, Guide, Instruction, Progress, State, StepProgress, Untempered, guide};
 pub use lesson::lesson;
 pub use stage::{Stage, Standing, ToDo, ends_bowl, standing};

@@ -74,6 +74,46 @@ fn what_needs_no_chocolate_is_done_before_any_is_poured() {
 }
 
 #[test]
+fn a_second_pair_of_hands_is_given_another_line_and_never_the_same_step() {
+    let plan = planned(&["Slab of bark", "Wrap round a cake"]);
+    let told = guide(&plan, &[], &all_ready(), at(0));
+    assert_eq!(told.now.expect("something").step, "it-0/line");
+    let also: Vec<_> = told.also.iter().map(|other| other.step.as_str()).collect();
+    assert_eq!(also, ["it-1/line"]);
+    // Two of a kind in the one tray: the second waits for it.
+    let mut shared = plan.clone();
+    let tray = crate::steps::Gear::Tray { id: Uuid::now_v7() };
+    shared.iter_mut().for_each(|line| line.gear.push(tray));
+    assert!(guide(&shared, &[], &all_ready(), at(0)).also.is_empty());
+}
+
+#[test]
+fn whoever_does_what_is_told_or_what_is_told_beside_it_is_never_told_one_step_twice() {
+    let plan = planned(&["Slab of bark", "Wrap round a cake", "Clusters"]);
+    let mut events: Vec<Event> = Vec::new();
+    for s in (0..40_000).step_by(30) {
+        let told = guide(&plan, &events, &all_ready(), at(s));
+        let Some(now) = told.now else { break };
+        let mut keys: Vec<_> = told.also.iter().map(|other| other.step.clone()).collect();
+        assert!(told.also.iter().all(|other| !matches!(other.state, State::Wait)), "{keys:?}");
+        keys.push(now.step.clone());
+        let before = keys.len();
+        keys.sort();
+        keys.dedup();
+        assert_eq!(keys.len(), before, "each once");
+        // The second pair of hands does what is told beside, where there is anything.
+        let next = told.also.into_iter().next().filter(|_| s % 60 == 0).unwrap_or(now);
+        if !matches!(next.state, State::Wait | State::WaitForBowl) {
+            let kind = EventKind::Done { step: next.step, just_now: false };
+            events.push(Event { id: Uuid::now_v7(), at: at(s), kind });
+        }
+    }
+    assert_eq!(stage_of(&plan, &events, &all_ready()), Stage::Made);
+    let by = done_by(&events);
+    assert_eq!(by.len(), events.len(), "and all are done by one event each");
+}
+
+#[test]
 fn a_chocolate_is_weighed_out_and_tempered_before_what_takes_it() {
     let plan = planned(&["Slab of bark"]);
     let now = |events: &[Event], bowls: &[BowlState]| {

@@ -33,6 +33,8 @@ pub struct EntryAnswer {
     pub action: ActionAnswer,
     /// When it was entered, by the clock on the wall; `null` in records from before that was kept.
     pub entered_at: Option<WallTime>,
+    /// On which device it was entered; `null` where it was the main screen.
+    pub entered_on: Option<String>,
     /// Whether it does not stand any more.
     pub undone: bool,
 }

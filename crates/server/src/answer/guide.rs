@@ -1,5 +1,7 @@
 //! A batch as it goes on: what to do now, what is coming, how far it is.
 
+use std::collections::BTreeMap;
+
 use chrono::{DateTime, Utc};
 use craft::batch::{
     Coming, Guide, Instruction, Progress, Stage, State, StepProgress, ToDo, Untempered,
@@ -75,7 +77,25 @@ impl From<Coming> for ComingAnswer {
     }
 }
 
-/// The one thing to do now.
+/// Whose hands a step is in.
+#[derive(Clone, Debug, PartialEq, Eq, Serialize, ToSchema)]
+pub struct InHand {
+    /// The device; `null` where it is the main screen.
+    pub device_id: Option<Uuid>,
+    /// What it is called.
+    pub device: String,
+}
+
+/// What else is known of steps: whose hands they are in, and on which device they were done.
+#[derive(Debug, Default)]
+pub struct OfSteps {
+    /// Whose hands a step is in, by its key.
+    pub in_hand: BTreeMap<String, InHand>,
+    /// On which device a step was ticked off, by its key.
+    pub done_on: BTreeMap<String, String>,
+}
+
+/// Something to do.
 #[derive(Clone, Debug, PartialEq, Serialize, ToSchema)]
 pub struct InstructionAnswer {
     /// The key of its line of steps.
@@ -110,11 +130,14 @@ pub struct InstructionAnswer {
     pub chocolate: Option<String>,
     /// The bowl it waits for, or is poured from, where that is at the bench.
     pub bowl_id: Option<Uuid>,
+    /// Whose hands it is in, where somebody took it.
+    pub in_hand: Option<InHand>,
 }
 
 impl InstructionAnswer {
-    fn new(i: Instruction, bowl_id: Option<Uuid>) -> Self {
+    fn new(i: Instruction, bowl_id: Option<Uuid>, of_steps: &OfSteps) -> Self {
         Self {
+            in_hand: of_steps.in_hand.get(&i.step).cloned(),
             line: i.line,
             name: i.name,
             step: i.step,
@@ -142,13 +165,19 @@ pub struct StepProgressAnswer {
     pub key: String,
     /// What it is.
     pub text: Message,
+    /// Whether a helper may do it.
+    pub for_helper: bool,
     /// When it was done, in the batch's time.
     pub done_at: Option<DateTime<Utc>>,
+    /// On which device that was entered; `null` where it was on the main screen.
+    pub done_on: Option<String>,
 }
 
-impl From<StepProgress> for StepProgressAnswer {
-    fn from(step: StepProgress) -> Self {
-        Self { key: step.key, text: step.text, done_at: step.done_at }
+impl StepProgressAnswer {
+    fn new(step: StepProgress, of_steps: &OfSteps) -> Self {
+        let done_on = of_steps.done_on.get(&step.key).cloned();
+        let StepProgress { key, text, for_helper, done_at } = step;
+        Self { key, text, for_helper, done_at, done_on }
     }
 }
 
@@ -167,12 +196,13 @@ pub struct ProgressAnswer {
     pub pace: Option<f64>,
 }
 
-impl From<Progress> for ProgressAnswer {
-    fn from(progress: Progress) -> Self {
+impl ProgressAnswer {
+    fn new(progress: Progress, of_steps: &OfSteps) -> Self {
+        let step = |step: StepProgress| StepProgressAnswer::new(step, of_steps);
         Self {
             line: progress.line,
             name: progress.name,
-            steps: progress.steps.into_iter().map(Into::into).collect(),
+            steps: progress.steps.into_iter().map(step).collect(),
             next: progress.next,
             pace: progress.pace.map(|pace| round(pace, 3)),
         }
@@ -215,6 +245,8 @@ pub struct GuideAnswer {
     pub untempered: Vec<UntemperedAnswer>,
     /// What to do now, or what is next; `null` once all is done.
     pub now: Option<InstructionAnswer>,
+    /// What a second pair of hands can do at the same time, what presses most first.
+    pub also: Vec<InstructionAnswer>,
     /// What is coming, the soonest first.
     pub coming: Vec<ComingAnswer>,
     /// How far each line of steps is.
@@ -237,20 +269,27 @@ impl GuideAnswer {
         guide: Guide,
         (last_event, undo_for_helper): (Option<Uuid>, bool),
         clock: ClockAnswer,
+        of_steps: &OfSteps,
         bowl: impl Fn(&str) -> Option<Uuid>,
     ) -> Self {
+        let instruction = |to_do: Instruction| {
+            let bowl_id = to_do.chocolate.as_deref().and_then(&bowl);
+            InstructionAnswer::new(to_do, bowl_id, of_steps)
+        };
         Self {
             batch_id: batch.id,
             batch_name: batch.name.clone(),
             plan_id: batch.plan_id,
             stage: standing.stage,
             untempered: guide.untempered.into_iter().map(Into::into).collect(),
-            now: guide.now.map(|now| {
-                let bowl_id = now.chocolate.as_deref().and_then(bowl);
-                InstructionAnswer::new(now, bowl_id)
-            }),
+            now: guide.now.map(instruction),
+            also: guide.also.into_iter().map(instruction).collect(),
             coming: guide.coming.into_iter().map(Into::into).collect(),
-            progress: guide.progress.into_iter().map(Into::into).collect(),
+            progress: guide
+                .progress
+                .into_iter()
+                .map(|progress| ProgressAnswer::new(progress, of_steps))
+                .collect(),
             to_do: standing.to_do,
             last_event,
             undo_for_helper,

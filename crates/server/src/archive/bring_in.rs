@@ -6,8 +6,8 @@ use std::io::{BufRead, BufReader, Read, Seek};
 
 use serde::de::DeserializeOwned;
 use store::archive::{
-    Actions, Batches, Bowls, Counts, Lessons, Photo, PlanVersions, Plans, Readings, Results, Shelf,
-    StepEvents, StockMoves, Table, put_photo,
+    Actions, Batches, Bowls, Counts, EnteredBy, Lessons, Photo, PlanVersions, Plans, Readings,
+    Results, Shelf, StepEvents, StockMoves, Table, put_photo,
 };
 use store::bowls::BowlStatus;
 use store::{Connection, StoreError};

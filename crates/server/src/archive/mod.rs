@@ -32,6 +32,7 @@ macro_rules! for_each_table {
         $do!(Counts, "jsonl" $(, $with)*);
         $do!(Readings, "csv" $(, $with)*);
         $do!(Actions, "csv" $(, $with)*);
+        $do!(EnteredBy, "jsonl" $(, $with)*);
     };
 }
 use for_each_table;

@@ -5,8 +5,8 @@ use std::io::Write;
 use chrono::Utc;
 use futures::TryStreamExt;
 use store::archive::{
-    Actions, Batches, Bowls, Counts, Lessons, PlanVersions, Plans, Readings, Results, Shelf,
-    StepEvents, StockMoves, Table,
+    Actions, Batches, Bowls, Counts, EnteredBy, Lessons, PlanVersions, Plans, Readings, Results,
+    Shelf, StepEvents, StockMoves, Table,
 };
 use store::{Connection, Pool};
 use tokio::runtime::Handle;

@@ -6,6 +6,7 @@
 
 mod bench;
 mod bowl;
+mod guides;
 
 pub use bench::Seated;
 pub use bowl::{Heard, LiveBowl};
@@ -46,6 +47,8 @@ pub struct Told {
 pub struct Live {
     bowls: Mutex<HashMap<Uuid, (Arc<LiveBowl>, Instant)>>,
     bench: Mutex<Option<watch::Receiver<Told>>>,
+    /// The guides that are watched.
+    pub guides: guides::Guides,
     /// The thermometers that were heard lately, by bowl.
     probes: Mutex<HashMap<Uuid, (String, WallTime)>>,
     /// Whether the database did not answer when it was asked last.
@@ -81,12 +84,18 @@ impl Live {
     /// Tells a bowl's watchers what was kept of it.
     pub fn heard(&self, bowl_id: Uuid, heard: Heard) {
         if let Some((bowl, _)) = self.bowls.lock().ok().and_then(|b| b.get(&bowl_id).cloned()) {
+            // A tick more or less is nothing to the steps; what is done is.
+            let is_done = !matches!(heard, Heard::Reading(_));
             bowl.hear(heard);
+            if is_done {
+                self.guides.touch(bowl.batch_id());
+            }
         }
     }
 
     /// Tells the watchers of a batch's bowls that its clock was set, or that it is gone.
     pub fn batch_changed(&self, batch_id: Uuid) {
+        self.guides.touch(batch_id);
         for bowl in self.all() {
             if bowl.batch_id() == batch_id {
                 bowl.hear(Heard::Batch);

@@ -25,6 +25,7 @@ use crate::live::Heard;
 use crate::making::{Making, finalize_bowl, finalizes_bowl, pour_of};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
+use crate::who::Who;
 
 /// An action to be kept.
 #[derive(Debug, Serialize, Deserialize, ToSchema)]
@@ -89,6 +90,7 @@ impl NewAction {
 pub async fn append(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
+    who: Who,
     Body(new): Body<NewAction>,
 ) -> Answer<HttpResponse> {
     let bowl = store::bowls::line(&state.pool, *bowl_id).await?;
@@ -120,6 +122,9 @@ pub async fn append(
                 fits(tx, *bowl_id, &record, &action).await?;
             }
             let sent = store::actions::append(tx, *bowl_id, &action, wall).await?;
+            if let (Sent::New, Some(device)) = (sent, who.name()) {
+                store::entered_by::note(&mut *tx, batch_id, action.id, device).await?;
+            }
             if sent == Sent::New && finalizes_bowl(&action.kind) {
                 undo_its_step(tx, batch_id, &action, wall).await?;
                 let row = store::bowls::get(&mut *tx, *bowl_id).await?;
@@ -247,7 +252,8 @@ pub async fn entries(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
 ) -> Answer<web::Json<Vec<EntryAnswer>>> {
-    store::bowls::line(&state.pool, *bowl_id).await?;
+    let batch_id = store::bowls::line(&state.pool, *bowl_id).await?.batch_id;
+    let entered_by = store::entered_by::of_batch(&state.pool, batch_id).await?;
     let actions = store::actions::of_bowl(&state.pool, *bowl_id).await?;
     let entered: BTreeMap<Uuid, WallTime> =
         store::actions::entered(&state.pool, *bowl_id).await?.into_iter().collect();
@@ -258,6 +264,7 @@ pub async fn entries(
     let entry = |action: &Action| EntryAnswer {
         action: action.into(),
         entered_at: entered.get(&action.id).copied(),
+        entered_on: entered_by.get(&action.id).cloned(),
         undone: undone(action.id),
     };
     Ok(web::Json(record.entries().iter().map(entry).collect()))

@@ -6,17 +6,18 @@ use craft::batch::{Event, EventKind, ends_bowl, guide};
 use craft::bowl::{Action, ActionKind};
 use craft::check::{Bounds, Checker};
 use craft::message::names;
-use craft::time::Timestamp;
+use craft::time::{Timestamp, WallTime};
 use serde::Deserialize;
 use store::batches::ClockRow;
 use store::bowls::BowlStatus;
+use store::hands::HandRow;
 use store::{Connection, Sent};
 use trust::Role;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::sent::sent_as;
-use crate::answer::guide::GuideAnswer;
+use crate::answer::guide::{GuideAnswer, InHand, OfSteps};
 use crate::body::Body;
 use crate::catalogue::records as say;
 use crate::clock::kitchen_time;
@@ -32,6 +33,10 @@ const FASTEST: f64 = 3_600.0;
 const RATE: Bounds = Bounds { min: 0.0, max: FASTEST, unit: "times real time" };
 /// As far ahead as time is skipped at once: fillings and flavours rest for days, not months.
 const FARTHEST: TimeDelta = TimeDelta::days(31);
+/// A step that was taken in hand and forgotten is free again.
+const HELD_FOR: TimeDelta = TimeDelta::minutes(30);
+/// What the screen of the machine that serves is called.
+const MAIN_SCREEN: &str = "the main screen";
 /// The longest key of a step.
 const LONGEST_KEY: usize = 100;
 
@@ -65,6 +70,19 @@ pub enum NewEvent {
     },
 }
 
+/// A step, and whether it is in one's own hands.
+#[derive(Debug, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Hand {
+    /// The step's key.
+    step: String,
+    /// Whether it is taken in hand; else it is let go of.
+    mine: bool,
+    /// Whether it is taken out of another's hands, which only the maker may.
+    #[serde(default)]
+    take_over: bool,
+}
+
 /// How a batch's time is to run.
 #[derive(Debug, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
@@ -82,9 +100,25 @@ pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer
     let last = craft::batch::last_standing(&making.events);
     let undo_for_helper = last.is_some_and(|event| is_for_a_helper(done_by(event, making), making));
     let last = (last, undo_for_helper);
-    Ok(GuideAnswer::new((&making.batch, making.standing()), guide, last, clock, |key| {
-        making.open_bowl(key)
-    }))
+    let of_steps = of_steps(state, making).await?;
+    let stands = (&making.batch, making.standing());
+    let bowl = |key: &str| making.open_bowl(key);
+    Ok(GuideAnswer::new(stands, guide, last, clock, &of_steps, bowl))
+}
+
+/// Whose hands steps are in, and on which device they were ticked off.
+async fn of_steps(state: &State, making: &Making) -> Answer<OfSteps> {
+    let (batch_id, now) = (making.batch.id, state.wall.now());
+    let hands = store::hands::of_batch(&state.pool, batch_id, now.after(-HELD_FOR)).await?;
+    let entered_by = store::entered_by::of_batch(&state.pool, batch_id).await?;
+    let done = craft::batch::done_by(&making.events).into_iter();
+    let on = |(step, event): (&str, Uuid)| Some((step.to_owned(), entered_by.get(&event)?.clone()));
+    let in_hand =
+        |hand: HandRow| (hand.step, InHand { device_id: hand.device_id, device: hand.device });
+    Ok(OfSteps {
+        in_hand: hands.into_iter().map(in_hand).collect(),
+        done_on: done.filter_map(on).collect(),
+    })
 }
 
 /// What is to be done of a batch, and what was.
@@ -186,7 +220,13 @@ pub async fn append(
             if who.role() == Role::Helper {
                 for_a_helper(&event, &making)?;
             }
+            if let EventKind::Done { step, .. } = &event.kind {
+                check_hands(tx, *id, step, (&who, wall)).await?;
+            }
             let sent = store::steps::append(tx, *id, &event).await?;
+            if let (Sent::New, Some(device)) = (sent, who.name()) {
+                store::entered_by::note(&mut *tx, *id, event.id, device).await?;
+            }
             let poured = if sent == Sent::New {
                 let at_the_bench = at_the_bench(tx, &making, &event).await?;
                 making.events.push(event);
@@ -212,8 +252,87 @@ pub async fn append(
     if sent == Sent::New {
         state.shelf.changed().await;
     }
+    state.live.guides.touch(*id);
     let making = Making::read(&state, *id).await?;
     Ok(sent_as(sent).json(answer(&state, &making).await?))
+}
+
+/// Takes a step in hand, or lets go of it: while somebody has it, nobody else ticks it off.
+#[utoipa::path(tag = "guide", operation_id = "take_in_hand", request_body = Hand, responses(
+    (status = 200, body = GuideAnswer), (status = 403, body = Problem), (status = 404, body = Problem),
+    (status = 409, body = Problem), (status = 422, body = Problem)))]
+#[put("/batches/{id}/hands")]
+pub async fn take_in_hand(
+    state: web::Data<State>,
+    id: web::Path<Uuid>,
+    who: Who,
+    Body(hand): Body<Hand>,
+) -> Answer<web::Json<GuideAnswer>> {
+    let wall = state.wall.now();
+    state
+        .whole(async |tx: &mut Connection| {
+            let making = Making::lock(tx, *id).await?;
+            let mut check = Checker::new();
+            check.text("step", &hand.step, LONGEST_KEY);
+            let known = || making.lines.iter().flat_map(|line| &line.steps);
+            if !check.has_faults() && known().all(|known| known.key != hand.step) {
+                check.fault("step", say::one_of(names(known().map(|step| &step.key))));
+            }
+            check.finish()?;
+            if who.role() == Role::Helper && !is_for_a_helper(Some(&hand.step), &making) {
+                return Err(Problem::not_yours("This step is the maker's to do."));
+            }
+            let over = hand.take_over && who.role() == Role::Maker;
+            if !over {
+                check_others(tx, *id, &hand.step, (&who, wall)).await?;
+            }
+            if hand.mine {
+                let (device_id, device) = (who.device_id(), who.name().unwrap_or(MAIN_SCREEN));
+                let step = hand.step.clone();
+                let row = HandRow { step, device_id, device: device.to_owned(), at: wall };
+                store::hands::take(&mut *tx, *id, &row).await?;
+            } else {
+                store::hands::let_go(&mut *tx, *id, &hand.step).await?;
+            }
+            Ok(())
+        })
+        .await?;
+    state.live.guides.touch(*id);
+    let making = Making::read(&state, *id).await?;
+    Ok(web::Json(answer(&state, &making).await?))
+}
+
+/// A step that somebody else has in hand is not taken too.
+async fn check_others(
+    tx: &mut Connection,
+    batch_id: Uuid,
+    step: &str,
+    (who, now): (&Who, WallTime),
+) -> Answer<()> {
+    let hands = store::hands::of_batch(&mut *tx, batch_id, now.after(-HELD_FOR)).await?;
+    match hands.iter().find(|hand| hand.step == step && hand.device_id != who.device_id()) {
+        Some(other) => {
+            Err(Problem::conflict(format!("{} has this step in hand.", capitalised(&other.device))))
+        }
+        None => Ok(()),
+    }
+}
+
+/// The same of a step that was done; nobody has it in hand any more.
+async fn check_hands(
+    tx: &mut Connection,
+    batch_id: Uuid,
+    step: &str,
+    whose: (&Who, WallTime),
+) -> Answer<()> {
+    check_others(tx, batch_id, step, whose).await?;
+    Ok(store::hands::let_go(&mut *tx, batch_id, step).await?)
+}
+
+/// The same with a capital letter, at the beginning of a sentence.
+fn capitalised(name: &str) -> String {
+    let mut letters = name.chars();
+    letters.next().map(|first| first.to_uppercase().chain(letters).collect()).unwrap_or_default()
 }
 
 fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) -> Answer<Event> {

@@ -4,6 +4,7 @@ use actix_web::{HttpMessage, HttpRequest, HttpResponse, get, post, web};
 use serde::{Deserialize, Serialize};
 use trust::{OwnKey, Role};
 use utoipa::ToSchema;
+use uuid::Uuid;
 
 use super::devices::{address, kept};
 use crate::body::Body;
@@ -29,10 +30,14 @@ pub enum Must {
 pub struct MeAnswer {
     /// What it may do; `null` where it is not let in.
     pub role: Option<Role>,
+    /// This device; `null` for this machine's own screen.
+    pub id: Option<Uuid>,
     /// What the maker calls this device; `null` for this machine's own screen.
     pub name: Option<String>,
     /// Whether it is this machine's own screen.
     pub is_here: bool,
+    /// Whether the home network is served, so that others may be at work too.
+    pub is_shared: bool,
     /// What it is to do, where it is not let in.
     pub must: Option<Must>,
     /// What it is to sign.
@@ -61,12 +66,12 @@ pub async fn read(state: web::Data<State>, request: HttpRequest) -> Answer<HttpR
         if let Some(cookie) = request.cookie(session_cookie(is_shared)) {
             answer.cookie(kept(cookie.value(), is_shared));
         }
-        let name = who.device().map(|device| device.name.clone());
-        let role = Some(who.role());
         return Ok(answer.json(MeAnswer {
-            role,
-            name,
+            role: Some(who.role()),
+            id: who.device_id(),
+            name: who.name().map(str::to_owned),
             is_here: !is_shared,
+            is_shared: state.door.sharing().is_some(),
             must: None,
             sign: None,
         }));
@@ -80,8 +85,15 @@ pub async fn read(state: web::Data<State>, request: HttpRequest) -> Answer<HttpR
         Outside::OtherAddress(_) if sign.is_some() => Must::Prove,
         Outside::NotLetIn | Outside::Unknown | Outside::OtherAddress(_) => Must::Pair,
     };
-    let me = MeAnswer { role: None, name: None, is_here: !is_shared, must: Some(must), sign };
-    Ok(HttpResponse::Ok().json(me))
+    Ok(HttpResponse::Ok().json(MeAnswer {
+        role: None,
+        id: None,
+        name: None,
+        is_here: !is_shared,
+        is_shared: state.door.sharing().is_some(),
+        must: Some(must),
+        sign,
+    }))
 }
 
 /// A device at another address than before proves that it is itself: its token is worth something

@@ -14,6 +14,7 @@ pub mod days;
 pub mod devices;
 pub mod goods;
 pub mod guide;
+pub mod guide_stream;
 pub mod help;
 pub mod kinds;
 pub mod labels;
@@ -122,6 +123,8 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(guide::read)
             .service(guide::set_clock)
             .service(guide::append)
+            .service(guide::take_in_hand)
+            .service(guide_stream::watch)
             .service(bench::watch)
             .service(bench::read)
             .service(bowls::open)

@@ -18,6 +18,7 @@ use crate::catalogue::records as say;
 use crate::live::Heard;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
+use crate::who::Who;
 
 /// A thermometer that was silent for this long has left the bowl.
 const GONE_AFTER: TimeDelta = TimeDelta::minutes(2);
@@ -62,6 +63,8 @@ pub struct ReadingAnswer {
     pub doubt: Option<Doubt>,
     /// Whether the maker withdrew it: it was mistyped, and does not count.
     pub withdrawn: bool,
+    /// On which device it was entered, or which sent it; `null` where it was the main screen.
+    pub entered_on: Option<String>,
 }
 
 impl ReadingAnswer {
@@ -73,6 +76,7 @@ impl ReadingAnswer {
             source: reading.source,
             doubt,
             withdrawn: false,
+            entered_on: None,
         }
     }
 }
@@ -99,6 +103,7 @@ pub(super) fn check_time(check: &mut Checker, at: DateTime<Utc>, now: DateTime<U
 pub async fn append(
     state: web::Data<State>,
     bowl_id: web::Path<Uuid>,
+    who: Who,
     Body(new): Body<NewReading>,
 ) -> Answer<HttpResponse> {
     let now = state.kitchen_now(*bowl_id).await?;
@@ -119,8 +124,14 @@ pub async fn append(
         temp: celsius(new.temp_c),
         source: new.source.unwrap_or(Source::Probe),
     };
-    let append =
-        async |alone: &mut Connection| store::readings::append(alone, *bowl_id, &reading).await;
+    let (batch_id, _) = state.clock_of_bowl(*bowl_id).await?;
+    let append = async |alone: &mut Connection| {
+        let sent = store::readings::append(alone, *bowl_id, &reading).await?;
+        if let Some(device) = who.name() {
+            store::entered_by::note(&mut *alone, batch_id, reading.id, device).await?;
+        }
+        Ok(sent)
+    };
     let sent = store::alone(&state.pool, append).await?;
     if sent == Sent::New {
         state.live.heard(*bowl_id, Heard::Reading(reading));
@@ -176,6 +187,11 @@ pub async fn list(
         withdrawn: true,
         ..ReadingAnswer::new(&as_sent(reading), None)
     }));
+    let batch_id = live.subject().batch_id;
+    let entered_by = store::entered_by::of_batch(&state.pool, batch_id).await?;
+    for answer in &mut answers {
+        answer.entered_on = entered_by.get(&answer.id).cloned();
+    }
     answers.sort_by_key(|reading| (reading.at, reading.id));
     Ok(web::Json(answers))
 }

@@ -35,6 +35,7 @@ mod simulated;
 mod stream;
 mod thread;
 mod thread_calc;
+mod together;
 mod trouble;
 mod two_servers;
 mod usual;

@@ -12,7 +12,7 @@ const ANYBODY: [&str; 5] = ["let_in", "prove", "read_me", "save_certificate", "s
 /// What a thermometer may besides.
 const THERMOMETER: [&str; 1] = ["append_reading"];
 /// What a helper may besides. Which steps it may tick is told by the rules.
-const HELPER: [&str; 33] = [
+const HELPER: [&str; 35] = [
     "append_step_event",
     "list_actions",
     "list_batches",
@@ -44,8 +44,10 @@ const HELPER: [&str; 33] = [
     "save_calendar",
     "save_shopping",
     "sign_out",
+    "take_in_hand",
     "watch_bench",
     "watch_bowl",
+    "watch_guide",
 ];
 
 /// Every route of the API: its name, its method, and an address of it that leads nowhere.

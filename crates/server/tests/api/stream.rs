@@ -7,7 +7,7 @@ use serde_json::{Value, json};
 use crate::kitchen::{Kitchen, text};
 
 /// What a screen hears.
-struct Screen {
+pub struct Screen {
     response: reqwest::Response,
     heard: String,
 }
@@ -17,7 +17,7 @@ impl Screen {
         Self::at(kitchen, &format!("/bowls/{bowl}/stream")).await
     }
 
-    async fn at(kitchen: &Kitchen, path: &str) -> Self {
+    pub async fn at(kitchen: &Kitchen, path: &str) -> Self {
         let url = format!("{}/api/v1{path}", kitchen.address);
         let response = reqwest::get(url).await.expect("answered");
         assert_eq!(response.headers()["content-type"], "text/event-stream");
@@ -45,7 +45,7 @@ impl Screen {
     }
 
     /// Waits for a bowl, or a bench, that will do.
-    async fn until(&mut self, will_do: impl Fn(&Value) -> bool) -> Value {
+    pub async fn until(&mut self, will_do: impl Fn(&Value) -> bool) -> Value {
         let wait = async {
             loop {
                 let (name, data) = self.next().await;

@@ -1,0 +1,107 @@
+//! A batch's guide, live: server-sent events.
+
+use std::sync::Arc;
+use std::time::Duration;
+
+use actix_web::{get, web};
+use tokio::sync::Notify;
+use tokio::sync::watch::{Receiver, Sender, channel};
+use tokio::time::Instant;
+use uuid::Uuid;
+
+use super::guide::answer;
+use crate::answer::guide::GuideAnswer;
+use crate::live::Told;
+use crate::making::Making;
+use crate::problem::{Answer, Problem};
+use crate::state::State;
+use crate::who::Who;
+
+/// Windows open and close by themselves.
+const TICK: Duration = Duration::from_secs(1);
+/// However much is entered at once, screens are not told more often than this.
+const NOT_MORE_OFTEN: Duration = Duration::from_millis(100);
+
+/// A batch's steps as they stand, sent whole as an event `guide` whenever they are not as they
+/// were; else, every second, a `beat` with its time.
+#[utoipa::path(tag = "guide", operation_id = "watch_guide", responses(
+    (status = 200, description = "Events `guide`, each a GuideAnswer, and `beat`, each a ClockAnswer", content_type = "text/event-stream", body = GuideAnswer),
+    (status = 404, body = Problem), (status = 409, body = Problem)))]
+#[get("/batches/{id}/guide/stream")]
+pub async fn watch(
+    state: web::Data<State>,
+    who: Who,
+    id: web::Path<Uuid>,
+) -> Answer<impl actix_web::Responder> {
+    let told = told(&state, *id).await?;
+    Ok(super::bench::stream(&state, &who, told, "guide"))
+}
+
+/// What is told of a guide, from now on.
+async fn told(state: &State, id: Uuid) -> Answer<Receiver<Told>> {
+    if let Some(going) = state.live.guides.going(id) {
+        return Ok(going);
+    }
+    let mut talk = Talk { state: state.clone(), id, last: None, whole: Arc::default(), changes: 0 };
+    let first = talk.told().await?;
+    let (sender, receiver) = channel(first);
+    let happened = state.live.guides.begin(id, receiver.clone());
+    actix_web::rt::spawn(talk.run(sender, happened));
+    Ok(receiver)
+}
+
+/// Says what there is to say of a guide, as long as anybody listens.
+struct Talk {
+    state: State,
+    id: Uuid,
+    last: Option<GuideAnswer>,
+    whole: Arc<str>,
+    changes: u64,
+}
+
+impl Talk {
+    async fn run(mut self, sender: Sender<Told>, happened: Arc<Notify>) {
+        loop {
+            let told_at = Instant::now();
+            tokio::select! {
+                () = tokio::time::sleep_until(told_at + TICK) => {}
+                () = happened.notified() => {
+                    tokio::time::sleep_until(told_at + NOT_MORE_OFTEN).await;
+                }
+            }
+            // The one that is kept for those who come later does not listen.
+            if sender.receiver_count() <= 1 {
+                return;
+            }
+            match self.told().await {
+                Ok(told) => {
+                    if sender.send(told).is_err() {
+                        return;
+                    }
+                }
+                // A database that is away for a moment ends nothing.
+                Err(problem) if problem.is_passing() => {}
+                Err(_) => return,
+            }
+        }
+    }
+
+    /// What there is to say now.
+    async fn told(&mut self) -> Answer<Told> {
+        let making = Making::read(&self.state, self.id).await?;
+        let fresh = answer(&self.state, &making).await?;
+        let clock = fresh.clock.clone();
+        let as_before = self.last.as_mut().is_some_and(|last| {
+            let paced = last.clock.rate == clock.rate;
+            last.clock = clock.clone();
+            paced && *last == fresh
+        });
+        if !as_before {
+            self.changes += 1;
+            self.whole = serde_json::to_string(&fresh).map_err(Problem::unwritable)?.into();
+            self.last = Some(fresh);
+        }
+        let beat = serde_json::to_string(&clock).map_err(Problem::unwritable)?.into();
+        Ok(Told { whole: self.whole.clone(), changes: self.changes, beat })
+    }
+}
