@@ -5,12 +5,14 @@ import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@ta
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { bringBack, IS_ON_A_DEVICE, keepAnswers } from "./api/kept";
 import { keys } from "./api/queries";
 import { Refusal } from "./api/refusal";
 import { openOutbox } from "./bench/outbox";
 import { Door } from "./devices/Door";
 import { Frame } from "./devices/Frame";
 import { applyDisplay } from "./kit/display";
+import { lastPlace } from "./kit/lastPlace";
 import { Loading, Standing } from "./kit/Standing";
 import { PlansPage } from "./plan/PlansPage";
 import { followColourMode } from "./theme/colourMode";
@@ -57,7 +59,11 @@ const queries: QueryClient = new QueryClient({
   queryCache: new QueryCache({ onError }),
   mutationCache: new MutationCache({ onError: (error) => onError(error) }),
   defaultOptions: {
+    // A machine without any network has its server all the same.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
+      gcTime: IS_ON_A_DEVICE ? 86_400_000 : 300_000,
       retry: (failures, error) => !(error instanceof Refusal) && failures < 2,
     },
   },
@@ -72,6 +78,8 @@ const router = createBrowserRouter([
     element: <Frame />,
     children: [
       { index: true, element: <Navigate to="/plans" replace /> },
+      // Where the installed application begins: where it was left.
+      { path: "begin", element: <Navigate to={lastPlace() ?? "/plans"} replace /> },
       { path: "plans", element: <PlansPage /> },
       { path: "plans/:planId/:place?", element: later(<PlanPage />) },
       { path: "plans/new/:way?", element: later(<StartPage />) },
@@ -109,13 +117,17 @@ const router = createBrowserRouter([
   },
 ]);
 
+/** What is kept by one release is not read by another. */
+const RELEASE = document.querySelector("script[src]")?.getAttribute("src") ?? "";
+
 applyDisplay();
 followColourMode();
 openOutbox();
 const root = document.getElementById("root");
 if (root) {
   // Not awaited out here: every other file would wait for this one.
-  lettersReady().then(() =>
+  Promise.all([lettersReady(), bringBack(queries, RELEASE)]).then(() => {
+    keepAnswers(queries, RELEASE);
     createRoot(root).render(
       <StrictMode>
         <ChakraProvider value={system}>
@@ -126,6 +138,6 @@ if (root) {
           </QueryClientProvider>
         </ChakraProvider>
       </StrictMode>,
-    ),
-  );
+    );
+  });
 }

@@ -59,6 +59,9 @@ export const keys = {
   batch: (id: string) => ["batches", id] as const,
   guide: (id: string) => ["batches", id, "guide"] as const,
   bowl: (id: string) => ["bowls", id] as const,
+  /** A bowl, and the bench, as they were told last. */
+  liveBowl: (id: string) => ["bowls", id, "live"] as const,
+  liveBench: ["bench", "live"] as const,
   entries: (id: string) => ["bowls", id, "entries"] as const,
 };
 

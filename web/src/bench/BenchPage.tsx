@@ -32,7 +32,8 @@ const Curve = lazy(() => import("../curve/Curve"));
 export default function BenchPage() {
   const { bowlId = "" } = useParams();
   const known = useBowlWithPlan(bowlId);
-  if (known.error) return <Failed what="bowl" error={known.error} retry={() => known.refetch()} />;
+  if (known.error && !known.data)
+    return <Failed what="bowl" error={known.error} retry={() => known.refetch()} />;
   if (!known.data) return <Loading what="the bowl" />;
   return (
     <Bench

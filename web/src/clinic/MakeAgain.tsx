@@ -72,7 +72,7 @@ interface Offered extends WatchFor {
 function WithLearned({ batch, pending, begin }: Props) {
   const told = useBatchClinic(batch.id, batch.results.length);
   const [without, setWithout] = useState<string[]>([]);
-  if (told.error) return <Fault mt="2">{told.error.message}</Fault>;
+  if (told.error && !told.data) return <Fault mt="2">{told.error.message}</Fault>;
   if (!told.data) return null;
   const offered: Offered[] = told.data.of.flatMap(({ component, name, seen, told: { causes } }) =>
     seen.length === 0
@@ -138,7 +138,7 @@ function Differences({ batchId, chosen }: { batchId: string; chosen: WatchFor[] 
         }),
       ),
   });
-  if (shown.error) return <Fault>{shown.error.message}</Fault>;
+  if (shown.error && !shown.data) return <Fault>{shown.error.message}</Fault>;
   const changes = shown.data?.changes.flat() ?? [];
   if (shown.data && changes.length === 0 && chosen.length > 0) {
     return <Box>All of that was in it already.</Box>;

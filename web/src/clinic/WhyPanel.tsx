@@ -27,7 +27,7 @@ export function WhyPanel({ batch }: { batch: Batch }) {
 function Why({ batch }: { batch: Batch }) {
   const asked = useBatchClinic(batch.id, batch.results.length);
   const [chosen, setChosen] = useState<string>();
-  if (asked.error) {
+  if (asked.error && !asked.data) {
     return <Failed what="causes" error={asked.error} retry={() => asked.refetch()} />;
   }
   if (!asked.data) return <Loading what="the causes" />;

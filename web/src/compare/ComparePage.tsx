@@ -63,7 +63,7 @@ function Compared({ ids, remove }: { ids: string[]; remove: (id: string) => void
         await api.GET("/api/v1/log/compare", { params: { query: { bowls: ids.join(",") } } }),
       ),
   });
-  if (asked.error) {
+  if (asked.error && !asked.data) {
     return <Failed what="comparison" error={asked.error} retry={() => asked.refetch()} />;
   }
   if (!asked.data) return <Loading what="the comparison" />;

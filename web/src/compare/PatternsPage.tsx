@@ -19,7 +19,8 @@ export default function PatternsPage() {
     queryKey: keys.patterns,
     queryFn: async () => accepted<LogPatterns>(await api.GET("/api/v1/log/patterns")),
   });
-  if (told.error) return <Failed what="log" error={told.error} retry={() => told.refetch()} />;
+  if (told.error && !told.data)
+    return <Failed what="log" error={told.error} retry={() => told.refetch()} />;
   if (!told.data) return <Loading what="what the log tells" />;
   const { found, tested, cases, fits, months } = told.data;
   return (

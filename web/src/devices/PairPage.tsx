@@ -1,8 +1,9 @@
 import { Box, Button, Stack } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { DoorOpen } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { api, type LetIn } from "../api/client";
+import { forgetAnswers } from "../api/kept";
 import { accepted, Refusal } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { Fold } from "../kit/Fold";
@@ -25,6 +26,8 @@ function usualName(): string {
 /** A device that was not let in yet: it types the code that another screen shows. */
 export function PairPage() {
   const queries = useQueryClient();
+  // What was shown to whoever was let in is not for whoever is not.
+  useEffect(() => void forgetAnswers(), []);
   const [code, setCode] = useState(brought);
   const [name, setName] = useState(usualName);
   const enter = useMutation({

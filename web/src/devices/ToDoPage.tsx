@@ -11,7 +11,7 @@ export default function ToDoPage() {
   const batches = useBatches("under_way", "");
   const plans = usePlans("in_use", "");
   const { all } = useUnderWay();
-  if (batches.error) {
+  if (batches.error && !batches.data) {
     return <Failed what="batches" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data) return <Loading what="what is under way" />;

@@ -85,6 +85,8 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
   const another = now !== undefined && whose(now, me) === "another";
   const mayDo = (!helper || now?.for_helper) && !another;
   const away = !reached || failing;
+  // What was ticked off and could not be sent is done, as far as this screen can tell.
+  const isTicked = away && now !== undefined && ticked.has(now.step);
   const mayUndo = Boolean(guide.last_event) && (!helper || guide.undo_for_helper);
   // A tempering is over when its bowl is poured, and not by a tick.
   const atBench = now?.kind === "tempering";
@@ -165,7 +167,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
           </Box>
         </Edged>
       ))}
-      {now ? (
+      {isTicked ? null : now ? (
         <NowCard now={now} clock={clock} />
       ) : (
         <Box bg="work.wash" borderRadius="slab" p="5" data-testid="build-now">
@@ -204,7 +206,7 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
         aria-label="What is done now"
         {...kept}
         data-touches
-        display="grid"
+        display={isTicked ? "none" : "grid"}
         gap="3"
         gridTemplateColumns={{
           base: "1fr 1fr",

@@ -16,7 +16,7 @@ export function Offline({ children, ...rest }: BoxProps) {
       fontWeight="600"
       {...rest}
     >
-      <WifiOff size={22} aria-hidden />
+      <WifiOff size={22} aria-hidden style={{ flexShrink: 0 }} />
       {children ?? "No connection. What you enter is kept here and sent when it is back."}
     </Box>
   );

@@ -18,6 +18,8 @@ function Mark() {
 interface Props {
   /** What is under way, beside the places. */
   underWay?: ReactNode;
+  /** What there is to say above every page. */
+  above?: ReactNode;
   /** The places, the first of which is where one begins. */
   places: readonly { to: string; name: string }[];
   /** Whether there is anything to do at an address; else one is led to where one begins. */
@@ -25,7 +27,7 @@ interface Props {
 }
 
 /** The frame round every page: the name, and the places. */
-export function Shell({ underWay, places, isOpen }: Props) {
+export function Shell({ underWay, above, places, isOpen }: Props) {
   const { pathname } = useLocation();
   const closed = isOpen !== undefined && !isOpen(pathname);
   return (
@@ -116,6 +118,7 @@ export function Shell({ underWay, places, isOpen }: Props) {
           },
         }}
       >
+        {above}
         {closed ? <Navigate to={places[0]?.to ?? "/"} replace /> : <Outlet />}
       </Box>
     </Box>

@@ -66,7 +66,7 @@ interface Props {
 
 function LabelsPage({ of, name, back, drawn }: Props) {
   const labels = useLabels(of);
-  if (labels.error) {
+  if (labels.error && !labels.data) {
     return <Failed what="labels" error={labels.error} retry={() => labels.refetch()} />;
   }
   if (!labels.data) return <Loading what="the labels" />;

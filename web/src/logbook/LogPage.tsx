@@ -39,7 +39,7 @@ export default function LogPage() {
   // A month is shown whole.
   useToItsEnd(batches, calendar);
   const navigate = useNavigate();
-  if (batches.error) {
+  if (batches.error && !batches.data) {
     return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data) return <Loading what="the log" />;

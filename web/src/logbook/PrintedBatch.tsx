@@ -22,7 +22,8 @@ const MOST_PICTURES = 4;
 export default function PrintedBatch() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
-  if (batch.error) return <Failed what="batch" error={batch.error} retry={() => batch.refetch()} />;
+  if (batch.error && !batch.data)
+    return <Failed what="batch" error={batch.error} retry={() => batch.refetch()} />;
   if (!batch.data) return <Loading what="the batch" />;
   const { name, note, stated, begun_at } = batch.data;
   const first = asOpened(batch.data.bowls)[0];

@@ -21,7 +21,7 @@ export default function YearPage() {
   const batches = useBatches("over", "", { from: at(shown), until: at(shown + 1) });
   const navigate = useNavigate();
   useToItsEnd(batches);
-  if (batches.error) {
+  if (batches.error && !batches.data) {
     return <Failed what="year" error={batches.error} retry={() => batches.refetch()} />;
   }
   if (!batches.data || batches.hasNextPage) return <Loading what="the year" />;

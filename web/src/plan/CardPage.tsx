@@ -33,7 +33,8 @@ export default function CardPage() {
   const { planId = "" } = useParams();
   const kept = usePlan(planId);
   const shelf = useShelf();
-  if (kept.error) return <Failed what="card" error={kept.error} retry={() => kept.refetch()} />;
+  if (kept.error && !kept.data)
+    return <Failed what="card" error={kept.error} retry={() => kept.refetch()} />;
   // The shelf names the bowls: without it the page would be drawn twice.
   if (!kept.data || shelf.isPending) return <Loading what="the card" />;
   const { plan } = kept.data;

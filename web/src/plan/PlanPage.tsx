@@ -62,9 +62,12 @@ export default function PlanPage() {
   const { planId = "", place } = useParams();
   const plan = usePlan(planId);
   const shelf = useShelf();
-  if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
+  if (plan.error && !plan.data)
+    return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
   // The shelf names the bowls: without it the page would be drawn twice.
-  if (!plan.data || shelf.isPending) return <Loading what="the plan" />;
+  // A draft begins from what the server has now, where it answers.
+  const asks = plan.isFetching && !plan.isFetchedAfterMount;
+  if (!plan.data || asks || shelf.isPending) return <Loading what="the plan" />;
   return <Drafted key={planId} kept={plan.data} place={place} />;
 }
 

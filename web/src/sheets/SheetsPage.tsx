@@ -21,7 +21,8 @@ const papers: Record<Paper, string> = { a4: "A4", letter: "Letter" };
 export default function SheetsPage() {
   const { planId = "", component = "" } = useParams();
   const plan = usePlan(planId);
-  if (plan.error) return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
+  if (plan.error && !plan.data)
+    return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
   if (!plan.data) return <Loading what="the plan" />;
   return <Sheets kept={plan.data} of={component} />;
 }

@@ -30,7 +30,7 @@ export default function ShelfPage() {
   const leads = adding ? placeThatAdds(adding) : undefined;
   if (!here) return <Navigate to="/shelf" replace />;
   if (adding && leads && leads !== here.at) return <Navigate to={toAdd(adding)} replace />;
-  if (shelf.error) {
+  if (shelf.error && !shelf.data) {
     return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
   }
   if (!shelf.data) return <Loading what="the shelf" />;

@@ -15,7 +15,7 @@ export function ShoppingOfPlans() {
   const asked = (params.get("plans") ?? "").split(",").filter(Boolean);
   const shopping = useShopping(asked);
   const plans = usePlans("in_use", "");
-  if (shopping.error) {
+  if (shopping.error && !shopping.data) {
     return <Failed what="list" error={shopping.error} retry={() => shopping.refetch()} />;
   }
   if (!shopping.data || !plans.data) return <Loading what="the list" />;

@@ -29,7 +29,8 @@ export function IWantToMake() {
   const kinds = useKinds();
   const [search, setSearch] = useState("");
   const begin = useNewPlan();
-  if (kinds.error) return <Failed what="kinds" error={kinds.error} retry={() => kinds.refetch()} />;
+  if (kinds.error && !kinds.data)
+    return <Failed what="kinds" error={kinds.error} retry={() => kinds.refetch()} />;
   if (!kinds.data) return <Loading what="the kinds of work" />;
   const shown = kinds.data.filter((kind) => found(kind, search));
   return (
