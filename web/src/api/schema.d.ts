@@ -6440,6 +6440,8 @@ export interface components {
         Material: "glass" | "steel" | "plastic" | "ceramic";
         /** @description Who asks. */
         MeAnswer: {
+            /** @description Whether other screens are let in, so that others may be at work too. */
+            has_others: boolean;
             /**
              * Format: uuid
              * @description This device; `null` for this machine's own screen.
@@ -6447,8 +6449,6 @@ export interface components {
             id?: string | null;
             /** @description Whether it is this machine's own screen. */
             is_here: boolean;
-            /** @description Whether the home network is served, so that others may be at work too. */
-            is_shared: boolean;
             must?: null | components["schemas"]["Must"];
             /** @description What the maker calls this device; `null` for this machine's own screen. */
             name?: string | null;

@@ -199,8 +199,8 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       <Following {...following(guide)} />
       <Allergens of={batch?.plan?.allergens} />
       {refusal && <Fault>Not saved: {refusal.message}</Fault>}
-      {me?.is_shared && now && !away && <InHand step={now} batchId={guide.batch_id} me={me} />}
-      {me?.is_shared && <AtTheSameTime also={also} me={me} />}
+      {me?.has_others && now && !away && <InHand step={now} batchId={guide.batch_id} me={me} />}
+      {me?.has_others && <AtTheSameTime also={also} me={me} />}
       <Box
         role="group"
         aria-label="What is done now"

@@ -5,6 +5,7 @@ mod bench;
 mod build;
 mod colour;
 mod days;
+mod devices;
 mod display;
 mod evening;
 mod every_page;

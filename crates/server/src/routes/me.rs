@@ -36,8 +36,8 @@ pub struct MeAnswer {
     pub name: Option<String>,
     /// Whether it is this machine's own screen.
     pub is_here: bool,
-    /// Whether the home network is served, so that others may be at work too.
-    pub is_shared: bool,
+    /// Whether other screens are let in, so that others may be at work too.
+    pub has_others: bool,
     /// What it is to do, where it is not let in.
     pub must: Option<Must>,
     /// What it is to sign.
@@ -71,7 +71,7 @@ pub async fn read(state: web::Data<State>, request: HttpRequest) -> Answer<HttpR
             id: who.device_id(),
             name: who.name().map(str::to_owned),
             is_here: !is_shared,
-            is_shared: state.door.sharing().is_some(),
+            has_others: is_shared || !store::devices::list(&state.pool).await?.is_empty(),
             must: None,
             sign: None,
         }));
@@ -90,7 +90,7 @@ pub async fn read(state: web::Data<State>, request: HttpRequest) -> Answer<HttpR
         id: None,
         name: None,
         is_here: !is_shared,
-        is_shared: state.door.sharing().is_some(),
+        has_others: false,
         must: Some(must),
         sign,
     }))

@@ -1,0 +1,274 @@
+//! The maker's devices in the home network: let in, at work together, cut off and back.
+
+use anyhow::{Context, ensure};
+use interface_tests::{Kitchen, Page, Size, tempered};
+use reqwest::Client;
+use serde_json::{Value, json};
+use tokio::sync::Mutex;
+
+/// A tablet propped up at the bench.
+const TABLET: Size = Size(820, 1180);
+
+/// One code is shown at a time.
+static CODES: Mutex<()> = Mutex::const_new(());
+
+fn url(path: &str) -> String {
+    format!("{}/api/v1{path}", Kitchen::at_home().address)
+}
+
+async fn get(path: &str) -> anyhow::Result<Value> {
+    Ok(Client::new().get(url(path)).send().await?.error_for_status()?.json().await?)
+}
+
+async fn put(path: &str, body: Value) -> anyhow::Result<Value> {
+    let said = Client::new().put(url(path)).json(&body).send().await?.error_for_status()?;
+    Ok(said.json().await.unwrap_or_default())
+}
+
+async fn post(path: &str, body: Value) -> anyhow::Result<Value> {
+    Ok(Client::new().post(url(path)).json(&body).send().await?.error_for_status()?.json().await?)
+}
+
+/// A device that types the code that the machine's own screen shows.
+async fn paired(name: &str, role: &str, size: Size) -> anyhow::Result<Page> {
+    let _alone = CODES.lock().await;
+    let code = put("/pairing", json!({ "role": role })).await?["code"].clone();
+    let page = Page::open_at_home(Kitchen::at_home()).await?;
+    page.resize(size).await?;
+    page.go("/").await?;
+    page.until_said("Let this device in").await?;
+    page.is_accessible().await?;
+    page.fits_sideways().await?;
+    page.fill("Code", code.as_str().context("a code")?).await?;
+    page.fill("What to call this device", name).await?;
+    page.touch("Let me in").await?;
+    page.find("nav[aria-label='Places']").await?;
+    Ok(page)
+}
+
+/// Runs a test; where it fails, what each of its pages shows is left to be looked at.
+async fn together(
+    name: &str,
+    pages: Vec<(&str, Page)>,
+    test: impl AsyncFnOnce(&[(&str, Page)]) -> anyhow::Result<()>,
+) {
+    let done = test(&pages).await;
+    for (of, page) in &pages {
+        if done.is_err() {
+            let left = page.leave_evidence(&format!("{name}_{of}")).await;
+            eprintln!("{of}: {left:?}");
+        }
+    }
+    for (_, page) in pages {
+        page.close().await;
+    }
+    done.expect("it goes as told");
+}
+
+/// A new batch of a plan of the demo.
+async fn begun(plan: &str) -> anyhow::Result<String> {
+    let plans = get("/plans?most=200").await?;
+    let mut all = plans["plans"].as_array().context("plans")?.iter();
+    let of_it = all.find(|one| one["name"] == plan).context("the demo has it")?;
+    let id = of_it["id"].as_str().context("an id")?;
+    let begun = post(&format!("/plans/{id}/batches"), json!({})).await?;
+    Ok(begun["id"].as_str().context("an id")?.to_owned())
+}
+
+/// What of a batch was done, by step: on which device.
+async fn done_on(batch: &str) -> anyhow::Result<Vec<(String, Value)>> {
+    let guide = get(&format!("/batches/{batch}/guide")).await?;
+    let lines = guide["progress"].as_array().context("lines")?.iter();
+    let steps = lines.flat_map(|line| line["steps"].as_array().into_iter().flatten());
+    let done = steps.filter(|step| step["done_at"].is_string());
+    let on = |step: &Value| {
+        (step["key"].as_str().unwrap_or_default().to_owned(), step["done_on"].clone())
+    };
+    Ok(done.map(on).collect())
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_device_comes_in_by_a_code_and_is_sent_away_from_the_list() {
+    let main = Page::open(Kitchen::at_home()).await.expect("a browser");
+    main.go("/settings").await.expect("there");
+    let phone = Page::open_at_home(Kitchen::at_home()).await.expect("a browser");
+    together("device_in", vec![("main", main), ("phone", phone)], async |pages| {
+        let [(_, main), (_, phone)] = pages else { anyhow::bail!("two") };
+        main.touch("Devices in the kitchen").await?;
+        main.until_said("In the home network").await?;
+        main.is_accessible().await?;
+        main.touch("Helper").await?;
+        let alone = CODES.lock().await;
+        main.touch("Show a code").await?;
+        let code = main.until("code", "a code", |text| text.len() == 7).await?;
+        phone.resize(Size::PHONE).await?;
+        phone.go("/log").await?;
+        phone.fill("Code", "12 34").await?;
+        phone.touch("Let me in").await?;
+        phone.until_said("is not the code that is shown").await?;
+        // What the picture brings along need not be typed.
+        phone.go(&format!("/#code={}", code.replace(' ', ""))).await?;
+        phone.reload().await?;
+        phone.fill("What to call this device", "Marmot").await?;
+        phone.touch("Let me in").await?;
+        phone.until_said("To do").await?;
+        drop(alone);
+        ensure!(phone.path().await? == "/to-do", "a helper begins with what is to be done");
+        phone.go("/shelf").await?;
+        phone.until_said("To do").await?;
+        phone.is_accessible().await?;
+        phone.fits_sideways().await?;
+        main.until_said("A device came in by it").await?;
+        main.until_said("Marmot").await?;
+        let row = "//li[@data-testid='device'][contains(., 'Marmot')]";
+        let click = async |words: &str| {
+            let script = format!(
+                "const row = document.evaluate(\"{row}\", document, null, 9).singleNodeValue;
+                 [...row.querySelectorAll('button')].find(b => b.textContent === '{words}').click()"
+            );
+            main.run(&script).await
+        };
+        click("Send away…").await?;
+        click("Send away").await?;
+        phone.until_said("Let this device in").await?;
+        main.unfold().await?;
+        main.until_said("tried a code in vain").await?;
+        phone.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn three_screens_make_a_batch_of_two_bowls_and_one_is_cut_off_meanwhile() {
+    let laptop = paired("Laptop", "maker", Size::LAPTOP).await.expect("in");
+    let phone = paired("Phone", "maker", Size::PHONE).await.expect("in");
+    let tablet = paired("Tablet", "helper", TABLET).await.expect("in");
+    let pages = vec![("laptop", laptop), ("phone", phone), ("tablet", tablet)];
+    together("three_screens", pages, async |pages| {
+        let [(_, laptop), (_, phone), (_, tablet)] = pages else { anyhow::bail!("three") };
+        let batch = begun("Nebula, comets and constellations").await?;
+        let guide = format!("/build/{batch}");
+        for (_, page) in pages {
+            page.go(&guide).await?;
+            page.find("[data-testid='progress']").await?;
+        }
+        let (mut bowls, mut cut) = (0, false);
+        for turn in 0..80 {
+            let told = get(&format!("/batches/{batch}/guide")).await?;
+            let now = &told["now"];
+            if now.is_null() {
+                break;
+            }
+            let key = now["step"].as_str().context("a step")?.to_owned();
+            let is_done = format!(
+                "return fetch('/api/v1/batches/{batch}/guide').then(r => r.json()).then(g =>
+                 g.progress.some(l => l.steps.some(s => s.key === '{key}' && s.done_at)))"
+            );
+            if now["state"] == "wait" {
+                let opens = now["opens"]["at"].clone();
+                let skip = json!({ "rate": 1.0, "skip_to": opens });
+                put(&format!("/batches/{batch}/clock"), skip).await?;
+                continue;
+            }
+            if now["kind"] == "tempering" {
+                // The makers share the bowls.
+                let by = if bowls % 2 == 0 { phone } else { laptop };
+                bowls += 1;
+                by.find(&format!("[data-step='{key}']")).await?;
+                by.touch("Start tempering").await?;
+                by.find("[data-testid='instruction']").await?;
+                let path = by.path().await?;
+                let bowl = path.rsplit('/').next().context("a bowl")?.to_owned();
+                tempered(&url(""), &bowl).await?;
+                by.go(&guide).await?;
+                continue;
+            }
+            let helps = now["for_helper"] == true;
+            let by = if helps {
+                tablet
+            } else if turn % 2 == 0 {
+                phone
+            } else {
+                laptop
+            };
+            by.find(&format!("[data-step='{key}']")).await?;
+            if helps && !cut {
+                // Cut off in the middle: it is kept there, and nobody else knows of it yet.
+                cut = true;
+                by.disconnect(true).await?;
+                by.touch("Done").await?;
+                by.until_said("Waiting: 1").await?;
+                ensure!(laptop.run(&is_done).await? == false, "it is not sent yet");
+                by.disconnect(false).await?;
+            } else if now["is_touch"] == true {
+                by.touch("Dried earlier").await?;
+            } else {
+                by.touch("Done").await?;
+            }
+            // Everybody's screen goes on.
+            for (of, page) in pages {
+                let gone = format!("return !document.querySelector(\"[data-step='{key}']\")");
+                page.until_script(&gone, "the step is over", |gone| *gone == json!(true))
+                    .await
+                    .with_context(|| format!("{of} goes on after {key}"))?;
+            }
+        }
+        ensure!(bowls >= 2 && cut, "{bowls} bowls");
+        laptop.until_said("All is made").await?;
+        let by = done_on(&batch).await?;
+        for device in ["Laptop", "Phone", "Tablet"] {
+            ensure!(by.iter().any(|(_, on)| on == device), "{device}: {by:?}");
+        }
+        for (_, page) in pages {
+            page.forgive().await?;
+        }
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_installed_opens_without_the_server_where_it_was_left() {
+    let phone = paired("Phone in the pocket", "maker", Size::PHONE).await.expect("in");
+    together("installed", vec![("phone", phone)], async |pages| {
+        let [(_, phone)] = pages else { anyhow::bail!("one") };
+        let batch = begun("Dark bark under a scatter of stars").await?;
+        let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
+        post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 46.3 })).await?;
+        let kept = "return navigator.serviceWorker.ready
+            .then(() => caches.keys())
+            .then(async (names) => (await (await caches.open(names[0])).keys()).length)";
+        phone.until_script(kept, "kept for later", |n| n.as_u64().is_some_and(|n| n > 50)).await?;
+        for path in ["/shelf/shopping", &format!("/build/{batch}"), &format!("/bench/{bowl}")] {
+            phone.go(path).await?;
+            phone.settled().await?;
+        }
+        // As it is shown: by what the thermometer is off by.
+        let stands = get(&format!("/bowls/{bowl}")).await?;
+        let shown = stands["bowl"]["latest"]["temp_c"].as_f64().context("a temperature")?;
+        let shown = format!("{shown:.1}");
+        phone.until_said(&shown).await?;
+        phone.disconnect(true).await?;
+        phone.go("/begin").await?;
+        phone.until_said(&shown).await?;
+        ensure!(phone.path().await? == format!("/bench/{bowl}"), "{}", phone.path().await?);
+        phone.until_said("No connection").await?;
+        phone.fill("Reading typed by hand, °C", "47.1").await?;
+        phone.touch("Read").await?;
+        phone.until_said("Waiting: 1").await?;
+        phone.go(&format!("/build/{batch}")).await?;
+        phone.find("[data-testid='progress']").await?;
+        phone.go("/shelf/shopping").await?;
+        phone.until_said("Shopping for").await?;
+        phone.until_said("No connection to the server").await?;
+        phone.disconnect(false).await?;
+        phone.go(&format!("/bench/{bowl}")).await?;
+        let kept = format!(
+            "return fetch('/api/v1/bowls/{bowl}/readings').then(r => r.json()).then(all => all.length)"
+        );
+        phone.until_script(&kept, "both readings", |n| *n == json!(2)).await?;
+        phone.forgive().await
+    })
+    .await;
+}
