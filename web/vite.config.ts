@@ -43,6 +43,8 @@ const installed = VitePWA({
     navigateFallback: "/index.html",
     navigateFallbackDenylist: [/^\/api\//],
     cleanupOutdatedCaches: true,
+    // Alarms are answered there.
+    importScripts: ["/answers.js"],
   },
 });
 

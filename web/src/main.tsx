@@ -5,6 +5,7 @@ import { MutationCache, QueryCache, QueryClient, QueryClientProvider } from "@ta
 import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { hearAnswers } from "./alarms/notify";
 import { bringBack, IS_ON_A_DEVICE, keepAnswers } from "./api/kept";
 import { keys } from "./api/queries";
 import { Refusal } from "./api/refusal";
@@ -123,6 +124,7 @@ const RELEASE = document.querySelector("script[src]")?.getAttribute("src") ?? ""
 applyDisplay();
 followColourMode();
 openOutbox();
+hearAnswers();
 const root = document.getElementById("root");
 if (root) {
   // Not awaited out here: every other file would wait for this one.

@@ -1,5 +1,6 @@
 import { Box, Heading } from "@chakra-ui/react";
 import { Navigate, useNavigate } from "react-router";
+import { useIsHelper } from "../devices/me";
 import { Offline } from "../kit/Offline";
 import { Loading, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
@@ -15,7 +16,7 @@ export default function BenchListPage() {
   const navigate = useNavigate();
   const [silent] = useStored("wide-sheen.silent", false);
   const first = bench?.bowls[0];
-  useAlarms(first, silent);
+  useAlarms(first, silent, useIsHelper());
   useScreenAwake();
   if (!bench) return <Loading what="the bench" />;
   if (bench.bowls.length === 0) {

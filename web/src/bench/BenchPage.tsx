@@ -83,12 +83,12 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   const { act, read, setThermometer, waiting, failing, refusal } = useBench(bowlId, clock);
   const reached = connected && !failing;
   const [silent, setSilent] = useStored("wide-sheen.silent", false);
-  useAlarms(bowl, silent);
+  const helper = useIsHelper();
+  useAlarms(bowl, silent, helper);
   useScreenAwake();
   // What a small screen has no room for stands behind the touch for more.
   const laptop = useWider(62);
   const tablet = useWider(48);
-  const helper = useIsHelper();
   if (!bowl) return <Loading what="the bowl" />;
   const pours = bowl.advice.asks?.kind === "poured";
   const ended = bowl.phase === "done" || bowl.phase === "lost";

@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import type { BowlAnswer } from "../api/client";
 import { inWords } from "../kit/message";
 import { useWider } from "../kit/useWider";
+import { SayAgain } from "../spoken/SayAgain";
 import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
 import { Edged } from "./Edged";
@@ -109,6 +110,7 @@ export function Instruction({ bowl, time, act, children }: Props) {
                 <Check size={16} aria-hidden /> Touch here: {answer.label}
               </Box>
             )}
+            <SayAgain words={`${inWords(advice.say)}. ${inWords(advice.why)}`} />
             {children}
             {!tablet && countdown}
           </Box>

@@ -1,5 +1,8 @@
 import { useEffect, useRef } from "react";
+import { type Notice, useNotice } from "../alarms/notify";
 import type { Alarm, BowlAnswer } from "../api/client";
+import { inWords } from "../kit/message";
+import { advisedDeed } from "./advised";
 
 /** Two notes for the band, three falling for a timer, a fast four for the limit. */
 const tunes: Record<Alarm, { hz: number; at: number; s: number }[]> = {
@@ -41,6 +44,8 @@ export function play(alarm: Alarm): void {
 export function useAlarms(
   bowl: Pick<BowlAnswer, "id" | "advice"> | undefined,
   silent: boolean,
+  /** Whether this screen only looks on. */
+  looksOn = false,
 ): void {
   const alarm = bowl?.advice.alarm ?? null;
   const cause = alarm ? `${bowl?.id} ${alarm} ${bowl?.advice.rule}` : "";
@@ -50,4 +55,23 @@ export function useAlarms(
     if (before.current !== undefined && cause !== before.current && alarm && !silent) play(alarm);
     before.current = cause;
   }, [cause, alarm, silent]);
+  useNotice(cause, bowl && alarm ? noticeOf(bowl, alarm, looksOn) : null);
+}
+
+/** An alarm as it is shown beside other applications; a pour is never answered from there. */
+function noticeOf(
+  { id, advice }: Pick<BowlAnswer, "id" | "advice">,
+  alarm: Alarm,
+  looksOn: boolean,
+): Notice {
+  const deed = looksOn || advice.asks?.kind === "poured" ? null : advisedDeed(advice, false);
+  const body = deed && { ...deed.action, id: crypto.randomUUID() };
+  return {
+    title: inWords(advice.say),
+    body: inWords(advice.why),
+    path: `/bench/${id}`,
+    stays: alarm === "limit",
+    answer:
+      deed && body ? { label: deed.label, of: id, said: { kind: "action", body } } : undefined,
+  };
 }

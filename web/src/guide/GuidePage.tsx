@@ -3,6 +3,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { Volume2, VolumeX } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Link as RouterLink, useParams } from "react-router";
+import { type Notice, useNotice } from "../alarms/notify";
 import { api, type Batch, type Guide, type StepEvent } from "../api/client";
 import { keys, useBatch } from "../api/queries";
 import { accepted } from "../api/refusal";
@@ -31,7 +32,7 @@ import { ComingStrip } from "./ComingStrip";
 import { DaysLeft } from "./DaysLeft";
 import { Following } from "./Following";
 import { following } from "./following";
-import { shared, whose } from "./hands";
+import { shared, type ToDo, whose } from "./hands";
 import { InHand } from "./InHand";
 import { NowCard } from "./NowCard";
 import { ProgressList } from "./ProgressList";
@@ -99,6 +100,12 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
     const at = known ? { at: new Date(clock.now()).toISOString() } : {};
     send({ kind: "done", id: crypto.randomUUID(), ...at, step, just_now });
   };
+  useNotice(
+    now ? `${now.step} ${now.state}` : "",
+    now && (now.state === "do" || now.state === "closing" || now.state === "missed")
+      ? noticeOf(now, guide.batch_id, mayDo && !atBench && !now.is_touch)
+      : null,
+  );
   const done = (just_now: boolean) => {
     if (now && mayDo && !atBench && !ticked.has(now.step)) tick(now.step, just_now);
   };
@@ -289,6 +296,18 @@ function Guided({ guide, reached }: { guide: Guide; reached: boolean }) {
       )}
     </Box>
   );
+}
+
+/** A step that wants hands, as it is shown beside other applications. */
+function noticeOf(now: ToDo, batchId: string, mayTick: boolean | undefined): Notice {
+  const body: StepEvent = { kind: "done", id: crypto.randomUUID(), step: now.step };
+  return {
+    title: `${now.name}: ${inWords(now.text)}`,
+    body: inWords(now.detail),
+    path: `/build/${batchId}`,
+    stays: now.state !== "do",
+    answer: mayTick ? { label: "Done", of: batchId, said: { kind: "event", body } } : undefined,
+  };
 }
 
 /** What packing needs at its steps: the count, and the labels. */

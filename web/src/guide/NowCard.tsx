@@ -8,6 +8,7 @@ import { StepHelp } from "../help/StepHelp";
 import { time, weekday } from "../kit/format";
 import { LearnedNotes } from "../kit/LearnedNotes";
 import { inWords } from "../kit/message";
+import { SayAgain } from "../spoken/SayAgain";
 
 type Now = NonNullable<Guide["now"]>;
 
@@ -82,11 +83,10 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
         <Box mt="3" color="fg.muted" fontSize={{ base: "md", md: "xl" }}>
           {inWords(now.detail)}
         </Box>
-        {now.topic && (
-          <Box mt="3">
-            <StepHelp of={now.topic} big />
-          </Box>
-        )}
+        <Box mt="3" display="flex" gap="3" flexWrap="wrap" alignItems="center">
+          {now.topic && <StepHelp of={now.topic} big />}
+          <SayAgain words={`${now.name}. ${inWords(now.text)}. ${inWords(now.detail)}`} />
+        </Box>
         {now.caution && now.state !== "missed" && (
           <Box
             mt="3"

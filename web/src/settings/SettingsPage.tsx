@@ -6,7 +6,9 @@ import { play } from "../bench/alarms";
 import { useIsHelper } from "../devices/me";
 import { type Display, display, setDisplay } from "../kit/display";
 import { Panel } from "../kit/Panel";
+import { AlarmsElsewhere } from "./AlarmsElsewhere";
 import { Everything } from "./Everything";
+import { Spoken } from "./Spoken";
 
 const choices: {
   name: keyof Display;
@@ -107,6 +109,8 @@ export default function SettingsPage() {
           ))}
         </Box>
       </Panel>
+      <AlarmsElsewhere />
+      <Spoken />
       <Box mt="3" fontSize="sm" color="fg.muted">
         What is kept stays in °C and grams, so another browser may show it in another way.
       </Box>

@@ -272,3 +272,91 @@ async fn what_is_installed_opens_without_the_server_where_it_was_left() {
     })
     .await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn an_alarm_that_nobody_looks_at_is_shown_and_answered_where_it_is_shown() {
+    let phone = paired("Phone in the other room", "maker", Size::PHONE).await.expect("in");
+    together("alarms", vec![("phone", phone)], async |pages| {
+        let [(_, phone)] = pages else { anyhow::bail!("one") };
+        let grant = json!({ "permissions": ["notifications"] });
+        phone.tell("Browser.grantPermissions", grant).await?;
+        phone.go("/settings").await?;
+        phone.until_said("are shown while another tab is looked at").await?;
+        let batch = begun("Dark bark under a scatter of stars").await?;
+        let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
+        post(&format!("/bowls/{bowl}/actions"), json!({ "kind": "heat" })).await?;
+        phone.go(&format!("/bench/{bowl}")).await?;
+        phone.find("[data-testid='instruction']").await?;
+        let hidden = "Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' })";
+        phone.run(hidden).await?;
+        post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 55.5 })).await?;
+        let shown = "return navigator.serviceWorker.ready.then((r) => r.getNotifications())
+            .then((all) => all.map(({ title, data, actions, requireInteraction }) =>
+                ({ title, data, actions, requireInteraction })))";
+        let is_one = |all: &Value| all.as_array().is_some_and(|all| all.len() == 1);
+        let all = phone.until_script(shown, "it is shown", is_one).await?;
+        ensure!(all[0]["title"].as_str().is_some_and(|t| t.contains("Off the heat")), "{all:#}");
+        ensure!(all[0]["requireInteraction"] == true, "the limit stays: {all:#}");
+        ensure!(all[0]["actions"][0]["title"] == "Off the heat", "{all:#}");
+        // What the worker hands to the page where it is touched.
+        phone
+            .run(
+                "navigator.serviceWorker.ready.then((r) => r.getNotifications()).then(([one]) =>
+                 navigator.serviceWorker.dispatchEvent(new MessageEvent('message',
+                    { data: { kind: 'answer', answer: one.data.answer } })))",
+            )
+            .await?;
+        let done = format!(
+            "return fetch('/api/v1/bowls/{bowl}/actions').then((r) => r.json())
+                 .then((all) => all.some((action) => action.kind === 'off_heat'))"
+        );
+        phone.until_script(&done, "it is in the record", |done| *done == json!(true)).await?;
+        Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn instructions_are_spoken_where_the_device_has_a_voice_and_said_again_on_a_touch() {
+    let phone = Page::open(Kitchen::at_home()).await.expect("a browser");
+    together("spoken", vec![("phone", phone)], async |pages| {
+        let [(_, phone)] = pages else { anyhow::bail!("one") };
+        phone.go("/settings").await?;
+        phone.until_said("Sounds at the bench").await?;
+        ensure!(phone.run("return document.body.innerText.includes('Spoken')").await? == false);
+        let voice = "window.__spoken = [];
+            const voice = { lang: 'en-GB', localService: true, name: 'here' };
+            Object.defineProperty(window, 'speechSynthesis', { value: {
+                getVoices: () => [voice], addEventListener() {}, cancel() {},
+                speak: (told) => window.__spoken.push([told.text, told.rate, told.volume]) } });
+            window.SpeechSynthesisUtterance = class { constructor(text) { this.text = text; } };";
+        let source = json!({ "source": voice });
+        phone.tell("Page.addScriptToEvaluateOnNewDocument", source).await?;
+        phone.reload().await?;
+        phone.touch("and spoken").await?;
+        phone.touch("slow").await?;
+        phone.touch("soft").await?;
+        phone.is_accessible().await?;
+        let batch = begun("Dark bark under a scatter of stars").await?;
+        phone.go(&format!("/build/{batch}")).await?;
+        phone.until_shown("build-now", "Line the tray").await?;
+        ensure!(phone.run("return window.__spoken").await? == json!([]), "what stands is read");
+        phone.touch("Done").await?;
+        let said = |words: &'static str| {
+            move |all: &Value| {
+                let last = all.as_array().and_then(|all| all.last());
+                last.is_some_and(|one| one[0].as_str().is_some_and(|t| t.contains(words)))
+            }
+        };
+        let spoken = "return window.__spoken";
+        let all = phone.until_script(spoken, "the next is said", said("grams of dark")).await?;
+        ensure!(all[0][1] == 0.8 && all[0][2] == 0.4, "{all:#}");
+        let before = all.as_array().map_or(0, Vec::len);
+        phone.touch("Say it again").await?;
+        let again = |all: &Value| all.as_array().is_some_and(|all| all.len() > before);
+        phone.until_script(spoken, "said again", again).await?;
+        Ok(())
+    })
+    .await;
+}
