@@ -5,10 +5,12 @@
 mod checks;
 mod kitchen;
 mod page;
+mod peripheral;
 mod tempering;
 
 pub use kitchen::Kitchen;
 pub use page::{Page, Size};
+pub use peripheral::Peripheral;
 pub use tempering::tempered;
 
 use std::panic::AssertUnwindSafe;

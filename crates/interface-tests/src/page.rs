@@ -87,6 +87,8 @@ impl Page {
             "--disable-component-update",
             "--disable-sync",
             "--disable-dev-shm-usage",
+            // Off by default where these tests run; elsewhere pages have it.
+            "--enable-features=WebBluetooth",
         ] {
             caps.add_arg(argument)?;
         }
@@ -114,6 +116,16 @@ impl Page {
     /// Where the browser refuses.
     pub async fn tell(&self, command: &str, parameters: Value) -> anyhow::Result<Value> {
         Ok(self.driver.cdp().send_raw(command, parameters).await?)
+    }
+
+    /// Where the browser itself is spoken to, beside its driver.
+    ///
+    /// # Errors
+    /// Where it does not say.
+    pub fn own_line(&self) -> anyhow::Result<String> {
+        let said = std::fs::read_to_string(self.profile.path().join("DevToolsActivePort"))?;
+        let (port, path) = said.trim().split_once('\n').context("a port and a path")?;
+        Ok(format!("ws://127.0.0.1:{port}{path}"))
     }
 
     /// How many pages of paper it takes, as it would be printed.

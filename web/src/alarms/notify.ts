@@ -1,4 +1,5 @@
 import { useEffect, useRef, useSyncExternalStore } from "react";
+import { IS_ON_A_DEVICE } from "../api/kept";
 import { enter } from "../bench/outbox";
 
 /** What is entered where an alarm is answered. */
@@ -59,7 +60,7 @@ function sentTo({ of, said }: Answer): { url: string; body: unknown } {
 export async function notify({ title, body, path, answer, stays }: Notice): Promise<void> {
   if (allowed() !== "granted" || document.visibilityState === "visible") return;
   const shared = { body, tag: path, icon: "/icon-192.png", requireInteraction: stays };
-  const worker = await navigator.serviceWorker?.getRegistration();
+  const worker = IS_ON_A_DEVICE ? await navigator.serviceWorker?.ready : undefined;
   if (!worker) {
     // Without a worker it can be looked at, and not answered.
     const plain = new Notification(title, shared);

@@ -364,12 +364,12 @@ export function usePlan(id: string) {
   });
 }
 
-/** A batch's steps as they stand. Asked for again every second, where nothing else tells them. */
-export function useGuide(id: string, enabled = true, again = true) {
+/** A batch's steps as they stand. Asked for again every second. */
+export function useGuide(id: string, enabled = true) {
   return useQuery({
     queryKey: keys.guide(id),
     enabled,
-    refetchInterval: again && 1_000,
+    refetchInterval: 1_000,
     queryFn: async () =>
       accepted<Guide>(await api.GET("/api/v1/batches/{id}/guide", { params: { path: { id } } })),
   });

@@ -14,6 +14,7 @@ import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
 import { useWider } from "../kit/useWider";
 import { WayTo } from "../kit/WayTo";
+import { BluetoothThermometer } from "../thermometer/BluetoothThermometer";
 import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
@@ -104,7 +105,12 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
       {helper ? (
         <Box fontWeight="560">The maker works at it: this screen looks on.</Box>
       ) : (
-        <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
+        <Box display="flex" gap="3" flexWrap="wrap" alignItems="center">
+          <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
+          {!ended && !bowl.clock.simulated && (
+            <BluetoothThermometer bowlId={bowlId} clock={clock} />
+          )}
+        </Box>
       )}
       <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
         <Button

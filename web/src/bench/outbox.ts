@@ -20,7 +20,9 @@ interface NewReading {
   id: string;
   at: string;
   temp_c: number;
-  source: "hand";
+  source: "hand" | "probe";
+  /** The thermometer's name, so that no second one measures the same bowl. */
+  probe?: string;
 }
 
 type Said =

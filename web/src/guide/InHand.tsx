@@ -1,8 +1,7 @@
 import { Box } from "@chakra-ui/react";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation } from "@tanstack/react-query";
 import { Hand } from "lucide-react";
 import { api, type Guide, type Me } from "../api/client";
-import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { Touch } from "../bench/Touch";
 import { capitalised } from "../kit/capitalised";
@@ -15,9 +14,8 @@ interface Props {
   me: Me | undefined;
 }
 
-/** Where others are at work too: whose hands a step is in, and the touch that takes it. */
+/** Where others are at work too (the guide itself tells what came of it): whose hands a step is in, and the touch that takes it. */
 export function InHand({ step, batchId, me }: Props) {
-  const queries = useQueryClient();
   const take = useMutation({
     mutationFn: async (body: { mine: boolean; take_over?: boolean }) =>
       accepted<Guide>(
@@ -26,7 +24,6 @@ export function InHand({ step, batchId, me }: Props) {
           body: { step: step.step, ...body },
         }),
       ),
-    onSuccess: (fresh) => queries.setQueryData(keys.guide(batchId), fresh),
   });
   const at = whose(step, me);
   const words = {

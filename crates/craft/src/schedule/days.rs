@@ -12,7 +12,7 @@ use super::task::{After, Task};
 use crate::allergens::{Allergen, told_by};
 use crate::check::Fault;
 use crate::plan::{HandsInputs, WhenInputs};
-use crate::steps::{Anchor, CLEANING_MIN, Line, Step, StepKind, Thing};
+use crate::steps::{Anchor, CLEANING_MIN, Line, Step, Thing};
 use crate::units::{Time, in_seconds};
 
 /// Chocolate is held in temper so long from one thing to the next, warmed as it cools, minutes
@@ -423,14 +423,9 @@ impl Sitting {
         self.marks.iter().find(|(key, _)| key == step).map(|(_, at)| *at)
     }
 
-    /// Whether a helper may do it: nothing is heated, tempered or poured.
+    /// Whether a helper may do all of it.
     fn is_safe(&self, lines: &[Line]) -> bool {
-        self.packs
-            || self.steps(lines).all(|step| {
-                matches!(step.kind, StepKind::Preparing | StepKind::Finishing | StepKind::Waiting)
-                    && step.chocolate.is_none()
-                    && step.caution.is_none()
-            })
+        self.packs || self.steps(lines).all(Step::is_for_a_helper)
     }
 
     /// Whether nuts go in: by what its component's goods are called.

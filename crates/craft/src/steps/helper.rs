@@ -21,6 +21,7 @@ impl Step {
         };
         let harmless = |code: &str| HARMLESS.contains(&code);
         by_kind
+            && self.chocolate.is_none()
             && self.caution.as_ref().is_none_or(|caution| harmless(&caution.code))
             && !HOT.contains(&self.task())
     }

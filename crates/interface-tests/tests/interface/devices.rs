@@ -1,7 +1,7 @@
 //! The maker's devices in the home network: let in, at work together, cut off and back.
 
 use anyhow::{Context, ensure};
-use interface_tests::{Kitchen, Page, Size, tempered};
+use interface_tests::{Kitchen, Page, Peripheral, Size, tempered};
 use reqwest::Client;
 use serde_json::{Value, json};
 use tokio::sync::Mutex;
@@ -116,6 +116,7 @@ async fn a_device_comes_in_by_a_code_and_is_sent_away_from_the_list() {
         ensure!(phone.path().await? == "/to-do", "a helper begins with what is to be done");
         phone.go("/shelf").await?;
         phone.until_said("To do").await?;
+        phone.settled().await?;
         phone.is_accessible().await?;
         phone.fits_sideways().await?;
         main.until_said("A device came in by it").await?;
@@ -350,13 +351,79 @@ async fn instructions_are_spoken_where_the_device_has_a_voice_and_said_again_on_
             }
         };
         let spoken = "return window.__spoken";
-        let all = phone.until_script(spoken, "the next is said", said("grams of dark")).await?;
+        let all = phone.until_script(spoken, "the next is said", said("grams of Dark")).await?;
         ensure!(all[0][1] == 0.8 && all[0][2] == 0.4, "{all:#}");
         let before = all.as_array().map_or(0, Vec::len);
         phone.touch("Say it again").await?;
         let again = |all: &Value| all.as_array().is_some_and(|all| all.len() > before);
         phone.until_script(spoken, "said again", again).await?;
         Ok(())
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_bluetooth_thermometer_drives_a_bowl_from_melt_to_pour() {
+    let phone = paired("Phone at the bench", "maker", Size::PHONE).await.expect("in");
+    together("bluetooth", vec![("phone", phone)], async |pages| {
+        let [(_, phone)] = pages else { anyhow::bail!("one") };
+        let batch = begun("Dark bark under a scatter of stars").await?;
+        let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
+        let warm = |of: &str, end: usize| {
+            opened["bowl"][of][end].as_f64().or(opened["bowl"]["windows"][of][end].as_f64())
+        };
+        let melt_c = warm("melt_c", 0).context("a range")? + 1.0;
+        let work_c = warm("use_c", 0).context("a range")? + 0.3;
+        phone.go(&format!("/bench/{bowl}")).await?;
+        let mut probe = Peripheral::near(phone, "Long probe").await?;
+        phone.touch("More").await?;
+        phone.touch("Connect a Bluetooth thermometer").await?;
+        probe.is_picked().await?;
+        let on_screen = format!("{melt_c:.1}");
+        probe.says(melt_c).await?;
+        phone.until_shown("bluetooth", &on_screen).await?;
+        probe.battery(12).await?;
+        let heard = async |c: f64| {
+            let script = format!(
+                "return fetch('/api/v1/bowls/{bowl}/readings').then((r) => r.json())
+                     .then((all) => all.some((one) => Math.abs(one.temp_c - {c}) < 0.01
+                         && one.source === 'probe'))"
+            );
+            phone.until_script(&script, "it is kept", |kept| *kept == json!(true)).await
+        };
+        heard(melt_c).await?;
+        phone.touch("Off the heat").await?;
+        phone.touch("Seed").await?;
+        // Out of reach and back: it goes on by itself.
+        probe.goes_away().await?;
+        phone.until_shown("bluetooth", "out of reach").await?;
+        probe.comes_back().await?;
+        probe.says(work_c).await?;
+        heard(work_c).await?;
+        // What no chocolate can have is refused, said, and not kept.
+        probe.says(300.0).await?;
+        phone.until_said("Not saved").await?;
+        probe.says(work_c).await?;
+        phone.touch("Start the test").await?;
+        phone.touch("Even satin").await?;
+        phone.until_shown("instruction", "Pour").await?;
+        phone.touch("Poured").await?;
+        phone
+            .until_script(
+                &format!(
+                    "return fetch('/api/v1/bowls/{bowl}').then((r) => r.json())
+                     .then((known) => known.bowl.phase)"
+                ),
+                "poured",
+                |phase| *phase == json!("done"),
+            )
+            .await?;
+        let readings = get(&format!("/bowls/{bowl}/readings")).await?;
+        let all = readings.as_array().context("readings")?;
+        ensure!(all.iter().all(|one| one["temp_c"].as_f64().is_some_and(|c| c < 100.0)));
+        ensure!(all.iter().all(|one| one["entered_on"] == "Phone at the bench"), "{readings}");
+        phone.forgive().await
     })
     .await;
 }
