@@ -141,7 +141,6 @@ async fn main() -> anyhow::Result<()> {
     page.prefer("light").await?;
     act(json!({ "kind": "test_started" })).await?;
     page.until_said("Sets from the edge").await?;
-    take("bench-test").await?;
     pace(60).await?;
     page.until("instruction", "the smear is due", due).await?;
     pace(0).await?;
@@ -237,5 +236,20 @@ async fn main() -> anyhow::Result<()> {
     page.until_shown("windows", "Coating").await?;
     take("windows").await?;
     page.close().await;
+
+    // In its home network, under a name that is no machine's.
+    let main = Page::open(Kitchen::at_home()).await?;
+    main.prefer("light").await?;
+    main.go("/settings/devices").await?;
+    main.touch("Helper").await?;
+    main.touch("Show a code").await?;
+    main.until("code", "a code", |text| text.len() == 7).await?;
+    let named = "for (const link of document.querySelectorAll('[data-testid=address]'))
+        link.textContent = link.textContent.includes('.local')
+            ? 'https://kitchen.local:8443' : 'https://192.168.1.20:8443'";
+    main.run(named).await?;
+    main.settled().await?;
+    main.picture(&folder.join("devices.png")).await?;
+    main.close().await;
     Ok(())
 }

@@ -37,7 +37,7 @@ pub fn only(address: Ipv4Addr) -> BTreeSet<Name> {
 
 fn of(machine: &str, addresses: impl Iterator<Item = IpAddr>) -> BTreeSet<Name> {
     let mut names: BTreeSet<Name> = addresses.map(Name::Address).collect();
-    // A name alone leads nowhere.
+    // Without an address there is nothing that a name could stand for.
     if !names.is_empty() {
         names.insert(Name::Dns(format!("{machine}.local")));
     }

@@ -407,7 +407,8 @@ async fn a_bluetooth_thermometer_drives_a_bowl_from_melt_to_pour() {
         probe.says(work_c).await?;
         phone.touch("Start the test").await?;
         phone.touch("Even satin").await?;
-        phone.until_shown("instruction", "Pour").await?;
+        phone.touch("Just now").await?;
+        phone.find("[data-rule]:not([data-rule='leave_smear'])").await?;
         phone.touch("Poured").await?;
         phone
             .until_script(
