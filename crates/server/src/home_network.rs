@@ -1,7 +1,7 @@
 //! Under which names and addresses the home network finds this machine.
 
 use std::collections::BTreeSet;
-use std::net::{IpAddr, Ipv4Addr};
+use std::net::{IpAddr, Ipv4Addr, UdpSocket};
 
 use trust::{Name, is_at_home};
 
@@ -27,6 +27,16 @@ pub fn names() -> BTreeSet<Name> {
         .map(|interface| interface.ip())
         .filter(|address| address.is_ipv4() && !address.is_loopback() && is_at_home(*address));
     of(&machine(), at_home)
+}
+
+/// The address under which this machine goes out, where it does: of several the one that the house's
+/// other devices most likely find it at. Nothing is sent to learn of it.
+#[must_use]
+pub fn usual() -> Option<IpAddr> {
+    let socket = UdpSocket::bind((Ipv4Addr::UNSPECIFIED, 0)).ok()?;
+    // An address for documentation, RFC 5737: whichever way it would go, others would too.
+    socket.connect((Ipv4Addr::new(192, 0, 2, 1), 9)).ok()?;
+    socket.local_addr().ok().map(|address| address.ip())
 }
 
 /// Its name in the house and this one address.

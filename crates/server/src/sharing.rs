@@ -91,17 +91,15 @@ impl Sharing {
         self.current.read().is_ok_and(|current| current.names.iter().any(same))
     }
 
-    /// Where devices find it: the addresses first, since not every network knows names.
+    /// Where devices find it: the address that most likely leads here first, its name last, since
+    /// not every network knows names.
     #[must_use]
     pub fn addresses(&self) -> Vec<String> {
         let Ok(current) = self.current.read() else { return Vec::new() };
-        let is_address = |name: &&Name| matches!(name, Name::Address(_));
-        let (addresses, names): (Vec<_>, Vec<_>) = current.names.iter().partition(is_address);
-        addresses
-            .into_iter()
-            .chain(names)
-            .map(|name| format!("https://{name}:{}", self.port))
-            .collect()
+        let usual = home_network::usual().map(Name::Address);
+        let mut names: Vec<&Name> = current.names.iter().collect();
+        names.sort_by_key(|name| (matches!(name, Name::Dns(_)), Some(*name) != usual.as_ref()));
+        names.into_iter().map(|name| format!("https://{name}:{}", self.port)).collect()
     }
 
     /// The name of the authority, as devices list it.

@@ -1,4 +1,5 @@
 import { Box, Heading } from "@chakra-ui/react";
+import { Link } from "react-router";
 import { useBatches, usePlans } from "../api/queries";
 import { BatchRow } from "../batch/BatchRow";
 import { useUnderWay } from "../guide/useUnderWay";
@@ -29,7 +30,9 @@ export default function ToDoPage() {
       <Box as="ul" listStyleType="none" display="grid" gap="3">
         {batches.data.map((batch) => (
           <Box as="li" key={batch.id}>
-            <BatchRow batch={batch} />
+            <Link to={`/build/${batch.id}`}>
+              <BatchRow batch={batch} />
+            </Link>
             {said.has(batch.id) && (
               <Box px="3" pt="1" fontWeight="560">
                 {said.get(batch.id)}

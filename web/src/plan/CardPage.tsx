@@ -4,6 +4,7 @@ import { useParams } from "react-router";
 import type { BowlPlan, ComponentPlan, Line, Message, Note, Plan, WholePlan } from "../api/client";
 import { usePlan, useShelf } from "../api/queries";
 import { Allergens } from "../chocolate/Allergens";
+import { useIsHelper } from "../devices/me";
 import { band, fineMass, mass, minutesRange, stretch, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { PrintButton } from "../kit/PrintButton";
@@ -49,11 +50,13 @@ function Card({ kept, plan }: { kept: Plan; plan: WholePlan }) {
     [plan.bowls],
   );
   const small = plan.components.length > 4;
+  // A helper reads it; what else there is of a plan is the maker's.
+  const helper = useIsHelper();
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" width="full" maxW="1000px" mx="auto">
       <style>{"@page { size: A4; margin: 10mm }"}</style>
-      <PlanPlaces planId={kept.id} />
-      <OtherPaper kept={kept} plan={plan} />
+      {!helper && <PlanPlaces planId={kept.id} />}
+      {!helper && <OtherPaper kept={kept} plan={plan} />}
       <PrintButton my="3" />
       <Box
         as="article"

@@ -119,6 +119,14 @@ async fn a_device_comes_in_by_a_code_and_is_sent_away_from_the_list() {
         phone.settled().await?;
         phone.is_accessible().await?;
         phone.fits_sideways().await?;
+        // From there to the guide of what is under way, and to a plan on paper.
+        phone.run("document.querySelector('main li a[href^=\"/build/\"]').click()").await?;
+        phone.find("[data-testid='build-now']").await?;
+        phone.is_accessible().await?;
+        phone.fits_sideways().await?;
+        phone.go("/to-do").await?;
+        phone.find("main a[href$='/card']").await?.click().await?;
+        phone.find("[data-testid='batch-card']").await?;
         main.until_said("A device came in by it").await?;
         main.until_said("Marmot").await?;
         let row = "//li[@data-testid='device'][contains(., 'Marmot')]";

@@ -28,7 +28,7 @@ async fn lived_in() -> Kitchen {
         "streaks": "none", "seen": ["bubbles"], "note": "two\nlines" });
     kitchen.post(&format!("/batches/{batch}/results"), look).await.with(201);
     kitchen.done(&batch, "slab/spread", false).await;
-    let jpeg = include_bytes!("../../../../docs/screenshots/bench-test.png");
+    let jpeg = include_bytes!("../../../../docs/screenshots/bench.png");
     let photos = format!("/batches/{batch}/photos");
     kitchen.post_text(&photos, "image/png", jpeg.to_vec()).await.with(201);
     kitchen
