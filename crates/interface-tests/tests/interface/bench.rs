@@ -232,7 +232,7 @@ async fn a_photo_of_the_smear_is_kept_with_the_bowl() {
         page.touch("More").await?;
         page.until_said("Add a photo of the smear").await?;
         // One of our own pictures will do.
-        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        let picture = interface_tests::root().join("docs/screenshots/bench.png");
         page.give("A photo of the smear", &picture).await?;
         page.find("[data-testid='photos'] img").await?;
         let kept = api::get(&format!("/bowls/{bowl}/photos")).await?;

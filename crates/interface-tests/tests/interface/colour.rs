@@ -94,7 +94,7 @@ async fn a_photo_of_a_finished_piece_tells_how_strong_a_pigment_is() {
         page.until_said("Correct a colour by a finished piece").await?;
         page.choose("Pigment", "Night blue lake").await?;
         // One of our own pictures will do.
-        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        let picture = interface_tests::root().join("docs/screenshots/bench.png");
         page.give("A photo of a piece", &picture).await?;
         page.find("canvas").await?.click().await?;
         page.until_shown("strength", "Night blue lake is").await?;

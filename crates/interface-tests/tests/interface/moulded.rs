@@ -87,7 +87,7 @@ async fn planets_are_coloured_shelled_filled_capped_over_days_and_logged_with_a_
         page.touch("Record result").await?;
         page.unfold().await?;
         page.until_shown("built", "Cap them with the dark").await?;
-        let picture = interface_tests::root().join("docs/screenshots/bench-test.png");
+        let picture = interface_tests::root().join("docs/screenshots/bench.png");
         page.give("A photo of the pieces", &picture).await?;
         page.find("[data-testid='photos'] img").await?;
         page.give("A photo of the pieces", &interface_tests::root().join("README.md")).await?;
