@@ -4,6 +4,7 @@ import { DoorOpen } from "lucide-react";
 import { useEffect, useState } from "react";
 import { api, type LetIn } from "../api/client";
 import { forgetAnswers } from "../api/kept";
+import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { Fold } from "../kit/Fold";
@@ -27,7 +28,10 @@ function usualName(): string {
 export function PairPage() {
   const queries = useQueryClient();
   // What was shown to whoever was let in is not for whoever is not.
-  useEffect(() => void forgetAnswers(), []);
+  useEffect(() => {
+    queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== keys.me[0] });
+    void forgetAnswers();
+  }, [queries]);
   const [code, setCode] = useState(brought);
   const [name, setName] = useState(usualName);
   const enter = useMutation({

@@ -2,6 +2,7 @@
 
 use actix_web::{HttpMessage, HttpRequest, HttpResponse, get, post, web};
 use serde::{Deserialize, Serialize};
+use store::devices::DeviceRow;
 use trust::{OwnKey, Role};
 use utoipa::ToSchema;
 use uuid::Uuid;
@@ -52,6 +53,13 @@ pub struct Proof {
     signature: String,
 }
 
+/// Whether a screen other than this one is let in: a thermometer is none.
+async fn has_screens(state: &State, who: &Who) -> Answer<bool> {
+    let is_other =
+        |device: &DeviceRow| device.role != Role::Thermometer && who.device_id() != Some(device.id);
+    Ok(store::devices::list(&state.pool).await?.iter().any(is_other))
+}
+
 /// Who asks.
 #[utoipa::path(tag = "devices", operation_id = "read_me", responses((status = 200, body = MeAnswer)))]
 #[get("/me")]
@@ -71,7 +79,7 @@ pub async fn read(state: web::Data<State>, request: HttpRequest) -> Answer<HttpR
             id: who.device_id(),
             name: who.name().map(str::to_owned),
             is_here: !is_shared,
-            has_others: is_shared || !store::devices::list(&state.pool).await?.is_empty(),
+            has_others: is_shared || has_screens(&state, &who).await?,
             must: None,
             sign: None,
         }));

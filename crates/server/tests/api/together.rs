@@ -76,6 +76,18 @@ async fn what_one_has_in_hand_nobody_else_takes_or_ticks() {
 }
 
 #[actix_web::test]
+async fn a_screen_alone_is_not_asked_whose_hands_a_step_is_in() {
+    let kitchen = Kitchen::shared().await;
+    let has_others = async || kitchen.get("/me").await.with(200)["has_others"].clone();
+    assert_eq!(has_others().await, false);
+    Device::paired(&kitchen, 31, json!({ "role": "thermometer" })).await;
+    assert_eq!(has_others().await, false, "a thermometer has no hands");
+    let tablet = Device::paired(&kitchen, 21, json!({ "role": "helper" })).await;
+    assert_eq!(has_others().await, true);
+    assert_eq!(tablet.get("/me").await.with(200)["has_others"], true);
+}
+
+#[actix_web::test]
 async fn two_who_take_the_same_step_at_once_do_not_both_have_it() {
     let kitchen = Kitchen::shared().await;
     let batch = kitchen.batch("Bark").await;
