@@ -36,6 +36,15 @@ const LOOK: &str = "
 /// A task that is done.
 const TICKED: &str = "[data-testid=progress] [aria-label=done]";
 
+/// Skips the wait; whether it was still to be skipped, and nothing while that is not there yet.
+const SKIP: &str = "
+    if (document.querySelector('[data-testid=build-now]')?.dataset.state !== 'wait') return false;
+    const all = [...document.querySelectorAll('button')];
+    const skip = all.find((button) => button.innerText.startsWith('Skip the wait'));
+    if (!skip) return null;
+    skip.click();
+    return true;";
+
 async fn look(page: &Page) -> anyhow::Result<Shown> {
     page.find("[data-testid=build-now]").await?;
     let seen = page.run(&format!("const TICKED = '{TICKED}'; {LOOK}")).await?;
@@ -74,9 +83,12 @@ pub async fn follow(
         };
         match state {
             "wait" => {
-                page.touch("Skip the wait").await?;
+                // While something goes on at the bench a wait may be over before it is skipped.
+                let is_done = |done: &Value| *done != Value::Null;
+                let skipped = page.until_script(SKIP, "the wait is skipped or over", is_done);
+                let skipped = skipped.await? == true;
                 page.find("[data-testid=build-now]:not([data-state=wait])").await?;
-                followed.waits.extend(shown.come_back);
+                followed.waits.extend(shown.come_back.filter(|_| skipped));
             }
             "wait_for_bowl" => {
                 bring(&shown.text).await?;
@@ -125,7 +137,12 @@ pub async fn go_through(
             page.until_said("All is made").await?;
             return Ok(());
         }
-        act(if state == "wait" { "Skip the wait" } else { advised }).await?;
+        let acted = act(if state == "wait" { "Skip the wait" } else { advised }).await;
+        // While something goes on at the bench a wait may be over before it is skipped.
+        if acted.is_err() && state == "wait" && page.run(now).await?[1] != "wait" {
+            continue;
+        }
+        acted?;
         page.until_script(now, "the next thing", |next| {
             next[0] != at[0] || (next[1] != at[1] && next[2] != "")
         })
