@@ -46,3 +46,23 @@ pub async fn of_batch(
     .await?;
     Ok(rows.into_iter().map(|row| (row.id, row.device)).collect())
 }
+
+/// The same of a batch's steps alone: a thermometer that sends each second has thousands of entries
+/// beside them.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn of_steps(
+    database: impl MySqlExecutor<'_>,
+    batch_id: Uuid,
+) -> Result<HashMap<Uuid, String>, StoreError> {
+    let rows = sqlx::query!(
+        r#"SELECT entered_by.id AS "id: Uuid", device
+           FROM step_events JOIN entered_by ON entered_by.id = step_events.id
+           WHERE step_events.batch_id = ?"#,
+        batch_id
+    )
+    .fetch_all(database)
+    .await?;
+    Ok(rows.into_iter().map(|row| (row.id, row.device)).collect())
+}

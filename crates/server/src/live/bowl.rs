@@ -12,7 +12,7 @@ use tokio::sync::{Notify, watch};
 use tokio::time::Instant;
 use uuid::Uuid;
 
-use super::Told;
+use super::{Telling, Timed, Told};
 use crate::answer::bowl::{BowlAnswer, Subject};
 use crate::clock::ClockAnswer;
 use crate::ground::Ground;
@@ -209,13 +209,8 @@ impl LiveBowl {
         {
             return Ok(told);
         }
-        let mut talk = Talk {
-            bowl: self.clone(),
-            ground: ground.clone(),
-            last: None,
-            whole: Arc::default(),
-            changes: 0,
-        };
+        let mut talk =
+            Talk { bowl: self.clone(), ground: ground.clone(), telling: Telling::default() };
         let first = talk.told().await?;
         let (sender, receiver) = watch::channel(first);
         if let Ok(mut told) = self.told.lock() {
@@ -230,9 +225,13 @@ impl LiveBowl {
 struct Talk {
     bowl: Arc<LiveBowl>,
     ground: Ground,
-    last: Option<BowlAnswer>,
-    whole: Arc<str>,
-    changes: u64,
+    telling: Telling<BowlAnswer>,
+}
+
+impl Timed for BowlAnswer {
+    fn clock(&mut self) -> &mut ClockAnswer {
+        &mut self.clock
+    }
 }
 
 impl Talk {
@@ -269,19 +268,6 @@ impl Talk {
     async fn told(&mut self) -> Result<Told, Problem> {
         let (clock, simulated) = self.bowl.standing(&self.ground).await?;
         let clock = self.ground.clock_answer(clock, simulated);
-        let answer = self.bowl.answer(clock.clone());
-        let as_before = self.last.as_mut().is_some_and(|last| {
-            let paced = last.clock.rate == clock.rate && last.clock.simulated == clock.simulated;
-            last.clock = clock.clone();
-            paced && *last == answer
-        });
-        let json = |value: serde_json::Result<String>| value.map_err(Problem::unwritable);
-        if !as_before {
-            self.changes += 1;
-            self.whole = json(serde_json::to_string(&answer))?.into();
-            self.last = Some(answer);
-        }
-        let beat = json(serde_json::to_string(&clock))?.into();
-        Ok(Told { whole: self.whole.clone(), changes: self.changes, beat })
+        self.telling.tell(self.bowl.answer(clock))
     }
 }

@@ -7,9 +7,11 @@
 mod bench;
 mod bowl;
 mod guides;
+mod telling;
 
 pub use bench::Seated;
 pub use bowl::{Heard, LiveBowl};
+pub use telling::{Telling, Timed};
 
 use std::collections::HashMap;
 use std::sync::atomic::{AtomicBool, Ordering};

@@ -110,7 +110,7 @@ pub(super) async fn answer(state: &State, making: &Making) -> Answer<GuideAnswer
 async fn of_steps(state: &State, making: &Making) -> Answer<OfSteps> {
     let (batch_id, now) = (making.batch.id, state.wall.now());
     let hands = store::hands::of_batch(&state.pool, batch_id, now.after(-HELD_FOR)).await?;
-    let entered_by = store::entered_by::of_batch(&state.pool, batch_id).await?;
+    let entered_by = store::entered_by::of_steps(&state.pool, batch_id).await?;
     let done = craft::batch::done_by(&making.events).into_iter();
     let on = |(step, event): (&str, Uuid)| Some((step.to_owned(), entered_by.get(&event)?.clone()));
     let in_hand =
@@ -273,11 +273,7 @@ pub async fn take_in_hand(
         .whole(async |tx: &mut Connection| {
             let making = Making::lock(tx, *id).await?;
             let mut check = Checker::new();
-            check.text("step", &hand.step, LONGEST_KEY);
-            let known = || making.lines.iter().flat_map(|line| &line.steps);
-            if !check.has_faults() && known().all(|known| known.key != hand.step) {
-                check.fault("step", say::one_of(names(known().map(|step| &step.key))));
-            }
+            check_step(&mut check, &making, &hand.step);
             check.finish()?;
             if who.role() == Role::Helper && !is_for_a_helper(Some(&hand.step), &making) {
                 return Err(Problem::not_yours("This step is the maker's to do."));
@@ -335,17 +331,22 @@ fn capitalised(name: &str) -> String {
     letters.next().map(|first| first.to_uppercase().chain(letters).collect()).unwrap_or_default()
 }
 
+/// A step is one of the batch's own.
+fn check_step(check: &mut Checker, making: &Making, step: &str) {
+    check.text("step", step, LONGEST_KEY);
+    let known = || making.lines.iter().flat_map(|line| &line.steps);
+    if !check.has_faults() && known().all(|known| known.key != step) {
+        check.fault("step", say::one_of(names(known().map(|step| &step.key))));
+    }
+}
+
 fn event(new: &NewEvent, making: &Making, now: chrono::DateTime<chrono::Utc>) -> Answer<Event> {
     match new {
         NewEvent::Done { id, at, step, just_now } => {
             let mut check = Checker::new();
             let at = at.map_or(now, |at| at.0);
             super::readings::check_time(&mut check, at, now);
-            check.text("step", step, LONGEST_KEY);
-            let known = || making.lines.iter().flat_map(|line| &line.steps);
-            if !check.has_faults() && known().all(|known| known.key != *step) {
-                check.fault("step", say::one_of(names(known().map(|step| &step.key))));
-            }
+            check_step(&mut check, making, step);
             let tempering = making.lines.iter().filter(|line| line.bowl().is_some());
             if tempering.flat_map(|l| &l.steps).any(|s| s.key == *step && s.task() == "temper") {
                 check.fault("step", say::done_at_the_bench());

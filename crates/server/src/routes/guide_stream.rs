@@ -11,7 +11,8 @@ use uuid::Uuid;
 
 use super::guide::answer;
 use crate::answer::guide::GuideAnswer;
-use crate::live::Told;
+use crate::clock::ClockAnswer;
+use crate::live::{Telling, Timed, Told};
 use crate::making::Making;
 use crate::problem::{Answer, Problem};
 use crate::state::State;
@@ -42,7 +43,7 @@ async fn told(state: &State, id: Uuid) -> Answer<Receiver<Told>> {
     if let Some(going) = state.live.guides.going(id) {
         return Ok(going);
     }
-    let mut talk = Talk { state: state.clone(), id, last: None, whole: Arc::default(), changes: 0 };
+    let mut talk = Talk { state: state.clone(), id, telling: Telling::default() };
     let first = talk.told().await?;
     let (sender, receiver) = channel(first);
     let happened = state.live.guides.begin(id, receiver.clone());
@@ -54,9 +55,13 @@ async fn told(state: &State, id: Uuid) -> Answer<Receiver<Told>> {
 struct Talk {
     state: State,
     id: Uuid,
-    last: Option<GuideAnswer>,
-    whole: Arc<str>,
-    changes: u64,
+    telling: Telling<GuideAnswer>,
+}
+
+impl Timed for GuideAnswer {
+    fn clock(&mut self) -> &mut ClockAnswer {
+        &mut self.clock
+    }
 }
 
 impl Talk {
@@ -89,19 +94,6 @@ impl Talk {
     /// What there is to say now.
     async fn told(&mut self) -> Answer<Told> {
         let making = Making::read(&self.state, self.id).await?;
-        let fresh = answer(&self.state, &making).await?;
-        let clock = fresh.clock.clone();
-        let as_before = self.last.as_mut().is_some_and(|last| {
-            let paced = last.clock.rate == clock.rate;
-            last.clock = clock.clone();
-            paced && *last == fresh
-        });
-        if !as_before {
-            self.changes += 1;
-            self.whole = serde_json::to_string(&fresh).map_err(Problem::unwritable)?.into();
-            self.last = Some(fresh);
-        }
-        let beat = serde_json::to_string(&clock).map_err(Problem::unwritable)?.into();
-        Ok(Told { whole: self.whole.clone(), changes: self.changes, beat })
+        self.telling.tell(answer(&self.state, &making).await?)
     }
 }
