@@ -5,7 +5,9 @@ import { useEffect, useState } from "react";
 import { api, type PairingStands, type Role, type ShownCode } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
+import { useTick } from "../bench/useTick";
 import { Fault } from "../kit/Fault";
+import { clock } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { AddressCode } from "./HomeNetwork";
 import { LendTo } from "./LendTo";
@@ -80,11 +82,6 @@ export function LetIn() {
   );
 }
 
-function minutesLeft(until: string): string {
-  const s = Math.max(0, Math.round((Date.parse(until) - Date.now()) / 1_000));
-  return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, "0")}`;
-}
-
 function Shown({ shown, anew }: { shown: ShownCode; anew: () => void }) {
   const queries = useQueryClient();
   const stands = useQuery({
@@ -93,11 +90,8 @@ function Shown({ shown, anew }: { shown: ShownCode; anew: () => void }) {
       state.data && state.data.standing !== "open" ? false : ASKED_EVERY_MS,
     queryFn: async () => accepted<PairingStands>(await api.GET("/api/v1/pairing")),
   });
-  const [left, setLeft] = useState(() => minutesLeft(shown.until));
-  useEffect(() => {
-    const every = setInterval(() => setLeft(minutesLeft(shown.until)), 1_000);
-    return () => clearInterval(every);
-  }, [shown.until]);
+  useTick(1_000);
+  const left = clock((Date.parse(shown.until) - Date.now()) / 1_000);
   const standing = stands.data?.standing ?? "open";
   useEffect(() => {
     if (standing === "used") void queries.invalidateQueries({ queryKey: keys.devices });

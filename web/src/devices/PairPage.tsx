@@ -1,15 +1,15 @@
-import { Box, Button, Stack } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { DoorOpen } from "lucide-react";
 import { useEffect, useState } from "react";
 import { api, type LetIn } from "../api/client";
 import { forgetAnswers } from "../api/kept";
 import { keys } from "../api/queries";
-import { accepted, Refusal } from "../api/refusal";
-import { Fault } from "../kit/Fault";
+import { accepted } from "../api/refusal";
 import { Fold } from "../kit/Fold";
 import { TextField } from "../kit/TextField";
 import { Certificate } from "./Certificate";
+import { EnterForm } from "./EnterForm";
 import { Outside } from "./Outside";
 import { newOwnKey } from "./ownKey";
 
@@ -46,47 +46,39 @@ export function PairPage() {
       await queries.resetQueries();
     },
   });
-  const fields = enter.error instanceof Refusal ? enter.error.fields : {};
   return (
     <Outside title="Let this device in">
       <Box color="fg.muted" fontSize="lg" mb="5">
         On a screen that is in already, open Settings, Devices, and touch Show a code.
       </Box>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          enter.mutate();
-        }}
-      >
-        <Stack gap="4">
-          <TextField
-            label="Code"
-            kind="code"
-            placeholder="000 000"
-            value={code}
-            onChange={setCode}
-            error={fields.code}
-          />
-          <TextField
-            label="What to call this device"
-            value={name}
-            onChange={setName}
-            error={fields.name}
-          />
-          <Button
-            type="submit"
-            size="lg"
-            minH="14"
-            bg="ink"
-            color="onInk"
-            loading={enter.isPending}
-            disabled={!code.trim()}
-          >
+      <EnterForm
+        enter={enter}
+        ready={code.trim() !== ""}
+        label={
+          <>
             <DoorOpen aria-hidden /> Let me in
-          </Button>
-          {enter.error && Object.keys(fields).length === 0 && <Fault>{enter.error.message}</Fault>}
-        </Stack>
-      </form>
+          </>
+        }
+      >
+        {(faults) => (
+          <>
+            <TextField
+              label="Code"
+              kind="code"
+              placeholder="000 000"
+              value={code}
+              onChange={setCode}
+              error={faults.code}
+            />
+            <TextField
+              label="What to call this device"
+              value={name}
+              onChange={setName}
+              error={faults.name}
+            />
+          </>
+        )}
+      </EnterForm>
       <Box mt="8">
         <Fold title="The browser warns of this address" value="It does not know this kitchen yet">
           <Certificate />

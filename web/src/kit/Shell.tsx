@@ -3,17 +3,9 @@ import { SlidersHorizontal } from "lucide-react";
 import type { ReactNode } from "react";
 import { Navigate, NavLink, Outlet, useLocation } from "react-router";
 import { FINGER } from "./finger";
+import { Mark } from "./Mark";
 
 const Link = chakra(NavLink);
-
-function Mark() {
-  return (
-    <svg width="34" height="18" viewBox="0 0 34 18" aria-hidden="true">
-      <rect width="34" height="18" rx="3" fill="#2C1A12" />
-      <path d="M14 0h8l-6 18H8z" fill="#E9ECE9" opacity="0.9" />
-    </svg>
-  );
-}
 
 interface Props {
   /** What is under way, beside the places. */
