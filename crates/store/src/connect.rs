@@ -20,11 +20,18 @@ const ISOLATION: &str = "SET SESSION TRANSACTION ISOLATION LEVEL READ COMMITTED"
 /// How long a request waits for a connection: somebody stands before the screen.
 const PATIENCE: Duration = Duration::from_secs(2);
 
+/// The same where nobody stands before it, on a machine that may do much else.
+const LONG_PATIENCE: Duration = Duration::from_secs(30);
+
 /// Opens a pool, without looking at what is in the database.
 ///
 /// # Errors
 /// Where the database does not answer.
 pub async fn open(url: &str) -> Result<Pool, StoreError> {
+    pool(url, PATIENCE).await
+}
+
+async fn pool(url: &str, patience: Duration) -> Result<Pool, StoreError> {
     let options: MySqlConnectOptions = url.parse::<MySqlConnectOptions>()?.charset("utf8mb4");
     // A pool says only that it waited too long; one connection says what is wrong.
     let mut first = sqlx::MySqlConnection::connect_with(&options).await?;
@@ -33,7 +40,7 @@ pub async fn open(url: &str) -> Result<Pool, StoreError> {
     first.close().await?;
     let pool = MySqlPoolOptions::new()
         .max_connections(16)
-        .acquire_timeout(PATIENCE)
+        .acquire_timeout(patience)
         // A dropped connection is noticed by the query that uses it; asking
         // first would double the cost of the smallest statement.
         .test_before_acquire(false)
@@ -49,12 +56,12 @@ pub async fn open(url: &str) -> Result<Pool, StoreError> {
     Ok(pool)
 }
 
-/// Opens a pool and brings the schema up to date.
+/// Opens a pool and brings the schema up to date, with patience: as tests and benches do it.
 ///
 /// # Errors
 /// Where the database does not answer, is of a later release, or a migration fails.
 pub async fn connect(url: &str) -> Result<Pool, StoreError> {
-    let pool = open(url).await?;
+    let pool = pool(url, LONG_PATIENCE).await?;
     migrate(&pool).await?;
     Ok(pool)
 }
