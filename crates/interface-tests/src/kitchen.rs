@@ -3,6 +3,7 @@
 
 use std::io::Read;
 use std::net::Ipv4Addr;
+use std::path::PathBuf;
 use std::sync::OnceLock;
 
 use anyhow::Context;
@@ -76,6 +77,8 @@ pub struct Kitchen {
     pub home: Option<HomeNetwork>,
     /// `ChromeDriver`'s address.
     pub webdriver: String,
+    /// Where thermometers' own programs write their logs.
+    pub logs: PathBuf,
 }
 
 impl Kitchen {
@@ -148,7 +151,8 @@ impl Kitchen {
                     }
                 }
                 let share = matches!(from, From::Shared).then(|| share(ground));
-                let serving = Serving { port: 0, share, interface: Some(interface) };
+                let logs = Some(logs(ground));
+                let serving = Serving { port: 0, share, interface: Some(interface), logs };
                 let Running { address, shared, server } = serve(state.clone(), serving).await?;
                 let certificate = state.door.sharing().map(|sharing| sharing.certificate());
                 let home = shared.zip(certificate).map(|(at, der)| HomeNetwork {
@@ -164,8 +168,14 @@ impl Kitchen {
             }
         });
         let (address, home) = hear.recv().context("the server did not start")?;
-        Ok(Self { address: format!("http://{address}"), home, webdriver: ground.driver.url() })
+        let (address, logs) = (format!("http://{address}"), logs(ground));
+        Ok(Self { address, home, webdriver: ground.driver.url(), logs })
     }
+}
+
+/// Where thermometers' own programs write their logs.
+fn logs(ground: &Ground) -> PathBuf {
+    ground.folder.path().join("logs")
 }
 
 /// The home network of the tests: this machine by another of its addresses.

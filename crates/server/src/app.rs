@@ -215,6 +215,8 @@ pub struct Serving {
     pub share: Option<Share>,
     /// The interface's files.
     pub interface: Option<PathBuf>,
+    /// Where thermometers' own programs write their logs; without, none is watched.
+    pub logs: Option<PathBuf>,
 }
 
 /// A running server.
@@ -264,7 +266,7 @@ fn listen(on: Ipv4Addr, port: u16) -> Result<(TcpListener, SocketAddr), NotServe
 /// # Errors
 /// Where a port is taken, or there is no certificate to serve the home network with.
 pub async fn serve(state: State, serving: Serving) -> Result<Running, NotServed> {
-    let Serving { port, share, interface } = serving;
+    let Serving { port, share, interface, logs } = serving;
     // Whatever speaks TLS in this process does so by the same arithmetic; where that was settled
     // before, it stays.
     let _ = rustls::crypto::ring::default_provider().install_default();
@@ -296,6 +298,13 @@ pub async fn serve(state: State, serving: Serving) -> Result<Running, NotServed>
     let thermometers = (&*state.thermometers, state.door.own());
     if let Err(error) = crate::thermometer::resume(&state, &state.live, thermometers).await {
         tracing::error!(%error, "the simulated thermometers could not be taken up again");
+    }
+    if let Some(folder) = logs {
+        std::fs::create_dir_all(&folder)?;
+        state.logs.lie_in(folder);
+        if let Err(error) = crate::watched_logs::resume(&state, &state.live, &state.logs).await {
+            tracing::error!(%error, "the logs that were watched could not be taken up again");
+        }
     }
     Ok(Running { address, shared, server })
 }

@@ -1,8 +1,9 @@
 //! What everything here stands on: the store, the time, the clocks of the batches in use.
 
 use std::sync::Arc;
+use std::time::Duration;
 
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::Record;
 use craft::units::degrees;
 use store::batches::ClockRow;
@@ -12,6 +13,11 @@ use uuid::Uuid;
 
 use crate::clock::{ClockAnswer, Clocks, WallClock, kitchen_time};
 use crate::problem::Problem;
+
+/// Who holds what one of several servers alone does says so this often.
+pub const HOLD_EVERY: Duration = Duration::from_secs(2);
+/// What nobody held for so long is free.
+const HELD_FOR: TimeDelta = TimeDelta::seconds(7);
 
 /// What everything here stands on.
 #[derive(Clone, Debug)]
@@ -42,6 +48,19 @@ impl Ground {
         work: impl AsyncFnMut(&mut Connection) -> Result<T, Problem>,
     ) -> Result<T, Problem> {
         store::whole(&self.pool, work, Problem::is_in_the_way).await
+    }
+
+    /// Takes, or keeps, what one of several servers alone does: whether it is this one's.
+    ///
+    /// # Errors
+    /// Where the database fails.
+    pub async fn holds(&self, what: &str) -> Result<bool, Problem> {
+        let now = self.wall.now();
+        self.whole(async |tx: &mut Connection| {
+            let until = now.after(HELD_FOR);
+            Ok(store::leases::hold(tx, what, self.server, (now, until)).await?)
+        })
+        .await
     }
 
     /// The batch of a bowl, and its clock.

@@ -60,6 +60,10 @@ struct Serve {
     /// Where the data is kept.
     #[arg(long, value_name = "DIR")]
     data: PathBuf,
+    /// The folder in which thermometers' own programs write their logs; `logs` in the data's,
+    /// if left out.
+    #[arg(long, value_name = "DIR")]
+    logs: Option<PathBuf>,
     /// The built interface.
     #[arg(long, value_name = "DIR")]
     web: PathBuf,
@@ -168,6 +172,7 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         port: arguments.port,
         share: arguments.share.then(share),
         interface: Some(arguments.web),
+        logs: Some(arguments.logs.unwrap_or_else(|| arguments.data.join("logs"))),
     };
     let Running { address, shared, server } =
         serve(state.clone(), serving).await.map_err(|error| match error {
@@ -199,6 +204,7 @@ async fn run(arguments: Serve) -> anyhow::Result<()> {
         }
     }
     state.thermometers.stop_all();
+    state.logs.stop_all();
     handle.stop(true).await;
     serving.await??;
     pool.close().await;

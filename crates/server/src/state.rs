@@ -18,6 +18,7 @@ use crate::on_shelf::ShelfCache;
 use crate::picture::AT_ONCE_MIB;
 use crate::saving::Archives;
 use crate::thermometer::Thermometers;
+use crate::watched_logs::WatchedLogs;
 
 /// What every handler can reach.
 #[derive(Clone, Debug)]
@@ -29,6 +30,8 @@ pub struct State {
     pub shelf: Arc<ShelfCache>,
     /// The simulated thermometers that run.
     pub thermometers: Arc<Thermometers>,
+    /// The logs of thermometers' own programs that are watched.
+    pub logs: Arc<WatchedLogs>,
     /// The archives that are being written.
     pub archives: Arc<Archives>,
     /// Who may read a picture.
@@ -49,6 +52,7 @@ impl State {
             live: Arc::default(),
             shelf: Arc::default(),
             thermometers: Arc::default(),
+            logs: Arc::default(),
             archives: Arc::default(),
             pictures: Arc::new(Semaphore::new(AT_ONCE_MIB as usize)),
             going_through: Arc::default(),

@@ -17,7 +17,7 @@ use tokio::time::Instant;
 use uuid::Uuid;
 
 use crate::clock::kitchen_time;
-use crate::ground::Ground;
+use crate::ground::{Ground, HOLD_EVERY};
 use crate::live::Live;
 use crate::problem::Problem;
 
@@ -27,10 +27,6 @@ pub const FASTEST: f64 = 60.0;
 const EVERY_KITCHEN: Duration = Duration::from_secs(1);
 /// The most often that it sends, real time.
 const EVERY_REAL: Duration = Duration::from_millis(125);
-/// Of several servers on one database one holds a bowl's thermometer, and says so this often.
-const HOLD_EVERY: Duration = Duration::from_secs(2);
-/// A thermometer that nobody held for so long is free.
-const HELD_FOR: TimeDelta = TimeDelta::seconds(7);
 
 /// The simulated thermometers that run, one a bowl at most.
 #[derive(Debug, Default)]
@@ -93,7 +89,7 @@ pub async fn resume(
         let Ok(known) = live.bowl(ground, bowl.id).await else { continue };
         let last = known.with(Record::last_at).unwrap_or(bowl.opened_at).max(bowl.opened_at);
         let real = ground.wall.now();
-        let held = hold(ground, bowl.id).await?;
+        let held = ground.holds(&lease(bowl.id)).await?;
         if held {
             ground
                 .whole(async |tx: &mut Connection| {
@@ -110,16 +106,9 @@ pub async fn resume(
     Ok(())
 }
 
-/// Takes, or keeps, a bowl's thermometer for this server.
-async fn hold(ground: &Ground, bowl_id: Uuid) -> Result<bool, Problem> {
-    let now = ground.wall.now();
-    let name = format!("thermometer:{bowl_id}");
-    ground
-        .whole(async |tx: &mut Connection| {
-            let until = now.after(HELD_FOR);
-            Ok(store::leases::hold(tx, &name, ground.server, (now, until)).await?)
-        })
-        .await
+/// Of several servers on one database one holds a bowl's thermometer.
+fn lease(bowl_id: Uuid) -> String {
+    format!("thermometer:{bowl_id}")
 }
 
 /// A pot replayed up to some moment of its record.
@@ -194,7 +183,7 @@ async fn measure(ground: Ground, live: Arc<Live>, bowl_id: Uuid, to: (String, St
         ticks.tick().await;
         if asked.is_none_or(|asked| asked.elapsed() >= HOLD_EVERY) {
             // A database that is away for a moment: it is asked again.
-            held = hold(&ground, bowl_id).await.unwrap_or(false);
+            held = ground.holds(&lease(bowl_id)).await.unwrap_or(false);
             asked = Some(Instant::now());
         }
         if !held {

@@ -4,6 +4,7 @@ use std::future::{Ready, ready};
 
 use actix_web::dev::Payload;
 use actix_web::{FromRequest, HttpMessage, HttpRequest};
+use craft::bowl::Place;
 use store::devices::DeviceRow;
 use trust::Role;
 use uuid::Uuid;
@@ -45,6 +46,13 @@ impl Who {
     #[must_use]
     pub fn name(&self) -> Option<&str> {
         self.device().map(|device| device.name.as_str())
+    }
+
+    /// Where in its bowl a thermometer stands; none where it is none.
+    #[must_use]
+    pub fn place(&self) -> Option<Place> {
+        let device = self.device().filter(|device| device.role == Role::Thermometer);
+        device.map(|device| device.place)
     }
 
     /// Whether an address may be one of this bowl: a thermometer measures the one it is lent to.

@@ -1,7 +1,7 @@
 //! Bowls: one chocolate being tempered each.
 
 use chrono::{DateTime, Utc};
-use craft::bowl::{Action, ActionKind};
+use craft::bowl::{Action, ActionKind, Place};
 use craft::plan::BowlInputs;
 use craft::time::WallTime;
 use serde_json::Value;
@@ -344,34 +344,38 @@ pub async fn set_simulated(
     if done.rows_affected() == 0 { Err(StoreError::NotFound("bowl")) } else { Ok(()) }
 }
 
-/// Says that a thermometer measures a bowl. Gives the one that does, where that is another
-/// and was heard since then.
+/// Says that a thermometer measures a bowl at a place. Gives the one that does, where that is
+/// another and was heard since then.
 ///
 /// # Errors
 /// [`StoreError::NotFound`] where there is no such bowl.
 pub async fn hear_probe(
     connection: &mut MySqlConnection,
     id: Uuid,
-    probe: &str,
+    (probe, place): (&str, Place),
     (now, silent_since): (WallTime, WallTime),
 ) -> Result<Option<String>, StoreError> {
-    let done = sqlx::query!(
-        "UPDATE bowls SET probe = ?, probe_at = ?
-         WHERE id = ? AND (probe IS NULL OR probe = ? OR probe_at <= ?)",
+    let at_edge = place.is_edge();
+    let heard = sqlx::query!(
+        "INSERT INTO bowl_probes (bowl_id, at_edge, name, heard_at) VALUES (?, ?, ?, ?)
+         ON DUPLICATE KEY UPDATE
+             name = IF(name = VALUES(name) OR heard_at <= ?, VALUES(name), name),
+             heard_at = IF(name = VALUES(name), VALUES(heard_at), heard_at)",
+        id,
+        at_edge,
         probe,
         now.0.naive_utc(),
-        id,
-        probe,
         silent_since.0.naive_utc()
     )
     .execute(&mut *connection)
+    .await;
+    inserted(heard, "bowl")?;
+    let measures = sqlx::query_scalar!(
+        "SELECT name FROM bowl_probes WHERE bowl_id = ? AND at_edge = ?",
+        id,
+        at_edge
+    )
+    .fetch_optional(connection)
     .await?;
-    if done.rows_affected() > 0 {
-        return Ok(None);
-    }
-    let other = sqlx::query_scalar!("SELECT probe FROM bowls WHERE id = ?", id)
-        .fetch_optional(connection)
-        .await?
-        .ok_or(StoreError::NotFound("bowl"))?;
-    Ok(other.filter(|other| other != probe))
+    Ok(measures.filter(|name| name != probe))
 }

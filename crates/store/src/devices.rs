@@ -1,6 +1,7 @@
 //! The maker's devices in the home network, and who was not let in.
 
 use chrono::{DateTime, Utc};
+use craft::bowl::Place;
 use craft::time::WallTime;
 use sqlx::MySqlExecutor;
 use trust::Role;
@@ -25,6 +26,8 @@ pub struct DeviceRow {
     pub role: Role,
     /// The bowl that a thermometer is lent to.
     pub bowl_id: Option<Uuid>,
+    /// Where in that bowl it stands.
+    pub place: Place,
     /// When it was let in.
     pub paired_at: WallTime,
     /// When it was last here.
@@ -53,7 +56,7 @@ macro_rules! select_devices {
         sqlx::query!(
             r#"SELECT id AS "id: Uuid", name, role, bowl_id AS "bowl_id: Uuid",
                       paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>",
-                      address, own_key
+                      address, own_key, at_edge AS "at_edge: bool"
                FROM devices "# + $rest
             $(, $argument)*
         )
@@ -64,6 +67,7 @@ macro_rules! select_devices {
                 id: row.id,
                 name: row.name,
                 bowl_id: row.bowl_id,
+                place: Place::edge_if(row.at_edge),
                 paired_at: WallTime(row.paired_at),
                 seen_at: row.seen_at.map(WallTime),
                 address: row.address,
@@ -128,12 +132,17 @@ pub async fn edit(
     database: impl MySqlExecutor<'_>,
     id: Uuid,
     name: &str,
-    bowl_id: Option<Uuid>,
+    (bowl_id, place): (Option<Uuid>, Place),
 ) -> Result<(), StoreError> {
-    let result =
-        sqlx::query!("UPDATE devices SET name = ?, bowl_id = ? WHERE id = ?", name, bowl_id, id)
-            .execute(database)
-            .await;
+    let result = sqlx::query!(
+        "UPDATE devices SET name = ?, bowl_id = ?, at_edge = ? WHERE id = ?",
+        name,
+        bowl_id,
+        place.is_edge(),
+        id
+    )
+    .execute(database)
+    .await;
     inserted(result, "bowl").map(|_| ())
 }
 

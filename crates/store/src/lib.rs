@@ -31,6 +31,7 @@ pub mod results;
 pub mod shelf;
 pub mod steps;
 pub mod stock;
+pub mod watched_logs;
 mod whole;
 
 pub use connect::{

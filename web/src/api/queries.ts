@@ -40,6 +40,8 @@ export const keys = {
   sharing: ["sharing"] as const,
   devices: ["devices"] as const,
   pairing: ["pairing"] as const,
+  logs: ["logs"] as const,
+  watched: (bowlId: string) => ["watched-logs", bowlId] as const,
   methods: ["methods"] as const,
   help: ["help"] as const,
   goods: ["goods"] as const,

@@ -573,6 +573,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/bowls/{id}/logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The logs that are watched for a bowl. */
+        get: operations["list_watched_logs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/bowls/{id}/logs/{place}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Watches a log for a place of a bowl, from its end on: what was there before is not taken. */
+        put: operations["watch_log"];
+        post?: never;
+        /** Lets go of the log of a place. */
+        delete: operations["let_go_of_log"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/bowls/{id}/photos": {
         parameters: {
             query?: never;
@@ -1514,6 +1549,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/logs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The logs in the folder of logs. */
+        get: operations["list_logs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/looks": {
         parameters: {
             query?: never;
@@ -2219,6 +2271,7 @@ export interface components {
             countdown?: null | components["schemas"]["CountdownAnswer"];
             /** @description How sure it is: what it rests on. */
             grounds: components["schemas"]["Grounds"];
+            hint?: null | components["schemas"]["Message"];
             /** @description How much it matters. */
             level: components["schemas"]["Level"];
             /** @description The rule that spoke. */
@@ -2702,6 +2755,7 @@ export interface components {
             curve: components["schemas"]["PointAnswer"][];
             /** @description How many readings are doubted. */
             doubted: number;
+            edge?: null | components["schemas"]["LatestAnswer"];
             /** @description The forecast, from the latest reading on; empty where there is none. */
             fan: components["schemas"]["OutlookAnswer"][];
             /** @description The finish of the chocolate. */
@@ -4123,6 +4177,8 @@ export interface components {
              * @description When it was let in.
              */
             paired_at: string;
+            /** @description Where in that bowl it stands. */
+            place: components["schemas"]["Place"];
             /** @description What it may do. */
             role: components["schemas"]["Role"];
             /**
@@ -4140,6 +4196,7 @@ export interface components {
             bowl_id?: string | null;
             /** @description What it is called. */
             name: string;
+            place?: null | components["schemas"]["Place"];
         };
         /** @description What is different by what was learned. */
         DifferenceAnswer: {
@@ -4787,6 +4844,21 @@ export interface components {
              *     seen.
              */
             tones: components["schemas"]["ToneInputs"][];
+        };
+        /** @description A log in the folder. */
+        File: {
+            /**
+             * Format: int64
+             * @description How long it is.
+             */
+            bytes: number;
+            /**
+             * Format: date-time
+             * @description When it was last written to, by this machine.
+             */
+            changed_at: string;
+            /** @description Its name. */
+            name: string;
         };
         /** @description A filling's balance. */
         FillingAnswer: {
@@ -6310,6 +6382,37 @@ export interface components {
             unit: components["schemas"]["Scale"];
         };
         /**
+         * @description How a watched log stands.
+         * @enum {string}
+         */
+        LogStanding: "waiting" | "measuring" | "stopped";
+        /** @description What is known of a watched log. */
+        LogStands: {
+            /**
+             * Format: date-time
+             * @description When that was, on the bowl's clock.
+             */
+            at?: string | null;
+            /** @description What keeps it from being read. */
+            problem?: string | null;
+            /** @description How it stands. */
+            standing: components["schemas"]["LogStanding"];
+            /**
+             * Format: double
+             * @description What it said last, °C.
+             */
+            temp_c?: number | null;
+            /** @description Lines that could not be read since this server watches it. */
+            unread: number;
+        };
+        /** @description The logs that can be watched. */
+        LogsAnswer: {
+            /** @description Those that are there, the latest first. */
+            files: components["schemas"]["File"][];
+            /** @description Where a thermometer's program is to write them, on the machine that serves. */
+            folder: string;
+        };
+        /**
          * @description A look, by how long after the pour it is taken.
          * @enum {string}
          */
@@ -6932,8 +7035,8 @@ export interface components {
              */
             id?: string | null;
             /**
-             * @description The thermometer's name. Where it is given, a second one at the same bowl
-             *     is refused.
+             * @description The thermometer's name. Where it is given, a second one at the same place of the same
+             *     bowl is refused.
              */
             probe?: string | null;
             source?: null | components["schemas"]["Source"];
@@ -6985,6 +7088,16 @@ export interface components {
             left?: number | null;
             /** @description What it is. */
             thing: components["schemas"]["Thing"];
+        };
+        /** @description A log that is to be watched. */
+        NewWatchedLog: {
+            /** @description Its name. */
+            name: string;
+            /** @description The heading of its temperatures, where that cannot be told. */
+            temp_column?: string | null;
+            /** @description The heading of its times, where that cannot be told. */
+            time_column?: string | null;
+            unit?: null | components["schemas"]["Scale"];
         };
         /**
          * @description A remark on a figure: how much it matters, a code that programs can match
@@ -7722,6 +7835,11 @@ export interface components {
             /** @description On which paper. */
             paper?: components["schemas"]["Paper"];
         };
+        /**
+         * @description Where in a bowl a thermometer's tip is.
+         * @enum {string}
+         */
+        Place: "middle" | "edge";
         /**
          * @description Where it lies.
          * @enum {string}
@@ -9328,7 +9446,7 @@ export interface components {
          * @description Where a reading came from.
          * @enum {string}
          */
-        Source: "probe" | "hand";
+        Source: "probe" | "hand" | "edge";
         /**
          * @description What dry goods are measured with.
          * @enum {string}
@@ -10617,6 +10735,13 @@ export interface components {
             next_time: components["schemas"]["Message"];
             /** @description The same, in words. */
             went_wrong: components["schemas"]["Message"];
+        };
+        /** @description A log that is watched for a bowl. */
+        WatchedLogAnswer: components["schemas"]["LogStands"] & {
+            /** @description Its name. */
+            name: string;
+            /** @description Where in the bowl its thermometer stands. */
+            place: components["schemas"]["Place"];
         };
         /**
          * @description How it is put on.
@@ -14259,6 +14384,219 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_watched_logs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WatchedLogAnswer"][];
+                };
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    watch_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                place: components["schemas"]["Place"];
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewWatchedLog"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body did not arrive in time. */
+            408: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The body is not said to be of the type it must be. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    let_go_of_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                place: components["schemas"]["Place"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -18639,6 +18977,51 @@ export interface operations {
             };
             /** @description It does not come from this machine, or not from the interface. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description The database is away. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_logs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogsAnswer"];
+                };
+            };
+            /** @description It does not come from this machine, or not from the interface. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -14,7 +14,7 @@ import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
 import { useWider } from "../kit/useWider";
 import { WayTo } from "../kit/WayTo";
-import { BluetoothThermometer } from "../thermometer/BluetoothThermometer";
+import { YourThermometers } from "../thermometer/YourThermometers";
 import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
@@ -105,11 +105,9 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
       {helper ? (
         <Box fontWeight="560">The maker works at it: this screen looks on.</Box>
       ) : (
-        <Box display="flex" gap="3" flexWrap="wrap" alignItems="center">
+        <Box display="flex" gap="3" flexWrap="wrap" alignItems="center" flex="1 0 auto" maxW="full">
           <ThermometerControl clock={bowl.clock} ended={ended} set={setThermometer} />
-          {!ended && !bowl.clock.simulated && (
-            <BluetoothThermometer bowlId={bowlId} clock={clock} />
-          )}
+          {!ended && !bowl.clock.simulated && <YourThermometers bowlId={bowlId} clock={clock} />}
         </Box>
       )}
       <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">

@@ -3,7 +3,7 @@ import { ArrowDown, ArrowRight, ArrowUp } from "lucide-react";
 import type { BowlAnswer } from "../api/client";
 import { offWords } from "../chocolate/offWords";
 import { degreeUnit, shownDegrees, shownTemp } from "../kit/display";
-import { clock } from "../kit/format";
+import { clock, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
@@ -28,7 +28,10 @@ function place({ latest, phase, windows, use_c, keeps_crystals }: BowlAnswer): s
 export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: KitchenClock }) {
   useTick(1000);
   const { latest, trend_c_per_min: trend } = bowl;
-  const age = latest ? (time.now() - Date.parse(latest.at)) / 1000 : 0;
+  const since = (at: string) => (time.now() - Date.parse(at)) / 1000;
+  const age = latest ? since(latest.at) : 0;
+  const edgeAge = bowl.edge ? since(bowl.edge.at) : 0;
+  const ended = bowl.phase === "done" || bowl.phase === "lost";
   const Arrow =
     trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
   return (
@@ -77,6 +80,16 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           </>
         )}
       </Box>
+      {bowl.edge && !ended && (
+        <Box fontSize={{ base: "sm", md: "xl" }} fontWeight="560" data-testid="edge">
+          {temperature(bowl.edge.temp_c)} at the edge
+          {edgeAge > 20 && (
+            <Box as="span" color="fg.muted">
+              , {clock(edgeAge)} ago
+            </Box>
+          )}
+        </Box>
+      )}
       {bowl.test?.words && (
         <Box
           data-testid="verdict"
@@ -99,7 +112,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           the forecast
         </Box>
       )}
-      {latest && age > 20 && bowl.phase !== "done" && bowl.phase !== "lost" && (
+      {latest && age > 20 && !ended && (
         <Box color="heat" fontWeight="600" mt="1">
           Read {clock(age)} ago
         </Box>

@@ -112,6 +112,11 @@ export const BowlCard = memo(function BowlCard({ bowl, heardNow, realNow, first 
             {inWords(advice.why)}
           </Box>
         )}
+        {advice.hint && (
+          <Box mt="1" fontWeight="600" fontSize={{ base: "sm", md: "md" }} data-testid="hint">
+            {inWords(advice.hint)}
+          </Box>
+        )}
         {(failing || waiting > 0) && (
           <Box role="status" color="stop" fontWeight="600" fontSize="sm">
             Not sent yet; it is kept here and sent when the connection is back.

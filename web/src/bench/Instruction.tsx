@@ -1,5 +1,5 @@
 import { Box, Button } from "@chakra-ui/react";
-import { Check } from "lucide-react";
+import { Check, RotateCw } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { BowlAnswer } from "../api/client";
 import { inWords } from "../kit/message";
@@ -77,6 +77,23 @@ export function Instruction({ bowl, time, act, children }: Props) {
         <Box mt="1" color="fg.muted" fontSize={{ base: "sm", md: "lg" }}>
           {inWords(advice.why)}
         </Box>
+        {advice.hint && (
+          <Box
+            mt="1"
+            display="flex"
+            gap="2"
+            alignItems="center"
+            fontSize={{ base: "md", md: "xl" }}
+            fontWeight="600"
+            role="status"
+            data-testid="hint"
+          >
+            <Box color="heat" flexShrink={0}>
+              <RotateCw size={22} aria-hidden />
+            </Box>
+            {inWords(advice.hint)}
+          </Box>
+        )}
         {!ended && (
           <Box display="flex" gap="3" alignItems="center" flexWrap="wrap">
             <Button
@@ -110,7 +127,14 @@ export function Instruction({ bowl, time, act, children }: Props) {
                 <Check size={16} aria-hidden /> Touch here: {answer.label}
               </Box>
             )}
-            <SayAgain words={`${inWords(advice.say)}. ${inWords(advice.why)}`} />
+            <SayAgain
+              words={[advice.say, advice.why, advice.hint]
+                .map((one) => one && inWords(one))
+                .filter(Boolean)
+                .join(". ")}
+              // A thermometer that sends changes the figures in it every second.
+              of={`${advice.rule} ${advice.hint?.code ?? ""}`}
+            />
             {children}
             {!tablet && countdown}
           </Box>

@@ -6,6 +6,7 @@ import {
   type Guide,
   type NewAction,
   type Reading,
+  type Source,
   type StepEvent,
 } from "../api/client";
 import { accepted, Refusal } from "../api/refusal";
@@ -20,8 +21,8 @@ interface NewReading {
   id: string;
   at: string;
   temp_c: number;
-  source: "hand" | "probe";
-  /** The thermometer's name, so that no second one measures the same bowl. */
+  source: Source;
+  /** The thermometer's name, so that no second one measures the same place of the bowl. */
   probe?: string;
 }
 

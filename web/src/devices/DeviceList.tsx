@@ -1,12 +1,14 @@
 import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Device } from "../api/client";
+import { api, type Device, type Place } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, done } from "../api/refusal";
 import { Fault } from "../kit/Fault";
 import { about } from "../kit/format";
 import { Panel } from "../kit/Panel";
+import { SelectField } from "../kit/SelectField";
+import { placeChoices } from "../thermometer/places";
 import { LendTo } from "./LendTo";
 import { roleName } from "./roles";
 
@@ -51,8 +53,8 @@ function One({ device }: { device: Device }) {
     onSettled: known,
   });
   const lend = useMutation({
-    mutationFn: async (bowl: string) => {
-      const body = { name: device.name, ...(bowl && { bowl_id: bowl }) };
+    mutationFn: async ({ bowl, place }: { bowl: string; place: Place }) => {
+      const body = { name: device.name, place, ...(bowl && { bowl_id: bowl }) };
       done(await api.PUT("/api/v1/devices/{id}", { params, body }));
     },
     onSettled: known,
@@ -104,8 +106,17 @@ function One({ device }: { device: Device }) {
         </Button>
       )}
       {device.role === "thermometer" && (
-        <Box gridColumn="1 / -1">
-          <LendTo value={device.bowl_id ?? ""} onChange={(bowl) => lend.mutate(bowl)} />
+        <Box gridColumn="1 / -1" display="grid" gap="3">
+          <LendTo
+            value={device.bowl_id ?? ""}
+            onChange={(bowl) => lend.mutate({ bowl, place: device.place })}
+          />
+          <SelectField<Place>
+            label="Where its tip is"
+            value={device.place}
+            choices={placeChoices}
+            onChange={(place) => lend.mutate({ bowl: device.bowl_id ?? "", place })}
+          />
         </Box>
       )}
       {error && <Fault gridColumn="1 / -1">{error.message}</Fault>}

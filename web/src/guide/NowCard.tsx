@@ -85,7 +85,10 @@ export function NowCard({ now, clock }: { now: Now; clock: KitchenClock }) {
         </Box>
         <Box mt="3" display="flex" gap="3" flexWrap="wrap" alignItems="center">
           {now.topic && <StepHelp of={now.topic} big />}
-          <SayAgain words={`${now.name}. ${inWords(now.text)}. ${inWords(now.detail)}`} />
+          <SayAgain
+            words={`${now.name}. ${inWords(now.text)}. ${inWords(now.detail)}`}
+            of={`${now.step} ${now.state}`}
+          />
         </Box>
         {now.caution && now.state !== "missed" && (
           <Box

@@ -13,6 +13,53 @@ worded! {
         Probe = "probe",
         /// Typed by the maker.
         Hand = "hand",
+        /// Sent by a second thermometer, whose tip is at the bowl's edge: it is compared with the
+        /// middle, and nothing else goes by it.
+        Edge = "edge",
+    }
+}
+
+worded! {
+    /// Where in a bowl a thermometer's tip is.
+    Place {
+        /// In the middle: the coach goes by it.
+        Middle = "middle",
+        /// At the edge, of a second one: it is compared with the middle.
+        Edge = "edge",
+    }
+}
+
+impl Place {
+    /// Whether it is the edge.
+    #[must_use]
+    pub fn is_edge(self) -> bool {
+        self == Self::Edge
+    }
+
+    /// The edge, or else the middle.
+    #[must_use]
+    pub fn edge_if(is_edge: bool) -> Self {
+        if is_edge { Self::Edge } else { Self::Middle }
+    }
+}
+
+impl Source {
+    /// Where in the bowl it was read.
+    #[must_use]
+    pub fn place(self) -> Place {
+        match self {
+            Self::Edge => Place::Edge,
+            Self::Probe | Self::Hand => Place::Middle,
+        }
+    }
+
+    /// What a thermometer sends that stands at a place.
+    #[must_use]
+    pub fn sent_from(place: Place) -> Self {
+        match place {
+            Place::Middle => Self::Probe,
+            Place::Edge => Self::Edge,
+        }
     }
 }
 

@@ -113,6 +113,8 @@ pub struct Thermometer {
     pub rose: Option<(Temperature, Temperature, DateTime<Utc>)>,
     /// Whether the thermometer has shown the same to the digit for too long.
     pub stuck: bool,
+    /// The latest trusted reading of the edge, where a second one is there.
+    pub edge: Option<Standing>,
     /// Coolest trusted reading since the melt was done.
     pub coolest: Option<Temperature>,
     /// Hottest trusted reading.
@@ -216,6 +218,7 @@ impl Bowl {
                 rose: None,
                 doubts: Vec::new(),
                 stuck: false,
+                edge: None,
                 coolest: None,
                 peak: None,
                 over_limit: None,
@@ -573,10 +576,19 @@ pub fn fold(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Bowl {
         bowl.read(setup, reading);
     }
     bowl.expire_burst(now);
+    bowl.thermometer.edge = edge(setup, record, now);
     bowl.thermometer.stuck = stuck(readings, bowl.heating.calm_since);
     let newest = readings.iter().zip(&doubts).rev().find(|(r, _)| r.at <= now);
     bowl.thermometer.newest = newest.map(|(r, _)| r.temp);
     bowl.thermometer.newest_at = newest.map(|(r, doubt)| (r.at, *doubt));
     bowl.thermometer.doubts = doubts;
     bowl
+}
+
+/// The latest reading of the edge that is trusted.
+fn edge(setup: &Setup, record: &Record, now: DateTime<Utc>) -> Option<Standing> {
+    let readings = record.at_edge();
+    let trusted = readings.iter().zip(doubts(readings, setup.opened, now)).rev();
+    let mut trusted = trusted.filter(|(reading, doubt)| doubt.is_none() && reading.at <= now);
+    trusted.next().map(|(reading, _)| Standing { temp: reading.temp, at: reading.at })
 }

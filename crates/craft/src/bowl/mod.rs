@@ -19,7 +19,7 @@ pub mod trust;
 
 pub use curve::{CurvePoint, curve};
 pub use entry::{ActionName, Entry};
-pub use event::{Action, ActionKind, Reading, Seen, Source};
+pub use event::{Action, ActionKind, Place, Reading, Seen, Source};
 pub use finish::{Finish, finish};
 pub use fold::{
     Bowl, ColourDone, Heat, Heating, Phase, Standing, Temper, TestRun, Thermometer, WentIn, fold,

@@ -26,7 +26,10 @@ use crate::units::{Temperature, TemperatureDifference};
 /// ```
 #[derive(Clone, Debug, Default, PartialEq)]
 pub struct Record {
+    /// Of the bowl's middle, sent or typed.
     readings: Vec<Reading>,
+    /// Of its edge.
+    at_edge: Vec<Reading>,
     /// Every entry, as it was made.
     entries: Vec<Action>,
     /// The actions that stand, with what was corrected.
@@ -42,8 +45,10 @@ impl Record {
     pub fn new(mut readings: Vec<Reading>, mut actions: Vec<Action>) -> Self {
         in_order_once(&mut readings, |r| (r.at, r.id));
         in_order_once(&mut actions, |a| (a.at, a.id));
+        let (at_edge, readings) = readings.into_iter().partition(is_at_edge);
         let mut record = Self {
             readings,
+            at_edge,
             entries: actions,
             actions: Vec::new(),
             withdrawn: Vec::new(),
@@ -91,21 +96,29 @@ impl Record {
             })
             .collect();
         for reading in std::mem::take(&mut self.withdrawn) {
-            add_in_order(&mut self.readings, reading, |r| (r.at, r.id));
+            add_in_order(self.list_of(&reading), reading, |r| (r.at, r.id));
         }
         if !withdrawn.is_empty() {
-            let (out, stay) = std::mem::take(&mut self.readings)
-                .into_iter()
-                .partition(|r| withdrawn.contains(&r.id));
-            (self.withdrawn, self.readings) = (out, stay);
+            for list in [&mut self.readings, &mut self.at_edge] {
+                let (out, stay): (Vec<_>, _) =
+                    std::mem::take(list).into_iter().partition(|r| withdrawn.contains(&r.id));
+                *list = stay;
+                self.withdrawn.extend(out);
+            }
         }
     }
 
+    fn list_of(&mut self, reading: &Reading) -> &mut Vec<Reading> {
+        if is_at_edge(reading) { &mut self.at_edge } else { &mut self.readings }
+    }
+
     /// The same with every reading, and each that is added, corrected by what the
-    /// thermometer reads too little.
+    /// thermometer reads too little. A second one at the edge is another thermometer: what it is
+    /// off by is not known here.
     #[must_use]
     pub fn corrected_by(mut self, offset: TemperatureDifference) -> Self {
-        for reading in self.readings.iter_mut().chain(&mut self.withdrawn) {
+        let withdrawn = self.withdrawn.iter_mut().filter(|reading| !is_at_edge(reading));
+        for reading in self.readings.iter_mut().chain(withdrawn) {
             reading.temp = reading.temp - self.offset + offset;
         }
         self.offset = offset;
@@ -114,9 +127,11 @@ impl Record {
 
     /// Adds a reading as it was sent, wherever in time it belongs.
     pub fn add_reading(&mut self, mut reading: Reading) {
-        reading.temp += self.offset;
+        if !is_at_edge(&reading) {
+            reading.temp += self.offset;
+        }
         let id = reading.id;
-        add_in_order(&mut self.readings, reading, |r| (r.at, r.id));
+        add_in_order(self.list_of(&reading), reading, |r| (r.at, r.id));
         let withdraws = |entry: &Action| entry.kind == ActionKind::ReadingWithdrawn { reading: id };
         if self.entries.iter().any(withdraws) {
             self.correct();
@@ -141,10 +156,16 @@ impl Record {
         &self.withdrawn
     }
 
-    /// Every reading, corrected, trusted or not.
+    /// Every reading of the bowl's middle, corrected, trusted or not: what is gone by.
     #[must_use]
     pub fn readings(&self) -> &[Reading] {
         &self.readings
+    }
+
+    /// Every reading of a second thermometer at the bowl's edge, as it was sent.
+    #[must_use]
+    pub fn at_edge(&self) -> &[Reading] {
+        &self.at_edge
     }
 
     /// The actions that stand, with what was corrected; neither undone nor undoings.
@@ -175,7 +196,7 @@ impl Record {
     /// Whether a reading was recorded, be it withdrawn since.
     #[must_use]
     pub fn has_reading(&self, id: Uuid) -> bool {
-        self.readings.iter().chain(&self.withdrawn).any(|r| r.id == id)
+        self.readings.iter().chain(&self.at_edge).chain(&self.withdrawn).any(|r| r.id == id)
     }
 
     /// The latest action that stands: what "undo" takes back.
@@ -193,8 +214,13 @@ impl Record {
     /// When the latest thing happened.
     #[must_use]
     pub fn last_at(&self) -> Option<DateTime<Utc>> {
-        self.readings.last().map(|r| r.at).max(self.entries.last().map(|a| a.at))
+        let read = [self.readings.last(), self.at_edge.last()].into_iter().flatten();
+        read.map(|r| r.at).max().max(self.entries.last().map(|a| a.at))
     }
+}
+
+fn is_at_edge(reading: &Reading) -> bool {
+    reading.source.place().is_edge()
 }
 
 /// Sorts only where needed: records mostly arrive in order.

@@ -38,6 +38,10 @@ crate::messages! {
     warms_too_fast() = "Lift it off and stir: it is warming too fast";
     warms_too_fast_why(now: Reading, limit: Temp) = "{now} now; at this pace it is at the limit of {limit} within a minute. Lift it off, then heat it a little at a time.";
     roll_and_shake() = "Roll and shake it as it softens";
+    edge_is_colder(by: Degrees, edge: Temp) = "The edge is at {edge}, {by} colder than the middle: stir, along the sides and from the bottom.";
+    edge_is_hotter(by: Degrees, edge: Temp) = "The edge is at {edge}, {by} hotter than the middle: stir, along the sides and from the bottom.";
+    edge_over_limit(edge: Temp, limit: Temp) = "The edge is at {edge}, over the limit of {limit}: off the heat, and stir it in.";
+    edge_out_of_it(edge: Temp) = "The thermometer at the edge shows {edge}: is its tip in the chocolate?";
     keep_stirring() = "Keep stirring over the heat";
     take_it_off_at(now: Reading, stop_at: Temp) = "{now} now; take it off at {stop_at}.";
     stop_before_melt() = "Stop the heat. Stirring will carry it on";

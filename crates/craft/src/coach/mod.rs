@@ -34,7 +34,12 @@ use crate::units::Time;
 pub fn advise(run: &Run, bowl: &Bowl, ahead: &Ahead, now: DateTime<Utc>) -> Advice {
     let context = CoachContext { setup: &run.setup, bowl, ahead, now };
     let advice = next(run.method, &context);
-    Advice { grounds: context.grounds(), asks: asks::asks(&advice, &context), ..advice }
+    Advice {
+        grounds: context.grounds(),
+        hint: context.uneven(),
+        asks: asks::asks(&advice, &context),
+        ..advice
+    }
 }
 
 fn next(method: Method, context: &CoachContext<'_>) -> Advice {

@@ -5,6 +5,7 @@
 //! them; what cannot be told from the table is asked for, by the name of the
 //! field that answers it. Either every line is understood or none is taken.
 
+mod appended;
 mod table;
 mod time;
 
@@ -15,6 +16,7 @@ use crate::catalogue::logfile as say;
 use crate::check::{Checker, Fault, PROBE_C};
 use crate::message::{Message, Nested, list};
 use crate::units::{Temperature, celsius};
+pub use appended::{Appended, NewLine, appended};
 use table::Table;
 pub use time::DateOrder;
 use time::Stamps;
@@ -34,6 +36,12 @@ pub enum Scale {
     C,
     /// Degrees Fahrenheit.
     F,
+}
+
+impl Scale {
+    fn in_celsius(self, value: f64) -> f64 {
+        if self == Self::F { (value - 32.0) / 1.8 } else { value }
+    }
 }
 
 /// What is known of a log beside its table.
@@ -98,6 +106,30 @@ fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log>
         check.fault("file", say::too_many_lines(MOST_LINES));
         return None;
     }
+    let (times, temps) = columns(&table, asked, check)?;
+    let (rows, empty) = readings(&table, times, temps, check)?;
+    let stamps = Stamps::of(table.heading(times), rows.iter().map(|(_, time, _)| *time), asked);
+    let stamps = stamps.map_err(|fault| check.fault(fault.field, fault.message)).ok()?;
+    let unit = scale(&table, temps, &rows, asked, check)?;
+    let mut lines: Vec<_> = rows
+        .iter()
+        .zip(stamps)
+        .map(|((number, _, value), at)| {
+            let c = unit.in_celsius(*value);
+            if !PROBE_C.contain(c) {
+                check.number(format_args!("line {number}"), c, PROBE_C);
+            }
+            #[allow(clippy::cast_possible_truncation)] // days
+            let shift = TimeDelta::milliseconds((asked.shift_s * 1000.0) as i64);
+            Line { at: at + shift, temp: celsius(c) }
+        })
+        .collect();
+    lines.sort_by_key(|line| line.at);
+    Some(Log { lines, empty, unit })
+}
+
+/// The columns of times and of temperatures.
+fn columns(table: &Table, asked: &Asked, check: &mut Checker) -> Option<(usize, usize)> {
     let times = table
         .choose(asked.time_column.as_deref(), |column| column.looks_like_time())
         .map_err(|message| check.fault("time_column", message))
@@ -111,30 +143,23 @@ fn read_checked(bytes: &[u8], asked: &Asked, check: &mut Checker) -> Option<Log>
         check.fault("temp_column", say::another_column());
         return None;
     }
-    let unit = asked.unit.or(table.scale_of(temps)).unwrap_or(Scale::C);
-    let (rows, empty) = readings(&table, times, temps, check)?;
-    let stamps = Stamps::of(table.heading(times), rows.iter().map(|(_, time, _)| *time), asked);
-    let stamps = stamps.map_err(|fault| check.fault(fault.field, fault.message)).ok()?;
-    let said_nothing = asked.unit.is_none() && table.scale_of(temps).is_none();
-    if said_nothing && middle(&rows) > HOTTER_THAN_A_BOWL_C {
-        check.fault("unit", say::looks_like_fahrenheit(middle(&rows)));
+    Some((times, temps))
+}
+
+/// The scale that was asked for, or that the heading names; °C, where nothing speaks against it.
+fn scale(
+    table: &Table,
+    temps: usize,
+    rows: &[Row<'_>],
+    asked: &Asked,
+    check: &mut Checker,
+) -> Option<Scale> {
+    let said = asked.unit.or(table.scale_of(temps));
+    if said.is_none() && middle(rows) > HOTTER_THAN_A_BOWL_C {
+        check.fault("unit", say::looks_like_fahrenheit(middle(rows)));
         return None;
     }
-    let mut lines: Vec<_> = rows
-        .iter()
-        .zip(stamps)
-        .map(|((number, _, value), at)| {
-            let c = if unit == Scale::F { (value - 32.0) / 1.8 } else { *value };
-            if !PROBE_C.contain(c) {
-                check.number(format_args!("line {number}"), c, PROBE_C);
-            }
-            #[allow(clippy::cast_possible_truncation)] // days
-            let shift = TimeDelta::milliseconds((asked.shift_s * 1000.0) as i64);
-            Line { at: at + shift, temp: celsius(c) }
-        })
-        .collect();
-    lines.sort_by_key(|line| line.at);
-    Some(Log { lines, empty, unit })
+    Some(said.unwrap_or(Scale::C))
 }
 
 type Row<'a> = (usize, &'a str, f64);

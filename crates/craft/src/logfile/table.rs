@@ -37,7 +37,7 @@ pub(super) fn is_no_value(cell: &str) -> bool {
         || matches!(&*cell.to_lowercase(), "nan" | "n/a" | "ol" | "err" | "null")
 }
 
-fn decoded(bytes: &[u8]) -> Result<String, Message> {
+pub(super) fn decoded(bytes: &[u8]) -> Result<String, Message> {
     let wide = |pairs: &[u8], join: fn([u8; 2]) -> u16| {
         let units: Vec<_> = pairs.chunks_exact(2).map(|pair| join([pair[0], pair[1]])).collect();
         String::from_utf16(&units).map_err(|_| say::not_a_table())
@@ -61,7 +61,10 @@ fn plain(bytes: &[u8]) -> Result<String, Message> {
 
 impl Table {
     pub fn read(bytes: &[u8]) -> Result<Self, Message> {
-        let text = decoded(bytes)?;
+        Self::of(&decoded(bytes)?)
+    }
+
+    pub fn of(text: &str) -> Result<Self, Message> {
         if text.trim().is_empty() {
             return Err(say::empty());
         }
@@ -69,7 +72,7 @@ impl Table {
         // decimal signs too.
         let rows = [b',', b'\t', b';']
             .into_iter()
-            .map(|separator| rows(&text, separator))
+            .map(|separator| rows(text, separator))
             .max_by_key(|rows| usual_width(rows))
             .unwrap_or_default();
         let width = usual_width(&rows);

@@ -35,6 +35,8 @@ kind! {
     WholeTemp(Temperature) = Temperature, in_celsius, "°C", Some(0);
     /// A temperature as it was stated.
     StatedTemp(Temperature) = Temperature, in_celsius, "°C", None;
+    /// A difference of temperatures, to a tenth of a degree.
+    Degrees(TemperatureDifference) = Difference, in_degrees, "°C", Some(1);
     /// A difference of temperatures, as it was stated.
     StatedDegrees(TemperatureDifference) = Difference, in_degrees, "°C", None;
     /// A mass, to the gram.

@@ -12,12 +12,12 @@ mod said;
 mod wording;
 
 pub use kinds::{
-    Between, Centimetres, Count, DegreesRange, FineGrams, FineMillilitres, FinePercent, Given,
-    Grams, Kilograms, List, MeasuredMm, Metres, Millilitres, Minutes, MinutesRange, MinutesUp, Mm,
-    MmRange, Nested, Number, Percent, PercentRange, Reading, Seconds, SquareCentimetres,
-    StatedArea, StatedDegrees, StatedGrams, StatedMinutes, StatedMm, StatedPercent, StatedTemp,
-    StatedTempRange, Temp, TempRange, Tenths, ToWeigh, Until, WholeMinutes, WholeMm, WholeTemp,
-    Words, list, names,
+    Between, Centimetres, Count, Degrees, DegreesRange, FineGrams, FineMillilitres, FinePercent,
+    Given, Grams, Kilograms, List, MeasuredMm, Metres, Millilitres, Minutes, MinutesRange,
+    MinutesUp, Mm, MmRange, Nested, Number, Percent, PercentRange, Reading, Seconds,
+    SquareCentimetres, StatedArea, StatedDegrees, StatedGrams, StatedMinutes, StatedMm,
+    StatedPercent, StatedTemp, StatedTempRange, Temp, TempRange, Tenths, ToWeigh, Until,
+    WholeMinutes, WholeMm, WholeTemp, Words, list, names,
 };
 pub use param::Param;
 pub use quantity::Quantity;

@@ -157,6 +157,8 @@ pub struct Advice {
     pub say: Message,
     /// The reason.
     pub why: Message,
+    /// What a second thermometer at the edge adds to it.
+    pub hint: Option<Message>,
     /// How sure it is: what it rests on.
     pub grounds: Grounds,
     /// The one time that matters now.
@@ -184,6 +186,7 @@ impl Advice {
             level: Level::Info,
             say,
             why,
+            hint: None,
             grounds: Grounds::default(),
             countdown: None,
             alarm: None,

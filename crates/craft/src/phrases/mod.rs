@@ -9,6 +9,7 @@ mod on_the_way;
 mod rewarming;
 mod stone;
 mod to_the_gate;
+mod uneven;
 mod watching;
 
 pub use advice::{Advice, Alarm, Countdown, Grounds, Rule};

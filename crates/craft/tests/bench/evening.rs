@@ -119,6 +119,12 @@ impl Evening {
         self.said(c, Source::Probe);
     }
 
+    /// What a second thermometer at the edge sends, a second on.
+    pub fn sends_at_edge(&mut self, c: f64) {
+        self.pass(1);
+        self.said(c, Source::Edge);
+    }
+
     fn said(&mut self, c: f64, source: Source) {
         let reading = Reading { id: self.id(), at: self.now, temp: celsius(c), source };
         self.readings.push(reading);
@@ -151,7 +157,7 @@ impl Evening {
         bursts_left(&self.setup, &self.bowl(), &ahead, &self.advice(), self.now)
     }
 
-    fn ahead(&self) -> Ahead {
+    pub fn ahead(&self) -> Ahead {
         look_ahead(&self.setup, &self.record(), &self.bowl())
     }
 

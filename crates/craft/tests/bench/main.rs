@@ -14,3 +14,4 @@ mod melting;
 mod mending;
 mod pot;
 mod rules;
+mod two_probes;

@@ -1,7 +1,7 @@
 //! The maker's devices in the home network: let in, at work together, cut off and back.
 
 use anyhow::{Context, ensure};
-use interface_tests::{Kitchen, Page, Peripheral, Size, tempered};
+use interface_tests::{Kitchen, Page, Size, tempered};
 use reqwest::Client;
 use serde_json::{Value, json};
 use tokio::sync::Mutex;
@@ -16,21 +16,21 @@ fn url(path: &str) -> String {
     format!("{}/api/v1{path}", Kitchen::at_home().address)
 }
 
-async fn get(path: &str) -> anyhow::Result<Value> {
+pub async fn get(path: &str) -> anyhow::Result<Value> {
     Ok(Client::new().get(url(path)).send().await?.error_for_status()?.json().await?)
 }
 
-async fn put(path: &str, body: Value) -> anyhow::Result<Value> {
+pub async fn put(path: &str, body: Value) -> anyhow::Result<Value> {
     let said = Client::new().put(url(path)).json(&body).send().await?.error_for_status()?;
     Ok(said.json().await.unwrap_or_default())
 }
 
-async fn post(path: &str, body: Value) -> anyhow::Result<Value> {
+pub async fn post(path: &str, body: Value) -> anyhow::Result<Value> {
     Ok(Client::new().post(url(path)).json(&body).send().await?.error_for_status()?.json().await?)
 }
 
 /// A device that types the code that the machine's own screen shows.
-async fn paired(name: &str, role: &str, size: Size) -> anyhow::Result<Page> {
+pub async fn paired(name: &str, role: &str, size: Size) -> anyhow::Result<Page> {
     let _alone = CODES.lock().await;
     let code = put("/pairing", json!({ "role": role })).await?["code"].clone();
     let page = Page::open_at_home(Kitchen::at_home()).await?;
@@ -47,7 +47,7 @@ async fn paired(name: &str, role: &str, size: Size) -> anyhow::Result<Page> {
 }
 
 /// Runs a test; where it fails, what each of its pages shows is left to be looked at.
-async fn together(
+pub async fn together(
     name: &str,
     pages: Vec<(&str, Page)>,
     test: impl AsyncFnOnce(&[(&str, Page)]) -> anyhow::Result<()>,
@@ -66,7 +66,7 @@ async fn together(
 }
 
 /// A new batch of a plan of the demo.
-async fn begun(plan: &str) -> anyhow::Result<String> {
+pub async fn begun(plan: &str) -> anyhow::Result<String> {
     let plans = get("/plans?most=200").await?;
     let mut all = plans["plans"].as_array().context("plans")?.iter();
     let of_it = all.find(|one| one["name"] == plan).context("the demo has it")?;
@@ -366,73 +366,6 @@ async fn instructions_are_spoken_where_the_device_has_a_voice_and_said_again_on_
         let again = |all: &Value| all.as_array().is_some_and(|all| all.len() > before);
         phone.until_script(spoken, "said again", again).await?;
         Ok(())
-    })
-    .await;
-}
-
-#[tokio::test(flavor = "multi_thread")]
-async fn a_bluetooth_thermometer_drives_a_bowl_from_melt_to_pour() {
-    let phone = paired("Phone at the bench", "maker", Size::PHONE).await.expect("in");
-    together("bluetooth", vec![("phone", phone)], async |pages| {
-        let [(_, phone)] = pages else { anyhow::bail!("one") };
-        let batch = begun("Dark bark under a scatter of stars").await?;
-        let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
-        let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
-        let warm = |of: &str, end: usize| {
-            opened["bowl"][of][end].as_f64().or(opened["bowl"]["windows"][of][end].as_f64())
-        };
-        let melt_c = warm("melt_c", 0).context("a range")? + 1.0;
-        let work_c = warm("use_c", 0).context("a range")? + 0.3;
-        phone.go(&format!("/bench/{bowl}")).await?;
-        let mut probe = Peripheral::near(phone, "Long probe").await?;
-        phone.touch("More").await?;
-        phone.touch("Connect a Bluetooth thermometer").await?;
-        probe.is_picked().await?;
-        let on_screen = format!("{melt_c:.1}");
-        probe.says(melt_c).await?;
-        phone.until_shown("bluetooth", &on_screen).await?;
-        probe.battery(12).await?;
-        let heard = async |c: f64| {
-            let script = format!(
-                "return fetch('/api/v1/bowls/{bowl}/readings').then((r) => r.json())
-                     .then((all) => all.some((one) => Math.abs(one.temp_c - {c}) < 0.01
-                         && one.source === 'probe'))"
-            );
-            phone.until_script(&script, "it is kept", |kept| *kept == json!(true)).await
-        };
-        heard(melt_c).await?;
-        phone.touch("Off the heat").await?;
-        phone.touch("Seed").await?;
-        // Out of reach and back: it goes on by itself.
-        probe.goes_away().await?;
-        phone.until_shown("bluetooth", "out of reach").await?;
-        probe.comes_back().await?;
-        probe.says(work_c).await?;
-        heard(work_c).await?;
-        // What no chocolate can have is refused, said, and not kept.
-        probe.says(300.0).await?;
-        phone.until_said("Not saved").await?;
-        probe.says(work_c).await?;
-        phone.touch("Start the test").await?;
-        phone.touch("Even satin").await?;
-        phone.touch("Just now").await?;
-        phone.find("[data-rule]:not([data-rule='leave_smear'])").await?;
-        phone.touch("Poured").await?;
-        phone
-            .until_script(
-                &format!(
-                    "return fetch('/api/v1/bowls/{bowl}').then((r) => r.json())
-                     .then((known) => known.bowl.phase)"
-                ),
-                "poured",
-                |phase| *phase == json!("done"),
-            )
-            .await?;
-        let readings = get(&format!("/bowls/{bowl}/readings")).await?;
-        let all = readings.as_array().context("readings")?;
-        ensure!(all.iter().all(|one| one["temp_c"].as_f64().is_some_and(|c| c < 100.0)));
-        ensure!(all.iter().all(|one| one["entered_on"] == "Phone at the bench"), "{readings}");
-        phone.forgive().await
     })
     .await;
 }

@@ -21,5 +21,6 @@ mod plan;
 mod several;
 mod sheets;
 mod shelf;
+mod thermometers;
 mod thread;
 mod work;

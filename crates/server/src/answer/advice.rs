@@ -38,6 +38,8 @@ pub struct AdviceAnswer {
     pub say: Message,
     /// The reason.
     pub why: Message,
+    /// What a second thermometer at the edge adds to it.
+    pub hint: Option<Message>,
     /// How sure it is: what it rests on.
     pub grounds: Grounds,
     /// The one time that matters now.
@@ -55,6 +57,7 @@ impl From<Advice> for AdviceAnswer {
             level: a.level,
             say: a.say,
             why: a.why,
+            hint: a.hint,
             grounds: a.grounds,
             countdown: a.countdown.map(Into::into),
             alarm: a.alarm,

@@ -4,8 +4,8 @@ use chrono::{DateTime, Utc};
 use craft::bowl::temper_test::in_words;
 use craft::bowl::trust::Doubt;
 use craft::bowl::{
-    Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Temper, curve, finish, fold,
-    look_ahead, shake_due,
+    Bowl, Finish, Forecast, Heat, Phase, Record, Seen, Setup, Standing, Temper, curve, finish,
+    fold, look_ahead, shake_due,
 };
 use craft::coach::{advise, bursts_left};
 use craft::message::Message;
@@ -33,6 +33,12 @@ pub struct LatestAnswer {
     pub temp_c: f64,
     /// When.
     pub at: DateTime<Utc>,
+}
+
+impl LatestAnswer {
+    fn of(standing: Standing) -> Self {
+        Self { temp_c: celsius(standing.temp), at: standing.at }
+    }
 }
 
 /// One planned addition of seed.
@@ -142,6 +148,8 @@ pub struct BowlAnswer {
     pub finish: Finish,
     /// The latest trusted reading.
     pub latest: Option<LatestAnswer>,
+    /// The latest trusted reading of its edge, where a second thermometer stands there.
+    pub edge: Option<LatestAnswer>,
     /// How fast it moves.
     pub trend_c_per_min: Option<f64>,
     /// How many readings are doubted.
@@ -272,10 +280,8 @@ impl Subject {
             phase: bowl.phase,
             phase_since: bowl.since,
             finish: finish(setup, &bowl),
-            latest: bowl
-                .thermometer
-                .latest
-                .map(|l| LatestAnswer { temp_c: celsius(l.temp), at: l.at }),
+            latest: bowl.thermometer.latest.map(LatestAnswer::of),
+            edge: bowl.thermometer.edge.map(LatestAnswer::of),
             trend_c_per_min: ahead.trend.map(|t| round(in_degrees(t), 2)),
             doubted: bowl.thermometer.doubts.iter().flatten().count(),
             burst_until: match bowl.heating.heat {

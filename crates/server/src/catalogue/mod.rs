@@ -4,6 +4,7 @@
 pub mod calc;
 pub mod door;
 pub mod files;
+pub mod logs;
 pub mod records;
 pub mod shelf;
 
@@ -11,11 +12,11 @@ pub mod shelf;
 mod tests {
     use craft::message::flaws;
 
-    use super::{calc, door, files, records, shelf};
+    use super::{calc, door, files, logs, records, shelf};
 
     #[test]
     fn wordings_are_whole_and_hold_no_quantity_of_their_own() {
-        let all = [calc::ALL, door::ALL, files::ALL, records::ALL, shelf::ALL].concat();
+        let all = [calc::ALL, door::ALL, files::ALL, logs::ALL, records::ALL, shelf::ALL].concat();
         assert_eq!(flaws(&all), Vec::<String>::new());
     }
 }

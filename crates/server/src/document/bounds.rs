@@ -12,7 +12,8 @@ const TAKEN: &[(Bounds, &[&str])] = &[
     (check::ALTITUDE_M, &["SugarInputs.altitude_m"]),
     (check::BARS, &["ShapeInputs.bars"]),
     (check::BOWL_G, &["SavedWareInputs.mass_g", "WareInputs.mass_g"]),
-    (check::BURST_S, &["Entry.seconds"]),
+    // The widest of what goes into the field: bursts are shorter.
+    (check::DULL_FOR_S, &["Entry.seconds"]),
     (check::TASK_MIN, &["TaskRequest.minutes"]),
     (check::WAIT_MIN, &["AfterRequest.least_min", "AfterRequest.most_min"]),
     (check::HANDS, &["ScheduleRequest.hands"]),

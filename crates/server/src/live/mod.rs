@@ -19,6 +19,7 @@ use std::sync::{Arc, Mutex};
 use std::time::{Duration, Instant};
 
 use chrono::TimeDelta;
+use craft::bowl::Place;
 use craft::time::WallTime;
 use tokio::sync::watch;
 use uuid::Uuid;
@@ -51,8 +52,8 @@ pub struct Live {
     bench: Mutex<Option<watch::Receiver<Told>>>,
     /// The guides that are watched.
     pub guides: guides::Guides,
-    /// The thermometers that were heard lately, by bowl.
-    probes: Mutex<HashMap<Uuid, (String, WallTime)>>,
+    /// The thermometers that were heard lately, by bowl and where in it they stand.
+    probes: Mutex<HashMap<(Uuid, Place), (String, WallTime)>>,
     /// Whether the database did not answer when it was asked last.
     away: AtomicBool,
 }
@@ -107,19 +108,19 @@ impl Live {
 
     /// Whether this thermometer was heard at a bowl so lately that nobody else can have come.
     #[must_use]
-    pub fn heard_lately(&self, bowl_id: Uuid, probe: &str, now: WallTime) -> bool {
+    pub fn heard_lately(&self, at: (Uuid, Place), probe: &str, now: WallTime) -> bool {
         self.probes.lock().is_ok_and(|probes| {
-            probes.get(&bowl_id).is_some_and(|(name, at)| {
+            probes.get(&at).is_some_and(|(name, at)| {
                 name == probe && (TimeDelta::zero()..LATELY).contains(&now.since(*at))
             })
         })
     }
 
     /// Notes that a thermometer was heard at a bowl.
-    pub fn hear_probe(&self, bowl_id: Uuid, probe: &str, now: WallTime) {
+    pub fn hear_probe(&self, at: (Uuid, Place), probe: &str, now: WallTime) {
         if let Ok(mut probes) = self.probes.lock() {
             probes.retain(|_, (_, at)| now.since(*at) < LATELY);
-            probes.insert(bowl_id, (probe.to_owned(), now));
+            probes.insert(at, (probe.to_owned(), now));
         }
     }
 

@@ -4,6 +4,7 @@ use actix_web::cookie::time::Duration;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, put, web};
 use chrono::{DateTime, Utc};
+use craft::bowl::Place;
 use craft::check::Checker;
 use serde::{Deserialize, Serialize};
 use store::changes::Change;
@@ -68,6 +69,8 @@ pub struct DeviceAnswer {
     pub role: Role,
     /// The bowl that a thermometer is lent to.
     pub bowl_id: Option<Uuid>,
+    /// Where in that bowl it stands.
+    pub place: Place,
     /// When it was let in.
     pub paired_at: DateTime<Utc>,
     /// When it was last here, to the minute.
@@ -86,6 +89,8 @@ pub struct DeviceEdit {
     name: String,
     /// The bowl that a thermometer is lent to.
     bowl_id: Option<Uuid>,
+    /// Where in that bowl it stands; in the middle, if left out.
+    place: Option<Place>,
 }
 
 /// What a browser keeps of a token; for how long, where it is to forget it.
@@ -145,6 +150,7 @@ pub async fn let_in(
                         name: new.name.trim().to_owned(),
                         role: row.role,
                         bowl_id: row.bowl_id,
+                        place: Place::Middle,
                         paired_at: now,
                         seen_at: None,
                         address: address(&request),
@@ -183,6 +189,7 @@ pub async fn list(state: web::Data<State>, who: Who) -> Answer<web::Json<Vec<Dev
         name: device.name,
         role: device.role,
         bowl_id: device.bowl_id,
+        place: device.place,
         paired_at: device.paired_at.0,
         seen_at: device.seen_at.map(|at| at.0),
         address: device.address,
@@ -206,7 +213,8 @@ pub async fn edit(
         check.fault("bowl_id", say::only_for_a_thermometer());
     }
     check.finish()?;
-    store::devices::edit(&state.pool, *id, edit.name.trim(), edit.bowl_id).await?;
+    let place = edit.place.unwrap_or(Place::Middle);
+    store::devices::edit(&state.pool, *id, edit.name.trim(), (edit.bowl_id, place)).await?;
     Ok(HttpResponse::NoContent().finish())
 }
 

@@ -19,6 +19,7 @@ pub mod help;
 pub mod kinds;
 pub mod labels;
 pub mod logbook;
+pub mod logs;
 pub mod looks;
 pub mod me;
 pub mod methods;
@@ -143,6 +144,10 @@ pub fn api(config: &mut ServiceConfig<'_>) {
             .service(record::save_json)
             .service(record::bring_in)
             .service(record::bring_in_log)
+            .service(logs::list)
+            .service(logs::of_bowl)
+            .service(logs::watch)
+            .service(logs::let_go)
             .service(readings::list)
             .service(readings::append)
             .service(actions::list)

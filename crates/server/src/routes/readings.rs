@@ -2,26 +2,23 @@
 
 use actix_web::{HttpResponse, get, post, web};
 use chrono::{DateTime, TimeDelta, Utc};
-use craft::bowl::trust::{Doubt, plausible};
-use craft::bowl::{Reading, Source, fold};
+use craft::bowl::trust::{Doubt, doubts, plausible};
+use craft::bowl::{Reading, Source};
 use craft::check::{self, Checker};
-use craft::time::{Timestamp, WallTime};
+use craft::time::Timestamp;
 use craft::units::celsius;
 use serde::{Deserialize, Serialize};
-use store::{Connection, Sent};
 use utoipa::ToSchema;
 use uuid::Uuid;
 
 use super::sent::sent_as;
 use crate::body::Body;
 use crate::catalogue::records as say;
-use crate::live::Heard;
+use crate::measured::{self, Measured};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 use crate::who::Who;
 
-/// A thermometer that was silent for this long has left the bowl.
-const GONE_AFTER: TimeDelta = TimeDelta::minutes(2);
 /// The longest name of a thermometer.
 const LONGEST_PROBE: usize = 40;
 
@@ -40,10 +37,10 @@ pub struct NewReading {
     at: Option<Timestamp>,
     /// What the thermometer said.
     temp_c: f64,
-    /// Where it came from; a probe, if left out.
+    /// Where it came from; if left out, a probe in the middle, or where it was lent to.
     source: Option<Source>,
-    /// The thermometer's name. Where it is given, a second one at the same bowl
-    /// is refused.
+    /// The thermometer's name. Where it is given, a second one at the same place of the same
+    /// bowl is refused.
     probe: Option<String>,
 }
 
@@ -115,52 +112,19 @@ pub async fn append(
         check.text("probe", name, LONGEST_PROBE);
     }
     check.finish()?;
-    if let Some(name) = &new.probe {
-        hear_probe(&state, *bowl_id, name, state.wall.now()).await?;
-    }
+    // A thermometer that is lent stands where the maker says, whatever its program knows of it.
+    let sent_from = who.place().map(Source::sent_from);
     let reading = Reading {
         id: new.id.unwrap_or_else(Uuid::now_v7),
         at,
         temp: celsius(new.temp_c),
-        source: new.source.unwrap_or(Source::Probe),
+        source: new.source.or(sent_from).unwrap_or(Source::Probe),
     };
-    let (batch_id, _) = state.clock_of_bowl(*bowl_id).await?;
-    let append = async |alone: &mut Connection| {
-        let sent = store::readings::append(alone, *bowl_id, &reading).await?;
-        if let Some(device) = who.name() {
-            store::entered_by::note(&mut *alone, batch_id, reading.id, device).await?;
-        }
-        Ok(sent)
-    };
-    let sent = store::alone(&state.pool, append).await?;
-    if sent == Sent::New {
-        state.live.heard(*bowl_id, Heard::Reading(reading));
-    }
+    let measured = Measured { reading, probe: new.probe.as_deref(), device: who.name() };
+    let sent = measured::keep(&state, &state.live, *bowl_id, measured).await?;
     // Whether it jumped is told by the readings around it; see the bowl.
     let doubt = (!plausible(reading.temp)).then_some(Doubt::OutOfRange);
     Ok(sent_as(sent).json(ReadingAnswer::new(&reading, doubt)))
-}
-
-/// One thermometer measures a bowl: a second one is refused until the first has left.
-async fn hear_probe(state: &State, bowl_id: Uuid, name: &str, now: WallTime) -> Answer<()> {
-    // One that sends every second need not say so every second.
-    if state.live.heard_lately(bowl_id, name, now) {
-        return Ok(());
-    }
-    let silent_since = now.after(-GONE_AFTER);
-    let hear = async |alone: &mut Connection| {
-        store::bowls::hear_probe(alone, bowl_id, name, (now, silent_since)).await
-    };
-    match store::alone(&state.pool, hear).await? {
-        None => {
-            state.live.hear_probe(bowl_id, name, now);
-            Ok(())
-        }
-        Some(other) => Err(Problem::conflict(format!(
-            "This bowl is measured by \"{other}\", so \"{name}\" cannot measure it too: stop that \
-             one, or wait two minutes."
-        ))),
-    }
 }
 
 /// A bowl's readings as they were sent, in order of time, doubted ones marked.
@@ -173,15 +137,22 @@ pub async fn list(
     let live = state.live.bowl(&state, *bowl_id).await?;
     let now = state.kitchen_now(*bowl_id).await?;
     let setup = &live.subject().run.setup;
-    let (readings, withdrawn, doubts) = live.with(|record| {
-        let bowl = fold(setup, record, now);
-        (record.readings().to_vec(), record.withdrawn().to_vec(), bowl.thermometer.doubts)
+    let (readings, withdrawn) = live.with(|record| {
+        let doubted = |readings: &[Reading]| {
+            let doubts = doubts(readings, setup.opened, now);
+            readings.iter().copied().zip(doubts).collect::<Vec<_>>()
+        };
+        let all = [doubted(record.readings()), doubted(record.at_edge())].concat();
+        (all, record.withdrawn().to_vec())
     });
-    let as_sent = |r: &Reading| Reading { temp: r.temp - setup.offset, ..*r };
+    // What stands at the edge is another thermometer, and was not corrected.
+    let as_sent = |r: &Reading| match r.source {
+        Source::Edge => *r,
+        Source::Probe | Source::Hand => Reading { temp: r.temp - setup.offset, ..*r },
+    };
     let mut answers: Vec<_> = readings
         .iter()
-        .zip(doubts)
-        .map(|(reading, doubt)| ReadingAnswer::new(&as_sent(reading), doubt))
+        .map(|(reading, doubt)| ReadingAnswer::new(&as_sent(reading), *doubt))
         .collect();
     answers.extend(withdrawn.iter().map(|reading| ReadingAnswer {
         withdrawn: true,

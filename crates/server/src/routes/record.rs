@@ -145,7 +145,8 @@ pub async fn bring_in_log(
         return Err(Problem::bad_field("file", say::at_most_lines(MOST)));
     }
     let before = state.record(&bowl).await?;
-    let known: HashSet<_> = before.readings().iter().map(|r| r.id).collect();
+    let known: HashSet<_> =
+        before.readings().iter().chain(before.at_edge()).map(|r| r.id).collect();
     let new_readings: Vec<Reading> =
         readings.iter().filter(|r: &&Reading| !known.contains(&r.id)).copied().collect();
     let new_actions: Vec<_> = actions.into_iter().filter(|a| !before.has_action(a.id)).collect();

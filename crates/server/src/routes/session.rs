@@ -1,6 +1,7 @@
 //! This machine's own screen, where the maker set a passphrase for it; and leaving.
 
 use actix_web::{HttpRequest, HttpResponse, delete, post, put, web};
+use craft::bowl::Place;
 use serde::Deserialize;
 use store::changes::Change;
 use store::devices::DeviceRow;
@@ -58,6 +59,7 @@ async fn signed_in(state: &State, request: &HttpRequest) -> Answer<Token> {
         name: THIS_MACHINE.to_owned(),
         role: Role::Maker,
         bowl_id: None,
+        place: Place::Middle,
         paired_at: state.wall.now(),
         seen_at: None,
         address: address(request),

@@ -25,6 +25,7 @@ impl<'k> Device<'k> {
             .tls_certs_only([authority])
             .local_address(Some(Ipv4Addr::new(127, 0, 0, last).into()))
             .cookie_store(true)
+            .pool_idle_timeout(std::time::Duration::from_secs(1))
             .build()
             .expect("a client");
         Self { kitchen, client, token: None, id: String::new() }

@@ -505,7 +505,10 @@ async fn client(kitchen: &Kitchen, command: &[&str], what: Value) -> std::proces
         .spawn()
         .expect("it runs");
     let mut input = child.stdin.take().expect("piped");
-    input.write_all(b"45.5\n45.0\n44.5\n").await.expect("written");
+    let stand_in = tokio::process::Command::new(env!("CARGO_BIN_EXE_stand-in-thermometer"))
+        .args(["--every", "0", "--count", "3", "--from", "45"])
+        .output();
+    input.write_all(&stand_in.await.expect("it runs").stdout).await.expect("written");
     drop(input);
     child.wait_with_output().await.expect("it ends")
 }
@@ -525,6 +528,7 @@ async fn the_clients_of_the_documentation_send_what_a_thermometer_says() {
         let readings = kitchen.get(&format!("/bowls/{bowl}/readings")).await.with(200);
         let sent: Vec<_> = readings.as_array().expect("readings").iter().collect();
         assert_eq!(sent.len(), 3, "{command:?}: {readings:#}");
-        assert_eq!(sent[2]["temp_c"], 44.5);
+        assert_eq!(sent[0]["temp_c"], 45.0);
+        assert_eq!(sent[0]["source"], "probe");
     }
 }

@@ -3,6 +3,7 @@
 use std::net::Ipv4Addr;
 use std::sync::atomic::{AtomicI64, Ordering};
 use std::sync::{Arc, OnceLock};
+use std::time::Duration;
 
 use actix_web::http::{Method, StatusCode};
 use chrono::{DateTime, TimeDelta, Utc};
@@ -44,11 +45,19 @@ pub struct Kitchen {
     shift_ms: Arc<AtomicI64>,
     /// Where the authority is kept.
     trust: Option<Arc<TempDir>>,
+    /// Where thermometers' own programs write their logs.
+    pub logs: Arc<TempDir>,
 }
 
 /// The home network of a test: this machine by another of its addresses.
 fn share(folder: &TempDir) -> Share {
     Share { folder: folder.path().to_owned(), on: Ipv4Addr::new(127, 0, 0, 2), port: 0 }
+}
+
+/// A client that takes no connection again which the server may be about to close.
+fn client() -> reqwest::Client {
+    let builder = reqwest::Client::builder().pool_idle_timeout(Duration::from_secs(1));
+    builder.build().expect("a client")
 }
 
 /// What the server answered.
@@ -119,18 +128,23 @@ impl Kitchen {
     }
 
     async fn serve(&self, state: State) -> Self {
-        let Self { trust, shift_ms, .. } = self;
-        let (trust, shift_ms) = (trust.clone(), shift_ms.clone());
-        let serving = Serving { share: trust.as_deref().map(share), ..Serving::default() };
+        let Self { trust, shift_ms, logs, .. } = self;
+        let (trust, shift_ms, logs) = (trust.clone(), shift_ms.clone(), logs.clone());
+        let serving = Serving {
+            share: trust.as_deref().map(share),
+            logs: Some(logs.path().to_owned()),
+            ..Serving::default()
+        };
         let running = serve(state.clone(), serving).await.expect("a free port");
         actix_web::rt::spawn(running.server);
         Self {
             address: format!("http://{}", running.address),
             shared: running.shared.map(|at| format!("https://{at}")),
             state,
-            client: reqwest::Client::new(),
+            client: client(),
             shift_ms,
             trust,
+            logs,
         }
     }
 
@@ -145,9 +159,10 @@ impl Kitchen {
         });
         let state = State::new(pool, wall);
         server::upgrade::bring_up_to_date(&state).await.expect("brought up to date");
-        let client = reqwest::Client::new();
+        let client = client();
         let (address, shared) = (String::new(), None);
-        let closed = Self { address, shared, state: state.clone(), client, shift_ms, trust };
+        let logs = Arc::new(tempfile::tempdir().expect("a folder"));
+        let closed = Self { address, shared, state: state.clone(), client, shift_ms, trust, logs };
         closed.serve(state).await
     }
 
@@ -170,6 +185,7 @@ impl Kitchen {
             client: self.client.clone(),
             shift_ms: self.shift_ms.clone(),
             trust: None,
+            logs: self.logs.clone(),
         };
         alone.serve(state).await
     }

@@ -18,6 +18,7 @@ mod guide;
 mod jobs;
 mod kitchen;
 mod logbook;
+mod logs;
 mod methods;
 mod moulded;
 mod nonsense;

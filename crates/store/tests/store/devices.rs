@@ -1,5 +1,6 @@
 //! Who is let in, and who is not.
 
+use craft::bowl::Place;
 use store::devices::DeviceRow;
 use store::pairings::PairingRow;
 use store::{Connection, StoreError};
@@ -14,6 +15,7 @@ fn device(name: &str, s: i64) -> DeviceRow {
         name: name.to_owned(),
         role: Role::Helper,
         bowl_id: None,
+        place: Place::Middle,
         paired_at: wall(s),
         seen_at: None,
         address: "192.168.1.30".to_owned(),
@@ -147,12 +149,16 @@ async fn a_device_is_named_and_lent_anew_and_comes_back_at_another_address() {
     let probe = DeviceRow { role: Role::Thermometer, ..device("Probe", 0) };
     let token = Token::random().expect("chance");
     store::devices::insert(&pool, &probe, &token.digest()).await.expect("in");
-    store::devices::edit(&pool, probe.id, "Left probe", Some(bowl.id)).await.expect("lent");
+    store::devices::edit(&pool, probe.id, "Left probe", (Some(bowl.id), Place::Edge))
+        .await
+        .expect("lent");
     store::devices::moved(&pool, probe.id, "192.168.1.77").await.expect("kept");
     let known = store::devices::get(&pool, probe.id).await.expect("there");
     assert_eq!((known.name.as_str(), known.bowl_id), ("Left probe", Some(bowl.id)));
+    assert_eq!(known.place, Place::Edge);
     assert_eq!(known.address, "192.168.1.77");
-    let nowhere = store::devices::edit(&pool, probe.id, "x", Some(Uuid::now_v7())).await;
+    let nowhere =
+        store::devices::edit(&pool, probe.id, "x", (Some(Uuid::now_v7()), Place::Middle)).await;
     assert!(matches!(nowhere, Err(StoreError::NotFound("bowl"))), "{nowhere:?}");
     store::devices::send_away(&pool, probe.id, wall(5)).await.expect("there");
     let gone = store::devices::get(&pool, probe.id).await;

@@ -2,12 +2,13 @@
 
 use chrono::TimeDelta;
 use craft::batch::{Event, EventKind, Stage};
-use craft::bowl::{ActionKind, Record, Seen};
+use craft::bowl::{ActionKind, Place, Record, Seen};
 use craft::result::{Gloss, Look, Looks, Released, Snap, Streaks, Symptom};
 use craft::units::{grams, seconds};
 use store::batches::{BatchesOf, ClockRow, Narrowed};
 use store::bowls::BowlStatus;
 use store::plans::PlansOf;
+use store::watched_logs::WatchedRow;
 use store::{Connection, Page, Pool, Sent, StoreError};
 use uuid::Uuid;
 
@@ -238,18 +239,59 @@ async fn an_open_bowl_is_at_the_bench_whatever_came_after_it() {
 async fn one_thermometer_measures_a_bowl_until_it_falls_silent() {
     let pool = empty().await;
     let (_, bowl) = open_bowl(&pool).await;
-    let hear = async |probe: &str, s: i64| {
+    let hear = async |probe: &str, place: Place, s: i64| {
         whole(&pool, async |tx: &mut Connection| {
             let (now, silent) = (wall(s), wall(s - 30));
-            store::bowls::hear_probe(tx, bowl.id, probe, (now, silent)).await
+            store::bowls::hear_probe(tx, bowl.id, (probe, place), (now, silent)).await
         })
         .await
         .expect("there")
     };
-    assert_eq!(hear("left", 0).await, None);
-    assert_eq!(hear("right", 10).await.as_deref(), Some("left"));
-    assert_eq!(hear("left", 20).await, None);
-    assert_eq!(hear("right", 60).await, None);
+    let (middle, edge) = (Place::Middle, Place::Edge);
+    assert_eq!(hear("left", middle, 0).await, None);
+    assert_eq!(hear("right", middle, 10).await.as_deref(), Some("left"));
+    // One at the edge is in nobody's way, and is one alone too.
+    assert_eq!(hear("right", edge, 10).await, None);
+    assert_eq!(hear("third", edge, 15).await.as_deref(), Some("right"));
+    assert_eq!(hear("left", middle, 20).await, None);
+    assert_eq!(hear("right", middle, 60).await, None);
+    let nowhere = whole(&pool, async |tx: &mut Connection| {
+        store::bowls::hear_probe(tx, Uuid::now_v7(), ("left", middle), (wall(0), wall(-30))).await
+    });
+    assert!(matches!(nowhere.await, Err(StoreError::NotFound("bowl"))));
+}
+
+#[tokio::test]
+async fn a_log_is_watched_for_each_place_of_a_bowl_until_it_is_let_go_of() {
+    let pool = empty().await;
+    let (_, bowl) = open_bowl(&pool).await;
+    let middle = WatchedRow {
+        bowl_id: bowl.id,
+        place: Place::Middle,
+        name: "probe ✶.csv".to_owned(),
+        unit: Some("F".to_owned()),
+        time_column: None,
+        temp_column: Some("CH1".to_owned()),
+        after_line: 12,
+        slow_by_ms: None,
+    };
+    let edge = WatchedRow { place: Place::Edge, name: "edge.csv".to_owned(), ..middle.clone() };
+    for row in [&middle, &edge] {
+        store::watched_logs::put(&pool, row).await.expect("kept");
+    }
+    assert_eq!(store::watched_logs::all(&pool).await.expect("read"), [middle.clone(), edge]);
+    let other = WatchedRow { name: "other.csv".to_owned(), unit: None, ..middle };
+    store::watched_logs::put(&pool, &other).await.expect("in its place");
+    let aligned = WatchedRow { after_line: 0, slow_by_ms: Some(-3_600_000), ..other };
+    store::watched_logs::aligned(&pool, &aligned).await.expect("kept");
+    store::watched_logs::remove(&pool, bowl.id, Place::Edge).await.expect("let go of");
+    assert_eq!(
+        store::watched_logs::all(&pool).await.expect("read"),
+        std::slice::from_ref(&aligned)
+    );
+    let nowhere = WatchedRow { bowl_id: Uuid::now_v7(), ..aligned };
+    let refused = store::watched_logs::put(&pool, &nowhere).await;
+    assert!(matches!(refused, Err(StoreError::NotFound("bowl"))), "{refused:?}");
 }
 
 #[tokio::test]
