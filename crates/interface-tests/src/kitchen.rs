@@ -3,7 +3,7 @@
 
 use std::io::Read;
 use std::net::Ipv4Addr;
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use std::sync::OnceLock;
 
 use anyhow::Context;
@@ -57,6 +57,8 @@ enum From {
     ReleaseBefore,
     /// The demo, with the home network served.
     Shared,
+    /// Nothing, with the home network served, and an interface that a test may change.
+    Renewed,
 }
 
 /// How the home network finds a kitchen.
@@ -79,6 +81,8 @@ pub struct Kitchen {
     pub webdriver: String,
     /// Where thermometers' own programs write their logs.
     pub logs: PathBuf,
+    /// The built interface that is served.
+    pub interface: PathBuf,
 }
 
 impl Kitchen {
@@ -118,6 +122,16 @@ impl Kitchen {
         SHARED.get_or_init(|| Self::beside(From::Shared))
     }
 
+    /// One without the demo, that its home network finds too, and whose interface is its own: a
+    /// new release can be put in its place.
+    ///
+    /// # Panics
+    /// Where it cannot be started: nothing can be tested then.
+    pub fn to_be_renewed() -> &'static Self {
+        static SHARED: OnceLock<Kitchen> = OnceLock::new();
+        SHARED.get_or_init(|| Self::beside(From::Renewed))
+    }
+
     /// On a thread of its own: the caller may be inside a runtime already.
     fn beside(from: From) -> Self {
         std::thread::spawn(move || Self::start(from))
@@ -129,11 +143,16 @@ impl Kitchen {
 
     fn start(from: From) -> anyhow::Result<Self> {
         let ground = Ground::shared()?;
-        let interface = root().join("web/dist");
+        let built = root().join("web/dist");
         anyhow::ensure!(
-            interface.join("index.html").is_file(),
+            built.join("index.html").is_file(),
             "the interface is not built; ./test builds it"
         );
+        let interface = match from {
+            From::Renewed => copied(&built, &ground.folder.path().join("interface"))?,
+            _ => built,
+        };
+        let served = interface.clone();
         let (say, hear) = std::sync::mpsc::channel();
         std::thread::spawn(move || {
             let system = actix_web::rt::System::new();
@@ -144,15 +163,16 @@ impl Kitchen {
                 let state = State::new(pool.clone(), wall.clone());
                 match from {
                     From::Demo | From::Shared => server::demo::load(&pool, wall.now()).await?,
-                    From::Nothing => store::migrate(&pool).await?,
+                    From::Nothing | From::Renewed => store::migrate(&pool).await?,
                     From::ReleaseBefore => {
                         let done = server::upgrade::bring_up_to_date(&state).await;
                         done.map_err(|problem| anyhow::anyhow!("{problem}"))?;
                     }
                 }
-                let share = matches!(from, From::Shared).then(|| share(ground));
+                let is_shared = matches!(from, From::Shared | From::Renewed);
+                let share = is_shared.then(|| share(ground, from));
                 let logs = Some(logs(ground));
-                let serving = Serving { port: 0, share, interface: Some(interface), logs };
+                let serving = Serving { port: 0, share, interface: Some(served), logs };
                 let Running { address, shared, server } = serve(state.clone(), serving).await?;
                 let certificate = state.door.sharing().map(|sharing| sharing.certificate());
                 let home = shared.zip(certificate).map(|(at, der)| HomeNetwork {
@@ -169,8 +189,23 @@ impl Kitchen {
         });
         let (address, home) = hear.recv().context("the server did not start")?;
         let (address, logs) = (format!("http://{address}"), logs(ground));
-        Ok(Self { address, home, webdriver: ground.driver.url(), logs })
+        Ok(Self { address, home, webdriver: ground.driver.url(), logs, interface })
     }
+}
+
+/// A folder with all that is in it, elsewhere.
+fn copied(from: &Path, to: &Path) -> anyhow::Result<PathBuf> {
+    std::fs::create_dir_all(to)?;
+    for entry in std::fs::read_dir(from)? {
+        let (entry, to) = (entry?.path(), to);
+        let at = to.join(entry.file_name().context("a name")?);
+        if entry.is_dir() {
+            copied(&entry, &at)?;
+        } else {
+            std::fs::copy(&entry, &at)?;
+        }
+    }
+    Ok(to.to_owned())
 }
 
 /// Where thermometers' own programs write their logs.
@@ -179,8 +214,8 @@ fn logs(ground: &Ground) -> PathBuf {
 }
 
 /// The home network of the tests: this machine by another of its addresses.
-fn share(ground: &Ground) -> Share {
-    let folder = ground.folder.path().join("trust");
+fn share(ground: &Ground, from: From) -> Share {
+    let folder = ground.folder.path().join(format!("trust-{from:?}"));
     Share { folder, on: Ipv4Addr::new(127, 0, 0, 2), port: 0 }
 }
 
@@ -194,7 +229,7 @@ fn key_of(certificate: &[u8]) -> String {
 async fn url(database: &Database, from: From) -> anyhow::Result<String> {
     match from {
         From::Demo => Ok(database.url()),
-        From::Nothing | From::Shared => {
+        From::Nothing | From::Shared | From::Renewed => {
             let name = store::create_database(&database.url(), Uuid::new_v4()).await?;
             Ok(database.url_of(&name))
         }

@@ -14,7 +14,11 @@ ALTER TABLE bowls
     DROP COLUMN probe_at;
 
 ALTER TABLE devices
-    ADD COLUMN at_edge BOOLEAN NOT NULL DEFAULT FALSE;
+    ADD COLUMN at_edge BOOLEAN NOT NULL DEFAULT FALSE,
+    -- A screen of this machine that signed in: out again with the passphrase that let it in.
+    ADD COLUMN by_passphrase BOOLEAN NOT NULL DEFAULT FALSE;
+
+UPDATE devices SET by_passphrase = TRUE WHERE name = 'This machine''s own screen';
 
 -- A log that a thermometer's own program appends to, and that is watched for a bowl.
 CREATE TABLE watched_logs (

@@ -36,6 +36,8 @@ pub struct DeviceRow {
     pub address: String,
     /// By what it proves itself at another address: a point of P-256, 65 bytes.
     pub own_key: Option<Vec<u8>>,
+    /// Whether it is a screen of this machine that signed in.
+    pub by_passphrase: bool,
 }
 
 /// Somebody who was not let in.
@@ -56,7 +58,8 @@ macro_rules! select_devices {
         sqlx::query!(
             r#"SELECT id AS "id: Uuid", name, role, bowl_id AS "bowl_id: Uuid",
                       paired_at AS "paired_at: DateTime<Utc>", seen_at AS "seen_at: DateTime<Utc>",
-                      address, own_key, at_edge AS "at_edge: bool"
+                      address, own_key, at_edge AS "at_edge: bool",
+                      by_passphrase AS "by_passphrase: bool"
                FROM devices "# + $rest
             $(, $argument)*
         )
@@ -72,6 +75,7 @@ macro_rules! select_devices {
                 seen_at: row.seen_at.map(WallTime),
                 address: row.address,
                 own_key: row.own_key,
+                by_passphrase: row.by_passphrase,
             })
         })
     };
@@ -87,8 +91,9 @@ pub async fn insert(
     token: &[u8; 32],
 ) -> Result<(), StoreError> {
     let result = sqlx::query!(
-        "INSERT INTO devices (id, name, role, bowl_id, token, paired_at, address, own_key)
-         VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO devices
+             (id, name, role, bowl_id, token, paired_at, address, own_key, by_passphrase)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         device.id,
         device.name,
         device.role.word(),
@@ -96,7 +101,8 @@ pub async fn insert(
         token.as_slice(),
         device.paired_at.0.naive_utc(),
         device.address,
-        device.own_key
+        device.own_key,
+        device.by_passphrase
     )
     .execute(database)
     .await;
@@ -207,6 +213,25 @@ pub async fn send_away(
     .execute(database)
     .await?;
     if done.rows_affected() == 0 { Err(StoreError::NotFound("device")) } else { Ok(()) }
+}
+
+/// Sends away every screen of this machine that signed in, but the one that stays.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn sign_all_out(
+    database: impl MySqlExecutor<'_>,
+    stays: Option<Uuid>,
+    now: WallTime,
+) -> Result<(), StoreError> {
+    sqlx::query!(
+        "UPDATE devices SET left_at = ? WHERE by_passphrase AND left_at IS NULL AND NOT id <=> ?",
+        now.0.naive_utc(),
+        stays
+    )
+    .execute(database)
+    .await?;
+    Ok(())
 }
 
 /// Notes that somebody at an address was not let in for a reason, so many times; the latest few

@@ -31,9 +31,20 @@ pub async fn post(path: &str, body: Value) -> anyhow::Result<Value> {
 
 /// A device that types the code that the machine's own screen shows.
 pub async fn paired(name: &str, role: &str, size: Size) -> anyhow::Result<Page> {
+    paired_with(Kitchen::at_home(), name, role, size).await
+}
+
+async fn paired_with(
+    kitchen: &Kitchen,
+    name: &str,
+    role: &str,
+    size: Size,
+) -> anyhow::Result<Page> {
     let _alone = CODES.lock().await;
-    let code = put("/pairing", json!({ "role": role })).await?["code"].clone();
-    let page = Page::open_at_home(Kitchen::at_home()).await?;
+    let shown = Client::new().put(format!("{}/api/v1/pairing", kitchen.address));
+    let shown = shown.json(&json!({ "role": role })).send().await?.error_for_status()?;
+    let code = shown.json::<Value>().await?["code"].clone();
+    let page = Page::open_at_home(kitchen).await?;
     page.resize(size).await?;
     page.go("/").await?;
     page.until_said("Let this device in").await?;
@@ -277,6 +288,55 @@ async fn what_is_installed_opens_without_the_server_where_it_was_left() {
             "return fetch('/api/v1/bowls/{bowl}/readings').then(r => r.json()).then(all => all.length)"
         );
         phone.until_script(&kept, "both readings", |n| *n == json!(2)).await?;
+        phone.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_new_release_is_offered_and_never_at_the_bench() {
+    let kitchen = Kitchen::to_be_renewed();
+    let phone = paired_with(kitchen, "Phone", "maker", Size::PHONE).await.expect("in");
+    together("renewed", vec![("phone", phone)], async |pages| {
+        let [(_, phone)] = pages else { anyhow::bail!("one") };
+        let ready = "return navigator.serviceWorker.ready.then((known) => !!known.active)";
+        phone.until_script(ready, "installed", |ready| *ready == json!(true)).await?;
+        phone.reload().await?;
+        let post = async |path: &str, body: Value| {
+            let sent = Client::new().post(format!("{}/api/v1{path}", kitchen.address));
+            let said = sent.json(&body).send().await?.error_for_status()?;
+            anyhow::Ok(said.json::<Value>().await?)
+        };
+        let id = |of: &Value| of["id"].as_str().context("an id").map(ToOwned::to_owned);
+        let plan = id(&post("/plans", json!({ "name": "Comet bark" })).await?)?;
+        let batch = id(&post(&format!("/plans/{plan}/batches"), json!({})).await?)?;
+        let opened = post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+        let bowl = id(&opened["bowl"])?;
+        phone.go(&format!("/bench/{bowl}")).await?;
+        phone.find("[data-testid='instruction']").await?;
+
+        let worker = kitchen.interface.join("sw.js");
+        let before = std::fs::read_to_string(&worker)?;
+        std::fs::write(&worker, format!("{before}\n// A release later."))?;
+        let update = "return navigator.serviceWorker.ready.then((known) => known.update())
+            .then((known) => !!known.waiting)";
+        phone.until_script(update, "it is there", |there| *there == json!(true)).await?;
+        // What is at work goes on with what it has; what is looked up elsewhere says so.
+        phone.touch("Read").await?;
+        let offered = "return document.querySelectorAll(\"[data-testid='new-release']\").length";
+        ensure!(phone.run(offered).await? == json!(0), "it is offered at the bench");
+        phone.place("Shelf").await?;
+        phone.until_shown("new-release", "A new release is here").await?;
+        phone.is_accessible().await?;
+        phone.touch("Later").await?;
+        phone.until_count("[data-testid='new-release']", 0).await?;
+        phone.reload().await?;
+        phone.until_shown("new-release", "A new release is here").await?;
+        phone.touch("Use it").await?;
+        let taken = "return navigator.serviceWorker.ready.then((known) => !known.waiting)";
+        phone.until_script(taken, "it is in place", |taken| *taken == json!(true)).await?;
+        phone.until_count("[data-testid='new-release']", 0).await?;
+        ensure!(phone.path().await?.starts_with("/shelf"), "{}", phone.path().await?);
         phone.forgive().await
     })
     .await;

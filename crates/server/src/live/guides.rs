@@ -29,12 +29,23 @@ impl Guides {
     }
 
     /// Begins to tell; what is given back is said when something happens to the batch.
-    pub fn begin(&self, batch_id: Uuid, told: watch::Receiver<Told>) -> Arc<Notify> {
+    ///
+    /// # Errors
+    /// With what is told already, where another began in the same moment.
+    pub fn begin(
+        &self,
+        batch_id: Uuid,
+        told: watch::Receiver<Told>,
+    ) -> Result<Arc<Notify>, watch::Receiver<Told>> {
         let happened = Arc::new(Notify::new());
         if let Ok(mut watched) = self.0.lock() {
+            let going = watched.get(&batch_id).filter(|one| one.told.has_changed().is_ok());
+            if let Some(going) = going {
+                return Err(going.told.clone());
+            }
             watched.insert(batch_id, Watched { told, happened: happened.clone() });
         }
-        happened
+        Ok(happened)
     }
 
     /// Something happened to a batch.
@@ -42,5 +53,24 @@ impl Guides {
         if let Some(one) = self.0.lock().ok().as_ref().and_then(|watched| watched.get(&batch_id)) {
             one.happened.notify_one();
         }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn of_two_that_begin_at_once_one_tells_and_both_listen_to_it() {
+        let told = |whole: &str| Told { whole: whole.into(), changes: 0, beat: "".into() };
+        let (guides, batch) = (Guides::default(), Uuid::from_u128(1));
+        let (first, hears) = watch::channel(told("first"));
+        let (_second, late) = watch::channel(told("second"));
+        assert!(guides.begin(batch, hears).is_ok());
+        let going = guides.begin(batch, late.clone()).expect_err("one tells already");
+        assert_eq!(&*going.borrow().whole, "first");
+        // Once it has ended, the next one begins.
+        drop((first, going));
+        assert!(guides.begin(batch, late).is_ok());
     }
 }

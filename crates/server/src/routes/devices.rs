@@ -155,6 +155,7 @@ pub async fn let_in(
                         seen_at: None,
                         address: address(&request),
                         own_key: own_key.clone().flatten().map(|key| key.bytes().to_vec()),
+                        by_passphrase: false,
                     };
                     store::devices::insert(&mut *tx, &device, &token.digest()).await?;
                     Ok(device)

@@ -220,7 +220,9 @@ pub async fn append(
             if who.role() == Role::Helper {
                 for_a_helper(&event, &making)?;
             }
-            if let EventKind::Done { step, .. } = &event.kind {
+            // What is sent once more, because its answer was lost, was checked before.
+            let is_known = making.events.iter().any(|known| known.id == event.id);
+            if let (EventKind::Done { step, .. }, false) = (&event.kind, is_known) {
                 check_hands(tx, *id, step, (&who, wall)).await?;
             }
             let sent = store::steps::append(tx, *id, &event).await?;

@@ -46,9 +46,13 @@ async fn told(state: &State, id: Uuid) -> Answer<Receiver<Told>> {
     let mut talk = Talk { state: state.clone(), id, telling: Telling::default() };
     let first = talk.told().await?;
     let (sender, receiver) = channel(first);
-    let happened = state.live.guides.begin(id, receiver.clone());
-    actix_web::rt::spawn(talk.run(sender, happened));
-    Ok(receiver)
+    match state.live.guides.begin(id, receiver.clone()) {
+        Ok(happened) => {
+            actix_web::rt::spawn(talk.run(sender, happened));
+            Ok(receiver)
+        }
+        Err(going) => Ok(going),
+    }
 }
 
 /// Says what there is to say of a guide, as long as anybody listens.

@@ -64,6 +64,7 @@ async fn signed_in(state: &State, request: &HttpRequest) -> Answer<Token> {
         seen_at: None,
         address: address(request),
         own_key: None,
+        by_passphrase: true,
     };
     store::devices::insert(&state.pool, &device, &token.digest()).await?;
     Ok(token)
@@ -145,6 +146,8 @@ pub async fn set_passphrase(
                 Some(hash) => house::set(&mut *tx, house::PASSPHRASE, hash).await?,
                 None => house::forget(&mut *tx, house::PASSPHRASE).await?,
             }
+            // What the one before let in is out.
+            store::devices::sign_all_out(&mut *tx, who.device_id(), now).await?;
             Ok(store::changes::note(&mut *tx, Change::Door, now).await?)
         })
         .await?;

@@ -313,7 +313,11 @@ async fn what_the_description_allows_and_forbids_breaks_nothing_and_is_answered_
         for parameter in operation.told["parameters"].as_array().into_iter().flatten() {
             let name = parameter["name"].as_str().expect("a name");
             match parameter["in"].as_str() {
-                Some("path") => path = path.replace(&format!("{{{name}}}"), &maker.id()),
+                Some("path") => {
+                    let value = maker.value(&parameter["schema"], 0);
+                    let value = value.as_str().expect("a word");
+                    path = path.replace(&format!("{{{name}}}"), value);
+                }
                 Some("header") => version = Some(maker.chance.random_range(1..4)),
                 _ if maker.one_in(2) || parameter["required"] == true => {
                     let value = maker.value(&parameter["schema"], 0);

@@ -68,7 +68,12 @@ async fn it_is_changed_by_who_knows_it_and_guessed_by_nobody() {
         let said = change(json!({ "current": current, "new": null })).await.with(403);
         assert_eq!(said["fields"][0]["field"], "current");
     }
+    let other = cookie(&kitchen.post("/session", json!({ "passphrase": SECRET })).await);
+    with(&kitchen, &other, "/plans").await.with(200);
     change(json!({ "current": SECRET, "new": "another slab of sheen" })).await.with(204);
+    // Whoever came in by the one before is out; whoever changed it stays in.
+    with(&kitchen, &other, "/plans").await.with(401);
+    with(&kitchen, &own, "/plans").await.with(200);
     change(json!({ "current": "another slab of sheen", "new": null })).await.with(204);
     kitchen.get("/plans").await.with(200);
     let mut last = 0;

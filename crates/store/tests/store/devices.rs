@@ -20,6 +20,7 @@ fn device(name: &str, s: i64) -> DeviceRow {
         seen_at: None,
         address: "192.168.1.30".to_owned(),
         own_key: Some(vec![4; 65]),
+        by_passphrase: false,
     }
 }
 
