@@ -12,6 +12,7 @@ import { Refusal } from "./api/refusal";
 import { openOutbox } from "./bench/outbox";
 import { Door } from "./devices/Door";
 import { Frame } from "./devices/Frame";
+import { whoIsHere } from "./devices/me";
 import { applyDisplay } from "./kit/display";
 import { lastPlace } from "./kit/lastPlace";
 import { Loading, Standing } from "./kit/Standing";
@@ -127,6 +128,7 @@ openOutbox();
 hearAnswers();
 const root = document.getElementById("root");
 if (root) {
+  void queries.prefetchQuery(whoIsHere);
   // Not awaited out here: every other file would wait for this one.
   Promise.all([lettersReady(), bringBack(queries, RELEASE)]).then(() => {
     keepAnswers(queries, RELEASE);

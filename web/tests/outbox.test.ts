@@ -76,6 +76,27 @@ describe("the outbox", () => {
     expect(outboxNow().waiting).toEqual([]);
   });
 
+  test("what a thermometer is refused is counted apart, and hides nothing of the maker's", async () => {
+    serve((_, { id }) => (id.startsWith("bad") ? 422 : 201));
+    const { enter, outboxNow } = await opened();
+    const sends = (id: string) =>
+      enter("bowl", {
+        kind: "reading",
+        body: { id, at: "2026-11-27T18:00:00Z", temp_c: 300, source: "edge" },
+      });
+    await enter("bowl", stirred("bad"));
+    await sends("bad 1");
+    await sends("bad 2");
+    expect(outboxNow().turnedDown.get("bowl edge")).toMatchObject({
+      times: 2,
+      refusal: { status: 422 },
+    });
+    await sends("good");
+    expect(outboxNow().turnedDown.get("bowl edge")).toEqual({ times: 2, refusal: undefined });
+    expect(outboxNow().refusals.get("bowl")?.status).toBe(422);
+    expect(outboxNow().waiting).toEqual([]);
+  });
+
   test("a bowl that the server fails at keeps no other bowl waiting", async () => {
     serve((path) => (path.includes("bad") ? 500 : 201));
     const { enter, outboxNow } = await opened();

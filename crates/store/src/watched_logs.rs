@@ -86,6 +86,23 @@ pub async fn remove(
     Ok(())
 }
 
+/// Whether this log is watched still.
+///
+/// # Errors
+/// Where the database fails.
+pub async fn is_watched(
+    database: impl MySqlExecutor<'_>,
+    row: &WatchedRow,
+) -> Result<bool, StoreError> {
+    let found = sqlx::query_scalar!(
+        "SELECT after_line FROM watched_logs WHERE bowl_id = ? AND at_edge = ? AND name = ?",
+        row.bowl_id,
+        row.place.is_edge(),
+        row.name
+    );
+    Ok(found.fetch_optional(database).await?.is_some())
+}
+
 /// Every log that is watched.
 ///
 /// # Errors

@@ -34,12 +34,21 @@ type Said =
 type Entry = Said & { bowlId: string };
 type Kept = [key: string, entry: Entry];
 
+/** What a thermometer sent and was refused: how often, and why, where the latest was. */
+export interface TurnedDown {
+  times: number;
+  refusal: Refusal | undefined;
+}
+
 /** What is told of the outbox on screen. */
 interface Told {
   /** What waits, in the order in which it was entered. */
   waiting: readonly Entry[];
   failing: boolean;
+  /** What was refused of what the maker entered, by bowl. */
   refusals: ReadonlyMap<string, Refusal>;
+  /** What was refused of what thermometers sent by themselves, by bowl and source. */
+  turnedDown: ReadonlyMap<string, TurnedDown>;
 }
 
 const store = createStore("wide-sheen-outbox", "entries");
@@ -50,7 +59,7 @@ const unkept = new Map<string, Entry>();
 const listeners = new Set<() => void>();
 /** Who is told how a batch stands once something of it has been kept. */
 const hearers = new Set<(guide: Guide) => void>();
-let told: Told = { waiting: [], failing: false, refusals: new Map() };
+let told: Told = { waiting: [], failing: false, refusals: new Map(), turnedDown: new Map() };
 let count = 0;
 let running = false;
 let again = false;
@@ -105,6 +114,31 @@ async function send({ bowlId, ...said }: Entry): Promise<void> {
   }
 }
 
+/** Whose it is, where a thermometer sent it by itself. */
+function senderOf(bowlId: string, said: Said): string | null {
+  const sent = said.kind === "reading" && said.body.source !== "hand";
+  return sent ? `${bowlId} ${said.body.source}` : null;
+}
+
+function isRefused(entry: Entry, refusal: Refusal): void {
+  const sender = senderOf(entry.bowlId, entry);
+  if (sender === null) {
+    tell({ refusals: new Map(told.refusals).set(entry.bowlId, refusal) });
+  } else {
+    const times = (told.turnedDown.get(sender)?.times ?? 0) + 1;
+    tell({ turnedDown: new Map(told.turnedDown).set(sender, { times, refusal }) });
+  }
+}
+
+/** What is kept once more says that what was refused before is over. */
+function isKept(entry: Entry): void {
+  const sender = senderOf(entry.bowlId, entry);
+  const before = sender === null ? undefined : told.turnedDown.get(sender);
+  if (sender === null || !before?.refusal) return;
+  const over = { ...before, refusal: undefined };
+  tell({ turnedDown: new Map(told.turnedDown).set(sender, over) });
+}
+
 /** Sends what waits, in order; a bowl that the server fails at keeps no other bowl waiting. */
 async function sendAll(): Promise<void> {
   const stuck = new Set<string>();
@@ -115,10 +149,12 @@ async function sendAll(): Promise<void> {
     try {
       await send(entry);
       tell({ failing: false });
+      isKept(entry);
       await drop(key);
     } catch (error) {
       if (error instanceof Refusal && !passes(error.status)) {
-        tell({ failing: false, refusals: new Map(told.refusals).set(entry.bowlId, error) });
+        tell({ failing: false });
+        isRefused(entry, error);
         await drop(key);
       } else {
         stuck.add(entry.bowlId);
@@ -195,9 +231,12 @@ export function openOutbox(): void {
 
 /** Enters something of a bowl; what was refused of it before is done with. */
 export async function enter(bowlId: string, said: Said): Promise<void> {
-  const refusals = new Map(told.refusals);
-  refusals.delete(bowlId);
-  tell({ refusals });
+  // What a thermometer sends meanwhile takes nothing off the screen that is still to be read.
+  if (senderOf(bowlId, said) === null) {
+    const refusals = new Map(told.refusals);
+    refusals.delete(bowlId);
+    tell({ refusals });
+  }
   await put({ ...said, bowlId });
 }
 
@@ -231,6 +270,12 @@ export function useOutbox(bowlId: string) {
     refusal: refusals.get(bowlId),
     put,
   };
+}
+
+/** What a thermometer sent of a bowl and was refused. */
+export function useTurnedDown(bowlId: string, source: Source): TurnedDown | undefined {
+  const { turnedDown } = useSyncExternalStore(subscribe, outboxNow);
+  return turnedDown.get(`${bowlId} ${source}`);
 }
 
 /** The steps of a batch that were ticked off here and are not on the server yet. */

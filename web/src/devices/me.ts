@@ -6,6 +6,7 @@ import { signed } from "./ownKey";
 
 /** A device that was sent away learns of it within so long, wherever it stands. */
 const ASKED_EVERY_MS = 15_000;
+const FRESH_MS = 5_000;
 
 async function ask(): Promise<Me> {
   return accepted<Me>(await api.GET("/api/v1/me"));
@@ -25,8 +26,11 @@ async function readMe(): Promise<Me> {
   return ask();
 }
 
+/** It is asked before anything is drawn, and not anew by each that wants to know. */
+export const whoIsHere = { queryKey: keys.me, queryFn: readMe, staleTime: FRESH_MS };
+
 export function useMe() {
-  return useQuery({ queryKey: keys.me, refetchInterval: ASKED_EVERY_MS, queryFn: readMe });
+  return useQuery({ ...whoIsHere, refetchInterval: ASKED_EVERY_MS });
 }
 
 /**

@@ -6,6 +6,7 @@ import { Link as RouterLink } from "react-router";
 import { api, type Place, type WatchedLog } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, done } from "../api/refusal";
+import { type TurnedDown, useTurnedDown } from "../bench/outbox";
 import { Touch } from "../bench/Touch";
 import type { KitchenClock } from "../bench/useBowl";
 import { temperature } from "../kit/format";
@@ -13,7 +14,7 @@ import { SelectField } from "../kit/SelectField";
 import { Measuring } from "./Measuring";
 import { placeChoices } from "./places";
 import { CAN_CONNECT, type ProbeStands } from "./probe";
-import { type Bluetooth, useBluetooth } from "./useBluetooth";
+import { type Bluetooth, sources, useBluetooth } from "./useBluetooth";
 import { WatchLog } from "./WatchLog";
 
 interface Props {
@@ -28,8 +29,8 @@ export function YourThermometers({ bowlId, clock }: Props) {
   const [asked, setAsked] = useState(false);
   return (
     <>
-      <ByBluetooth of={middle} place="middle" />
-      <ByBluetooth of={edge} place="edge" />
+      <ByBluetooth bowlId={bowlId} of={middle} place="middle" />
+      <ByBluetooth bowlId={bowlId} of={edge} place="edge" />
       <ByLog bowlId={bowlId} />
       <Touch minH="56px" fontSize="md" aria-expanded={asked} onClick={() => setAsked(!asked)}>
         Your own thermometer…
@@ -109,7 +110,14 @@ const states: Record<Exclude<ProbeStands["state"], "measuring">, string> = {
   lost: "is out of reach: it is looked for…",
 };
 
-function ByBluetooth({ of: { stands, letGo }, place }: { of: Bluetooth; place: Place }) {
+interface ByBluetoothProps {
+  bowlId: string;
+  of: Bluetooth;
+  place: Place;
+}
+
+function ByBluetooth({ bowlId, of: { stands, letGo }, place }: ByBluetoothProps) {
+  const turnedDown = useTurnedDown(bowlId, sources[place]);
   if (!stands) return null;
   const { state, name, temp_c, battery_pct } = stands;
   return (
@@ -126,7 +134,18 @@ function ByBluetooth({ of: { stands, letGo }, place }: { of: Bluetooth; place: P
           battery {battery_pct} %
         </Box>
       )}
+      {turnedDown && <NotSaved {...turnedDown} />}
     </Measuring>
+  );
+}
+
+function NotSaved({ times, refusal }: TurnedDown) {
+  if (!refusal) return <Box color="fg.muted">{times} not saved</Box>;
+  const why = Object.values(refusal.fields)[0] ?? refusal.message;
+  return (
+    <Box color="stop">
+      Not saved{times > 1 && `, ${times} times`}: {why}
+    </Box>
   );
 }
 

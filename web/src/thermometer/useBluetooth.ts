@@ -13,7 +13,7 @@ export interface Bluetooth {
 }
 
 /** What a thermometer sends that stands there. */
-const sources = { middle: "probe", edge: "edge" } as const;
+export const sources = { middle: "probe", edge: "edge" } as const;
 
 export function useBluetooth(bowlId: string, clock: KitchenClock, place: Place): Bluetooth {
   const [stands, setStands] = useState<ProbeStands>();

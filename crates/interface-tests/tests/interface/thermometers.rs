@@ -51,8 +51,9 @@ async fn a_bluetooth_thermometer_drives_a_bowl_from_melt_to_pour() {
         heard(work_c).await?;
         // What no chocolate can have is refused, said, and not kept.
         probe.says(300.0).await?;
-        phone.until_said("Not saved").await?;
+        phone.until_shown("bluetooth", "Not saved").await?;
         probe.says(work_c).await?;
+        phone.until_shown("bluetooth", " not saved").await?;
         phone.touch("Start the test").await?;
         phone.touch("Even satin").await?;
         phone.touch("Just now").await?;

@@ -66,24 +66,30 @@ impl Following {
         loop {
             ticks.tick().await;
             if asked.is_none_or(|asked| asked.elapsed() >= HOLD_EVERY) {
-                // A database that is away for a moment: it is asked again.
-                held = self.ground.holds(&lease).await.unwrap_or(false);
                 asked = Some(Instant::now());
+                match self.has_ended().await {
+                    Ok(true) => return,
+                    Ok(false) => {}
+                    Err(problem) => self.stopped(problem.detail.to_string()),
+                }
+                // Where the file is not, another server may have it. A database that is away for a
+                // moment is asked again.
+                held = Seen::of(&self.path).is_some()
+                    && self.ground.holds(&lease).await.unwrap_or(false);
             }
-            if !held {
-                continue;
-            }
-            match self.has_ended().await {
-                Ok(true) => return,
-                Ok(false) => self.look().await,
-                Err(problem) => self.stopped(problem.detail.to_string()),
+            if held {
+                self.look().await;
             }
         }
     }
 
-    /// A bowl that was poured or given up is measured no more.
+    /// A bowl that was poured or given up is measured no more; nor is one that another server was
+    /// told to let go of.
     async fn has_ended(&self) -> Result<bool, Problem> {
         let WatchedRow { bowl_id, place, .. } = self.row;
+        if !store::watched_logs::is_watched(&self.ground.pool, &self.row).await? {
+            return Ok(true);
+        }
         let live = self.live.bowl(&self.ground, bowl_id).await?;
         let now = self.ground.kitchen_now(bowl_id).await?;
         let ended = live.with(|record| fold(&live.subject().run.setup, record, now).ended());

@@ -282,6 +282,9 @@ async fn a_log_is_watched_for_each_place_of_a_bowl_until_it_is_let_go_of() {
     assert_eq!(store::watched_logs::all(&pool).await.expect("read"), [middle.clone(), edge]);
     let other = WatchedRow { name: "other.csv".to_owned(), unit: None, ..middle };
     store::watched_logs::put(&pool, &other).await.expect("in its place");
+    assert!(store::watched_logs::is_watched(&pool, &other).await.expect("read"));
+    let before = WatchedRow { name: "probe ✶.csv".to_owned(), ..other.clone() };
+    assert!(!store::watched_logs::is_watched(&pool, &before).await.expect("read"));
     let aligned = WatchedRow { after_line: 0, slow_by_ms: Some(-3_600_000), ..other };
     store::watched_logs::aligned(&pool, &aligned).await.expect("kept");
     store::watched_logs::remove(&pool, bowl.id, Place::Edge).await.expect("let go of");
