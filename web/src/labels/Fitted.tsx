@@ -54,6 +54,8 @@ export function Fitted({ says, largest = LARGEST_PT, children, ...rest }: Props)
       lineHeight="1.22"
       data-pt={pt}
       data-small={pt < READABLE_PT}
+      // What is measured must not be on its way from the size before.
+      css={{ "&, & *": { transition: "none !important" } }}
       style={{ fontSize: `${pt}pt` }}
       {...rest}
     >

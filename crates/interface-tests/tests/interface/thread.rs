@@ -163,6 +163,11 @@ async fn thirty_boxes_for_a_saturday_from_the_wish_to_the_labels() {
         let cut = "return [...document.querySelectorAll('[data-pt]')].filter((of) => \
             of.scrollHeight > of.clientHeight || of.scrollWidth > of.clientWidth).length";
         page.until_script(cut, "no label is cut", |cut| *cut == json!(0)).await?;
+        // As large as there is room for: it says enough to fill half of it at four points.
+        let smallest = "return Math.min(...[...document.querySelectorAll('[data-pt]')]
+            .map((of) => Number(of.dataset.pt)))";
+        let readable = |pt: &Value| pt.as_f64().is_some_and(|pt| pt > 6.0);
+        page.until_script(smallest, "letters that can be read", readable).await?;
         // Eight on a sheet.
         ensure!(page.printed_pages().await? == 4, "{}", page.printed_pages().await?);
         page.choose("Format", "card with a picture").await?;
