@@ -197,7 +197,7 @@ impl Kitchen {
 fn copied(from: &Path, to: &Path) -> anyhow::Result<PathBuf> {
     std::fs::create_dir_all(to)?;
     for entry in std::fs::read_dir(from)? {
-        let (entry, to) = (entry?.path(), to);
+        let entry = entry?.path();
         let at = to.join(entry.file_name().context("a name")?);
         if entry.is_dir() {
             copied(&entry, &at)?;

@@ -14,6 +14,9 @@ use crate::problem::Problem;
 /// A thermometer that was silent for this long has left the bowl.
 const GONE_AFTER: TimeDelta = TimeDelta::minutes(2);
 
+/// The longest name of a thermometer.
+pub const LONGEST_PROBE: usize = 40;
+
 /// A reading with who it is from.
 #[derive(Clone, Copy, Debug)]
 pub struct Measured<'a> {

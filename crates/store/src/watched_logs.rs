@@ -1,6 +1,7 @@
 //! Logs of thermometers' own programs that are watched for bowls.
 
 use craft::bowl::Place;
+use craft::logfile::Scale;
 use sqlx::MySqlExecutor;
 use uuid::Uuid;
 
@@ -16,8 +17,8 @@ pub struct WatchedRow {
     pub place: Place,
     /// The file's name, without a folder.
     pub name: String,
-    /// Whether it is in °F, where that was said.
-    pub unit: Option<String>,
+    /// In which scale it is, where that was said.
+    pub unit: Option<Scale>,
     /// The heading of its times, where that was said.
     pub time_column: Option<String>,
     /// The heading of its temperatures, where that was said.
@@ -40,7 +41,7 @@ pub async fn put(database: impl MySqlExecutor<'_>, row: &WatchedRow) -> Result<(
         row.bowl_id,
         row.place.is_edge(),
         row.name,
-        row.unit,
+        row.unit.map(Scale::word),
         row.time_column,
         row.temp_column,
         row.after_line,
@@ -119,7 +120,7 @@ pub async fn all(database: impl MySqlExecutor<'_>) -> Result<Vec<WatchedRow>, St
         bowl_id: row.bowl_id,
         place: Place::edge_if(row.at_edge),
         name: row.name,
-        unit: row.unit,
+        unit: row.unit.as_deref().and_then(Scale::from_word),
         time_column: row.time_column,
         temp_column: row.temp_column,
         after_line: row.after_line,

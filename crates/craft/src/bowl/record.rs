@@ -125,6 +125,15 @@ impl Record {
         self
     }
 
+    /// One of its readings as the thermometer sent it.
+    #[must_use]
+    pub fn as_sent(&self, reading: &Reading) -> Reading {
+        if is_at_edge(reading) {
+            return *reading;
+        }
+        Reading { temp: reading.temp - self.offset, ..*reading }
+    }
+
     /// Adds a reading as it was sent, wherever in time it belongs.
     pub fn add_reading(&mut self, mut reading: Reading) {
         if !is_at_edge(&reading) {

@@ -1,10 +1,12 @@
 //! A log that a device's own program is still writing: what it says since some line.
 
+use std::borrow::Cow;
+
 use chrono::{DateTime, Utc};
 
 use super::table::{Table, decoded, is_no_value};
 use super::time::Stamps;
-use super::{Asked, DateOrder, Row, Scale, columns, scale};
+use super::{Asked, DateOrder, Row, columns, scale};
 use crate::check::{Checker, Fault, PROBE_C};
 use crate::units::{Temperature, celsius};
 
@@ -20,7 +22,7 @@ pub struct NewLine {
 }
 
 /// What was written to a log since.
-#[derive(Clone, Debug, PartialEq)]
+#[derive(Clone, Debug, Default, PartialEq)]
 pub struct Appended {
     /// Its lines with a temperature, in the file's order.
     pub lines: Vec<NewLine>,
@@ -28,9 +30,11 @@ pub struct Appended {
     pub unread: usize,
     /// How many lines are written to their end.
     pub whole: usize,
-    /// The scale that it is read in; `None` where there is nothing to tell it by.
-    pub unit: Option<Scale>,
 }
+
+/// By so many lines at its beginning a table is told what it is: those before them that are read
+/// already need not be read again each second.
+const TOLD_BY: usize = 100;
 
 /// Reads what was written after so many lines. A line without its end is still being written,
 /// and waits. One that cannot be read is counted: those after it are none the worse.
@@ -41,7 +45,7 @@ pub fn appended(bytes: &[u8], after: usize, asked: &Asked) -> Result<Appended, V
     let mut check = Checker::new();
     let read = read_checked(bytes, after, asked, &mut check);
     check.finish()?;
-    Ok(read.unwrap_or(Appended { lines: Vec::new(), unread: 0, whole: 0, unit: None }))
+    Ok(read.unwrap_or_default())
 }
 
 fn read_checked(
@@ -53,27 +57,30 @@ fn read_checked(
     let text = decoded(bytes).map_err(|message| check.fault("file", message)).ok()?;
     let text = text.rfind('\n').map_or("", |end| &text[..=end]);
     let whole = text.matches('\n').count();
+    let nothing = Appended { whole, ..Appended::default() };
     if text.trim().is_empty() {
-        return Some(Appended { lines: Vec::new(), unread: 0, whole, unit: None });
+        return Some(nothing);
     }
-    let table = Table::of(text).map_err(|message| check.fault("file", message)).ok()?;
+    let (text, left_out) = without_the_middle(text, after);
+    let table = Table::of(&text).map_err(|message| check.fault("file", message)).ok()?;
     // Only a heading yet.
     if table.rows.is_empty() {
-        return Some(Appended { lines: Vec::new(), unread: 0, whole, unit: None });
+        return Some(nothing);
     }
     let (times, temps) = columns(&table, asked, check)?;
     let mut rows: Vec<Row<'_>> = Vec::new();
     let mut unread = 0;
     for row in &table.rows {
         let cell = |column: usize| row.cells.get(column).map_or("", String::as_str);
+        let number = row.number + if row.number > TOLD_BY { left_out } else { 0 };
         match table.number(cell(temps)) {
             _ if is_no_value(cell(temps)) => {}
-            Some(value) => rows.push((row.number, cell(times), value)),
-            None => unread += usize::from(row.number > after),
+            Some(value) => rows.push((number, cell(times), value)),
+            None => unread += usize::from(number > after),
         }
     }
     if rows.is_empty() {
-        return Some(Appended { lines: Vec::new(), unread, whole, unit: None });
+        return Some(Appended { unread, ..nothing });
     }
     let unit = scale(&table, temps, &rows, asked, check)?;
     // Days are not looked at: only how far lines lie apart.
@@ -90,25 +97,29 @@ fn read_checked(
             _ => unread += 1,
         }
     }
-    Some(Appended { lines, unread, whole, unit: Some(unit) })
+    Some(Appended { lines, unread, whole })
+}
+
+/// The lines that a table is told by and those after so many, with how many were left out between.
+fn without_the_middle(text: &str, after: usize) -> (Cow<'_, str>, usize) {
+    if after <= TOLD_BY {
+        return (Cow::Borrowed(text), 0);
+    }
+    let end_of = |lines: usize| text.match_indices('\n').nth(lines - 1).map(|(end, _)| end + 1);
+    match (end_of(TOLD_BY), end_of(after)) {
+        (Some(head), Some(tail)) => {
+            (Cow::Owned([&text[..head], &text[tail..]].concat()), after - TOLD_BY)
+        }
+        _ => (Cow::Borrowed(text), 0),
+    }
 }
 
 #[cfg(test)]
 mod tests {
+    use super::super::Scale;
+    use super::super::tests::asked;
     use super::*;
     use crate::units::in_celsius;
-
-    fn asked() -> Asked {
-        Asked {
-            time_column: None,
-            temp_column: None,
-            unit: None,
-            date_order: None,
-            utc_offset_min: 0,
-            shift_s: 0.0,
-            start: DateTime::from_timestamp(1_790_000_000, 0).expect("in range"),
-        }
-    }
 
     fn read(text: &str, after: usize) -> Appended {
         appended(text.as_bytes(), after, &asked()).expect("it is read")
@@ -153,6 +164,28 @@ mod tests {
         assert_eq!(temps(&read)[0], 45.0);
         let apart = read.lines[1].at - read.lines[0].at;
         assert_eq!(apart.num_seconds(), 2);
+    }
+
+    #[test]
+    fn of_a_long_log_the_new_lines_are_as_if_all_of_it_were_read() {
+        let line = |n: usize| match n {
+            250 | 390 => "18:00:00;open\n".to_owned(),
+            _ => format!("{:02}:{:02}:{:02};{}\n", n / 3600, n / 60 % 60, n % 60, 45 - n / 100),
+        };
+        let lines: String = (1..400).map(line).collect();
+        let text = format!("device 7\ntime;temp\n{lines}00:07:00;40,5\n00:07:01;4");
+        let all = read(&text, 0);
+        assert_eq!((all.lines.len(), all.unread, all.whole), (398, 2, 402));
+        for after in [99, 100, 101, 102, 200, 300, 392, 401, 402] {
+            let new = read(&text, after);
+            let expected: Vec<_> =
+                all.lines.iter().filter(|line| line.number > after).copied().collect();
+            assert_eq!(new.lines, expected, "after {after}");
+            assert_eq!(
+                (new.unread, new.whole),
+                (usize::from(after < 252) + usize::from(after < 392), 402)
+            );
+        }
     }
 
     #[test]

@@ -10,12 +10,12 @@ mod table;
 mod time;
 
 use chrono::{DateTime, TimeDelta, Utc};
-use serde::{Deserialize, Serialize};
 
 use crate::catalogue::logfile as say;
 use crate::check::{Checker, Fault, PROBE_C};
 use crate::message::{Message, Nested, list};
 use crate::units::{Temperature, celsius};
+use crate::words::worded;
 pub use appended::{Appended, NewLine, appended};
 use table::Table;
 pub use time::DateOrder;
@@ -28,14 +28,14 @@ const HOTTER_THAN_A_BOWL_C: f64 = 60.0;
 /// How many lines that cannot be read are named.
 const NAMED: usize = 3;
 
-/// The scale of a log.
-#[derive(Clone, Copy, Debug, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Scale {
-    /// Degrees Celsius.
-    C,
-    /// Degrees Fahrenheit.
-    F,
+worded! {
+    /// The scale of a log.
+    Scale {
+        /// Degrees Celsius.
+        C = "C",
+        /// Degrees Fahrenheit.
+        F = "F",
+    }
 }
 
 impl Scale {

@@ -7,7 +7,7 @@ fn start() -> DateTime<Utc> {
     "2026-11-25T19:00:00Z".parse().expect("a time")
 }
 
-fn asked() -> Asked {
+pub(super) fn asked() -> Asked {
     Asked {
         time_column: None,
         temp_column: None,

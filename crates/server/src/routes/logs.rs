@@ -119,7 +119,7 @@ pub async fn watch(
         bowl_id,
         place,
         name: new.name,
-        unit: new.unit.map(|unit| if unit == Scale::F { "F" } else { "C" }.to_owned()),
+        unit: new.unit,
         time_column: new.time_column,
         temp_column: new.temp_column,
         after_line: 0,

@@ -14,13 +14,10 @@ use uuid::Uuid;
 use super::sent::sent_as;
 use crate::body::Body;
 use crate::catalogue::records as say;
-use crate::measured::{self, Measured};
+use crate::measured::{self, LONGEST_PROBE, Measured};
 use crate::problem::{Answer, Problem};
 use crate::state::State;
 use crate::who::Who;
-
-/// The longest name of a thermometer.
-const LONGEST_PROBE: usize = 40;
 
 /// How far ahead of the bowl's time a sender's clock may be.
 const AHEAD: TimeDelta = TimeDelta::minutes(5);
@@ -137,27 +134,22 @@ pub async fn list(
     let live = state.live.bowl(&state, *bowl_id).await?;
     let now = state.kitchen_now(*bowl_id).await?;
     let setup = &live.subject().run.setup;
-    let (readings, withdrawn) = live.with(|record| {
+    let mut answers: Vec<_> = live.with(|record| {
         let doubted = |readings: &[Reading]| {
             let doubts = doubts(readings, setup.opened, now);
-            readings.iter().copied().zip(doubts).collect::<Vec<_>>()
+            readings
+                .iter()
+                .zip(doubts)
+                .map(|(reading, doubt)| ReadingAnswer::new(&record.as_sent(reading), doubt))
+                .collect::<Vec<_>>()
         };
-        let all = [doubted(record.readings()), doubted(record.at_edge())].concat();
-        (all, record.withdrawn().to_vec())
+        let withdrawn = record.withdrawn().iter().map(|reading| ReadingAnswer {
+            withdrawn: true,
+            ..ReadingAnswer::new(&record.as_sent(reading), None)
+        });
+        let stand = [record.readings(), record.at_edge()].into_iter().flat_map(doubted);
+        stand.chain(withdrawn).collect()
     });
-    // What stands at the edge is another thermometer, and was not corrected.
-    let as_sent = |r: &Reading| match r.source {
-        Source::Edge => *r,
-        Source::Probe | Source::Hand => Reading { temp: r.temp - setup.offset, ..*r },
-    };
-    let mut answers: Vec<_> = readings
-        .iter()
-        .map(|(reading, doubt)| ReadingAnswer::new(&as_sent(reading), *doubt))
-        .collect();
-    answers.extend(withdrawn.iter().map(|reading| ReadingAnswer {
-        withdrawn: true,
-        ..ReadingAnswer::new(&as_sent(reading), None)
-    }));
     let batch_id = live.subject().batch_id;
     let entered_by = store::entered_by::of_batch(&state.pool, batch_id).await?;
     for answer in &mut answers {

@@ -5,7 +5,8 @@ use std::path::Path;
 use std::time::SystemTime;
 
 use chrono::{DateTime, Utc};
-use craft::logfile::{Appended, Asked, Scale, appended};
+use craft::check::Fault;
+use craft::logfile::{Appended, Asked, appended};
 use craft::message::Message;
 use serde::Serialize;
 use store::watched_logs::WatchedRow;
@@ -31,19 +32,8 @@ pub struct File {
     pub changed_at: DateTime<Utc>,
 }
 
-/// Why a log cannot be read: the field that would mend it, and what is wrong.
-#[derive(Clone, Debug, PartialEq)]
-pub struct LogFault {
-    /// Which field of what was asked.
-    pub field: String,
-    /// What is wrong with it.
-    pub message: Message,
-}
-
-impl LogFault {
-    fn of_name(message: Message) -> Self {
-        Self { field: "name".to_owned(), message }
-    }
+fn of_name(message: Message) -> Fault {
+    Fault { field: "name".to_owned(), message }
 }
 
 /// What of a file is looked at: when that is the same, nothing was written.
@@ -72,10 +62,9 @@ pub fn listed(folder: &Path) -> Vec<File> {
     let entries = std::fs::read_dir(folder).into_iter().flatten().flatten();
     let mut files: Vec<_> = entries
         .filter_map(|entry| {
-            let known = std::fs::metadata(entry.path()).ok().filter(std::fs::Metadata::is_file)?;
+            let Seen { bytes, changed } = Seen::of(&entry.path())?;
             let name = entry.file_name().into_string().ok().filter(|name| is_plain(name))?;
-            let changed_at = known.modified().ok()?.into();
-            Some(File { name, bytes: known.len(), changed_at })
+            Some(File { name, bytes, changed_at: changed.into() })
         })
         .collect();
     files.sort_by(|a, b| b.changed_at.cmp(&a.changed_at).then_with(|| a.name.cmp(&b.name)));
@@ -96,41 +85,35 @@ fn is_plain(name: &str) -> bool {
 ///
 /// # Errors
 /// Where there is no such log, or it cannot be read as one.
-pub fn whole_lines(folder: &Path, row: &WatchedRow) -> Result<usize, LogFault> {
+pub fn whole_lines(folder: &Path, row: &WatchedRow) -> Result<usize, Fault> {
     if !is_plain(&row.name) {
-        return Err(LogFault::of_name(say::must_be_a_name(&folder.display())));
+        return Err(of_name(say::must_be_a_name(&folder.display())));
     }
     let path = folder.join(&row.name);
     if Seen::of(&path).is_none() {
-        return Err(LogFault::of_name(say::no_such_log(&folder.display())));
+        return Err(of_name(say::no_such_log(&folder.display())));
     }
     Ok(read(&path, row, 0)?.whole)
 }
 
 /// What was written to a log after so many lines.
-pub(super) fn read(path: &Path, row: &WatchedRow, after: usize) -> Result<Appended, LogFault> {
+pub(super) fn read(path: &Path, row: &WatchedRow, after: usize) -> Result<Appended, Fault> {
     let bytes = bytes_of(path).map_err(|error| match error.kind() {
-        io::ErrorKind::FileTooLarge => LogFault::of_name(say::too_large(LARGEST_MIB)),
-        _ => LogFault::of_name(say::cannot_be_read(&error)),
+        io::ErrorKind::FileTooLarge => of_name(say::too_large(LARGEST_MIB)),
+        _ => of_name(say::cannot_be_read(&error)),
     })?;
     let asked = Asked {
         time_column: row.time_column.clone(),
         temp_column: row.temp_column.clone(),
-        unit: row.unit.as_deref().map(|unit| if unit == "F" { Scale::F } else { Scale::C }),
+        unit: row.unit,
         date_order: None,
         utc_offset_min: 0,
         shift_s: 0.0,
         start: DateTime::UNIX_EPOCH,
     };
-    appended(&bytes, after, &asked).map_err(|faults| {
-        let first = faults.into_iter().next();
-        first.map_or_else(
-            || LogFault::of_name(say::no_table()),
-            |fault| LogFault {
-                field: if fault.field == "file" { "name".to_owned() } else { fault.field },
-                message: fault.message,
-            },
-        )
+    appended(&bytes, after, &asked).map_err(|faults| match faults.into_iter().next() {
+        Some(fault) if fault.field != "file" => fault,
+        first => of_name(first.map_or_else(say::no_table, |fault| fault.message)),
     })
 }
 

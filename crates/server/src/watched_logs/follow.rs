@@ -6,6 +6,7 @@ use std::time::Duration;
 
 use chrono::{DateTime, TimeDelta, Utc};
 use craft::bowl::{Reading, Source, fold};
+use craft::check::Fault;
 use craft::logfile::{Appended, NewLine};
 use craft::units::in_celsius;
 use store::watched_logs::WatchedRow;
@@ -13,11 +14,11 @@ use tokio::time::Instant;
 use uuid::Uuid;
 
 use super::file::{Seen, read};
-use super::{LogFault, LogStanding, LogStands};
+use super::{LogStanding, LogStands};
 use crate::clock::kitchen_time;
 use crate::ground::{Ground, HOLD_EVERY};
 use crate::live::Live;
-use crate::measured::{self, Measured};
+use crate::measured::{self, LONGEST_PROBE, Measured};
 use crate::problem::Problem;
 
 /// How often a log is looked at.
@@ -26,8 +27,6 @@ const EVERY: Duration = Duration::from_secs(1);
 const APART: TimeDelta = TimeDelta::milliseconds(500);
 /// A device's clock that runs off by more than this is set anew by when its file was written.
 const OFF_BY: TimeDelta = TimeDelta::seconds(10);
-/// The longest name of a thermometer.
-const LONGEST_NAME: usize = 40;
 
 pub(super) struct Following {
     ground: Ground,
@@ -122,7 +121,7 @@ impl Following {
                 self.keep_aligned().await;
             }
             Ok(read) => self.take(read, now).await,
-            Err(LogFault { field, message }) => self.stopped(format!("{field} {message}")),
+            Err(Fault { field, message }) => self.stopped(format!("{field} {message}")),
         }
     }
 
@@ -149,7 +148,7 @@ impl Following {
         let Some(last) = new.last() else { return Ok(()) };
         let (slow_by, written_at) = self.slow_by(last, written).await?;
         let mut before = None::<DateTime<Utc>>;
-        let name: String = self.row.name.chars().take(LONGEST_NAME).collect();
+        let name: String = self.row.name.chars().take(LONGEST_PROBE).collect();
         for line in &new {
             // Nothing was read after it was written.
             let at = (line.at + slow_by).min(written_at);

@@ -19,7 +19,7 @@ use tokio::task::JoinHandle;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
-pub use file::{File, LogFault, listed, whole_lines};
+pub use file::{File, listed, whole_lines};
 
 use crate::ground::Ground;
 use crate::live::Live;

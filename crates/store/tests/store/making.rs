@@ -3,6 +3,7 @@
 use chrono::TimeDelta;
 use craft::batch::{Event, EventKind, Stage};
 use craft::bowl::{ActionKind, Place, Record, Seen};
+use craft::logfile::Scale;
 use craft::result::{Gloss, Look, Looks, Released, Snap, Streaks, Symptom};
 use craft::units::{grams, seconds};
 use store::batches::{BatchesOf, ClockRow, Narrowed};
@@ -269,7 +270,7 @@ async fn a_log_is_watched_for_each_place_of_a_bowl_until_it_is_let_go_of() {
         bowl_id: bowl.id,
         place: Place::Middle,
         name: "probe ✶.csv".to_owned(),
-        unit: Some("F".to_owned()),
+        unit: Some(Scale::F),
         time_column: None,
         temp_column: Some("CH1".to_owned()),
         after_line: 12,
