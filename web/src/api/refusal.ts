@@ -15,6 +15,11 @@ export class Refusal extends Error {
     this.clashes = problem.clashes ?? [];
     this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, wrong(f)]));
   }
+
+  /** Why, in a line: what is wrong with the first field, where it is a field's fault. */
+  get why(): string {
+    return Object.values(this.fields)[0] ?? this.message;
+  }
 }
 
 /** What is wrong with a field and what would be right, as temperatures and masses are shown. */

@@ -19,6 +19,7 @@ import { AfterThePour } from "./AfterThePour";
 import { useAlarms } from "./alarms";
 import { BigTemperature } from "./BigTemperature";
 import { BowlActions } from "./BowlActions";
+import { hasEnded } from "./hasEnded";
 import { Instruction } from "./Instruction";
 import { OtherBowls } from "./OtherBowls";
 import { SheenScale } from "./SheenScale";
@@ -92,7 +93,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   const tablet = useWider(48);
   if (!bowl) return <Loading what="the bowl" />;
   const pours = bowl.advice.asks?.kind === "poured";
-  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const ended = hasEnded(bowl.phase);
   const curve = (
     <Box h={{ base: "220px", lg: "180px" }} minW="0">
       <Suspense fallback={<Loading what="the curve" />}>
@@ -179,7 +180,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
         )}
         {refusal && (
           <Box role="alert" bg="heat.wash" borderRadius="slab" px="4" py="2" fontWeight="600">
-            Not saved: {Object.values(refusal.fields)[0] ?? refusal.message}
+            Not saved: {refusal.why}
           </Box>
         )}
         <OtherBowls bowlId={bowlId} />

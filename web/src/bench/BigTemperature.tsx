@@ -5,12 +5,15 @@ import { offWords } from "../chocolate/offWords";
 import { degreeUnit, shownDegrees, shownTemp } from "../kit/display";
 import { clock, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
+import { hasEnded } from "./hasEnded";
 import type { KitchenClock } from "./useBowl";
 import { useTick } from "./useTick";
 import { finishWords, stands } from "./words";
 
 /** Below this, per minute, it counts as steady. */
 const STEADY = 0.1;
+/** A reading older than this is told with its age. */
+const OLD_S = 20;
 
 /** Where the reading stands against the range that matters now, as it is shown. */
 function place({ latest, phase, windows, use_c, keeps_crystals }: BowlAnswer): string {
@@ -31,7 +34,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
   const since = (at: string) => (time.now() - Date.parse(at)) / 1000;
   const age = latest ? since(latest.at) : 0;
   const edgeAge = bowl.edge ? since(bowl.edge.at) : 0;
-  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const ended = hasEnded(bowl.phase);
   const Arrow =
     trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
   return (
@@ -83,7 +86,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
       {bowl.edge && !ended && (
         <Box fontSize={{ base: "sm", md: "xl" }} fontWeight="560" data-testid="edge">
           {temperature(bowl.edge.temp_c)} at the edge
-          {edgeAge > 20 && (
+          {edgeAge > OLD_S && (
             <Box as="span" color="fg.muted">
               , {clock(edgeAge)} ago
             </Box>
@@ -112,7 +115,7 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           the forecast
         </Box>
       )}
-      {latest && age > 20 && !ended && (
+      {latest && age > OLD_S && !ended && (
         <Box color="heat" fontWeight="600" mt="1">
           Read {clock(age)} ago
         </Box>

@@ -9,6 +9,7 @@ import { actionOf, nextAdding } from "./adding";
 import { advisedBurst, advisedDeed, pouredWords } from "./advised";
 import { BurstsLeft } from "./BurstsLeft";
 import { GiveUp } from "./GiveUp";
+import { hasEnded } from "./hasEnded";
 import { OtherAmount } from "./OtherAmount";
 import { type Offer, offered } from "./offered";
 import { ReadingField } from "./ReadingField";
@@ -92,7 +93,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   const burst = advisedFor ?? 15;
   const bursts = [...new Set([...BURSTS, burst])].sort((a, b) => a - b);
   const testing = phase === "testing";
-  const ended = phase === "done" || phase === "lost";
+  const ended = hasEnded(phase);
 
   // The latest of both is what was just entered: something done, or a reading typed.
   const typed = props.lastTyped && (!last || props.lastTyped.at > last.at) ? props.lastTyped : null;

@@ -8,6 +8,7 @@ import { SayAgain } from "../spoken/SayAgain";
 import { advisedDeed } from "./advised";
 import { CountdownTo } from "./CountdownTo";
 import { Edged } from "./Edged";
+import { hasEnded } from "./hasEnded";
 import { levels } from "./levels";
 import type { BowlAction } from "./useBench";
 import type { KitchenClock } from "./useBowl";
@@ -36,7 +37,7 @@ export function Instruction({ bowl, time, act, children }: Props) {
   const { advice } = bowl;
   const [why, setWhy] = useState(false);
   const { wash, edge, icon: Icon } = levels[advice.level];
-  const ended = bowl.phase === "done" || bowl.phase === "lost";
+  const ended = hasEnded(bowl.phase);
   const asked = ended ? null : advisedDeed(advice, bowl.bottle != null);
   // On a phone it stands in the line below, where it costs no height.
   const tablet = useWider(48);

@@ -114,10 +114,13 @@ async function send({ bowlId, ...said }: Entry): Promise<void> {
   }
 }
 
+/** A thermometer, by where in which bowl it stands. */
+const senderAt = (bowlId: string, source: Source) => `${bowlId} ${source}`;
+
 /** Whose it is, where a thermometer sent it by itself. */
 function senderOf(bowlId: string, said: Said): string | null {
   const sent = said.kind === "reading" && said.body.source !== "hand";
-  return sent ? `${bowlId} ${said.body.source}` : null;
+  return sent ? senderAt(bowlId, said.body.source) : null;
 }
 
 function isRefused(entry: Entry, refusal: Refusal): void {
@@ -275,7 +278,7 @@ export function useOutbox(bowlId: string) {
 /** What a thermometer sent of a bowl and was refused. */
 export function useTurnedDown(bowlId: string, source: Source): TurnedDown | undefined {
   const { turnedDown } = useSyncExternalStore(subscribe, outboxNow);
-  return turnedDown.get(`${bowlId} ${source}`);
+  return turnedDown.get(senderAt(bowlId, source));
 }
 
 /** The steps of a batch that were ticked off here and are not on the server yet. */

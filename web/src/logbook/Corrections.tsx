@@ -49,7 +49,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
   const entries = known.entries.filter(({ kind }) => kind !== "undone");
   const typed = known.readings.filter(({ source }) => source === "hand");
   const error = correct.error;
-  const reason = error instanceof Refusal ? (Object.values(error.fields)[0] ?? error.message) : "";
+  const reason = error instanceof Refusal ? error.why : "";
   const look = { size: "sm", variant: "outline" } as const;
   return (
     <Collapsible.Root lazyMount>

@@ -141,10 +141,9 @@ function ByBluetooth({ bowlId, of: { stands, letGo }, place }: ByBluetoothProps)
 
 function NotSaved({ times, refusal }: TurnedDown) {
   if (!refusal) return <Box color="fg.muted">{times} not saved</Box>;
-  const why = Object.values(refusal.fields)[0] ?? refusal.message;
   return (
     <Box color="stop">
-      Not saved{times > 1 && `, ${times} times`}: {why}
+      Not saved{times > 1 && `, ${times} times`}: {refusal.why}
     </Box>
   );
 }
