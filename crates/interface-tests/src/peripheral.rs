@@ -151,12 +151,11 @@ impl Peripheral {
         Ok(())
     }
 
-    /// It goes out of reach.
+    /// It goes out of reach, once it has answered what it is asked.
     ///
     /// # Errors
     /// Where the browser is gone.
     pub async fn goes_away(&mut self) -> anyhow::Result<()> {
-        self.is_away.store(true, Ordering::Relaxed);
         Ok(self.told.send(Told::Leave).await?)
     }
 
@@ -191,27 +190,28 @@ async fn offer(line: &mut Line) -> anyhow::Result<String> {
     Ok(values.swap_remove(0))
 }
 
-/// Answers what the browser asks of it, until the browser is gone.
+/// Answers what the browser asks of it, until the browser is gone: one that is left with a question
+/// by its emulation ends with it.
 async fn play(
     mut line: Line,
     (hundredths, battery_pct, is_away): State,
     mut orders: mpsc::Receiver<Told>,
 ) -> anyhow::Result<()> {
     let mut prompt: Option<Value> = None;
-    let (mut picked, mut temperature) = (false, String::new());
+    let (mut picked, mut leaves, mut temperature) = (false, false, String::new());
+    // How often it said its temperature since it was looked round.
+    let mut said = 0;
     loop {
         let heard = if line.heard.is_empty() {
             tokio::select! {
                 heard = line.hear() => heard?,
-                told = orders.recv() => match told {
-                    Some(Told::Pick) => { picked = true; Value::Null }
-                    Some(Told::Leave) => {
-                        let of = json!({ "address": ADDRESS });
-                        line.send("BluetoothEmulation.simulateGATTDisconnection", of).await?;
-                        Value::Null
+                Some(told) = orders.recv() => {
+                    match told {
+                        Told::Pick => picked = true,
+                        Told::Leave => leaves = true,
                     }
-                    None => return Ok(()),
-                },
+                    Value::Null
+                }
             }
         } else {
             line.heard.remove(0)
@@ -224,6 +224,7 @@ async fn play(
                 let code = if is_away.load(Ordering::Relaxed) { 0x3e } else { 0 };
                 if params["type"] == "discovery" {
                     temperature = offer(&mut line).await?;
+                    said = 0;
                 }
                 let answer = json!({ "address": ADDRESS, "type": params["type"], "code": code });
                 line.send("BluetoothEmulation.simulateGATTOperationResponse", answer).await?;
@@ -239,8 +240,17 @@ async fn play(
                     "characteristicId": params["characteristicId"], "type": params["type"],
                     "code": 0, "data": STANDARD.encode(data),
                 });
-                line.send("BluetoothEmulation.simulateCharacteristicOperationResponse", answer)
+                line.ask("BluetoothEmulation.simulateCharacteristicOperationResponse", answer)
                     .await?;
+                said += u32::from(is_temperature);
+                // It goes between two questions: of one that is left open the emulation never
+                // comes back. After the first temperature the battery is asked.
+                if leaves && is_temperature && said > 1 {
+                    leaves = false;
+                    is_away.store(true, Ordering::Relaxed);
+                    let of = json!({ "address": ADDRESS });
+                    line.ask("BluetoothEmulation.simulateGATTDisconnection", of).await?;
+                }
             }
             _ => {}
         }

@@ -1,3 +1,4 @@
+import pTimeout from "p-timeout";
 import { services } from "./measured";
 
 /** How a thermometer stands. */
@@ -12,6 +13,10 @@ export interface ProbeStands {
 /** How often one that does not send by itself is asked, and how often any is heard. */
 const EVERY_MS = 1_000;
 const TRY_AGAIN_MS = 2_000;
+/** Browsers let a question to a device that went away wait for ever: after this it is out of reach. */
+const ANSWERS = { milliseconds: 5_000 };
+/** A slow one takes its time until it is connected. */
+const CONNECTS = { milliseconds: 20_000 };
 
 /** Whether this browser can talk to a thermometer at all. */
 export const CAN_CONNECT = typeof navigator !== "undefined" && "bluetooth" in navigator;
@@ -26,9 +31,26 @@ export async function picked(): Promise<BluetoothDevice | null> {
   return (await asked?.catch(() => null)) ?? null;
 }
 
+/** Where it says the temperature, and how what it says is read. */
+async function temperatureOf(server: BluetoothServer) {
+  for (const { service, temperature, read } of services) {
+    const found = await pTimeout(server.getPrimaryService(service), ANSWERS).catch(() => undefined);
+    if (!found) continue;
+    const characteristic = await pTimeout(found.getCharacteristic(temperature), ANSWERS);
+    return { characteristic, read };
+  }
+  throw new Error("no temperature");
+}
+
+async function batteryOf(server: BluetoothServer) {
+  const service = await pTimeout(server.getPrimaryService("battery_service"), ANSWERS);
+  const level = await pTimeout(service.getCharacteristic("battery_level"), ANSWERS);
+  return (await pTimeout(level.readValue(), ANSWERS)).getUint8(0);
+}
+
 /**
- * Measures by a thermometer until it is told to stop. Where it goes out of reach it is looked for
- * again until it is back.
+ * Measures by a thermometer until it is told to stop. Where it goes out of reach, or does not answer
+ * any more, it is looked for again until it is back.
  */
 export function measureBy(
   device: BluetoothDevice,
@@ -36,76 +58,78 @@ export function measureBy(
   stands: (now: ProbeStands) => void,
 ): () => void {
   const name = device.name || "Bluetooth thermometer";
-  let over = false;
   let now: ProbeStands = { state: "connecting", name };
-  let last = 0;
-  let asking: ReturnType<typeof setInterval> | undefined;
+  let last = Number.NEGATIVE_INFINITY;
+  // Each connection has its number: what comes late of one that is over counts for nothing, and
+  // however many ways tell that it is lost, it is looked for once.
+  let connection = 0;
+  let over = false;
+  let nextTry: ReturnType<typeof setTimeout> | undefined;
   const say = (change: Partial<ProbeStands>) => {
     now = { ...now, ...change };
     if (!over) stands(now);
   };
-  const said = (temp_c: number | null) => {
+  const said = (of: number, temp_c: number | null) => {
     // However often it sends, a bowl is read once a second.
     const at = Date.now();
-    if (over || temp_c === null || at - last < EVERY_MS * 0.9) return;
+    if (of !== connection || temp_c === null || at - last < EVERY_MS * 0.9) return;
     last = at;
     say({ state: "measuring", temp_c });
     heard(temp_c);
   };
-  const battery = async (server: BluetoothServer) => {
-    const service = await server.getPrimaryService("battery_service");
-    const level = await service.getCharacteristic("battery_level");
-    say({ battery_pct: (await level.readValue()).getUint8(0) });
-  };
-  const listen = async (server: BluetoothServer) => {
-    for (const { service, temperature, read } of services) {
-      const found = await server.getPrimaryService(service).catch(() => undefined);
-      if (!found) continue;
-      const characteristic = await found.getCharacteristic(temperature);
-      const { notify, indicate } = characteristic.properties;
-      if (notify || indicate) {
-        characteristic.addEventListener("characteristicvaluechanged", () => {
-          if (characteristic.value) said(read(characteristic.value));
-        });
-        await characteristic.startNotifications();
-      } else {
-        const ask = () =>
-          characteristic.readValue().then(
-            (value) => said(read(value)),
-            () => {},
-          );
-        asking = setInterval(ask, EVERY_MS);
-        void ask();
-      }
-      return;
+  const measure = async (server: BluetoothServer, of: number) => {
+    const { characteristic, read } = await temperatureOf(server);
+    const { notify, indicate } = characteristic.properties;
+    const sends = notify || indicate;
+    const ask = async () => said(of, read(await pTimeout(characteristic.readValue(), ANSWERS)));
+    if (sends) {
+      characteristic.addEventListener("characteristicvaluechanged", () => {
+        if (characteristic.value) said(of, read(characteristic.value));
+      });
+      await pTimeout(characteristic.startNotifications(), ANSWERS);
+    } else {
+      await ask();
     }
-    throw new Error("no temperature");
+    // One without a battery's level measures all the same. Asked in its turn: a device answers one
+    // question at a time.
+    await batteryOf(server).then(
+      (battery_pct) => say({ battery_pct }),
+      () => {},
+    );
+    while (!sends && of === connection) {
+      await new Promise((resolve) => setTimeout(resolve, EVERY_MS));
+      if (of === connection) await ask();
+    }
   };
   const connect = async () => {
-    clearInterval(asking);
+    connection += 1;
+    const of = connection;
     try {
-      const server = await device.gatt?.connect();
-      if (!server || over) return;
-      await listen(server);
-      // One without a battery's level measures all the same.
-      void battery(server).catch(() => {});
+      const asked = device.gatt?.connect();
+      if (!asked) return;
+      await measure(await pTimeout(asked, CONNECTS), of);
     } catch {
-      again();
+      lost(of);
     }
   };
-  const again = () => {
-    if (over) return;
-    clearInterval(asking);
+  const lost = (of: number) => {
+    if (over || of !== connection) return;
+    connection += 1;
+    // What is left of the connection would be in the way of the next one.
+    device.gatt?.disconnect();
     say({ state: "lost" });
-    setTimeout(() => void connect(), TRY_AGAIN_MS);
+    clearTimeout(nextTry);
+    nextTry = setTimeout(() => void connect(), TRY_AGAIN_MS);
   };
-  device.addEventListener("gattserverdisconnected", again);
+  const gone = () => lost(connection);
+  device.addEventListener("gattserverdisconnected", gone);
   say({});
   void connect();
   return () => {
     over = true;
-    clearInterval(asking);
-    device.removeEventListener("gattserverdisconnected", again);
+    connection += 1;
+    clearTimeout(nextTry);
+    device.removeEventListener("gattserverdisconnected", gone);
     device.gatt?.disconnect();
   };
 }
