@@ -6,6 +6,7 @@ mod checks;
 mod kitchen;
 mod page;
 mod peripheral;
+mod tabs;
 mod tempering;
 
 pub use kitchen::Kitchen;

@@ -49,7 +49,7 @@ impl Size {
 /// A page in a browser of its own.
 #[derive(Debug)]
 pub struct Page {
-    driver: WebDriver,
+    pub(crate) driver: WebDriver,
     address: String,
     profile: tempfile::TempDir,
 }

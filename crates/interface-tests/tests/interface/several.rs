@@ -50,3 +50,42 @@ async fn the_bench_has_every_bowl_and_says_which_comes_first() {
     })
     .await;
 }
+
+/// Browsers allow six connections to one server, and each stream keeps its own.
+#[tokio::test(flavor = "multi_thread")]
+async fn many_tabs_of_one_browser_hear_the_server_together() {
+    browse("tabs", async |page| {
+        let (batch, bowl) = api::new_bowl("in many tabs").await?;
+        let bench = format!("/bench/{bowl}");
+        let reads = async |temp_c: f64| {
+            api::post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": temp_c })).await
+        };
+        let ways = [&bench, &format!("/build/{batch}"), &bench, "/bench", &bench, &bench];
+        for (number, way) in ways.iter().enumerate() {
+            if number > 0 {
+                page.open_tab().await?;
+            }
+            page.go(way).await?;
+            page.settled().await?;
+        }
+        // What is typed in the last one is sent, and is in the first, which nobody looks at.
+        page.fill("Reading typed by hand, °C", "46.1").await?;
+        page.touch("Read").await?;
+        page.until_shown("temperature", "46.1").await?;
+        page.look_at_tab(0).await?;
+        page.until_shown("temperature", "46.1").await?;
+
+        // The one that hears the server for all is closed: the next does.
+        page.close_tab().await?;
+        page.look_at_tab(1).await?;
+        reads(45.2).await?;
+        page.until_shown("temperature", "45.2").await?;
+        // It falls asleep: one that is looked at does.
+        page.sleeps().await?;
+        page.look_at_tab(3).await?;
+        reads(44.3).await?;
+        page.until_shown("temperature", "44.3").await?;
+        page.until_count("[data-testid='connection']", 0).await
+    })
+    .await;
+}
