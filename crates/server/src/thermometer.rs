@@ -12,8 +12,8 @@ use craft::bowl::{Record, Setup, fold};
 use craft::pot::{Pot, Probe};
 use store::Connection;
 use store::batches::ClockRow;
-use tokio::task::JoinHandle;
 use tokio::time::Instant;
+use tokio_util::task::AbortOnDropHandle;
 use uuid::Uuid;
 
 use crate::clock::kitchen_time;
@@ -31,7 +31,7 @@ const EVERY_REAL: Duration = Duration::from_millis(125);
 /// The simulated thermometers that run, one a bowl at most.
 #[derive(Debug, Default)]
 pub struct Thermometers {
-    running: Mutex<HashMap<Uuid, JoinHandle<()>>>,
+    running: Mutex<HashMap<Uuid, AbortOnDropHandle<()>>>,
     /// Where readings are posted: this server's own address, once it listens.
     address: std::sync::OnceLock<String>,
 }
@@ -49,26 +49,22 @@ impl Thermometers {
         let Some(address) = self.address.get().cloned() else { return };
         let to = (address, token.unwrap_or_default());
         let task = actix_web::rt::spawn(measure(ground.clone(), live.clone(), bowl_id, to));
-        if let Ok(mut running) = self.running.lock()
-            && let Some(before) = running.insert(bowl_id, task)
-        {
-            before.abort();
+        if let Ok(mut running) = self.running.lock() {
+            running.insert(bowl_id, AbortOnDropHandle::new(task));
         }
     }
 
     /// Stops the thermometer of a bowl.
     pub fn stop(&self, bowl_id: Uuid) {
-        if let Ok(mut running) = self.running.lock()
-            && let Some(task) = running.remove(&bowl_id)
-        {
-            task.abort();
+        if let Ok(mut running) = self.running.lock() {
+            running.remove(&bowl_id);
         }
     }
 
     /// Stops every thermometer.
     pub fn stop_all(&self) {
         if let Ok(mut running) = self.running.lock() {
-            running.drain().for_each(|(_, task)| task.abort());
+            running.clear();
         }
     }
 }

@@ -15,7 +15,7 @@ use chrono::{DateTime, Utc};
 use craft::bowl::Place;
 use serde::Serialize;
 use store::watched_logs::WatchedRow;
-use tokio::task::JoinHandle;
+use tokio_util::task::AbortOnDropHandle;
 use utoipa::ToSchema;
 use uuid::Uuid;
 
@@ -57,7 +57,7 @@ pub struct LogStands {
 struct Watching {
     row: WatchedRow,
     stands: Arc<Mutex<LogStands>>,
-    task: JoinHandle<()>,
+    task: AbortOnDropHandle<()>,
 }
 
 /// The logs that this server watches, one a place of a bowl at most.
@@ -89,27 +89,23 @@ impl WatchedLogs {
         let at = folder.join(&row.name);
         let following =
             follow::Following::new(ground.clone(), live.clone(), row.clone(), at, stands.clone());
-        let task = actix_web::rt::spawn(following.run());
-        if let Ok(mut running) = self.running.lock()
-            && let Some(before) = running.insert(key, Watching { row, stands, task })
-        {
-            before.task.abort();
+        let task = AbortOnDropHandle::new(actix_web::rt::spawn(following.run()));
+        if let Ok(mut running) = self.running.lock() {
+            running.insert(key, Watching { row, stands, task });
         }
     }
 
     /// Lets go of a log.
     pub fn stop(&self, bowl_id: Uuid, place: Place) {
-        if let Ok(mut running) = self.running.lock()
-            && let Some(watching) = running.remove(&(bowl_id, place))
-        {
-            watching.task.abort();
+        if let Ok(mut running) = self.running.lock() {
+            running.remove(&(bowl_id, place));
         }
     }
 
     /// Lets go of every log.
     pub fn stop_all(&self) {
         if let Ok(mut running) = self.running.lock() {
-            running.drain().for_each(|(_, watching)| watching.task.abort());
+            running.clear();
         }
     }
 
