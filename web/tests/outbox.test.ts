@@ -30,7 +30,7 @@ async function opened() {
       }
     },
   );
-  return await import("../src/bench/outbox");
+  return await import("../src/outbox/outbox");
 }
 
 const stirred = (id: string) =>

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { IS_ON_A_DEVICE } from "../api/kept";
-import { enter } from "../bench/outbox";
+import { enter } from "../outbox/outbox";
 
 /** What is entered where an alarm is answered. */
 export interface Answer {

@@ -1,6 +1,6 @@
 import { useCallback } from "react";
 import { api, type NewAction } from "../api/client";
-import { useOutbox } from "./outbox";
+import { useOutbox } from "../outbox/outbox";
 import type { KitchenClock } from "./useBowl";
 
 export type BowlAction = Omit<NewAction, "id" | "at">;

@@ -2,8 +2,8 @@ import { replaceEqualDeep, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import type { Guide } from "../api/client";
 import { keys, useGuide } from "../api/queries";
-import { hearGuides } from "../bench/outbox";
 import { useEventStream } from "../kit/useEventStream";
+import { hearGuides } from "../outbox/entry";
 
 /** A batch's steps as they stand on the server, live: what others tick is here at once. */
 export function useLiveGuide(id: string) {

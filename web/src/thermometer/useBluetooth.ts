@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import type { Place } from "../api/client";
-import { enter } from "../bench/outbox";
 import type { KitchenClock } from "../bench/useBowl";
+import { enter } from "../outbox/outbox";
 import { measureBy, type ProbeStands, picked } from "./probe";
 
 /** A thermometer of the standard Bluetooth services that measures a place of a bowl from this page. */

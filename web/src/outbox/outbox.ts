@@ -1,15 +1,8 @@
 import { createStore, del, entries, set } from "idb-keyval";
 import { useCallback, useMemo, useSyncExternalStore } from "react";
-import {
-  type ActionAnswer,
-  api,
-  type Guide,
-  type NewAction,
-  type Reading,
-  type Source,
-  type StepEvent,
-} from "../api/client";
-import { accepted, Refusal } from "../api/refusal";
+import type { Source } from "../api/client";
+import { Refusal } from "../api/refusal";
+import { type Entry, type Said, send } from "./entry";
 
 const TRY_AGAIN_MS = 1_500;
 /** It may go well next time: not let in for the moment, too slow, too often, or the server's fault. */
@@ -17,21 +10,6 @@ const passes = (status: number) => [401, 408, 429].includes(status) || status >=
 /** What was waiting in the browser's older storage begins so. */
 const BEFORE = "wide-sheen.outbox.";
 
-interface NewReading {
-  id: string;
-  at: string;
-  temp_c: number;
-  source: Source;
-  /** The thermometer's name, so that no second one measures the same place of the bowl. */
-  probe?: string;
-}
-
-type Said =
-  | { kind: "reading"; body: NewReading }
-  | { kind: "action"; body: NewAction & { id: string } }
-  | { kind: "event"; body: StepEvent };
-/** Of a bowl, or for an event of a batch: it is kept by the name it had when there were bowls alone. */
-type Entry = Said & { bowlId: string };
 type Kept = [key: string, entry: Entry];
 
 /** What a thermometer sent and was refused: how often, and why, where the latest was. */
@@ -57,8 +35,6 @@ const channel = new BroadcastChannel("wide-sheen.outbox");
 /** What the browser would not keep: it still goes out from here. */
 const unkept = new Map<string, Entry>();
 const listeners = new Set<() => void>();
-/** Who is told how a batch stands once something of it has been kept. */
-const hearers = new Set<(guide: Guide) => void>();
 let told: Told = { waiting: [], failing: false, refusals: new Map(), turnedDown: new Map() };
 let count = 0;
 let running = false;
@@ -96,22 +72,6 @@ async function drop(key: string): Promise<void> {
   unkept.delete(key);
   await del(key, store).catch(() => {});
   await changed();
-}
-
-async function send({ bowlId, ...said }: Entry): Promise<void> {
-  const params = { path: { id: bowlId } };
-  if (said.kind === "reading") {
-    accepted<Reading>(await api.POST("/api/v1/bowls/{id}/readings", { params, body: said.body }));
-  } else if (said.kind === "event") {
-    const fresh = accepted<Guide>(
-      await api.POST("/api/v1/batches/{id}/events", { params, body: said.body }),
-    );
-    for (const hear of hearers) hear(fresh);
-  } else {
-    accepted<ActionAnswer>(
-      await api.POST("/api/v1/bowls/{id}/actions", { params, body: said.body }),
-    );
-  }
 }
 
 /** A thermometer, by where in which bowl it stands. */
@@ -241,12 +201,6 @@ export async function enter(bowlId: string, said: Said): Promise<void> {
     tell({ refusals });
   }
   await put({ ...said, bowlId });
-}
-
-/** Has a guide told as it stands after each event that went out. */
-export function hearGuides(hear: (guide: Guide) => void): () => void {
-  hearers.add(hear);
-  return () => hearers.delete(hear);
 }
 
 /** What is told of the outbox now. */
