@@ -15,8 +15,10 @@ import { whoIsHere } from "./devices/me";
 import { applyDisplay } from "./kit/display";
 import { lastPlace } from "./kit/lastPlace";
 import { Loading, Standing } from "./kit/Standing";
+import { hearShelf } from "./outbox/entry";
 import { openOutbox } from "./outbox/outbox";
 import { PlansPage } from "./plan/PlansPage";
+import { shelfChanged } from "./shelf/useThing";
 import { followColourMode } from "./theme/colourMode";
 import { lettersReady } from "./theme/lettersReady";
 import { system } from "./theme/system";
@@ -124,6 +126,7 @@ const RELEASE = document.querySelector("script[src]")?.getAttribute("src") ?? ""
 
 applyDisplay();
 followColourMode();
+hearShelf(() => shelfChanged(queries));
 openOutbox();
 hearAnswers();
 const root = document.getElementById("root");

@@ -1,4 +1,5 @@
 import { describe, expect, test, vi } from "vitest";
+import type { ShopLine } from "../src/shopping/shops";
 
 /** What the server says to a request: a status, or that there is none. */
 type Server = (path: string, body: { id: string }) => number | "away";
@@ -8,7 +9,7 @@ const sent: [path: string, id: string][] = [];
 function serve(server: Server): void {
   sent.length = 0;
   vi.stubGlobal("fetch", async (request: Request) => {
-    const body = (await request.json()) as { id: string };
+    const body = (await request.json().catch(() => ({ id: request.method }))) as { id: string };
     const path = new URL(request.url).pathname.replace("/api/v1", "");
     sent.push([path, body.id]);
     const status = server(path, body);
@@ -115,5 +116,53 @@ describe("the outbox", () => {
     await vi.waitFor(() => expect(sent.map(([, id]) => id)).toEqual(["a", "b"]));
     await vi.waitFor(() => expect(outboxNow().waiting).toEqual([]));
     expect(Object.keys(localStorage).filter((key) => key.startsWith("wide-sheen"))).toEqual([]);
+  });
+
+  test("what is bought goes to the shelf, and is there before it counts as sent", async () => {
+    let away = true;
+    serve(() => (away ? "away" : 201));
+    const { enter, outboxNow } = await opened();
+    const { hearShelf } = await import("../src/outbox/entry");
+    let waitedBefore = -1;
+    hearShelf(async () => {
+      waitedBefore = outboxNow().waiting.length;
+    });
+    const line = { name: "salt" } as ShopLine;
+    const thing = { kind: "goods", name: "salt", unit: "g", sort: "other" } as const;
+    await enter("dark", { kind: "bought", body: { id: "a", amount: 500 }, line });
+    await enter("new", { kind: "new_thing", body: { id: "new", thing, left: 10 }, line });
+    await enter("dark", { kind: "not_bought", move: "a", line });
+    await enter("new", { kind: "not_bought", move: null, line });
+    expect(outboxNow().waiting).toHaveLength(4);
+    away = false;
+    sent.length = 0;
+    await enter("bowl", stirred("b"));
+    await vi.waitFor(() => expect(outboxNow().waiting).toEqual([]));
+    expect(sent).toEqual([
+      ["/shelf/dark/moves", "a"],
+      ["/shelf", "new"],
+      ["/shelf/dark/moves/a", "DELETE"],
+      ["/shelf/new", "DELETE"],
+      ["/bowls/bowl/actions", "b"],
+    ]);
+    expect(waitedBefore).toBe(2);
+  });
+
+  test("what is taken back and is not there is done with", async () => {
+    serve(() => 404);
+    const { enter, outboxNow } = await opened();
+    await enter("dark", { kind: "not_bought", move: "a", line: { name: "dark" } as ShopLine });
+    expect(outboxNow().waiting).toEqual([]);
+    expect(outboxNow().refusals.get("dark")).toBeUndefined();
+  });
+
+  test("what a later release left waiting waits for it, and holds nothing up", async () => {
+    serve(() => 201);
+    const { enter, outboxNow } = await opened();
+    const later = { kind: "moulded", body: { id: "z" } } as unknown as Parameters<typeof enter>[1];
+    await enter("bowl", later);
+    await enter("bowl", stirred("a"));
+    await vi.waitFor(() => expect(outboxNow().waiting).toMatchObject([{ kind: "moulded" }]));
+    expect(sent.map(([, id]) => id)).toEqual(["a"]);
   });
 });

@@ -261,7 +261,9 @@ impl Page {
     async fn touch_once(&self, name: &str) -> anyhow::Result<()> {
         let element = self.named(name).await?;
         element.scroll_into_view().await?;
-        element.wait_until().wait(PATIENCE, LOOK_EVERY).enabled().await?;
+        // One that was drawn anew while it was waited for is to be found again.
+        let until = element.wait_until().wait(PATIENCE, LOOK_EVERY).ignore_errors(false);
+        until.enabled().await?;
         element.click().await.with_context(|| format!("{name} cannot be touched"))
     }
 

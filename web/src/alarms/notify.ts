@@ -1,5 +1,6 @@
 import { useEffect, useRef, useSyncExternalStore } from "react";
 import { IS_ON_A_DEVICE } from "../api/kept";
+import type { Said } from "../outbox/entry";
 import { enter } from "../outbox/outbox";
 
 /** What is entered where an alarm is answered. */
@@ -8,7 +9,7 @@ export interface Answer {
   label: string;
   /** The bowl or batch it is of. */
   of: string;
-  said: Parameters<typeof enter>[1];
+  said: Extract<Said, { kind: "reading" | "action" | "event" }>;
 }
 
 /** An alarm, as it is shown beside other applications. */

@@ -2,7 +2,7 @@ import { createStore, del, entries, set } from "idb-keyval";
 import { useCallback, useMemo, useSyncExternalStore } from "react";
 import type { Source } from "../api/client";
 import { Refusal } from "../api/refusal";
-import { type Entry, type Said, send } from "./entry";
+import { type Entry, isKnown, type Said, send } from "./entry";
 
 const TRY_AGAIN_MS = 1_500;
 /** It may go well next time: not let in for the moment, too slow, too often, or the server's fault. */
@@ -106,7 +106,7 @@ function isKept(entry: Entry): void {
 async function sendAll(): Promise<void> {
   const stuck = new Set<string>();
   for (;;) {
-    const next = (await all()).find(([, { bowlId }]) => !stuck.has(bowlId));
+    const next = (await all()).find(([, entry]) => isKnown(entry) && !stuck.has(entry.bowlId));
     if (!next) break;
     const [key, entry] = next;
     try {
@@ -219,7 +219,7 @@ export function subscribe(listener: () => void): () => void {
  * lost connection and a reload. A refused entry is taken out and told.
  */
 export function useOutbox(bowlId: string) {
-  const { waiting, failing, refusals } = useSyncExternalStore(subscribe, outboxNow);
+  const { waiting, failing, refusals } = useWholeOutbox();
   const put = useCallback((said: Said) => void enter(bowlId, said), [bowlId]);
   return {
     waiting: waiting.filter((entry) => entry.bowlId === bowlId).length,
@@ -229,15 +229,20 @@ export function useOutbox(bowlId: string) {
   };
 }
 
+/** The whole outbox as it is now. */
+export function useWholeOutbox() {
+  return useSyncExternalStore(subscribe, outboxNow);
+}
+
 /** What a thermometer sent of a bowl and was refused. */
 export function useTurnedDown(bowlId: string, source: Source): TurnedDown | undefined {
-  const { turnedDown } = useSyncExternalStore(subscribe, outboxNow);
+  const { turnedDown } = useWholeOutbox();
   return turnedDown.get(senderAt(bowlId, source));
 }
 
 /** The steps of a batch that were ticked off here and are not on the server yet. */
 export function useKeptSteps(batchId: string): ReadonlySet<string> {
-  const { waiting } = useSyncExternalStore(subscribe, outboxNow);
+  const { waiting } = useWholeOutbox();
   return useMemo(() => {
     const kept = new Set<string>();
     for (const entry of waiting) {

@@ -1,18 +1,18 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type StockMove, type Thing, type ThingAnswer } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, done, Refusal } from "../api/refusal";
 
-/** What hangs on the shelf is asked for anew: plans follow it. */
+/** What hangs on the shelf is asked for anew: plans follow it. It is shown once that is there. */
+export function shelfChanged(queries: QueryClient): Promise<unknown> {
+  // With every plan under them.
+  const hanging = [keys.shelf, keys.plans, keys.lists, ["bowls"]];
+  return Promise.all(hanging.map((queryKey) => queries.invalidateQueries({ queryKey })));
+}
+
 export function useShelfChanged() {
   const queries = useQueryClient();
-  return () => {
-    queries.invalidateQueries({ queryKey: keys.shelf });
-    // With every plan under them.
-    queries.invalidateQueries({ queryKey: keys.plans });
-    queries.invalidateQueries({ queryKey: keys.lists });
-    queries.invalidateQueries({ queryKey: ["bowls"] });
-  };
+  return () => void shelfChanged(queries);
 }
 
 interface Kept {

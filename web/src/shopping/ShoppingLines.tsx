@@ -1,13 +1,16 @@
 import { Box, Button, Heading } from "@chakra-ui/react";
 import { Check, Undo2 } from "lucide-react";
 import type { ShoppingList } from "../api/client";
+import { useIsHelper } from "../devices/me";
 import { Fault } from "../kit/Fault";
 import { Fold } from "../kit/Fold";
 import { money } from "../kit/money";
+import { Offline } from "../kit/Offline";
 import { InText } from "../kit/WayTo";
 import { counted } from "../shelf/counted";
+import { ofLine, type Bought as Tick } from "./basket";
 import { byShop, isShort, type ShopLine, shopWords } from "./shops";
-import { type Ticked, useBuying } from "./useBuying";
+import { useBuying } from "./useBuying";
 
 interface Props {
   list: ShoppingList;
@@ -17,8 +20,8 @@ interface Props {
 
 /** A shopping list: ticked off in the shop, what is bought goes to stock. */
 export function ShoppingLines({ list, plans }: Props) {
-  const { ticked, buy, takeBack, busy, failed } = useBuying();
-  const short = list.lines.filter(isShort);
+  const { short, bought, waits, failing, buy, takeBack, refused } = useBuying(list);
+  const helper = useIsHelper();
   const unknown = list.lines.filter(({ short: missing }) => missing == null);
   const there = list.lines.filter(({ short: missing }) => missing === 0);
   const names = (line: ShopLine) =>
@@ -37,19 +40,18 @@ export function ShoppingLines({ list, plans }: Props) {
           </Heading>
           {lines.map((line) => (
             <ToBuy
-              key={line.thing_id ?? line.name}
+              key={ofLine(line)}
               line={line}
               currency={list.currency}
               of={names(line)}
-              busy={busy}
-              onBought={() => buy(line)}
+              onBought={helper ? undefined : () => buy(line)}
             />
           ))}
         </Box>
       ))}
       {short.length > 0 && (
         <Box fontWeight="600" data-testid="shopping-total">
-          {money(list.total, list.currency)} in all
+          {money(list.total, list.currency)} in all{waits > 0 && ", with what is ticked off here"}
           {list.unpriced.length > 0 && (
             <Box as="span" fontWeight="400" color="fg.muted">
               {`, without what has no price: ${list.unpriced.join(", ")}`}
@@ -57,14 +59,24 @@ export function ShoppingLines({ list, plans }: Props) {
           )}
         </Box>
       )}
-      {failed && <Fault mt="2">Not noted: {failed.message}</Fault>}
-      {ticked.length > 0 && (
+      {refused.map(({ name, why }) => (
+        <Fault key={name} mt="2">
+          {`${name} was not noted: ${why}`}
+        </Fault>
+      ))}
+      {failing && waits > 0 && (
+        <Offline
+          mt="3"
+          data-testid="waiting"
+        >{`Waiting: ${waits}. It is sent once the server is reached.`}</Offline>
+      )}
+      {bought.length > 0 && (
         <Box as="section" aria-label="Bought" mt="4" data-testid="bought">
           <Heading as="h3" textStyle="label" mb="1">
             Bought
           </Heading>
-          {ticked.map((one) => (
-            <Bought key={one.moveId ?? one.thingId} one={one} busy={busy} onTakeBack={takeBack} />
+          {bought.map((one) => (
+            <Bought key={one.moveId ?? one.thingId} one={one} onTakeBack={takeBack} />
           ))}
         </Box>
       )}
@@ -75,7 +87,7 @@ export function ShoppingLines({ list, plans }: Props) {
           </Heading>
           {unknown.map((line) => (
             <Box
-              key={line.thing_id ?? line.name}
+              key={ofLine(line)}
               borderTopWidth="1px"
               borderColor="border"
               py="2"
@@ -99,7 +111,7 @@ export function ShoppingLines({ list, plans }: Props) {
         >
           <Box as="ul" listStyleType="none">
             {there.map((line) => (
-              <Box as="li" key={line.thing_id ?? line.name} py="1">
+              <Box as="li" key={ofLine(line)} py="1">
                 {line.name}: {counted(line.needed, line.unit)} of{" "}
                 {counted(line.left ?? 0, line.unit)}
               </Box>
@@ -119,12 +131,12 @@ interface ToBuyProps {
   line: ShopLine;
   currency: string;
   of: string;
-  busy: boolean;
-  onBought: () => void;
+  /** Left out where it is only looked at. */
+  onBought: (() => void) | undefined;
 }
 
 /** One line: what to buy, why, and a touch when it is in the basket. */
-function ToBuy({ line, currency, of, busy, onBought }: ToBuyProps) {
+function ToBuy({ line, currency, of, onBought }: ToBuyProps) {
   const { name, unit, needed, left, short, packs, pack, bought, cost } = line;
   return (
     <Box
@@ -151,29 +163,29 @@ function ToBuy({ line, currency, of, busy, onBought }: ToBuyProps) {
           {of && ` · ${of}`}
         </Box>
       </Box>
-      <Button
-        variant="outline"
-        borderColor="border.emphasized"
-        h="56px"
-        minW="56px"
-        disabled={busy}
-        aria-label={`Bought: ${name}`}
-        onClick={onBought}
-        css={{ "@media print": { "& svg": { visibility: "hidden" } } }}
-      >
-        <Check aria-hidden />
-      </Button>
+      {onBought && (
+        <Button
+          variant="outline"
+          borderColor="border.emphasized"
+          h="56px"
+          minW="56px"
+          aria-label={`Bought: ${name}`}
+          onClick={onBought}
+          css={{ "@media print": { "& svg": { visibility: "hidden" } } }}
+        >
+          <Check aria-hidden />
+        </Button>
+      )}
     </Box>
   );
 }
 
 interface BoughtProps {
-  one: Ticked;
-  busy: boolean;
-  onTakeBack: (one: Ticked) => void;
+  one: Tick;
+  onTakeBack: (one: Tick) => void;
 }
 
-function Bought({ one, busy, onTakeBack }: BoughtProps) {
+function Bought({ one, onTakeBack }: BoughtProps) {
   const { line } = one;
   return (
     <Box
@@ -191,7 +203,6 @@ function Bought({ one, busy, onTakeBack }: BoughtProps) {
       <Button
         variant="ghost"
         h="48px"
-        disabled={busy}
         aria-label={`Take back: ${line.name}`}
         onClick={() => onTakeBack(one)}
       >

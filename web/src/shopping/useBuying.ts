@@ -1,18 +1,9 @@
-import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Thing, type ThingAnswer } from "../api/client";
-import { accepted, done } from "../api/refusal";
+import type { ShoppingList, Thing } from "../api/client";
 import { capitalised } from "../kit/capitalised";
-import { useShelfChanged } from "../shelf/useThing";
+import { enter, useWholeOutbox } from "../outbox/outbox";
+import { type Bought, basket, ofLine, sameTick } from "./basket";
 import type { ShopLine } from "./shops";
-
-/** Something that was ticked off, and how it is taken back. */
-export interface Ticked {
-  line: ShopLine;
-  thingId: string;
-  /** The move that put it on the shelf; left out where the thing itself is new there. */
-  moveId?: string;
-}
 
 /** What does not stand on the shelf yet, as it is put there. */
 function asThing({ name, unit, family, pigment, shop }: ShopLine): Thing {
@@ -24,50 +15,39 @@ function asThing({ name, unit, family, pigment, shop }: ShopLine): Thing {
   return { kind: "goods", name, unit, sort };
 }
 
-/** Ticks lines of a list off: what is bought goes to stock, and can be taken back. */
-export function useBuying() {
-  const changed = useShelfChanged();
-  const [ticked, setTicked] = useState<Ticked[]>([]);
-  const buy = useMutation({
-    mutationFn: async (line: ShopLine): Promise<Ticked> => {
-      const id = crypto.randomUUID();
-      if (line.thing_id) {
-        accepted<ThingAnswer>(
-          await api.POST("/api/v1/shelf/{id}/moves", {
-            params: { path: { id: line.thing_id } },
-            body: { id, kind: "bought", amount: line.bought },
-          }),
-        );
-        return { line, thingId: line.thing_id, moveId: id };
-      }
+/**
+ * Ticks lines of a list off: what is bought goes to stock, and can be taken back. In a shop there is
+ * no server: what is ticked off there waits in the outbox.
+ */
+export function useBuying(list: ShoppingList) {
+  const { waiting, failing, refusals } = useWholeOutbox();
+  const [here, setHere] = useState<Bought[]>([]);
+  const noted = (all: Bought[]) => all.filter(({ thingId }) => !refusals.has(thingId));
+  const buy = (line: ShopLine) => {
+    const id = crypto.randomUUID();
+    const thingId = line.thing_id ?? id;
+    const moveId = line.thing_id ? id : null;
+    setHere((all) => [...noted(all), { line, thingId, moveId }]);
+    if (line.thing_id) {
+      void enter(thingId, { kind: "bought", body: { id, amount: line.bought }, line });
+    } else {
       // Pigments are not counted.
       const left = line.pigment ? null : line.bought;
-      const body = { id, thing: asThing(line), left };
-      accepted<ThingAnswer>(await api.POST("/api/v1/shelf", { body }));
-      return { line, thingId: id };
-    },
-    onSuccess: (one) => {
-      setTicked((all) => [...all, one]);
-      changed();
-    },
+      void enter(thingId, { kind: "new_thing", body: { id, thing: asThing(line), left }, line });
+    }
+  };
+  const takeBack = (one: Bought) => {
+    setHere((all) => noted(all).filter((other) => !sameTick(one, other)));
+    void enter(one.thingId, { kind: "not_bought", move: one.moveId, line: one.line });
+  };
+  const names = new Map(
+    [...list.lines, ...here.map(({ line, thingId }) => ({ ...line, thing_id: thingId }))].map(
+      (line) => [ofLine(line), line.name],
+    ),
+  );
+  const refused = [...refusals].flatMap(([id, { why }]) => {
+    const name = names.get(id);
+    return name ? { name, why } : [];
   });
-  const takeBack = useMutation({
-    mutationFn: async ({ thingId, moveId }: Ticked) => {
-      if (moveId) {
-        const path = { id: thingId, move: moveId };
-        accepted<ThingAnswer>(
-          await api.DELETE("/api/v1/shelf/{id}/moves/{move}", { params: { path } }),
-        );
-      } else {
-        done(await api.DELETE("/api/v1/shelf/{id}", { params: { path: { id: thingId } } }));
-      }
-    },
-    onSuccess: (_, one) => {
-      setTicked((all) => all.filter((other) => other !== one));
-      changed();
-    },
-  });
-  const failed = buy.error ?? takeBack.error;
-  const busy = buy.isPending || takeBack.isPending;
-  return { ticked, buy: buy.mutate, takeBack: takeBack.mutate, busy, failed };
+  return { ...basket(list, noted(here), waiting), failing, buy, takeBack, refused };
 }
