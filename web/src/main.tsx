@@ -18,6 +18,7 @@ import { Loading, Standing } from "./kit/Standing";
 import { hearShelf } from "./outbox/entry";
 import { openOutbox } from "./outbox/outbox";
 import { PlansPage } from "./plan/PlansPage";
+import { saveWhatWasLeft } from "./plan/unsaved";
 import { shelfChanged } from "./shelf/useThing";
 import { followColourMode } from "./theme/colourMode";
 import { lettersReady } from "./theme/lettersReady";
@@ -129,6 +130,7 @@ followColourMode();
 hearShelf(() => shelfChanged(queries));
 openOutbox();
 hearAnswers();
+saveWhatWasLeft(queries);
 const root = document.getElementById("root");
 if (root) {
   void queries.prefetchQuery(whoIsHere);

@@ -8,6 +8,7 @@ import { keys } from "../api/queries";
 import { accepted } from "../api/refusal";
 import { Fold } from "../kit/Fold";
 import { TextField } from "../kit/TextField";
+import { forgetUnsaved } from "../plan/unsaved";
 import { Certificate } from "./Certificate";
 import { EnterForm } from "./EnterForm";
 import { Outside } from "./Outside";
@@ -31,6 +32,7 @@ export function PairPage() {
   useEffect(() => {
     queries.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== keys.me[0] });
     void forgetAnswers();
+    void forgetUnsaved();
   }, [queries]);
   const [code, setCode] = useState(brought);
   const [name, setName] = useState(usualName);

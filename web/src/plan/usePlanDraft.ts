@@ -14,6 +14,7 @@ import { accepted, Refusal, wrong } from "../api/refusal";
 import { isDragged } from "../kit/dragged";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
+import { isSaved, keepUnsaved, leave, type Text, takeUp } from "./unsaved";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
@@ -32,13 +33,6 @@ export type Edit = (inputs: PlanInputs) => PlanInputs;
 export type Ask = (edit: PlanEdit, then?: (edited: Edited) => PlanInputs) => Promise<void>;
 
 export type Saving = "saved" | "saving" | "refused" | "offline" | "merged" | "clash";
-
-/** What is saved of a plan, whole. */
-interface Text {
-  name: string;
-  note: string;
-  inputs: PlanInputs;
-}
 
 function textOf({ name, note, inputs }: Plan): Text {
   return { name, note, inputs };
@@ -100,6 +94,7 @@ export function usePlanDraft(kept: Plan) {
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const drawn = useRef<ReturnType<typeof setTimeout>>(undefined);
   const running = useRef<Promise<void>>(undefined);
+  const here = useRef(true);
   const queries = useQueryClient();
 
   /** Takes over what the server keeps now. */
@@ -133,6 +128,7 @@ export function usePlanDraft(kept: Plan) {
           keepalive: JSON.stringify(sent).length < MOST_KEPT_ALIVE,
         });
         const saved = accepted<Plan>(answer);
+        void isSaved(id);
         const merged = saved.version > from + 1;
         if (merged && sent === latest.current) {
           take(saved);
@@ -147,6 +143,7 @@ export function usePlanDraft(kept: Plan) {
         if (!(error instanceof Refusal) || error.status >= 500) {
           unsaved.current = true;
           setSaving("offline");
+          await keepUnsaved(id, { from, text: latest.current });
           return;
         }
         if (error.status === 412 || error.clashes.length > 0) {
@@ -170,7 +167,10 @@ export function usePlanDraft(kept: Plan) {
       running.current = undefined;
     });
     await running.current;
-    if (unsaved.current && !clashing.current) timer.current = setTimeout(save, TRY_AGAIN_MS);
+    // Once the page is left, what is kept of it is saved elsewhere.
+    if (unsaved.current && !clashing.current && here.current) {
+      timer.current = setTimeout(save, TRY_AGAIN_MS);
+    }
   }, [flush]);
 
   /** What stands now, to be saved. */
@@ -281,13 +281,27 @@ export function usePlanDraft(kept: Plan) {
 
   // Leaving, by a link or for good, saves what is not saved yet.
   useEffect(() => {
-    const leave = () => void save();
-    window.addEventListener("pagehide", leave);
+    const last = () => void save();
+    window.addEventListener("pagehide", last);
     return () => {
-      window.removeEventListener("pagehide", leave);
-      leave();
+      window.removeEventListener("pagehide", last);
+      last();
     };
   }, [save]);
+
+  // What was changed here without the server, and left, is gone on with.
+  useEffect(() => {
+    here.current = true;
+    void takeUp(id).then((left) => {
+      if (!left || !here.current || unsaved.current) return;
+      version.current = left.from;
+      edit(left.text);
+    });
+    return () => {
+      here.current = false;
+      void save().finally(() => leave(id));
+    };
+  }, [id, save, edit]);
 
   /** What is stated at this moment, for what does not follow every change. */
   const stated = useCallback(() => latest.current.inputs, []);

@@ -68,7 +68,7 @@ export function ShoppingLines({ list, plans }: Props) {
         <Offline
           mt="3"
           data-testid="waiting"
-        >{`Waiting: ${waits}. It is sent once the server is reached.`}</Offline>
+        >{`Waiting: ${waits}, sent once the server is reached.`}</Offline>
       )}
       {bought.length > 0 && (
         <Box as="section" aria-label="Bought" mt="4" data-testid="bought">

@@ -1,6 +1,7 @@
 //! The real interface, driven as its users do.
 
 mod api;
+mod away;
 mod bench;
 mod build;
 mod colour;
