@@ -18,7 +18,8 @@ const NAME = "answers";
 const WORTH_MS = 7 * 86_400_000;
 /** So many answers, the latest of them. */
 const MOST = 300;
-/** Written down this often at most. */
+/** Written down soon after something was answered, and this often at most: a page may be left at any time. */
+const WRITE_SOON_MS = 600;
 const WRITE_EVERY_MS = 3_000;
 /** What is arithmetic, or says who is let in, is asked for anew. */
 const NOT_KEPT = new Set(["balance", "archive", "pairing", "sharing", "devices"]);
@@ -50,8 +51,10 @@ export async function bringBack(queries: QueryClient, release: string): Promise<
 export function keepAnswers(queries: QueryClient, release: string): void {
   if (!IS_ON_A_DEVICE) return;
   let waits = false;
+  let written = Number.NEGATIVE_INFINITY;
   const write = () => {
     waits = false;
+    written = performance.now();
     const latest = queries
       .getQueryCache()
       .getAll()
@@ -73,7 +76,7 @@ export function keepAnswers(queries: QueryClient, release: string): void {
   queries.getQueryCache().subscribe(() => {
     if (waits) return;
     waits = true;
-    setTimeout(write, WRITE_EVERY_MS);
+    setTimeout(write, Math.max(WRITE_SOON_MS, written + WRITE_EVERY_MS - performance.now()));
   });
 }
 

@@ -16,6 +16,23 @@ async fn installed(page: &Page) -> anyhow::Result<()> {
     Ok(())
 }
 
+/// Waits until what the server answered is kept on the device: all of these are in it.
+async fn known(page: &Page, words: &[&str]) -> anyhow::Result<()> {
+    let kept = "return new Promise((resolve) => {
+        const open = indexedDB.open('wide-sheen-kept');
+        open.onsuccess = () => {
+            const all = open.result.transaction('answers').objectStore('answers').get('answers');
+            all.onsuccess = () => { open.result.close(); resolve(JSON.stringify(all.result ?? 0)); };
+        };
+    })";
+    let has_all = |kept: &Value| {
+        let kept = kept.as_str().unwrap_or_default();
+        words.iter().all(|words| kept.contains(words))
+    };
+    page.until_script(kept, "known on the device", has_all).await?;
+    Ok(())
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_installed_opens_without_the_server_where_it_was_left() {
     let phone = paired("Phone in the pocket", "maker", Size::PHONE).await.expect("in");
@@ -26,9 +43,14 @@ async fn what_is_installed_opens_without_the_server_where_it_was_left() {
         let bowl = opened["bowl"]["id"].as_str().context("an id")?.to_owned();
         post(&format!("/bowls/{bowl}/readings"), json!({ "temp_c": 46.3 })).await?;
         installed(phone).await?;
-        for path in ["/shelf/shopping", &format!("/build/{batch}"), &format!("/bench/{bowl}")] {
+        let guide = format!("/build/{batch}");
+        let bench = format!("/bench/{bowl}");
+        for (path, of) in
+            [("/shelf/shopping", "\"shopping\""), (&guide, &batch), (&bench, &bowl)]
+        {
             phone.go(path).await?;
             phone.settled().await?;
+            known(phone, &[of]).await?;
         }
         // As it is shown: by what the thermometer is off by.
         let stands = get(&format!("/bowls/{bowl}")).await?;
@@ -91,6 +113,7 @@ async fn what_is_bought_away_from_home_is_on_the_shelf_once_one_is_back() {
         phone.reload().await?;
         phone.until_count(lines, 2).await?;
 
+        known(phone, &["\"shopping\"", plan["id"].as_str().context("an id")?]).await?;
         // A helper reads it.
         tablet.go(&format!("/shopping?plans={}", plan["id"].as_str().context("an id")?)).await?;
         tablet.until_count(lines, 2).await?;
@@ -143,6 +166,7 @@ async fn what_is_changed_of_a_plan_without_the_server_is_kept_when_it_is_left() 
         installed(phone).await?;
         phone.reload().await?;
         phone.settled().await?;
+        known(phone, &["\"days\"", plan["id"].as_str().context("an id")?]).await?;
         phone.disconnect(true).await?;
         phone.choose("Who works", "I, with a helper or a child").await?;
         phone.until_said("No connection: kept here").await?;
