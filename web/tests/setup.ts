@@ -16,12 +16,22 @@ class Storage {
   };
 }
 
-/** Locks are taken one after another, as the browser has them. */
+type Held = (lock: object | null) => unknown;
+
+/** Locks of a name are taken one after another, as the browser has them; shared ones as if alone. */
 class Locks {
-  private last: Promise<unknown> = Promise.resolve();
-  request(_name: string, held: () => Promise<void>): Promise<void> {
-    const mine = this.last.then(held);
-    this.last = mine.catch(() => {});
+  private readonly last = new Map<string, Promise<unknown>>();
+  request(name: string, how: LockOptions | Held, then?: Held): Promise<unknown> {
+    const held = then ?? (how as Held);
+    const before = this.last.get(name);
+    if (before && (how as LockOptions).ifAvailable) return Promise.resolve(held(null));
+    const mine = (before ?? Promise.resolve()).then(() => held({}));
+    const settled = mine
+      .catch(() => {})
+      .finally(() => {
+        if (this.last.get(name) === settled) this.last.delete(name);
+      });
+    this.last.set(name, settled);
     return mine;
   }
 }

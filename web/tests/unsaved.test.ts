@@ -43,7 +43,7 @@ test("what was left unsaved is saved once the server is back, and shown", async 
   serve(() => (away ? "away" : 200));
   const before = await opened();
   await before.keepUnsaved("a", { from: 3, text: text("Comet bark") });
-  const { saveWhatWasLeft, takeUp, leave } = await opened();
+  const { saveWhatWasLeft, takeUp } = await opened();
   const queries = new QueryClient();
   saveWhatWasLeft(queries);
   await vi.waitFor(() => expect(sent).toEqual([["a", '"3"', "Comet bark"]]));
@@ -54,20 +54,20 @@ test("what was left unsaved is saved once the server is back, and shown", async 
       timeout: 4_000,
     },
   );
-  expect(await takeUp("a")).toBeUndefined();
-  leave("a");
+  expect(await takeUp("a").left).toBeUndefined();
 });
 
 test("a plan that is open saves its own; what it leaves is saved", async () => {
   serve(() => 200);
-  const { saveWhatWasLeft, keepUnsaved, takeUp, leave } = await opened();
-  expect(await takeUp("b")).toBeUndefined();
+  const { saveWhatWasLeft, keepUnsaved, takeUp } = await opened();
+  const page = takeUp("b");
+  expect(await page.left).toBeUndefined();
   await keepUnsaved("b", { from: 1, text: text("Nebula") });
   await keepUnsaved("c", { from: 2, text: text("Moons") });
   saveWhatWasLeft(new QueryClient());
   await vi.waitFor(() => expect(sent.map(([id]) => id)).toContain("c"));
   expect(sent.some(([id]) => id === "b")).toBe(false);
-  leave("b");
+  page.leave();
   await vi.waitFor(() => expect(sent.map(([id]) => id)).toContain("b"));
 });
 
@@ -79,8 +79,10 @@ test("what is refused waits for its page, and holds no other up", async () => {
   const queries = new QueryClient();
   saveWhatWasLeft(queries);
   await vi.waitFor(() => expect(queries.getQueryData(keys.plan("e"))).toBeDefined());
-  expect(await takeUp("e")).toBeUndefined();
-  expect(await takeUp("d")).toEqual({ from: 1, text: text("Clashing") });
+  expect(await takeUp("e").left).toBeUndefined();
+  const page = takeUp("d");
+  expect(await page.left).toEqual({ from: 1, text: text("Clashing") });
   await forgetUnsaved();
-  expect(await takeUp("d")).toBeUndefined();
+  page.leave();
+  expect(await takeUp("d").left).toBeUndefined();
 });

@@ -1,3 +1,4 @@
+import pTimeout from "p-timeout";
 import {
   type ActionAnswer,
   api,
@@ -61,6 +62,9 @@ export function hearGuides(hear: (guide: Guide) => void): () => void {
   return () => hearers.delete(hear);
 }
 
+/** So long what went out waits at most until it is shown. */
+const SHOWN_WITHIN_MS = 3_000;
+
 /** Has it told that something of the shelf went out; what went out waits until that is shown. */
 export function hearShelf(hear: () => Promise<unknown>): void {
   shelfChanged = hear;
@@ -103,5 +107,6 @@ export async function send({ bowlId, ...said }: Entry): Promise<void> {
       if (gone.response.status !== 404) done(gone);
     }
   }
-  await shelfChanged();
+  // What else waits is not held up by a page that is slow to read.
+  await pTimeout(shelfChanged(), { milliseconds: SHOWN_WITHIN_MS, fallback: () => {} });
 }

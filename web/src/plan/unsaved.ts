@@ -1,5 +1,5 @@
 import type { QueryClient } from "@tanstack/react-query";
-import { clear, createStore, del, entries, get, set } from "idb-keyval";
+import { keys as allKeys, clear, createStore, del, get, set } from "idb-keyval";
 import { api, type Plan, type PlanInputs } from "../api/client";
 import { keys } from "../api/queries";
 import { accepted, Refusal } from "../api/refusal";
@@ -24,8 +24,8 @@ interface Unsaved {
 
 const store = createStore("wide-sheen-unsaved", "plans");
 const TRY_AGAIN_MS = 2_000;
-/** The plans whose page is open here. */
-const open = new Set<string>();
+/** Whoever saves a plan's changes holds this: its page as long as it is open, in whichever tab. */
+const lockOf = (id: string) => `wide-sheen.unsaved.${id}`;
 /** What is to be settled on its page: it was refused, or somebody changed the same to something else. */
 const forThePage = new Set<string>();
 let timer: ReturnType<typeof setTimeout> | undefined;
@@ -41,17 +41,29 @@ export async function isSaved(id: string): Promise<void> {
   await del(id, store).catch(() => {});
 }
 
-/** A plan's page is open: what was left unsaved of it, which the page saves from now on. */
-export async function takeUp(id: string): Promise<Unsaved | undefined> {
-  open.add(id);
-  forThePage.delete(id);
-  return await get<Unsaved>(id, store).catch(() => undefined);
-}
-
-/** It is left. */
-export function leave(id: string): void {
-  open.delete(id);
-  void saveOthers();
+/** What was left unsaved of a plan whose page is opened, which saves it from now on until it is left. */
+export function takeUp(id: string) {
+  let release = () => {};
+  const over = new Promise<void>((resolve) => {
+    release = resolve;
+  });
+  let gone: Promise<unknown> = Promise.resolve();
+  const left = new Promise<Unsaved | undefined>((found) => {
+    const hold = async () => {
+      forThePage.delete(id);
+      found(await get<Unsaved>(id, store).catch(() => undefined));
+      await over;
+    };
+    // One plan may be open in several tabs.
+    gone = navigator.locks
+      .request(lockOf(id), { mode: "shared" }, hold)
+      .catch(() => found(undefined));
+  });
+  const leave = () => {
+    release();
+    void gone.then(() => saveOthers());
+  };
+  return { left, leave };
 }
 
 /** Forgets all of it: this device is let in no more. */
@@ -70,25 +82,34 @@ async function save(id: string, { from, text }: Unsaved): Promise<Plan> {
 
 /** Saves what earlier pages left unsaved, now and whenever the server is back. */
 export function saveWhatWasLeft(queries: QueryClient): void {
+  /** Whether the server was there. */
+  const saveOne = async (id: string): Promise<boolean> => {
+    const unsaved = await get<Unsaved>(id, store);
+    if (!unsaved) return true;
+    try {
+      const saved = await save(id, unsaved);
+      await isSaved(id);
+      queries.setQueryData(keys.plan(id), saved);
+      await queries.invalidateQueries({ queryKey: keys.lists });
+    } catch (error) {
+      const passes = !(error instanceof Refusal) || error.status >= 500 || error.status === 401;
+      if (passes) return false;
+      forThePage.add(id);
+    }
+    return true;
+  };
   const all = async () => {
     clearTimeout(timer);
-    const left = await entries<string, Unsaved>(store).catch(() => []);
-    for (const [id, unsaved] of left) {
-      if (open.has(id) || forThePage.has(id)) continue;
-      try {
-        const saved = await save(id, unsaved);
-        if (open.has(id)) continue;
-        await isSaved(id);
-        queries.setQueryData(keys.plan(id), saved);
-        await queries.invalidateQueries({ queryKey: keys.lists });
-      } catch (error) {
-        if (error instanceof Refusal && error.status < 500 && error.status !== 401) {
-          forThePage.add(id);
-          continue;
-        }
-        timer = setTimeout(saveOthers, TRY_AGAIN_MS);
-        return;
-      }
+    for (const id of await allKeys<string>(store).catch(() => [])) {
+      if (forThePage.has(id)) continue;
+      const isThere = await navigator.locks.request(
+        lockOf(id),
+        { ifAvailable: true },
+        async (lock) => lock === null || (await saveOne(id)),
+      );
+      if (isThere) continue;
+      timer = setTimeout(saveOthers, TRY_AGAIN_MS);
+      return;
     }
   };
   // Of several tabs one at a time.

@@ -14,7 +14,7 @@ import { accepted, Refusal, wrong } from "../api/refusal";
 import { isDragged } from "../kit/dragged";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
-import { isSaved, keepUnsaved, leave, type Text, takeUp } from "./unsaved";
+import { isSaved, keepUnsaved, type Text, takeUp } from "./unsaved";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
@@ -292,14 +292,15 @@ export function usePlanDraft(kept: Plan) {
   // What was changed here without the server, and left, is gone on with.
   useEffect(() => {
     here.current = true;
-    void takeUp(id).then((left) => {
-      if (!left || !here.current || unsaved.current) return;
-      version.current = left.from;
-      edit(left.text);
+    const { left, leave } = takeUp(id);
+    void left.then((found) => {
+      if (!found || !here.current || unsaved.current) return;
+      version.current = found.from;
+      edit(found.text);
     });
     return () => {
       here.current = false;
-      void save().finally(() => leave(id));
+      void save().finally(leave);
     };
   }, [id, save, edit]);
 
