@@ -19,18 +19,9 @@ function serve(server: Server): void {
   });
 }
 
-/** The outbox as a page that has just been loaded has it; relative addresses are its own. */
+/** The outbox as a page that has just been loaded has it. */
 async function opened() {
   vi.resetModules();
-  const plain = globalThis.Request;
-  vi.stubGlobal(
-    "Request",
-    class extends plain {
-      constructor(url: string, init?: RequestInit) {
-        super(new URL(url, "http://127.0.0.1"), init);
-      }
-    },
-  );
   return await import("../src/outbox/outbox");
 }
 

@@ -16,6 +16,13 @@ class Storage {
   };
 }
 
+/** A page's relative addresses are its own. */
+class RelativeRequest extends Request {
+  constructor(url: string, init?: RequestInit) {
+    super(new URL(url, "http://127.0.0.1"), init);
+  }
+}
+
 type Held = (lock: object | null) => unknown;
 
 /** Locks of a name are taken one after another, as the browser has them; shared ones as if alone. */
@@ -42,5 +49,6 @@ beforeEach(() => {
   vi.stubGlobal("localStorage", new Storage());
   vi.stubGlobal("navigator", { locks: new Locks() });
   vi.stubGlobal("window", new EventTarget());
+  vi.stubGlobal("Request", RelativeRequest);
   vi.stubGlobal("location", { origin: "http://127.0.0.1", reload: () => {} });
 });

@@ -24,15 +24,6 @@ function serve(server: Server): void {
 /** As a page has it that has just been loaded. */
 async function opened() {
   vi.resetModules();
-  const plain = globalThis.Request;
-  vi.stubGlobal(
-    "Request",
-    class extends plain {
-      constructor(url: string, init?: RequestInit) {
-        super(new URL(url, "http://127.0.0.1"), init);
-      }
-    },
-  );
   return await import("../src/plan/unsaved");
 }
 
@@ -85,4 +76,20 @@ test("what is refused waits for its page, and holds no other up", async () => {
   await forgetUnsaved();
   page.leave();
   expect(await takeUp("d").left).toBeUndefined();
+});
+
+test("what was told too often is saved the next time", async () => {
+  let tries = 0;
+  serve(() => {
+    tries += 1;
+    return tries === 1 ? 429 : 200;
+  });
+  const { saveWhatWasLeft, keepUnsaved } = await opened();
+  await keepUnsaved("f", { from: 1, text: text("Often") });
+  const queries = new QueryClient();
+  saveWhatWasLeft(queries);
+  await vi.waitFor(() => expect(queries.getQueryData(keys.plan("f"))).toBeDefined(), {
+    timeout: 4_000,
+  });
+  expect(sent).toHaveLength(2);
 });

@@ -16,6 +16,11 @@ export class Refusal extends Error {
     this.fields = Object.fromEntries(problem.fields.map((f) => [f.field, wrong(f)]));
   }
 
+  /** It may go well next time: not let in for the moment, too slow, too often, or the server's fault. */
+  get passes(): boolean {
+    return [401, 408, 429].includes(this.status) || this.status >= 500;
+  }
+
   /** Why, in a line: what is wrong with the first field, where it is a field's fault. */
   get why(): string {
     return Object.values(this.fields)[0] ?? this.message;

@@ -5,8 +5,6 @@ import { Refusal } from "../api/refusal";
 import { type Entry, isKnown, type Said, send } from "./entry";
 
 const TRY_AGAIN_MS = 1_500;
-/** It may go well next time: not let in for the moment, too slow, too often, or the server's fault. */
-const passes = (status: number) => [401, 408, 429].includes(status) || status >= 500;
 /** What was waiting in the browser's older storage begins so. */
 const BEFORE = "wide-sheen.outbox.";
 
@@ -115,7 +113,7 @@ async function sendAll(): Promise<void> {
       isKept(entry);
       await drop(key);
     } catch (error) {
-      if (error instanceof Refusal && !passes(error.status)) {
+      if (error instanceof Refusal && !error.passes) {
         tell({ failing: false });
         isRefused(entry, error);
         await drop(key);

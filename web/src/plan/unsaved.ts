@@ -71,11 +71,17 @@ export async function forgetUnsaved(): Promise<void> {
   await clear(store).catch(() => {});
 }
 
-async function save(id: string, { from, text }: Unsaved): Promise<Plan> {
+/** Saves a plan over the version that was changed; whether it is sent even as the page is left. */
+export async function savePlan(
+  id: string,
+  { from, text }: Unsaved,
+  keepalive = false,
+): Promise<Plan> {
   return accepted<Plan>(
     await api.PUT("/api/v1/plans/{id}", {
       params: { path: { id }, header: { "If-Match": `"${from}"` } },
       body: text,
+      keepalive,
     }),
   );
 }
@@ -87,13 +93,12 @@ export function saveWhatWasLeft(queries: QueryClient): void {
     const unsaved = await get<Unsaved>(id, store);
     if (!unsaved) return true;
     try {
-      const saved = await save(id, unsaved);
+      const saved = await savePlan(id, unsaved);
       await isSaved(id);
       queries.setQueryData(keys.plan(id), saved);
       await queries.invalidateQueries({ queryKey: keys.lists });
     } catch (error) {
-      const passes = !(error instanceof Refusal) || error.status >= 500 || error.status === 401;
-      if (passes) return false;
+      if (!(error instanceof Refusal) || error.passes) return false;
       forThePage.add(id);
     }
     return true;

@@ -14,7 +14,7 @@ import { accepted, Refusal, wrong } from "../api/refusal";
 import { isDragged } from "../kit/dragged";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
-import { isSaved, keepUnsaved, type Text, takeUp } from "./unsaved";
+import { isSaved, keepUnsaved, savePlan, type Text, takeUp } from "./unsaved";
 
 /** How long after the last change it is saved. */
 const SAVE_AFTER_MS = 400;
@@ -120,14 +120,10 @@ export function usePlanDraft(kept: Plan) {
       const from = version.current;
       setSaving("saving");
       try {
-        const answer = await api.PUT("/api/v1/plans/{id}", {
-          params: { path: { id }, header: { "If-Match": `"${from}"` } },
-          body: sent,
-          // So that the last change is sent even as the page is left; browsers refuse that
-          // for a body as large as a drawing may be.
-          keepalive: JSON.stringify(sent).length < MOST_KEPT_ALIVE,
-        });
-        const saved = accepted<Plan>(answer);
+        // So that the last change is sent even as the page is left; browsers refuse that
+        // for a body as large as a drawing may be.
+        const keepalive = JSON.stringify(sent).length < MOST_KEPT_ALIVE;
+        const saved = await savePlan(id, { from, text: sent }, keepalive);
         void isSaved(id);
         const merged = saved.version > from + 1;
         if (merged && sent === latest.current) {
