@@ -47,18 +47,49 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           {bowl.tested ? finishWords[bowl.finish] : ""}
         </Box>
       </Box>
-      <Box
-        textStyle="wide"
-        fontSize={{ base: "72px", md: "128px" }}
-        lineHeight="0.95"
-        fontWeight="600"
-        data-testid="temperature"
-        whiteSpace="nowrap"
-      >
-        {latest ? shownTemp(latest.temp_c).toFixed(1) : "–"}
-        <Box as="span" fontSize="0.3em" verticalAlign="0.9em" ms="0.1em">
-          {degreeUnit}
+      <Box display="flex" alignItems="flex-end" gap="2">
+        <Box
+          textStyle="wide"
+          fontSize={{ base: "72px", md: "128px" }}
+          lineHeight="0.95"
+          fontWeight="600"
+          whiteSpace="nowrap"
+          data-testid="temperature"
+        >
+          {latest ? shownTemp(latest.temp_c).toFixed(1) : "–"}
+          <Box as="span" fontSize="0.3em" verticalAlign="0.9em" ms="0.1em">
+            {degreeUnit}
+          </Box>
         </Box>
+        {/* Beside it: below it, it would move the touches from under somebody's finger. */}
+        {!ended && (
+          <Box
+            maxW="220px"
+            lineHeight="short"
+            fontSize={{ base: "sm", md: "lg" }}
+            fontWeight="600"
+            pb={{ base: "0.5", md: "2" }}
+          >
+            {bowl.edge && (
+              <Box data-testid="edge">
+                {temperature(bowl.edge.temp_c)} at the edge
+                {edgeAge > OLD_S && (
+                  <>
+                    {", "}
+                    <Box as="span" color="fg.muted" whiteSpace="nowrap">
+                      {clock(edgeAge)} ago
+                    </Box>
+                  </>
+                )}
+              </Box>
+            )}
+            {latest && age > OLD_S && (
+              <Box color="heat" data-testid="age">
+                read {clock(age)} ago
+              </Box>
+            )}
+          </Box>
+        )}
       </Box>
       <Box
         display="flex"
@@ -83,16 +114,6 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           </>
         )}
       </Box>
-      {bowl.edge && !ended && (
-        <Box fontSize={{ base: "sm", md: "xl" }} fontWeight="560" data-testid="edge">
-          {temperature(bowl.edge.temp_c)} at the edge
-          {edgeAge > OLD_S && (
-            <Box as="span" color="fg.muted">
-              , {clock(edgeAge)} ago
-            </Box>
-          )}
-        </Box>
-      )}
       {bowl.test?.words && (
         <Box
           data-testid="verdict"
@@ -113,11 +134,6 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
         <Box color="fg.muted" mt="1" data-testid="doubted">
           {bowl.doubted} doubted {bowl.doubted === 1 ? "reading" : "readings"}, kept and left out of
           the forecast
-        </Box>
-      )}
-      {latest && age > OLD_S && !ended && (
-        <Box color="heat" fontWeight="600" mt="1">
-          Read {clock(age)} ago
         </Box>
       )}
     </Box>

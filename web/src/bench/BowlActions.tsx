@@ -310,7 +310,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
         data-touches
       >
         <Box display="contents" data-testid="offered">
-          <Box gridColumn={{ base: "1 / -1", md: "auto" }}>
+          <Box gridColumn={{ base: "1 / -1", md: "span 2", lg: "auto" }}>
             <ReadingField onRead={read} field={reading} />
           </Box>
           {first.map((offer) => (

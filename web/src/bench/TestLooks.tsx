@@ -80,18 +80,18 @@ export function TestLooks({ onSeen }: Props) {
           hotkey={String(i + 1)}
           onClick={() => look(seen)}
           minH="64px"
-          px={{ base: "1", md: "3" }}
+          px={{ base: "1", md: "2", lg: "3" }}
           fontSize={{ base: "sm", md: "lg" }}
           justifyContent={{ base: "center", md: "space-between" }}
         >
           <Box
             as="span"
             display="inline-flex"
-            flexDirection={{ base: "column", md: "row" }}
+            flexDirection={{ base: "column", lg: "row" }}
             columnGap="3"
             rowGap="1"
             alignItems="center"
-            textAlign={{ base: "center", md: "start" }}
+            textAlign={{ base: "center", lg: "start" }}
             css={{ "& svg": { maxWidth: "100%" } }}
           >
             <Smear seen={seen} />

@@ -1,6 +1,7 @@
 //! At the bench.
 
 use anyhow::ensure;
+use chrono::{TimeDelta, Utc};
 use interface_tests::{Kitchen, Page, Size, browse};
 use serde_json::{Value, json};
 use thirtyfour::Key;
@@ -256,14 +257,23 @@ const IN_SIGHT: &str = "return [document.documentElement.scrollHeight - innerHei
 #[tokio::test(flavor = "multi_thread")]
 async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
     browse("bench_fold", async |page| {
-        // A kitchen's worth of trouble: bursts left, a smear to judge, another bowl that calls.
+        // A kitchen's worth of trouble: bursts left, a smear to judge, another bowl that calls;
+        // and of each bowl all there is to say: a reading that has grown old, one at the edge.
         let (_, melting) = api::new_bowl("one that melts").await?;
         let (_, testing) = api::new_bowl("one on trial").await?;
-        api::post(&format!("/bowls/{melting}/readings"), json!({ "temp_c": 21.0 })).await?;
+        let read = async |bowl: &str, temp_c: f64| {
+            let at = Utc::now() - TimeDelta::seconds(75);
+            for source in ["hand", "edge"] {
+                let reading = json!({ "temp_c": temp_c, "source": source, "at": at });
+                api::post(&format!("/bowls/{bowl}/readings"), reading).await?;
+            }
+            anyhow::Ok(())
+        };
+        read(&melting, 21.0).await?;
         let act = async |bowl: &str, action: Value| {
             api::post(&format!("/bowls/{bowl}/actions"), action).await
         };
-        api::post(&format!("/bowls/{testing}/readings"), json!({ "temp_c": 31.5 })).await?;
+        read(&testing, 31.5).await?;
         act(&testing, json!({ "kind": "test_started" })).await?;
         for (bowl, part) in [
             (&melting, "[data-testid=bursts-left]"),
@@ -274,6 +284,8 @@ async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
                 page.go(&format!("/bench/{bowl}")).await?;
                 page.find(part).await?;
                 page.find("[aria-label='Other bowls'] a").await?;
+                page.until_shown("age", "read 1:").await?;
+                page.find("[data-testid=edge]").await?;
                 page.settled().await?;
                 let seen = page.run(IN_SIGHT).await?;
                 ensure!(
