@@ -1,7 +1,7 @@
 //! Measures every place of the demo at three sizes of screen: its height in screens, what can
-//! be touched in the first view, how far what is there moves while it loads, and what axe finds. With a folder as
-//! its argument it leaves a picture of each there; further arguments choose places by a part of
-//! their names. Run by `scripts/measure-screens`.
+//! be touched in the first view, how far what is there moves while it loads, what spills out of
+//! its button, and what axe finds. With a folder as its argument it leaves a picture of each
+//! there; further arguments choose places by a part of their names. Run by `scripts/measure-screens`.
 
 use std::path::PathBuf;
 
@@ -11,7 +11,7 @@ use reqwest::Client;
 use serde_json::{Value, json};
 
 const SIZES: [(&str, Size); 3] =
-    [("laptop", Size::LAPTOP), ("tablet", Size(820, 1180)), ("phone", Size::PHONE)];
+    [("laptop", Size::LAPTOP), ("tablet", Size::TABLET), ("phone", Size::PHONE)];
 
 /// Moves of what is there, from the first frame on.
 const MOVED: &str = "
@@ -78,6 +78,9 @@ async fn main() -> anyhow::Result<()> {
             }
             if let Err(small) = page.can_be_touched().await {
                 println!("    {small}");
+            }
+            for spilt in page.spilt().await? {
+                println!("    spilt: {spilt}");
             }
             for fault in page.axe().await? {
                 println!("    axe: {}", fault.chars().take(300).collect::<String>());

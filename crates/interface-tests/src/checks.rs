@@ -1,8 +1,11 @@
-//! What holds for every page: nothing that axe finds, nothing too wide, nothing too small to touch.
+//! What holds for every page: nothing that axe finds, nothing too wide, nothing too small to touch,
+//! nothing that stands out of its button or is cut off.
 
 use anyhow::ensure;
 
 use crate::{Page, root};
+
+const SPILT: &str = include_str!("spilt.js");
 
 impl Page {
     /// Fails where the page can be scrolled sideways.
@@ -67,6 +70,28 @@ impl Page {
         // A page that was just turned or widened settles first.
         self.until_script(small, "nothing too small to touch", |small| {
             small.as_array().is_some_and(Vec::is_empty)
+        })
+        .await?;
+        Ok(())
+    }
+
+    /// What stands out of the button or link it is in, and words that are cut off with nothing to
+    /// show that they are.
+    ///
+    /// # Errors
+    /// Where it cannot be looked for.
+    pub async fn spilt(&self) -> anyhow::Result<Vec<String>> {
+        Ok(serde_json::from_value(self.run(SPILT).await?)?)
+    }
+
+    /// Fails where something stands out of the button or link it is in, or is cut off.
+    ///
+    /// # Errors
+    /// With what does.
+    pub async fn nothing_spills(&self) -> anyhow::Result<()> {
+        // A page that was just turned or widened settles first.
+        self.until_script(SPILT, "nothing that spills out", |spilt| {
+            spilt.as_array().is_some_and(Vec::is_empty)
         })
         .await?;
         Ok(())

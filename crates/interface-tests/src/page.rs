@@ -35,6 +35,8 @@ pub struct Size(pub u32, pub u32);
 impl Size {
     /// The size that is designed for first.
     pub const LAPTOP: Self = Self(1280, 800);
+    /// A tablet that stands beside the bowl.
+    pub const TABLET: Self = Self(820, 1180);
     /// A phone propped up at the bench.
     pub const PHONE: Self = Self(390, 844);
     /// The narrowest that everything fits on: a small phone, or a laptop at four times
@@ -465,9 +467,12 @@ impl Page {
         let mut last = Value::Null;
         let patient = async {
             loop {
-                last = self.run(script).await?;
-                if will_do(&last) {
-                    return anyhow::Ok(());
+                // A page that goes while it is asked, for the next or to be loaded anew, says
+                // nothing: the one that comes is asked.
+                match self.run(script).await {
+                    Ok(now) if will_do(&now) => return now,
+                    Ok(now) => last = now,
+                    Err(error) => last = json!(format!("{error:#}")),
                 }
                 tokio::time::sleep(LOOK_EVERY).await;
             }
@@ -475,9 +480,7 @@ impl Page {
         tokio::time::timeout(PATIENCE, patient)
             .await
             .with_context(|| format!("it never came to this: {what}"))
-            .and_then(|done| done)
-            .with_context(|| format!("it was {last:#}"))?;
-        Ok(last)
+            .with_context(|| format!("it was {last:#}"))
     }
 
     /// Waits until the page as a whole shows some words.

@@ -263,7 +263,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
       data-testid="undo"
       fontSize="md"
       minH="56px"
-      maxW={{ lg: "190px" }}
+      maxW={{ lg: "212px" }}
       px="2"
     >
       <Box as="span" display="inline-flex" gap="2" alignItems="center">

@@ -4,6 +4,7 @@ import { useEffect } from "react";
 import { Link as RouterLink, useLocation } from "react-router";
 import { useTick } from "../bench/useTick";
 import { about, clock } from "../kit/format";
+import { AT_THE_FOOT } from "../kit/Shell";
 import { soonest, useUnderWay } from "./useUnderWay";
 
 const Link = chakra(RouterLink);
@@ -41,9 +42,9 @@ export function UnderWayBar() {
       alignItems="center"
       minW="0"
       flex="1"
-      // On a phone it lies under the thumb, and moves nothing as it comes.
+      // There it is under the thumb, and moves nothing as it comes.
       css={{
-        "@media screen and (max-width: 47.99em)": {
+        [AT_THE_FOOT]: {
           position: "fixed",
           insetInline: 0,
           bottom: 0,

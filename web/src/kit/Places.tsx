@@ -34,7 +34,8 @@ export function Places({ label, places }: Props) {
           minW={FINGER}
           alignItems="center"
           justifyContent="center"
-          fontSize={{ base: "sm", md: "md" }}
+          // As small as it takes for all of them to fit.
+          fontSize={{ base: "clamp(0.75rem, 3.6vw, 0.875rem)", md: "md" }}
           fontWeight="560"
           color="fg.muted"
           borderBottomWidth="3px"

@@ -18,6 +18,9 @@ interface Props {
   isOpen?: (path: string) => boolean;
 }
 
+/** Where the header has no room beside the places, what is under way lies at the foot. */
+export const AT_THE_FOOT = "@media screen and (max-width: 61.99em)";
+
 /** The frame round every page: the name, and the places. */
 export function Shell({ underWay, above, places, isOpen }: Props) {
   const { pathname } = useLocation();
@@ -103,12 +106,8 @@ export function Shell({ underWay, above, places, isOpen }: Props) {
         display="flex"
         flexDirection="column"
         minW="0"
-        // What lies at the foot of a phone covers nothing for good.
-        css={{
-          "@media screen and (max-width: 47.99em)": {
-            "header:has(aside) ~ &": { paddingBottom: "56px" },
-          },
-        }}
+        // What lies at the foot covers nothing for good.
+        css={{ [AT_THE_FOOT]: { "header:has(aside) ~ &": { paddingBottom: "56px" } } }}
       >
         {above}
         {closed ? <Navigate to={places[0]?.to ?? "/"} replace /> : <Outlet />}

@@ -5,7 +5,7 @@ use interface_tests::{Page, Size};
 use reqwest::Client;
 use serde_json::{Value, json};
 
-use crate::devices::{TABLET, begun, get, paired, post, together, url};
+use crate::devices::{begun, get, paired, post, together, url};
 
 /// Waits until the application is kept on the device.
 async fn installed(page: &Page) -> anyhow::Result<()> {
@@ -85,7 +85,7 @@ async fn what_is_installed_opens_without_the_server_where_it_was_left() {
 #[tokio::test(flavor = "multi_thread")]
 async fn what_is_bought_away_from_home_is_on_the_shelf_once_one_is_back() {
     let phone = paired("Phone in the shop", "maker", Size::PHONE).await.expect("in");
-    let tablet = paired("Tablet at home", "helper", TABLET).await.expect("in");
+    let tablet = paired("Tablet at home", "helper", Size::TABLET).await.expect("in");
     together("bought", vec![("phone", phone), ("tablet", tablet)], async |pages| {
         let [(_, phone), (_, tablet)] = pages else { anyhow::bail!("two") };
         let chocolate = json!({ "kind": "chocolate", "name": "Shop's dark", "family": "dark" });

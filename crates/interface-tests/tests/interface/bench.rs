@@ -279,7 +279,7 @@ async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
             (&melting, "[data-testid=bursts-left]"),
             (&testing, "[aria-label='What do you see on the smear?']"),
         ] {
-            for size in [Size::LAPTOP, Size(820, 1180), Size::PHONE] {
+            for size in [Size::LAPTOP, Size::TABLET, Size::PHONE] {
                 page.resize(size).await?;
                 page.go(&format!("/bench/{bowl}")).await?;
                 page.find(part).await?;

@@ -6,9 +6,6 @@ use reqwest::Client;
 use serde_json::{Value, json};
 use tokio::sync::Mutex;
 
-/// A tablet propped up at the bench.
-pub const TABLET: Size = Size(820, 1180);
-
 /// One code is shown at a time.
 static CODES: Mutex<()> = Mutex::const_new(());
 
@@ -162,7 +159,7 @@ async fn a_device_comes_in_by_a_code_and_is_sent_away_from_the_list() {
 async fn three_screens_make_a_batch_of_two_bowls_and_one_is_cut_off_meanwhile() {
     let laptop = paired("Laptop", "maker", Size::LAPTOP).await.expect("in");
     let phone = paired("Phone", "maker", Size::PHONE).await.expect("in");
-    let tablet = paired("Tablet", "helper", TABLET).await.expect("in");
+    let tablet = paired("Tablet", "helper", Size::TABLET).await.expect("in");
     let pages = vec![("laptop", laptop), ("phone", phone), ("tablet", tablet)];
     together("three_screens", pages, async |pages| {
         let [(_, laptop), (_, phone), (_, tablet)] = pages else { anyhow::bail!("three") };

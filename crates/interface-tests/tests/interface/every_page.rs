@@ -1,4 +1,4 @@
-//! What holds for every page: accessible, and no wider than the screen.
+//! What holds for every page: accessible, no wider than the screen, nothing out of its button.
 
 use anyhow::Context;
 use interface_tests::{Kitchen, Page, Size, browse, browse_at};
@@ -60,6 +60,8 @@ async fn views() -> anyhow::Result<Vec<(String, &'static str)>> {
         ("/reference/words".into(), "Seed"),
         ("/reference".into(), "never above"),
         ("/settings".into(), "This browser"),
+        ("/settings/devices".into(), "In the home network"),
+        (format!("/log/{poured}/labels"), "Print labels"),
         ("/nowhere".into(), "Page not found"),
     ])
 }
@@ -74,6 +76,7 @@ async fn each(page: &Page, sizes: &[Size]) -> anyhow::Result<()> {
             let here = || format!("{path} at {size:?}");
             page.is_accessible().await.with_context(here)?;
             page.fits_sideways().await.with_context(here)?;
+            page.nothing_spills().await.with_context(here)?;
             if size != Size::NARROW {
                 page.can_be_touched().await.with_context(here)?;
             }
@@ -84,8 +87,10 @@ async fn each(page: &Page, sizes: &[Size]) -> anyhow::Result<()> {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn every_page_is_accessible_on_a_laptop_in_the_light() {
-    browse("laptop_light", async |page| each(page, &[Size::LAPTOP, Size::LAPTOP_AT_TWICE]).await)
-        .await;
+    browse("laptop_light", async |page| {
+        each(page, &[Size::LAPTOP, Size::TABLET, Size::LAPTOP_AT_TWICE]).await
+    })
+    .await;
 }
 
 #[tokio::test(flavor = "multi_thread")]

@@ -221,14 +221,15 @@ function Sitting({ slot, number, broken, left, share, perPx, onPut }: SittingPro
     >
       <Box
         h="full"
-        style={{ width: `max(20px, ${share}cqw)` }}
+        style={{ width: `max(24px, ${share}cqw)` }}
         bg={look.bg}
         borderWidth="2px"
         borderColor={look.edge}
         borderStyle={slot.pinned ? "dashed" : "solid"}
         borderRadius="slab"
         fontWeight="700"
-        px="1"
+        fontSize="sm"
+        px="0.5"
         overflow="hidden"
         whiteSpace="nowrap"
         lineHeight="44px"
