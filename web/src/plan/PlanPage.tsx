@@ -37,7 +37,7 @@ const savingWords: Record<Saving, string> = {
   saved: "Saved",
   saving: "Saving…",
   refused: "Not saved: fix the highlighted fields",
-  offline: "No connection: kept here, saved once it is back",
+  offline: "No connection: kept here; saved, and the figures worked out, once it is back",
   merged: "Saved, with what another screen changed",
   clash: "Not saved: changed on another screen too",
 };

@@ -133,10 +133,15 @@ export function usePlanDraft(kept: Plan) {
           version.current = saved.version;
           queries.setQueryData(keys.plan(id), saved);
           queries.invalidateQueries({ queryKey: keys.lists });
+          // Figures that were asked for in vain, the server being away, come with what is saved.
+          const figures = saved.plan;
+          if (figures && sent === latest.current) {
+            setPlan((before) => replaceEqualDeep(before, figures));
+          }
         }
         setSaving(unsaved.current ? "saving" : merged ? "merged" : "saved");
       } catch (error) {
-        if (!(error instanceof Refusal) || error.status >= 500) {
+        if (!(error instanceof Refusal) || error.passes) {
           unsaved.current = true;
           setSaving("offline");
           await keepUnsaved(id, { from, text: latest.current });

@@ -37,6 +37,17 @@ async fn a_plan_moves_as_its_numbers_do_and_saves_itself() {
         page.until_shown("saving", "Saved").await?;
         page.until("saving", "saved for good", |text| text == "Saved").await?;
         let path = page.path().await?;
+
+        // Figures that nobody could work out meanwhile come when the server is back.
+        page.disconnect(true).await?;
+        page.fill("Diameter", "300").await?;
+        page.until_shown("saving", "No connection").await?;
+        page.disconnect(false).await?;
+        page.until_shown("to-weigh", "584 g").await?;
+        page.fill("Diameter", "240").await?;
+        page.until_shown("to-weigh", "374 g").await?;
+        page.until("saving", "saved for good", |text| text == "Saved").await?;
+        page.forgive().await?;
         page.reload().await?;
         page.until_shown("to-weigh", "374 g").await?;
         ensure!(page.path().await? == path);
