@@ -1,7 +1,10 @@
 import { useRegisterSW } from "virtual:pwa-register/react";
 import { Box, Button } from "@chakra-ui/react";
+import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 import { IS_ON_A_DEVICE } from "../api/kept";
+
+const ASK_AGAIN_MS = 3_000;
 
 /** Where something is at work a new release can wait. */
 const atWork = /^\/(bench|build)\//;
@@ -13,12 +16,22 @@ function Offer() {
     needRefresh: [there, setThere],
     updateServiceWorker,
   } = useRegisterSW();
+  const [asked, setAsked] = useState(false);
+  // The release in place may still have something under way, and lets none in until it has not:
+  // then it is asked again, until the page is loaded from the new one.
+  useEffect(() => {
+    if (!asked) return;
+    void updateServiceWorker(true);
+    const again = setInterval(() => void updateServiceWorker(true), ASK_AGAIN_MS);
+    return () => clearInterval(again);
+  }, [asked, updateServiceWorker]);
   if (!there || atWork.test(pathname)) return null;
   return (
     <Box
       role="status"
       position="fixed"
-      bottom="3"
+      // Above what is under way, where that lies at the foot.
+      bottom={{ base: "16", lg: "3" }}
       insetInline="3"
       mx="auto"
       maxW="34rem"
@@ -35,14 +48,16 @@ function Offer() {
       zIndex="banner"
       data-testid="new-release"
     >
-      <Box flex="1 1 12rem" fontWeight="600">
+      <Box flex="1 1 8rem" fontWeight="600">
         A new release is here.
       </Box>
-      <Button variant="ghost" minH="12" onClick={() => setThere(false)}>
-        Later
-      </Button>
-      <Button minH="12" bg="ink" color="onInk" onClick={() => updateServiceWorker(true)}>
-        Use it
+      {!asked && (
+        <Button variant="ghost" minH="12" onClick={() => setThere(false)}>
+          Later
+        </Button>
+      )}
+      <Button minH="12" bg="ink" color="onInk" disabled={asked} onClick={() => setAsked(true)}>
+        {asked ? "One moment…" : "Use it"}
       </Button>
     </Box>
   );
