@@ -17,15 +17,16 @@ function Offer() {
     updateServiceWorker,
   } = useRegisterSW();
   const [asked, setAsked] = useState(false);
+  const isAtWork = atWork.test(pathname);
   // The release in place may still have something under way, and lets none in until it has not:
   // then it is asked again, until the page is loaded from the new one.
   useEffect(() => {
-    if (!asked) return;
+    if (!asked || isAtWork) return;
     void updateServiceWorker(true);
     const again = setInterval(() => void updateServiceWorker(true), ASK_AGAIN_MS);
     return () => clearInterval(again);
-  }, [asked, updateServiceWorker]);
-  if (!there || atWork.test(pathname)) return null;
+  }, [asked, isAtWork, updateServiceWorker]);
+  if (!there || isAtWork) return null;
   return (
     <Box
       role="status"
