@@ -95,7 +95,7 @@ function Bench({ bowlId, name, batchId, planId, learned }: BenchProps) {
   const pours = bowl.advice.asks?.kind === "poured";
   const ended = hasEnded(bowl.phase);
   const curve = (
-    <Box h={{ base: "220px", lg: "180px" }} minW="0">
+    <Box h={{ base: "220px", md: "190px", lg: "180px" }} minW="0">
       <Suspense fallback={<Loading what="the curve" />}>
         <BenchCurve bowl={bowl} recent={!ended} />
       </Suspense>

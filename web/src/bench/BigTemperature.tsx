@@ -39,13 +39,18 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
     trend == null || Math.abs(trend) < STEADY ? ArrowRight : trend > 0 ? ArrowUp : ArrowDown;
   return (
     <Box>
-      <Box display="flex" gap="3" alignItems="baseline" flexWrap="wrap">
+      <Box display="flex" columnGap="3" alignItems="baseline" flexWrap="wrap">
         <Box textStyle="title" fontSize={{ base: "lg", md: "2xl" }} data-testid="phase">
           {stands(bowl)}
         </Box>
         <Box color="fg.muted" data-testid="finish">
           {bowl.tested ? finishWords[bowl.finish] : ""}
         </Box>
+        {bowl.offset_c !== 0 && (
+          <Box color="fg.muted" fontSize={{ base: "sm", md: "md" }} data-testid="corrected">
+            {`Your thermometer ${offWords(bowl.offset_c)}`}
+          </Box>
+        )}
       </Box>
       <Box display="flex" alignItems="flex-end" gap="2">
         <Box
@@ -123,11 +128,6 @@ export function BigTemperature({ bowl, time }: { bowl: BowlAnswer; time: Kitchen
           maxW="46ch"
         >
           Test: {inWords(bowl.test.words)}
-        </Box>
-      )}
-      {bowl.offset_c !== 0 && (
-        <Box color="fg.muted" mt="1" data-testid="corrected">
-          {`Your thermometer ${offWords(bowl.offset_c)}`}
         </Box>
       )}
       {bowl.doubted > 0 && (

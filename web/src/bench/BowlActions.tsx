@@ -284,7 +284,7 @@ export const BowlActions = memo(function BowlActions(props: Props) {
   return (
     <Box
       display="grid"
-      gap={{ base: "2", md: "2.5" }}
+      gap={{ base: "1.5", md: "2.5" }}
       role="group"
       aria-label="What is done now"
       {...kept}

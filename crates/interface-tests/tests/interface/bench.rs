@@ -258,9 +258,18 @@ const IN_SIGHT: &str = "return [document.documentElement.scrollHeight - innerHei
 async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
     browse("bench_fold", async |page| {
         // A kitchen's worth of trouble: bursts left, a smear to judge, another bowl that calls;
-        // and of each bowl all there is to say: a reading that has grown old, one at the edge.
-        let (_, melting) = api::new_bowl("one that melts").await?;
-        let (_, testing) = api::new_bowl("one on trial").await?;
+        // and of each bowl all there is to say: a reading that has grown old, one at the edge, a
+        // thermometer that reads low.
+        let opened = async |name: &str| {
+            let mut inputs = api::new_plan(name).await?["inputs"].clone();
+            inputs["bowls"][0]["offset_c"] = json!(0.4);
+            let body = json!({ "name": format!("Test: {name}"), "inputs": inputs });
+            let batch = api::begun(&api::id(&api::post("/plans", body).await?)?).await?;
+            let opened = api::post(&format!("/batches/{batch}/bowls"), json!({})).await?;
+            api::id(&opened["bowl"])
+        };
+        let melting = opened("one that melts").await?;
+        let testing = opened("one on trial").await?;
         let read = async |bowl: &str, temp_c: f64| {
             let at = Utc::now() - TimeDelta::seconds(75);
             for source in ["hand", "edge"] {
@@ -286,6 +295,7 @@ async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
                 page.find("[aria-label='Other bowls'] a").await?;
                 page.until_shown("age", "read 1:").await?;
                 page.find("[data-testid=edge]").await?;
+                page.find("[data-testid=corrected]").await?;
                 page.settled().await?;
                 let seen = page.run(IN_SIGHT).await?;
                 ensure!(
