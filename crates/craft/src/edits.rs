@@ -7,7 +7,7 @@ use uuid::Uuid;
 use crate::catalogue::plan as say;
 use crate::check::Fault;
 use crate::chocolate::Family;
-use crate::colour::{PigmentInputs, USUAL_PARTS};
+use crate::colour::{PigmentInputs, USUAL_PARTS, usual_pigments};
 use crate::kinds::{Kind, kinds};
 use crate::learn::GearNumbers;
 use crate::message::names;
@@ -58,8 +58,9 @@ pub enum Edit {
     },
     /// One colour more.
     AddColour {
-        /// What with.
-        pigment: Box<PigmentChoice>,
+        /// What with; the first of the usual ones where it is not said.
+        #[serde(default)]
+        pigment: Option<Box<PigmentChoice>>,
     },
 }
 
@@ -93,7 +94,9 @@ pub fn edited(inputs: &PlanInputs, edit: Edit) -> Result<Edited, Fault> {
             add_bowl(&mut inputs, &family.to_string(), BowlInputs::usual(family))
         }
         Edit::AddPart { of } => add_part(&mut inputs, &of)?,
-        Edit::AddColour { pigment } => add_colour(&mut inputs, *pigment),
+        Edit::AddColour { pigment } => {
+            add_colour(&mut inputs, pigment.map_or_else(first_usual, |pigment| *pigment))
+        }
     };
     Ok(Edited { inputs, key })
 }
@@ -203,6 +206,11 @@ fn add_part(inputs: &mut PlanInputs, of: &str) -> Result<String, Fault> {
         BowlInputs { key: key.clone(), taken_from: Some(from), ..BowlInputs::usual(whole.family) };
     inputs.bowls.push(part);
     Ok(key)
+}
+
+fn first_usual() -> PigmentChoice {
+    let pigment = usual_pigments().swap_remove(0);
+    PigmentChoice { name: pigment.name.clone(), pigment_id: None, pigment: Some(pigment) }
 }
 
 fn add_colour(inputs: &mut PlanInputs, pigment: PigmentChoice) -> String {
@@ -323,15 +331,26 @@ mod tests {
             assert!(uses(&inputs).idle.is_empty(), "{inputs:?}");
             assert_eq!(uses(&inputs).unused, ["white"]);
         }
-        let pigment = Box::new(PigmentChoice {
+        let pigment = Some(Box::new(PigmentChoice {
             name: "Blue lake".to_owned(),
             pigment_id: Some(Uuid::nil()),
             pigment: None,
-        });
+        }));
         let mut blue = after(&dark, Edit::AddColour { pigment });
         assert_eq!(blue.key, "blue lake");
         assert_eq!(uses(&blue.inputs).idle, ["blue lake"]);
         blue.inputs.bowls[1].colour.as_mut().expect("a colour").pigments[0].parts_per_100 = 4.0;
         assert!(uses(&blue.inputs).idle.is_empty());
+    }
+
+    #[test]
+    fn a_colour_of_which_nothing_is_said_is_of_the_first_usual_pigment() {
+        let edit = serde_json::from_str(r#"{ "edit": "add_colour" }"#).expect("an edit");
+        let done = after(&PlanInputs::usual(Family::Dark), edit);
+        let colour = done.inputs.bowls.iter().find(|bowl| bowl.key == done.key);
+        let first = &usual_pigments()[0];
+        assert_eq!(done.key, first.name.to_lowercase());
+        let pigments = &colour.expect("it came in").colour.as_ref().expect("a colour").pigments;
+        assert_eq!(pigments[0].pigment.as_ref(), Some(first));
     }
 }

@@ -106,8 +106,11 @@ fn shelf() -> Shelf {
 fn stated() -> PlanInputs {
     let start = PlanInputs { components: Vec::new(), ..PlanInputs::usual(Family::Dark) };
     let white = usual_pigments().into_iter().find(|one| one.check_country).expect("titanium white");
-    let pigment =
-        Box::new(PigmentChoice { name: "white".into(), pigment_id: None, pigment: Some(white) });
+    let pigment = Some(Box::new(PigmentChoice {
+        name: "white".into(),
+        pigment_id: None,
+        pigment: Some(white),
+    }));
     let edits = [
         Edit::AddKind { kind: "Filled shells".into() },
         Edit::AddKind { kind: "Slab of bark".into() },

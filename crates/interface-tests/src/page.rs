@@ -188,9 +188,22 @@ impl Page {
     /// # Errors
     /// Where the browser refuses.
     pub async fn disconnect(&self, offline: bool) -> anyhow::Result<()> {
+        self.connect(offline, 0).await
+    }
+
+    /// Has every answer come this much later, ms; 0 for as soon as it can.
+    ///
+    /// # Errors
+    /// Where the browser refuses.
+    pub async fn slow_down(&self, latency: u32) -> anyhow::Result<()> {
+        self.connect(false, latency).await
+    }
+
+    async fn connect(&self, offline: bool, latency: u32) -> anyhow::Result<()> {
         self.tell("Network.enable", json!({})).await?;
         let conditions = json!({
-            "offline": offline, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1,
+            "offline": offline, "latency": latency,
+            "downloadThroughput": -1, "uploadThroughput": -1,
         });
         self.tell("Network.emulateNetworkConditions", conditions).await?;
         Ok(())
@@ -279,11 +292,13 @@ impl Page {
         Ok(link.with_context(|| format!("no place is called {name}"))?.click().await?)
     }
 
-    /// Opens every part of the page that is folded, those within others too.
+    /// Opens every part of the page that is folded, those within others too, once what a plan
+    /// asked the server for is there.
     ///
     /// # Errors
     /// Where they do not open.
     pub async fn unfold(&self) -> anyhow::Result<()> {
+        self.until_count("[data-testid=stated][aria-busy=true]", 0).await?;
         self.find("[data-testid=fold]").await?;
         let folded = "const folded = [...document.querySelectorAll( \
                 '[data-testid=fold][aria-expanded=false]')]; \
@@ -386,6 +401,15 @@ impl Page {
     }
 
     async fn choose_once(&self, label: &str, words: &str) -> anyhow::Result<()> {
+        // What a list offers may come from the server, later than the list.
+        let script = format!(
+            "const list = document.evaluate({}, document, null, 9).singleNodeValue; \
+             return [...(list?.options ?? [])].some(({{ text }}) => text.trim() === {})",
+            json!(labelled(label)),
+            json!(words)
+        );
+        let what = format!("{label} offers {words}");
+        self.until_script(&script, &what, |offered| *offered == json!(true)).await?;
         let list = SelectElement::new(&self.field(label).await?).await?;
         Ok(list.select_by_visible_text(words).await?)
     }
@@ -395,12 +419,8 @@ impl Page {
     /// # Errors
     /// Where there is none.
     pub async fn field(&self, label: &str) -> anyhow::Result<WebElement> {
-        let xpath = format!(
-            "//input[@aria-label=\"{label}\"] | //textarea[@aria-label=\"{label}\"] \
-             | //*[@id=//label[normalize-space(.)=\"{label}\"]/@for]"
-        );
         self.driver
-            .query(By::XPath(xpath))
+            .query(By::XPath(labelled(label)))
             .wait(PATIENCE, LOOK_EVERY)
             .first()
             .await
@@ -590,6 +610,14 @@ impl Page {
         std::fs::write(picture.with_extension("txt"), format!("{said:#}"))?;
         Ok(picture)
     }
+}
+
+/// Finds the field with a label.
+fn labelled(label: &str) -> String {
+    format!(
+        "//input[@aria-label=\"{label}\"] | //textarea[@aria-label=\"{label}\"] \
+         | //*[@id=//label[normalize-space(.)=\"{label}\"]/@for]"
+    )
 }
 
 /// Does something to what is found on the page; where that was drawn anew meanwhile, it is found

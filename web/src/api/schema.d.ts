@@ -4395,8 +4395,7 @@ export interface components {
         } | {
             /** @enum {string} */
             edit: "add_colour";
-            /** @description What with. */
-            pigment: components["schemas"]["PigmentChoice"];
+            pigment?: null | components["schemas"]["PigmentChoice"];
         };
         /** @description A plan, and an edit of it. */
         EditRequest: {

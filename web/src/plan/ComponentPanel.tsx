@@ -84,9 +84,9 @@ export const ComponentPanel = memo(function ComponentPanel(props: Props) {
   const addColour = useCallback(
     (more: MoreColour, patch: (key: string) => object) =>
       onAsk(
-        "part_of" in more
+        more !== "usual" && "part_of" in more
           ? { edit: "add_part", of: more.part_of }
-          : { edit: "add_colour", pigment: more },
+          : { edit: "add_colour", pigment: more === "usual" ? null : more },
         ({ inputs, key }) => withWork(inputs, index, patch(key)),
       ),
     [onAsk, index],

@@ -19,17 +19,19 @@ interface Props {
   chocolate: string | undefined;
   /** Its name, where there are several. */
   name: string | undefined;
-  faulty: boolean;
-  save: () => Promise<void>;
+  /** Whether it cannot be begun now: it is at fault, or still being changed. */
+  busy: boolean;
+  /** Saves it, or says why it is not saved: what is made is what stands on the screen. */
+  saved: () => Promise<void>;
 }
 
 /** Where it goes from here: to the bench, or on to the guide. */
 export const PlanActions = memo(function PlanActions(props: Props) {
-  const { planId, batches, chocolate, name, faulty, save } = props;
+  const { planId, batches, chocolate, name, saved } = props;
   const navigate = useNavigate();
   const queries = useQueryClient();
   const begin = async () => {
-    await save();
+    await saved();
     const batch = await beginBatch(planId);
     queries.invalidateQueries({ queryKey: keys.lists });
     queries.invalidateQueries({ queryKey: keys.plan(planId) });
@@ -55,7 +57,7 @@ export const PlanActions = memo(function PlanActions(props: Props) {
   } as const;
   const solid = { bg: "ink", color: "onInk" };
   const outline = { variant: "outline", borderColor: "border.emphasized" } as const;
-  const busy = faulty || open.isPending || guide.isPending;
+  const busy = props.busy || open.isPending || guide.isPending;
   return (
     <>
       {underWay ? (

@@ -27,20 +27,12 @@ import { PlanDeeds } from "./PlanDeeds";
 import { PlanPlaces } from "./PlanPlaces";
 import { ShoppingPlace } from "./ShoppingPlace";
 import { StepsPlace } from "./StepsPlace";
-import { type Saving, usePlanDraft } from "./usePlanDraft";
+import { isTrouble, savingWords } from "./saving";
+import { usePlanDraft } from "./usePlanDraft";
 import { WatchForPanel } from "./WatchForPanel";
 import { WeighedPanel } from "./WeighedPanel";
 import { AfterThePourPanel, DrawnWork } from "./WorkView";
 import { kindOf } from "./work/kindsOfWork";
-
-const savingWords: Record<Saving, string> = {
-  saved: "Saved",
-  saving: "Saving…",
-  refused: "Not saved: fix the highlighted fields",
-  offline: "No connection: kept here; saved, and the figures worked out, once it is back",
-  merged: "Saved, with what another screen changed",
-  clash: "Not saved: changed on another screen too",
-};
 
 /** What stands where a plan cannot be worked out before it is mended. */
 const nothing: WholePlan = {
@@ -73,7 +65,7 @@ export default function PlanPage() {
 
 function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
   const whole = usePlanDraft(kept);
-  const { errors, saving, clashes, change, ask, say, save, settle, undo } = whole;
+  const { errors, saving, clashes, change, ask, say, save, saved, settle, undo } = whole;
   const draft = whole.draft.inputs;
   const plan = whole.plan ?? nothing;
   const [chosen, setChosen] = useState(0);
@@ -158,8 +150,8 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
       batches={kept.batches}
       chocolate={bowlPlan?.plan ? bowlKey : bowlPlan?.taken?.from}
       name={bowlPlan?.taken ? (names.get(bowlPlan.taken.from) ?? bowlName) : bowlName}
-      faulty={faulty}
-      save={save}
+      busy={faulty || whole.awaited}
+      saved={saved}
     />
   );
   const deeds = (
@@ -220,7 +212,16 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
           </Box>
         )}
       </Box>
-      <Stack gap="2" gridRow={{ lg: "1" }} minW="0">
+      <Stack
+        gap="2"
+        gridRow={{ lg: "1" }}
+        minW="0"
+        data-testid="stated"
+        aria-busy={whole.awaited}
+        // Only where it takes long enough to be wondered at.
+        transition="opacity 0.2s 0.5s"
+        css={{ "&[aria-busy=true]": { opacity: 0.6, cursor: "progress" } }}
+      >
         <WatchForPanel plan={plan} onChange={change} />
         <ComponentPanel
           draft={draft}
@@ -317,11 +318,9 @@ function Drafted({ kept, place }: { kept: Plan; place: string | undefined }) {
           role="status"
           data-testid="saving"
           fontSize="sm"
-          color={
-            saving === "refused" || saving === "offline" || saving === "clash" ? "stop" : "fg.muted"
-          }
+          color={isTrouble(saving) ? "stop" : "fg.muted"}
         >
-          {faulty ? savingWords.refused : savingWords[saving]}
+          {savingWords[faulty ? "refused" : whole.awaited ? "saving" : saving]}
         </Box>
         {laptop && actions}
       </Box>

@@ -33,7 +33,17 @@ export function PlansPage() {
   const navigate = useNavigate();
   const { all } = useUnderWay();
   const error = plans.error ?? underWay.error;
-  if (error) return <Failed what="plans" error={error} retry={() => plans.refetch()} />;
+  if (error && !(plans.data && underWay.data))
+    return (
+      <Failed
+        what="plans"
+        error={error}
+        retry={() => {
+          void plans.refetch();
+          void underWay.refetch();
+        }}
+      />
+    );
   if (!plans.data || !underWay.data) return <Loading what="the plans" />;
   // What wants hands now comes before what only waits.
   const pressing = new Set(all.filter(({ at }) => at === null).map(({ batch }) => batch));

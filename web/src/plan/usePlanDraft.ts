@@ -14,6 +14,7 @@ import { accepted, Refusal, wrong } from "../api/refusal";
 import { isDragged } from "../kit/dragged";
 import { settled } from "./clashes";
 import { withoutBowls } from "./edits";
+import { isTrouble, type Saving, savingWords } from "./saving";
 import { isSaved, keepUnsaved, savePlan, type Text, takeUp } from "./unsaved";
 
 /** How long after the last change it is saved. */
@@ -31,8 +32,6 @@ export type Edit = (inputs: PlanInputs) => PlanInputs;
 
 /** Has the server do an edit that touches several places, then goes on from there. */
 export type Ask = (edit: PlanEdit, then?: (edited: Edited) => PlanInputs) => Promise<void>;
-
-export type Saving = "saved" | "saving" | "refused" | "offline" | "merged" | "clash";
 
 function textOf({ name, note, inputs }: Plan): Text {
   return { name, note, inputs };
@@ -83,8 +82,11 @@ export function usePlanDraft(kept: Plan) {
   const [draft, setDraft] = useState(() => textOf(kept));
   const [plan, setPlan] = useState<WholePlan | null>(kept.plan ?? null);
   const [errors, setErrors] = useState<Record<string, string>>(() => byField(kept.faults));
-  const [saving, setSaving] = useState<Saving>("saved");
+  const [saving, setShown] = useState<Saving>("saved");
+  const said = useRef(saving);
   const [clashes, setClashes] = useState<Clash[]>([]);
+  const [wishes, setWishes] = useState(0);
+  const wished = useRef<Promise<void>>(Promise.resolve());
   const version = useRef(kept.version);
   const latest = useRef(draft);
   const unsaved = useRef(false);
@@ -96,6 +98,11 @@ export function usePlanDraft(kept: Plan) {
   const running = useRef<Promise<void>>(undefined);
   const here = useRef(true);
   const queries = useQueryClient();
+
+  const setSaving = useCallback((now: Saving) => {
+    said.current = now;
+    setShown(now);
+  }, []);
 
   /** Takes over what the server keeps now. */
   const take = useCallback(
@@ -160,7 +167,7 @@ export function usePlanDraft(kept: Plan) {
         return;
       }
     }
-  }, [id, queries, take]);
+  }, [id, queries, setSaving, take]);
 
   const save = useCallback(async () => {
     clearTimeout(timer.current);
@@ -187,7 +194,7 @@ export function usePlanDraft(kept: Plan) {
       clearTimeout(timer.current);
       timer.current = setTimeout(save, SAVE_AFTER_MS);
     },
-    [save],
+    [save, setSaving],
   );
 
   /** Asks at once, one question at a time; what changed meanwhile is asked next. */
@@ -227,8 +234,8 @@ export function usePlanDraft(kept: Plan) {
     (of: Edit) => edit({ ...latest.current, inputs: of(latest.current.inputs) }),
     [edit],
   );
-  const ask = useCallback<Ask>(
-    async (wish, then = ({ inputs }) => inputs) => {
+  const done = useCallback(
+    async (wish: PlanEdit, then: (edited: Edited) => PlanInputs) => {
       try {
         let from: PlanInputs;
         let edited: Edited;
@@ -242,11 +249,22 @@ export function usePlanDraft(kept: Plan) {
         } while (latest.current.inputs !== from);
         change(() => then(edited));
       } catch (error) {
-        if (error instanceof Refusal) setErrors(unprefixed(error.fields));
-        else setSaving("offline");
+        if (error instanceof Refusal && !error.passes) setErrors(unprefixed(error.fields));
+        else setSaving("not_done");
+      } finally {
+        setWishes((open) => open - 1);
       }
     },
-    [change],
+    [change, setSaving],
+  );
+  /** One wish after the other, in the order in which they were said. */
+  const ask = useCallback<Ask>(
+    (wish, then = ({ inputs }) => inputs) => {
+      setWishes((open) => open + 1);
+      wished.current = wished.current.then(() => done(wish, then));
+      return wished.current;
+    },
+    [done],
   );
   const say = useCallback(
     (words: Partial<Pick<Text, "name" | "note">>) => edit({ ...latest.current, ...words }),
@@ -269,16 +287,30 @@ export function usePlanDraft(kept: Plan) {
     [clashes, save, edit],
   );
 
+  /** Saves what is wished for too: what comes next is done with all of it. */
+  const saveAll = useCallback(async () => {
+    await wished.current;
+    await save();
+  }, [save]);
+
+  /** The same, or throws why it is not saved. */
+  const saved = useCallback(async () => {
+    await saveAll();
+    const is = said.current;
+    // What was not done was said before, and is none of what stands here.
+    if (isTrouble(is) && is !== "not_done") throw new Error(savingWords[is]);
+  }, [saveAll]);
+
   /** Takes the last edit back. */
   const undo = useCallback(async () => {
-    await save();
+    await saveAll();
     const fresh = accepted<Plan>(
       await api.POST("/api/v1/plans/{id}/undo", {
         params: { path: { id }, header: { "If-Match": `"${version.current}"` } },
       }),
     );
     take(fresh);
-  }, [id, save, take]);
+  }, [id, saveAll, take]);
 
   // Leaving, by a link or for good, saves what is not saved yet.
   useEffect(() => {
@@ -308,7 +340,23 @@ export function usePlanDraft(kept: Plan) {
   /** What is stated at this moment, for what does not follow every change. */
   const stated = useCallback(() => latest.current.inputs, []);
 
-  return { draft, plan, errors, saving, clashes, stated, change, ask, say, save, settle, undo };
+  return {
+    draft,
+    plan,
+    errors,
+    saving,
+    clashes,
+    /** Whether the server is still at an edit that it was asked to do. */
+    awaited: wishes > 0,
+    stated,
+    change,
+    ask,
+    say,
+    save: saveAll,
+    saved,
+    settle,
+    undo,
+  };
 }
 
 export type PlanDraft = ReturnType<typeof usePlanDraft>;

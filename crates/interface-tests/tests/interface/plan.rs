@@ -149,6 +149,25 @@ async fn the_bags_own_numbers_go_before_the_familys() {
 }
 
 #[tokio::test(flavor = "multi_thread")]
+async fn what_was_just_chosen_is_in_what_is_begun_and_said_where_it_was_not_done() {
+    browse("plan_at_once", async |page| {
+        let plan = api::id(&api::new_plan("begun at once").await?)?;
+        page.go(&format!("/plans/{plan}")).await?;
+        page.until_shown("to-weigh", "325 g").await?;
+        page.disconnect(true).await?;
+        page.choose("Replace or add", "replace with: marbled bark").await?;
+        page.until_shown("saving", "that was not done").await?;
+        page.slow_down(1_500).await?;
+        page.choose("Replace or add", "replace with: marbled bark").await?;
+        page.touch("Build guide").await?;
+        page.slow_down(0).await?;
+        page.until_shown("build-now", "Lay the smooth sheet flat").await?;
+        page.forgive().await
+    })
+    .await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
 async fn another_chocolate_keeps_the_first_ones_own_numbers_until_it_is_taken_out() {
     browse("plan_another_chocolate", async |page| {
         let plan = api::id(&api::new_plan("another chocolate").await?)?;

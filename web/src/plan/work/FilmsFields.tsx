@@ -11,7 +11,7 @@ import { NumberField } from "../../kit/NumberField";
 import { SelectField } from "../../kit/SelectField";
 import { ColourPick } from "./ColourPick";
 import type { FieldsOf } from "./fieldsOfWork";
-import { useSomeColour } from "./useSomeColour";
+import { someColour } from "./someColour";
 import { wayWords } from "./wayWords";
 
 interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColour"> {
@@ -30,7 +30,7 @@ interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColou
 /** The colours on a face, in the order of work: what goes in first is what is seen. */
 export function FilmsFields(props: Props) {
   const { films, field, regions, usual, bowls, errors, patch, onChange, onAddColour } = props;
-  const withColour = useSomeColour({ bowls, onAddColour }, onChange);
+  const withColour = someColour({ bowls, onAddColour }, onChange);
   const fresh = (colour: string): FilmInputs => ({
     colour,
     way: usual,

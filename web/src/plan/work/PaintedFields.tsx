@@ -9,7 +9,7 @@ import { SelectField } from "../../kit/SelectField";
 import { TextField } from "../../kit/TextField";
 import { ColourPick } from "./ColourPick";
 import type { FieldsOf } from "./fieldsOfWork";
-import { useSomeColour } from "./useSomeColour";
+import { someColour } from "./someColour";
 import { wayWords } from "./wayWords";
 
 type With = PaintedInputs["with"];
@@ -32,7 +32,7 @@ interface Props extends Pick<FieldsOf<unknown>, "bowls" | "errors" | "onAddColou
 export function PaintedFields({ painted, bowls, errors, onChange, onAddColour }: Props) {
   const patch = (next: PaintedInputs[]) => ({ painted: next });
   const inColour = (colour: string): With => ({ by: "colour", colour, way: "brush" });
-  const withColour = useSomeColour({ bowls, onAddColour }, onChange);
+  const withColour = someColour({ bowls, onAddColour }, onChange);
   return (
     <Fold
       inner

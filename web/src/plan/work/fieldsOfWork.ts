@@ -13,8 +13,8 @@ export interface BowlLine {
 /** A chocolate that comes in: of a family, or a part of one that is there, by its key. */
 export type MoreChocolate = Family | { part_of: string };
 
-/** A colour that comes in: of a pigment, or a part of one that is there, by its key. */
-export type MoreColour = PigmentChoice | { part_of: string };
+/** A colour that comes in: a usual one, of a pigment, or a part of one that is there, by its key. */
+export type MoreColour = "usual" | PigmentChoice | { part_of: string };
 
 /** What every kind's fields are given. */
 export interface FieldsOf<W> {
