@@ -1,5 +1,6 @@
 import { Box, Button, Heading, Spinner } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { IS_ON_A_DEVICE } from "../api/kept";
 
 interface Props {
   title: string;
@@ -42,12 +43,15 @@ export function Loading({ what }: { what: string }) {
   );
 }
 
+/** Where there is no answer at all, each browser has words of its own for it. */
+const silent = IS_ON_A_DEVICE
+  ? "The kitchen's server does not answer. Is it still running, and is this device in the same network?"
+  : "The server on this machine does not answer. Is it still running?";
+
 export function Failed({ what, error, retry }: { what: string; error: Error; retry: () => void }) {
   return (
     <Standing title={`No ${what} to show`} action={{ label: "Try again", onClick: retry }}>
-      {error.message === "Failed to fetch"
-        ? "The server on this machine does not answer. Is it still running?"
-        : error.message}
+      {error instanceof TypeError ? silent : error.message}
     </Standing>
   );
 }

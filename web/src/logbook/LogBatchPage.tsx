@@ -31,10 +31,20 @@ export default function LogBatchPage() {
   const [chosen, setChosen] = useState<string>();
   const bowlId = chosen ?? asOpened(batch.data?.bowls ?? [])[0]?.id;
   const bowl = useBowlWithPlan(bowlId);
-  const failed = batch.error ?? bowl.error;
-  if (failed) return <Failed what="batch" error={failed} retry={() => batch.refetch()} />;
   // What is remembered of it may be from before its bowls came to the bench.
   if (batch.data && !bowlId && batch.isFetchedAfterMount) return <WithoutBowl batch={batch.data} />;
+  const failed = batch.error ?? bowl.error;
+  if (failed && !(batch.data && bowl.data))
+    return (
+      <Failed
+        what="batch"
+        error={failed}
+        retry={() => {
+          void batch.refetch();
+          if (bowlId) void bowl.refetch();
+        }}
+      />
+    );
   if (!batch.data || !bowl.data) return <Loading what="the batch" />;
   return <Entry batch={batch.data} known={bowl.data} onChoose={setChosen} />;
 }

@@ -68,7 +68,10 @@ export default function PrintedBatch() {
 }
 
 function OfBowl({ bowlId }: { bowlId: string }) {
-  const known = useBowlWithPlan(bowlId).data;
+  const asked = useBowlWithPlan(bowlId);
+  const known = asked.data;
+  if (asked.error && !known)
+    return <Failed what="bowl" error={asked.error} retry={() => asked.refetch()} />;
   if (!known) return <Loading what="the bowl" />;
   const { bowl } = known;
   return (

@@ -3,11 +3,14 @@ import { useGuide } from "../api/queries";
 import { paceWords } from "../guide/paceWords";
 import { time } from "../kit/format";
 import { inWords } from "../kit/message";
-import { Loading } from "../kit/Standing";
+import { Failed, Loading } from "../kit/Standing";
 
 /** What was done of each line of steps, and when. */
 export function StepsPanel({ batchId }: { batchId: string }) {
-  const guide = useGuide(batchId).data;
+  const asked = useGuide(batchId);
+  const guide = asked.data;
+  if (asked.error && !guide)
+    return <Failed what="steps" error={asked.error} retry={() => asked.refetch()} />;
   if (!guide) return <Loading what="the steps" />;
   return (
     <Box display="grid" gap="4" data-testid="built">

@@ -14,7 +14,8 @@ export default function ReferencePage() {
   const { windows, error } = useWindowsOf(families);
   const chocolates = useShelf().data?.chocolates ?? [];
   const own = chocolates.filter((one) => one.windows?.own || one.thing.blend);
-  if (error) return <Failed what="windows" error={error} retry={() => location.reload()} />;
+  if (error && windows.length < families.length)
+    return <Failed what="windows" error={error} retry={() => location.reload()} />;
   if (windows.length < families.length) return <Loading what="the windows" />;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1240px" width="full" mx="auto">

@@ -15,8 +15,18 @@ export function ShoppingOfPlans() {
   const asked = (params.get("plans") ?? "").split(",").filter(Boolean);
   const shopping = useShopping(asked);
   const plans = usePlans("in_use", "");
-  if (shopping.error && !shopping.data) {
-    return <Failed what="list" error={shopping.error} retry={() => shopping.refetch()} />;
+  const error = shopping.error ?? plans.error;
+  if (error && !(shopping.data && plans.data)) {
+    return (
+      <Failed
+        what="list"
+        error={error}
+        retry={() => {
+          void shopping.refetch();
+          void plans.refetch();
+        }}
+      />
+    );
   }
   if (!shopping.data || !plans.data) return <Loading what="the list" />;
   const chosen = shopping.data.plans;
