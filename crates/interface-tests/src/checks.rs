@@ -38,11 +38,12 @@ impl Page {
         Ok(serde_json::from_value(found)?)
     }
 
-    /// Fails where axe finds anything, of any level.
+    /// Fails where axe finds anything, of any level, once the page is loaded.
     ///
     /// # Errors
     /// With what it finds.
     pub async fn is_accessible(&self) -> anyhow::Result<()> {
+        self.until_count("[data-testid=loading]", 0).await?;
         let found = self.axe().await?;
         ensure!(found.is_empty(), "axe finds {found:#?}");
         Ok(())

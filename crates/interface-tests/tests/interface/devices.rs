@@ -286,8 +286,11 @@ async fn a_new_release_is_offered_and_never_at_the_bench() {
         phone.reload().await?;
         phone.until_shown("new-release", "A new release is here").await?;
         phone.touch("Use it").await?;
-        let taken = "return navigator.serviceWorker.ready.then((known) => !known.waiting)";
-        phone.until_script(taken, "it is in place", |taken| *taken == json!(true)).await?;
+        let workers = "return navigator.serviceWorker.ready.then(
+            ({ installing, waiting, active }) =>
+                [installing, waiting, active].map((one) => one?.state ?? null))";
+        let in_place = |now: &Value| *now == json!([null, null, "activated"]);
+        phone.until_script(workers, "it is in place", in_place).await?;
         phone.until_count("[data-testid='new-release']", 0).await?;
         ensure!(phone.path().await?.starts_with("/shelf"), "{}", phone.path().await?);
         phone.forgive().await
