@@ -1,5 +1,9 @@
 // Part of the service worker: an alarm that is answered from its notification, and one that is
-// touched to be looked at.
+// touched to be looked at; and that it is awake, where a page has to know.
+self.addEventListener("message", (event) => {
+  if (event.data?.type === "WAKE") event.ports[0]?.postMessage("awake");
+});
+
 self.addEventListener("notificationclick", (event) => {
   const { action, notification } = event;
   const { path, answer } = notification.data ?? {};

@@ -3,8 +3,7 @@ import { Box, Button } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { useLocation } from "react-router";
 import { IS_ON_A_DEVICE } from "../api/kept";
-
-const ASK_AGAIN_MS = 3_000;
+import { wake } from "./wake";
 
 /** Where something is at work a new release can wait. */
 const atWork = /^\/(bench|build)\//;
@@ -12,20 +11,27 @@ const atWork = /^\/(bench|build)\//;
 /** Offers a new release where it is there, and puts it in place when one says so. */
 function Offer() {
   const { pathname } = useLocation();
+  const [inPlace, setInPlace] = useState(false);
   const {
     needRefresh: [there, setThere],
     updateServiceWorker,
-  } = useRegisterSW();
+  } = useRegisterSW({ onNeedReload: () => setInPlace(true) });
   const [asked, setAsked] = useState(false);
   const isAtWork = atWork.test(pathname);
-  // The release in place may still have something under way, and lets none in until it has not:
-  // then it is asked again, until the page is loaded from the new one.
   useEffect(() => {
     if (!asked || isAtWork) return;
-    void updateServiceWorker(true);
-    const again = setInterval(() => void updateServiceWorker(true), ASK_AGAIN_MS);
-    return () => clearInterval(again);
+    let left = false;
+    void wake().then(() => {
+      if (!left) void updateServiceWorker(true);
+    });
+    return () => {
+      left = true;
+    };
   }, [asked, isAtWork, updateServiceWorker]);
+  // One may be back at the bench by the time it is in place.
+  useEffect(() => {
+    if (inPlace && !isAtWork) location.reload();
+  }, [inPlace, isAtWork]);
   if (!there || isAtWork) return null;
   return (
     <Box
