@@ -55,7 +55,7 @@ export function Undone() {
       <span>
         “{out.name}” was {out.how}.{out.how === "deleted" && " It is kept for 30 days."}
       </span>
-      <Button variant="outline" onClick={() => restore.mutate(out)}>
+      <Button variant="outline" disabled={restore.isPending} onClick={() => restore.mutate(out)}>
         Undo
       </Button>
       {restore.error && <Fault>It is not back: {restore.error.message}</Fault>}

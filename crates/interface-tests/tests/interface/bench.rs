@@ -278,17 +278,17 @@ async fn the_bench_says_one_thing_and_nothing_lies_below_the_fold() {
             }
             anyhow::Ok(())
         };
-        read(&melting, 21.0).await?;
         let act = async |bowl: &str, action: Value| {
             api::post(&format!("/bowls/{bowl}/actions"), action).await
         };
         read(&testing, 31.5).await?;
         act(&testing, json!({ "kind": "test_started" })).await?;
-        for (bowl, part) in [
-            (&melting, "[data-testid=bursts-left]"),
-            (&testing, "[aria-label='What do you see on the smear?']"),
+        for (bowl, temp_c, part) in [
+            (&melting, 21.0, "[data-testid=bursts-left]"),
+            (&testing, 31.5, "[aria-label='What do you see on the smear?']"),
         ] {
             for size in [Size::LAPTOP, Size::TABLET, Size::PHONE] {
+                read(bowl, temp_c).await?;
                 page.resize(size).await?;
                 page.go(&format!("/bench/{bowl}")).await?;
                 page.find(part).await?;

@@ -302,6 +302,8 @@ async fn a_mistake_in_the_record_is_corrected_and_said_to_be() {
         page.touch("Delete").await?;
         page.until_said("It is kept for 30 days").await?;
         page.touch("Undo").await?;
+        let gone = "return !document.body.innerText.includes('It is kept for 30 days')";
+        page.until_script(gone, "it is back", |gone| *gone == json!(true)).await?;
         page.go(&format!("/log/{batch}")).await?;
         page.until_said("Still to do").await?;
         page.forgive().await
