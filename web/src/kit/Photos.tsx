@@ -2,7 +2,7 @@ import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Camera, X } from "lucide-react";
 import { api, type PhotoAnswer } from "../api/client";
-import { accepted, answered, Refusal } from "../api/refusal";
+import { accepted, answered, done, Refusal } from "../api/refusal";
 import { Fault } from "./Fault";
 import { FilePick } from "./FilePick";
 import { time } from "./format";
@@ -49,8 +49,8 @@ export function Photos({ of, id, what }: Props) {
     onSuccess,
   });
   const forget = useMutation({
-    mutationFn: (photo: string) =>
-      api.DELETE("/api/v1/photos/{id}", { params: { path: { id: photo } } }),
+    mutationFn: async (photo: string) =>
+      done(await api.DELETE("/api/v1/photos/{id}", { params: { path: { id: photo } } })),
     onSuccess,
   });
   const error = keep.error;
@@ -82,6 +82,7 @@ export function Photos({ of, id, what }: Props) {
             insetEnd="0"
             p="0"
             aria-label={`Delete the photo of ${time(photo.taken_at)}`}
+            disabled={forget.isPending}
             onClick={() => forget.mutate(photo.id)}
           >
             <Box bg="bg.panel" color="fg" borderRadius="4px" p="1.5">
@@ -91,6 +92,7 @@ export function Photos({ of, id, what }: Props) {
         </Box>
       ))}
       {reason && <Fault>The photo was not saved: {reason}</Fault>}
+      {forget.error && <Fault>The photo is still there: {forget.error.message}</Fault>}
     </Box>
   );
 }

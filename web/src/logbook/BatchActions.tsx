@@ -73,17 +73,17 @@ export function BatchActions({ batch }: { batch: Batch }) {
       <Box display="flex" gap="2" flexWrap="wrap" mt="2">
         <StarButton batch={batch} />
         {batch.closed_at ? (
-          <Button {...look} onClick={() => close.mutate(false)}>
+          <Button {...look} disabled={close.isPending} onClick={() => close.mutate(false)}>
             Take it up again
           </Button>
         ) : (
           stage === "under_way" && (
-            <Button {...look} onClick={() => close.mutate(true)}>
+            <Button {...look} disabled={close.isPending} onClick={() => close.mutate(true)}>
               Close it: that is all of it
             </Button>
           )
         )}
-        <Button {...look} onClick={() => remove.mutate()}>
+        <Button {...look} disabled={remove.isPending} onClick={() => remove.mutate()}>
           Delete
         </Button>
         <Button {...look} asChild>

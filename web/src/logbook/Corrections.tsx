@@ -77,6 +77,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
                   )}
                   <Button
                     {...look}
+                    disabled={correct.isPending}
                     onClick={() => correct.mutate({ kind: "undone", undoes: entry.id })}
                   >
                     Did not happen
@@ -88,7 +89,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
                   <UnitField label="Weighed" unit="g" value={grams} onChange={setGrams} />
                   <Button
                     {...look}
-                    disabled={grams === null}
+                    disabled={grams === null || correct.isPending}
                     onClick={() =>
                       correct.mutate({ kind: "amount_corrected", corrects: entry.id, grams })
                     }
@@ -104,6 +105,7 @@ export function Corrections({ bowlId, batchId, opened_at, ended_at, poured }: Pr
               {!withdrawn && (
                 <Button
                   {...look}
+                  disabled={correct.isPending}
                   onClick={() => correct.mutate({ kind: "reading_withdrawn", reading: id })}
                 >
                   Mistyped

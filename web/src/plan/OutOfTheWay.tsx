@@ -2,6 +2,8 @@ import { Box, Button } from "@chakra-ui/react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type PlanLine } from "../api/client";
 import { keys } from "../api/queries";
+import { done } from "../api/refusal";
+import { Fault } from "../kit/Fault";
 import { FileTo } from "../kit/WayTo";
 import { PlanRow } from "./PlanRow";
 
@@ -9,7 +11,10 @@ import { PlanRow } from "./PlanRow";
 export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolean }) {
   const queries = useQueryClient();
   const restore = useMutation({
-    mutationFn: () => api.POST("/api/v1/plans/{id}/restore", { params: { path: { id: plan.id } } }),
+    mutationFn: async () => {
+      const params = { path: { id: plan.id } };
+      done(await api.POST("/api/v1/plans/{id}/restore", { params }));
+    },
     onSuccess: () => queries.invalidateQueries({ queryKey: keys.lists }),
   });
   return (
@@ -17,7 +22,7 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
       <PlanRow plan={plan} />
       <Box display="flex" gap="3" px="3" pt="1" alignItems="center">
         {deleted && (
-          <Button variant="outline" onClick={() => restore.mutate()}>
+          <Button variant="outline" disabled={restore.isPending} onClick={() => restore.mutate()}>
             Undo
           </Button>
         )}
@@ -27,6 +32,7 @@ export function OutOfTheWay({ plan, deleted }: { plan: PlanLine; deleted: boolea
           </FileTo>
         )}
       </Box>
+      {restore.error && <Fault mx="3">It is not back: {restore.error.message}</Fault>}
     </Box>
   );
 }

@@ -87,16 +87,17 @@ export const PlanDeeds = memo(function PlanDeeds(props: Props) {
         </Button>
         <Button
           {...look}
+          disabled={copy.isPending}
           onClick={() =>
             copy.mutate({ name: `${name}, a copy`.slice(0, 120), note, inputs: stated() })
           }
         >
           <Copy aria-hidden /> Make a copy
         </Button>
-        <Button {...look} onClick={() => takeOut.mutate("archived")}>
+        <Button {...look} disabled={takeOut.isPending} onClick={() => takeOut.mutate("archived")}>
           <Archive aria-hidden /> {kept.archived ? "Take it into use again" : "Archive"}
         </Button>
-        <Button {...look} onClick={() => takeOut.mutate("deleted")}>
+        <Button {...look} disabled={takeOut.isPending} onClick={() => takeOut.mutate("deleted")}>
           <Trash2 aria-hidden /> Delete
         </Button>
       </Box>
