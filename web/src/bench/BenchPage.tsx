@@ -9,7 +9,7 @@ import { Following } from "../guide/Following";
 import { besideTheBench, following } from "../guide/following";
 import { LearnedNotes } from "../kit/LearnedNotes";
 import { Offline } from "../kit/Offline";
-import { Failed, Loading } from "../kit/Standing";
+import { Loading, Missing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { useThrottled } from "../kit/useThrottled";
 import { useWider } from "../kit/useWider";
@@ -34,9 +34,7 @@ const Curve = lazy(() => import("../curve/Curve"));
 export default function BenchPage() {
   const { bowlId = "" } = useParams();
   const known = useBowlWithPlan(bowlId);
-  if (known.error && !known.data)
-    return <Failed what="bowl" error={known.error} retry={() => known.refetch()} />;
-  if (!known.data) return <Loading what="the bowl" />;
+  if (!known.data) return <Missing what="bowl" asked={[known]} />;
   return (
     <Bench
       key={bowlId}

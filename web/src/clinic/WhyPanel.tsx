@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Batch } from "../api/client";
 import { Fold } from "../kit/Fold";
 import { SelectField } from "../kit/SelectField";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { faultsOf } from "../looks/words";
 import { ApplyCause } from "./ApplyCause";
 import { Told } from "./Told";
@@ -27,10 +27,7 @@ export function WhyPanel({ batch }: { batch: Batch }) {
 function Why({ batch }: { batch: Batch }) {
   const asked = useBatchClinic(batch.id, batch.results.length);
   const [chosen, setChosen] = useState<string>();
-  if (asked.error && !asked.data) {
-    return <Failed what="causes" error={asked.error} retry={() => asked.refetch()} />;
-  }
-  if (!asked.data) return <Loading what="the causes" />;
+  if (!asked.data) return <Missing what="causes" asked={[asked]} />;
   // What nothing was wrong with is not asked about.
   const of = asked.data.of.filter(({ seen }) => seen.length > 0);
   const one = of.find(({ component }) => component === chosen) ?? of[0];

@@ -10,7 +10,7 @@ import { Notes } from "../kit/Notes";
 import { NumberField } from "../kit/NumberField";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { under } from "../plan/edits";
 import { wayWords } from "../plan/work/wayWords";
 import { FinishedPiece } from "./FinishedPiece";
@@ -37,9 +37,7 @@ function filmOf(pigment: PigmentInputs): LabFilm {
 /** Mixing and stacking coloured cocoa butter, and how it will look. */
 export default function ColourPage() {
   const usual = usePigments();
-  if (usual.error && !usual.data)
-    return <Failed what="pigments" error={usual.error} retry={() => usual.refetch()} />;
-  if (!usual.data) return <Loading what="the pigments" />;
+  if (!usual.data) return <Missing what="pigments" asked={[usual]} />;
   return <Lab usual={usual.data} />;
 }
 

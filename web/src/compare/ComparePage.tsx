@@ -9,7 +9,7 @@ import { accepted } from "../api/refusal";
 import { band, day, mass, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { Panel } from "../kit/Panel";
-import { Failed, Loading } from "../kit/Standing";
+import { Loading, Missing } from "../kit/Standing";
 import { WhichOf } from "../kit/WhichOf";
 import { faultsOf } from "../looks/words";
 import { colours, letters, moments, said, strokes } from "./factors";
@@ -63,10 +63,7 @@ function Compared({ ids, remove }: { ids: string[]; remove: (id: string) => void
         await api.GET("/api/v1/log/compare", { params: { query: { bowls: ids.join(",") } } }),
       ),
   });
-  if (asked.error && !asked.data) {
-    return <Failed what="comparison" error={asked.error} retry={() => asked.refetch()} />;
-  }
-  if (!asked.data) return <Loading what="the comparison" />;
+  if (!asked.data) return <Missing what="comparison" asked={[asked]} />;
   const bowls = asked.data;
   const without = bowls.filter((bowl) => !bowl.moments[by]);
   return (

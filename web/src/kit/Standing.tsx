@@ -55,3 +55,21 @@ export function Failed({ what, error, retry }: { what: string; error: Error; ret
     </Standing>
   );
 }
+
+/** A question to the server, as far as it matters here. */
+interface Asked {
+  data: unknown;
+  error: Error | null;
+  refetch: () => unknown;
+}
+
+/** What stands where an answer is not there: that it is fetched, or why one of them did not come. */
+export function Missing({ what, asked }: { what: string; asked: Asked[] }) {
+  const failed = asked.filter(({ data, error }) => data === undefined && error);
+  const error = failed[0]?.error;
+  if (!error) return <Loading what={`the ${what}`} />;
+  const retry = () => {
+    for (const one of failed) one.refetch();
+  };
+  return <Failed what={what} error={error} retry={retry} />;
+}

@@ -10,7 +10,7 @@ import { inWords } from "../kit/message";
 import { Notes } from "../kit/Notes";
 import { Panel } from "../kit/Panel";
 import { SelectField } from "../kit/SelectField";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Missing, Standing } from "../kit/Standing";
 import { useStored } from "../kit/useStored";
 import { InText, WayTo } from "../kit/WayTo";
 import { CardFace, type Drawn, drawnOf } from "./CardFace";
@@ -66,10 +66,7 @@ interface Props {
 
 function LabelsPage({ of, name, back, drawn }: Props) {
   const labels = useLabels(of);
-  if (labels.error && !labels.data) {
-    return <Failed what="labels" error={labels.error} retry={() => labels.refetch()} />;
-  }
-  if (!labels.data) return <Loading what="the labels" />;
+  if (!labels.data) return <Missing what="labels" asked={[labels]} />;
   if (labels.data.labels.length === 0) {
     return <Standing title="No labels">Nothing of it is to be eaten.</Standing>;
   }

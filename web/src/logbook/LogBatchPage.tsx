@@ -11,7 +11,7 @@ import { Fold } from "../kit/Fold";
 import { day } from "../kit/format";
 import { Panel } from "../kit/Panel";
 import { Photos } from "../kit/Photos";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
 import { LookForm } from "../looks/LookForm";
 import { Looks } from "../looks/Looks";
@@ -33,19 +33,7 @@ export default function LogBatchPage() {
   const bowl = useBowlWithPlan(bowlId);
   // What is remembered of it may be from before its bowls came to the bench.
   if (batch.data && !bowlId && batch.isFetchedAfterMount) return <WithoutBowl batch={batch.data} />;
-  const failed = batch.error ?? bowl.error;
-  if (failed && !(batch.data && bowl.data))
-    return (
-      <Failed
-        what="batch"
-        error={failed}
-        retry={() => {
-          void batch.refetch();
-          if (bowlId) void bowl.refetch();
-        }}
-      />
-    );
-  if (!batch.data || !bowl.data) return <Loading what="the batch" />;
+  if (!batch.data || !bowl.data) return <Missing what="batch" asked={[batch, bowl]} />;
   return <Entry batch={batch.data} known={bowl.data} onChoose={setChosen} />;
 }
 

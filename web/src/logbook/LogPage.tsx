@@ -6,7 +6,7 @@ import { BatchRow } from "../batch/BatchRow";
 import { Fold } from "../kit/Fold";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Missing, Standing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
 import { useToItsEnd } from "../kit/useToItsEnd";
 import { WayTo } from "../kit/WayTo";
@@ -39,10 +39,7 @@ export default function LogPage() {
   // A month is shown whole.
   useToItsEnd(batches, calendar);
   const navigate = useNavigate();
-  if (batches.error && !batches.data) {
-    return <Failed what="log" error={batches.error} retry={() => batches.refetch()} />;
-  }
-  if (!batches.data) return <Loading what="the log" />;
+  if (!batches.data) return <Missing what="log" asked={[batches]} />;
   const none = batches.data.length === 0;
   const filters = Object.keys(narrowed).length;
   const asked = search !== "" || of !== "over" || filters > 0 || calendar;

@@ -9,7 +9,7 @@ import { day, temperature } from "../kit/format";
 import { inWords } from "../kit/message";
 import { usePhotos } from "../kit/Photos";
 import { PrintButton } from "../kit/PrintButton";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { Looks } from "../looks/Looks";
 import { faultsOf } from "../looks/words";
 import { familyNames } from "../theme/chocolate";
@@ -22,9 +22,7 @@ const MOST_PICTURES = 4;
 export default function PrintedBatch() {
   const { batchId = "" } = useParams();
   const batch = useBatch(batchId);
-  if (batch.error && !batch.data)
-    return <Failed what="batch" error={batch.error} retry={() => batch.refetch()} />;
-  if (!batch.data) return <Loading what="the batch" />;
+  if (!batch.data) return <Missing what="batch" asked={[batch]} />;
   const { name, note, stated, begun_at } = batch.data;
   const first = asOpened(batch.data.bowls)[0];
   return (
@@ -70,9 +68,7 @@ export default function PrintedBatch() {
 function OfBowl({ bowlId }: { bowlId: string }) {
   const asked = useBowlWithPlan(bowlId);
   const known = asked.data;
-  if (asked.error && !known)
-    return <Failed what="bowl" error={asked.error} retry={() => asked.refetch()} />;
-  if (!known) return <Loading what="the bowl" />;
+  if (!known) return <Missing what="bowl" asked={[asked]} />;
   const { bowl } = known;
   return (
     <>

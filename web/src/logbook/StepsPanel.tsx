@@ -3,15 +3,13 @@ import { useGuide } from "../api/queries";
 import { paceWords } from "../guide/paceWords";
 import { time } from "../kit/format";
 import { inWords } from "../kit/message";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 
 /** What was done of each line of steps, and when. */
 export function StepsPanel({ batchId }: { batchId: string }) {
   const asked = useGuide(batchId);
   const guide = asked.data;
-  if (asked.error && !guide)
-    return <Failed what="steps" error={asked.error} retry={() => asked.refetch()} />;
-  if (!guide) return <Loading what="the steps" />;
+  if (!guide) return <Missing what="steps" asked={[asked]} />;
   return (
     <Box display="grid" gap="4" data-testid="built">
       {guide.progress.map(({ line, name, steps, pace }) => (

@@ -8,7 +8,7 @@ import { BatchRow } from "../batch/BatchRow";
 import { useUnderWay } from "../guide/useUnderWay";
 import { More } from "../kit/More";
 import { SearchField } from "../kit/SearchField";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { Undone } from "../kit/Undone";
 import { WhichOf } from "../kit/WhichOf";
 import { LooksDue } from "../looks/LooksDue";
@@ -32,19 +32,7 @@ export function PlansPage() {
   const underWay = useBatches("under_way", "");
   const navigate = useNavigate();
   const { all } = useUnderWay();
-  const error = plans.error ?? underWay.error;
-  if (error && !(plans.data && underWay.data))
-    return (
-      <Failed
-        what="plans"
-        error={error}
-        retry={() => {
-          void plans.refetch();
-          void underWay.refetch();
-        }}
-      />
-    );
-  if (!plans.data || !underWay.data) return <Loading what="the plans" />;
+  if (!plans.data || !underWay.data) return <Missing what="plans" asked={[plans, underWay]} />;
   // What wants hands now comes before what only waits.
   const pressing = new Set(all.filter(({ at }) => at === null).map(({ batch }) => batch));
   const groups = [

@@ -9,7 +9,7 @@ import { EitherField } from "../kit/EitherField";
 import { Fault } from "../kit/Fault";
 import { mass } from "../kit/format";
 import { SelectField } from "../kit/SelectField";
-import { Failed, Loading, Standing } from "../kit/Standing";
+import { Missing, Standing } from "../kit/Standing";
 import { WayTo } from "../kit/WayTo";
 import { OutlineCheck } from "./OutlineCheck";
 import { sheetWords } from "./sheetWords";
@@ -21,9 +21,7 @@ const papers: Record<Paper, string> = { a4: "A4", letter: "Letter" };
 export default function SheetsPage() {
   const { planId = "", component = "" } = useParams();
   const plan = usePlan(planId);
-  if (plan.error && !plan.data)
-    return <Failed what="plan" error={plan.error} retry={() => plan.refetch()} />;
-  if (!plan.data) return <Loading what="the plan" />;
+  if (!plan.data) return <Missing what="plan" asked={[plan]} />;
   return <Sheets kept={plan.data} of={component} />;
 }
 

@@ -3,7 +3,7 @@ import type { ReactNode } from "react";
 import { Navigate, useParams, useSearchParams } from "react-router";
 import { type Shelf, useShelf } from "../api/queries";
 import { Places } from "../kit/Places";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { Chocolates } from "./Chocolates";
 import { FirstThings } from "./FirstThings";
 import { HeatSources } from "./HeatSources";
@@ -30,10 +30,7 @@ export default function ShelfPage() {
   const leads = adding ? placeThatAdds(adding) : undefined;
   if (!here) return <Navigate to="/shelf" replace />;
   if (adding && leads && leads !== here.at) return <Navigate to={toAdd(adding)} replace />;
-  if (shelf.error && !shelf.data) {
-    return <Failed what="shelf" error={shelf.error} retry={() => shelf.refetch()} />;
-  }
-  if (!shelf.data) return <Loading what="the shelf" />;
+  if (!shelf.data) return <Missing what="shelf" asked={[shelf]} />;
   return (
     <Box px={{ base: "3", md: "6" }} pb="8" maxW="1500px" width="full" mx="auto">
       <Box

@@ -5,7 +5,7 @@ import { usePlans, useShopping } from "../api/queries";
 import { Chosen } from "../kit/Chosen";
 import { More } from "../kit/More";
 import { Panel } from "../kit/Panel";
-import { Failed, Loading } from "../kit/Standing";
+import { Missing } from "../kit/Standing";
 import { FileTo } from "../kit/WayTo";
 import { ShoppingLines } from "../shopping/ShoppingLines";
 
@@ -15,20 +15,7 @@ export function ShoppingOfPlans() {
   const asked = (params.get("plans") ?? "").split(",").filter(Boolean);
   const shopping = useShopping(asked);
   const plans = usePlans("in_use", "");
-  const error = shopping.error ?? plans.error;
-  if (error && !(shopping.data && plans.data)) {
-    return (
-      <Failed
-        what="list"
-        error={error}
-        retry={() => {
-          void shopping.refetch();
-          void plans.refetch();
-        }}
-      />
-    );
-  }
-  if (!shopping.data || !plans.data) return <Loading what="the list" />;
+  if (!shopping.data || !plans.data) return <Missing what="list" asked={[shopping, plans]} />;
   const chosen = shopping.data.plans;
   const pick = (id: string) => {
     const ids = chosen.map((plan) => plan.id);
