@@ -3,14 +3,16 @@
 //! fast a slider is followed share this.
 
 mod checks;
+mod device;
 mod kitchen;
 mod page;
 mod peripheral;
 mod tabs;
 mod tempering;
 
+pub use device::Size;
 pub use kitchen::Kitchen;
-pub use page::{Page, Size};
+pub use page::Page;
 pub use peripheral::Peripheral;
 pub use tempering::tempered;
 

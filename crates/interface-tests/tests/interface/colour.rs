@@ -125,8 +125,7 @@ async fn a_mixture_by_eye_is_kept_with_its_photo_and_offered_to_plans() {
         page.touch("It looks like this").await?;
         let kept = async || api::on_shelf("Dusk over the dome").await;
         let id = api::id(&kept().await?)?;
-        let looks = "return !document.body.innerText.includes('It looks like this')";
-        page.until_script(looks, "the colour is kept", |gone| gone == &json!(true)).await?;
+        page.until_unsaid("It looks like this").await?;
         ensure!(kept().await?["version"] == 2, "{}", kept().await?);
         let photos = api::get(&format!("/shelf/{id}/photos")).await?;
         ensure!(photos.as_array().map(Vec::len) == Some(1), "{photos}");

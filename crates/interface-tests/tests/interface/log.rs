@@ -159,14 +159,12 @@ async fn the_log_is_narrowed_down_marked_seen_in_pictures_and_by_the_month() {
         page.touch("Narrow it down").await?;
         page.choose("Came out", "with a fault").await?;
         page.choose("Chocolate", "Milk").await?;
-        let gone = "return !document.body.innerText.includes('Hazelnut dark')";
-        page.until_script(gone, "narrowed", |is| *is == json!(true)).await?;
+        page.until_unsaid("Hazelnut dark").await?;
         page.until_said("Bark for the eclipse talk").await?;
         page.touch("Show everything").await?;
         page.touch("Marked").await?;
         page.until_said("Hazelnut dark, gift pieces").await?;
-        let others = "return !document.body.innerText.includes('White sheet, second go')";
-        page.until_script(others, "only what is marked", |is| *is == json!(true)).await?;
+        page.until_unsaid("White sheet, second go").await?;
         page.touch("Pictures").await?;
         page.until_shown("wall", "Hazelnut dark").await?;
         page.is_accessible().await?;
@@ -302,8 +300,7 @@ async fn a_mistake_in_the_record_is_corrected_and_said_to_be() {
         page.touch("Delete").await?;
         page.until_said("It is kept for 30 days").await?;
         page.touch("Undo").await?;
-        let gone = "return !document.body.innerText.includes('It is kept for 30 days')";
-        page.until_script(gone, "it is back", |gone| *gone == json!(true)).await?;
+        page.until_unsaid("It is kept for 30 days").await?;
         page.go(&format!("/log/{batch}")).await?;
         page.until_said("Still to do").await?;
         page.forgive().await
